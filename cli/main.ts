@@ -1,0 +1,34 @@
+import { liftHelp, runLift } from './commands/lift';
+import { runTrace, traceHelp } from './commands/trace';
+import { EXIT, UsageError } from './io';
+
+const COMMANDS: Record<string, { run: (argv: string[]) => number | Promise<number>; help: string }> = {
+  trace: { run: runTrace, help: traceHelp },
+  lift: { run: runLift, help: liftHelp },
+};
+
+const usage = () => `Orthoglyph on the command line. Each command explains itself with --help.\n\n${Object.values(COMMANDS)
+  .map((c) => c.help.split('\n')[0])
+  .join('\n')}\n`;
+
+/** Runs one command. Exit code: 0 done, 1 a problem with the input, 2 wrong usage. */
+export async function main(argv: string[]): Promise<number> {
+  const [name, ...rest] = argv;
+  const command = name === undefined ? undefined : COMMANDS[name];
+  if (!command) {
+    const asked = name === undefined || name === '--help' || name === 'help';
+    (asked && name ? process.stdout : process.stderr).write(asked ? usage() : `There is no command "${name}".\n\n${usage()}`);
+    return asked && name ? EXIT.ok : EXIT.usage;
+  }
+  if (rest.includes('--help')) {
+    process.stdout.write(command.help);
+    return EXIT.ok;
+  }
+  try {
+    return await command.run(rest);
+  } catch (error) {
+    if (!(error instanceof UsageError)) throw error;
+    process.stderr.write(`${error.message}\n\n${command.help}`);
+    return EXIT.usage;
+  }
+}

@@ -1,0 +1,75 @@
+import { segments, type Contour } from './contour';
+import { cubicSweep, extremeParameters, flattenCubic, pointOnCubic } from './cubic';
+import { FLATTEN_RELATIVE } from './tolerance';
+import type { Vec } from './vec';
+
+export interface Box {
+  readonly xMin: number;
+  readonly yMin: number;
+  readonly xMax: number;
+  readonly yMax: number;
+}
+
+/** Exact bounds of the curves (not of their handles); null when there is no node. */
+export function contoursBox(cs: readonly Contour[]): Box | null {
+  let xMin = Infinity;
+  let yMin = Infinity;
+  let xMax = -Infinity;
+  let yMax = -Infinity;
+  const take = (p: Vec) => {
+    xMin = Math.min(xMin, p.x);
+    xMax = Math.max(xMax, p.x);
+    yMin = Math.min(yMin, p.y);
+    yMax = Math.max(yMax, p.y);
+  };
+  for (const c of cs) {
+    c.nodes.forEach(take);
+    for (const s of segments(c)) {
+      for (const t of extremeParameters(s, 'x')) take(pointOnCubic(s, t));
+      for (const t of extremeParameters(s, 'y')) take(pointOnCubic(s, t));
+    }
+  }
+  return xMin <= xMax ? { xMin, yMin, xMax, yMax } : null;
+}
+
+export const unionBox = (a: Box | null, b: Box | null): Box | null =>
+  a === null
+    ? b
+    : b === null
+      ? a
+      : {
+          xMin: Math.min(a.xMin, b.xMin),
+          yMin: Math.min(a.yMin, b.yMin),
+          xMax: Math.max(a.xMax, b.xMax),
+          yMax: Math.max(a.yMax, b.yMax),
+        };
+
+/** Signed area, positive when the contour runs counter-clockwise with y up. Exact for cubics. */
+export const contourArea = (c: Contour): number =>
+  c.nodes.length < 2 ? 0 : segments({ ...c, closed: true }).reduce((sum, s) => sum + cubicSweep(s), 0) / 2;
+
+/** Corner points of the contour with curves broken into chords at most `tolerance` away. */
+export function flattenContour(c: Contour, tolerance?: number): Vec[] {
+  if (c.nodes.length === 0) return [];
+  const box = contoursBox([c])!;
+  const tol = tolerance ?? Math.max(1e-9, FLATTEN_RELATIVE * Math.hypot(box.xMax - box.xMin, box.yMax - box.yMin));
+  const points: Vec[] = [{ x: c.nodes[0]!.x, y: c.nodes[0]!.y }];
+  for (const s of segments(c)) points.push(...flattenCubic(s, tol));
+  if (c.closed) points.pop();
+  return points;
+}
+
+/** How often the closed polygon winds about p (0 = outside), crossing-number method with signs. */
+export function windingNumber(points: readonly Vec[], p: Vec): number {
+  let winding = 0;
+  for (let i = 0; i < points.length; i++) {
+    const a = points[i]!;
+    const b = points[(i + 1) % points.length]!;
+    if (a.y <= p.y !== b.y <= p.y) {
+      const side = (b.x - a.x) * (p.y - a.y) - (p.x - a.x) * (b.y - a.y);
+      if (b.y > a.y && side > 0) winding++;
+      else if (b.y < a.y && side < 0) winding--;
+    }
+  }
+  return winding;
+}

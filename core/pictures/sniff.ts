@@ -1,0 +1,43 @@
+/** What the first bytes say a file is; the name's ending is never trusted. */
+export type FileKind = 'PNG' | 'JPEG' | 'GIF' | 'WebP' | 'TIFF' | 'BMP' | 'PDF' | 'SVG' | 'zip' | 'unknown';
+
+const starts = (b: Uint8Array, ...bytes: number[]) => bytes.every((v, i) => b[i] === v);
+const ascii = (b: Uint8Array, from: number, text: string) =>
+  [...text].every((c, i) => b[from + i] === c.charCodeAt(0));
+
+/** Signatures: PNG (ISO/IEC 15948, 5.2), JPEG (ITU-T T.81, B.1.1.3) and the usual ones of the others. */
+export function sniffKind(bytes: Uint8Array): FileKind {
+  if (starts(bytes, 0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a)) return 'PNG';
+  if (starts(bytes, 0xff, 0xd8, 0xff)) return 'JPEG';
+  if (ascii(bytes, 0, 'GIF8')) return 'GIF';
+  if (ascii(bytes, 0, 'RIFF') && ascii(bytes, 8, 'WEBP')) return 'WebP';
+  if (starts(bytes, 0x49, 0x49, 0x2a, 0) || starts(bytes, 0x4d, 0x4d, 0, 0x2a)) return 'TIFF';
+  if (ascii(bytes, 0, 'BM')) return 'BMP';
+  if (ascii(bytes, 0, '%PDF')) return 'PDF';
+  if (starts(bytes, 0x50, 0x4b, 0x03, 0x04)) return 'zip';
+  const head = String.fromCharCode(...bytes.subarray(0, 256)).trimStart();
+  return head.startsWith('<svg') || (head.startsWith('<?xml') && head.includes('<svg')) ? 'SVG' : 'unknown';
+}
+
+/** Width and height in px read from the header alone, so that a huge claim is refused before memory is taken. */
+export function pictureSize(bytes: Uint8Array, kind: 'PNG' | 'JPEG'): { width: number; height: number } | null {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  if (kind === 'PNG') {
+    return bytes.length < 24 ? null : { width: view.getUint32(16), height: view.getUint32(20) };
+  }
+  let at = 2;
+  while (at + 9 < bytes.length) {
+    if (bytes[at] !== 0xff) return null;
+    const marker = bytes[at + 1]!;
+    if (marker === 0xff) {
+      at++;
+      continue;
+    }
+    // SOF0-SOF15 but DHT (C4), JPG (C8), DAC (CC) hold the frame's size.
+    const isFrame = marker >= 0xc0 && marker <= 0xcf && marker !== 0xc4 && marker !== 0xc8 && marker !== 0xcc;
+    if (isFrame) return { height: view.getUint16(at + 5), width: view.getUint16(at + 7) };
+    const standalone = marker === 0x01 || (marker >= 0xd0 && marker <= 0xd8);
+    at += standalone ? 2 : 2 + view.getUint16(at + 2);
+  }
+  return null;
+}

@@ -1,0 +1,84 @@
+import type { Place, Problem } from './problem';
+
+const hex = (codePoint: number) => `U+${codePoint.toString(16).toUpperCase().padStart(4, '0')}`;
+
+/** What happened and what to do, in plain words, without the place. */
+function sentence(p: Problem): string {
+  switch (p.code) {
+    case 'file-empty':
+      return 'the file is empty (0 bytes). Save or copy it again and add it once more.';
+    case 'picture-kind-unknown':
+      return 'this is not a picture we can read. Use a PNG or JPEG file.';
+    case 'picture-kind-unsupported':
+      return `${p.kind} pictures can't be read yet. Save it as PNG or JPEG and add that.`;
+    case 'picture-broken':
+      return `the ${p.kind} data is damaged or cut off (${p.reason}). Save or scan it again.`;
+    case 'picture-too-small':
+      return `the picture is only ${p.width} x ${p.height} px, too small to hold a letter. Use a larger scan.`;
+    case 'picture-too-large':
+      return `the picture is ${p.width} x ${p.height} px; up to ${p.limitMegapixels} megapixels fit. Scan at a lower resolution or crop it.`;
+    case 'no-ink':
+      return `no ink was found: the picture is ${p.look}. Check that it is the right page and not over- or underexposed.`;
+    case 'no-letters':
+      return p.specks > 0
+        ? `only specks were found (${p.specks}), nothing as big as a letter. Scan at a higher resolution.`
+        : 'no letters were found. Check that the page was not blank.';
+    case 'project-not-zip':
+      return 'this is not an Orthoglyph project file. Choose a file that was saved with "Save project file".';
+    case 'project-incomplete':
+      return `the project file lacks ${p.missing}. It may have been cut off while copying; copy it again.`;
+    case 'project-future':
+      return `the project was saved by a newer Orthoglyph (version ${p.version}, this one knows up to ${p.known}). Update Orthoglyph, then open it again; the file was not changed.`;
+    case 'project-invalid':
+      return `the project file doesn't fit its own form at ${p.path || 'its top'}: ${p.reason}. Use an earlier copy.`;
+    case 'no-glyphs':
+      return 'no letter has a character yet. Name at least one, then cast again.';
+    case 'code-point-taken':
+      return `${hex(p.codePoint)} is also given to ${p.other}. One of them must give it up.`;
+    case 'advance-negative':
+      return `the side bearings pass each other, so the letter would be ${Math.round(p.value)} u wide. Make one of them larger.`;
+    case 'coordinate-out-of-range':
+      return `the outline reaches ${Math.round(p.value)} u; font files hold up to ${p.limit} u. Scale or move it.`;
+    case 'contour-tiny':
+      return `a contour covers only ${p.areaEm.toFixed(0)} square units: probably a speck. Delete it in Dress.`;
+    case 'contour-open':
+      return 'a contour is open. Close it in Dress.';
+    case 'glyph-empty':
+      return 'there is no outline. Draw or choose one, or remove the glyph.';
+    case 'name-missing':
+      return 'the field is empty. Type a name.';
+    case 'name-too-long':
+      return `the name is ${p.length} characters long; ${p.limit} fit. Shorten it.`;
+    case 'names-clash':
+      return `these names stand for the same glyph: ${p.names.join(', ')}. Rename or remove one.`;
+    case 'name-not-understood':
+      return `no character is known by the name "${p.name}". Name it like A, uni00DF or period.`;
+    case 'bill-missing':
+      return `these characters have no glyph yet: ${p.characters}`;
+    case 'file-not-found':
+      return 'there is no such file or folder. Check the path.';
+    case 'file-unwritable':
+      return `the file can't be written (${p.reason}). Choose another place.`;
+    case 'format-unknown':
+      return `"${p.format}" is not a format we make. Choose from ${p.known.join(', ')}.`;
+  }
+}
+
+/** The place as words, "" when none is known. */
+export function describePlace(place: Place): string {
+  const parts = [
+    place.file,
+    place.glyph && `glyph ${place.glyph}`,
+    place.contour !== undefined && `contour ${place.contour + 1}`,
+    place.table && `table ${place.table}`,
+    place.field && `field ${place.field}`,
+  ].filter(Boolean);
+  return parts.join(', ');
+}
+
+/** One line for a person: place, what happened, what to do. */
+export function describeProblem(p: Problem): string {
+  const place = describePlace(p.place);
+  const text = sentence(p);
+  return place ? `${place}: ${text}` : text.charAt(0).toUpperCase() + text.slice(1);
+}

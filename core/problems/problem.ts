@@ -1,0 +1,73 @@
+/**
+ * Everything that can be wrong with a person's input or project, as data. Wording lives at the
+ * edges (`web/text/problems.ts` uses `core/problems/describe.ts`, the command line prints the same).
+ */
+export type Severity = 'error' | 'warning' | 'note';
+
+/** Where a problem sits. Every field is optional; what is known is given. */
+export interface Place {
+  readonly file?: string;
+  readonly glyph?: string;
+  readonly contour?: number;
+  readonly table?: string;
+  readonly field?: string;
+}
+
+export type ProblemDetail =
+  | { readonly code: 'file-empty' }
+  | { readonly code: 'picture-kind-unknown' }
+  | { readonly code: 'picture-kind-unsupported'; readonly kind: string }
+  | { readonly code: 'picture-broken'; readonly kind: string; readonly reason: string }
+  | { readonly code: 'picture-too-small'; readonly width: number; readonly height: number }
+  | {
+      readonly code: 'picture-too-large';
+      readonly width: number;
+      readonly height: number;
+      readonly limitMegapixels: number;
+    }
+  | { readonly code: 'no-ink'; readonly look: 'all light' | 'all dark' | 'flat' }
+  | { readonly code: 'no-letters'; readonly specks: number }
+  | { readonly code: 'project-not-zip' }
+  | { readonly code: 'project-incomplete'; readonly missing: string }
+  | { readonly code: 'project-future'; readonly version: number; readonly known: number }
+  | { readonly code: 'project-invalid'; readonly path: string; readonly reason: string }
+  | { readonly code: 'no-glyphs' }
+  | { readonly code: 'code-point-taken'; readonly codePoint: number; readonly other: string }
+  | { readonly code: 'advance-negative'; readonly value: number }
+  | { readonly code: 'coordinate-out-of-range'; readonly value: number; readonly limit: number }
+  | { readonly code: 'contour-tiny'; readonly areaEm: number }
+  | { readonly code: 'contour-open' }
+  | { readonly code: 'glyph-empty' }
+  | { readonly code: 'name-missing' }
+  | { readonly code: 'name-too-long'; readonly length: number; readonly limit: number }
+  | { readonly code: 'names-clash'; readonly names: readonly string[] }
+  | { readonly code: 'name-not-understood'; readonly name: string }
+  | { readonly code: 'bill-missing'; readonly characters: string }
+  | { readonly code: 'file-not-found' }
+  | { readonly code: 'file-unwritable'; readonly reason: string }
+  | { readonly code: 'format-unknown'; readonly format: string; readonly known: readonly string[] };
+
+export type Problem = ProblemDetail & { readonly severity: Severity; readonly place: Place };
+
+export type Result<T> =
+  | { readonly ok: true; readonly value: T; readonly problems: readonly Problem[] }
+  | { readonly ok: false; readonly problems: readonly Problem[] };
+
+/** A success, with any warnings met on the way. */
+export function ok<T>(value: T, problems: readonly Problem[] = []): Result<T> {
+  return { ok: true, value, problems };
+}
+
+/** A failure with one error. */
+export function fail<T = never>(detail: ProblemDetail, place: Place = {}): Result<T> {
+  return { ok: false, problems: [{ ...detail, severity: 'error', place }] };
+}
+
+export function problem(detail: ProblemDetail, severity: Severity, place: Place = {}): Problem {
+  return { ...detail, severity, place };
+}
+
+/** The same problems with the file named: readers of bytes don't know what their file was called. */
+export function inFile(problems: readonly Problem[], file: string): Problem[] {
+  return problems.map((p) => ({ ...p, place: { file, ...p.place } }));
+}

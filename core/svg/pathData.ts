@@ -1,0 +1,38 @@
+import type { Contour } from '../geometry/contour';
+import { drawContours } from '../geometry/outlineSink';
+
+const round = (v: number, digits: number): string => {
+  const text = v.toFixed(digits);
+  return (digits > 0 ? text.replace(/\.?0+$/, '') : text).replace(/^-0$/, '0');
+};
+
+/**
+ * SVG path data (SVG 2, 9.3) of the contours, absolute M L C Z, numbers with at most `digits`
+ * decimals. The caller sees to the direction of y: SVG's points down.
+ */
+export function pathData(contours: readonly Contour[], digits = 3): string {
+  const out: string[] = [];
+  const n = (v: number) => round(v, digits);
+  drawContours(contours, {
+    moveTo: (x, y) => out.push(`M${n(x)} ${n(y)}`),
+    lineTo: (x, y) => out.push(`L${n(x)} ${n(y)}`),
+    bezierCurveTo: (x1, y1, x2, y2, x, y) => out.push(`C${n(x1)} ${n(y1)} ${n(x2)} ${n(y2)} ${n(x)} ${n(y)}`),
+    closePath: () => out.push('Z'),
+  });
+  return out.join('');
+}
+
+/** A whole SVG document with one compound path; `viewBox` as given, y down. */
+export function svgDocument(
+  contours: readonly Contour[],
+  view: { x: number; y: number; width: number; height: number },
+  title?: string,
+): string {
+  const escape = (s: string) => s.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
+  return (
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${view.width}" height="${view.height}" ` +
+    `viewBox="${view.x} ${view.y} ${view.width} ${view.height}">` +
+    (title ? `<title>${escape(title)}</title>` : '') +
+    `<path fill-rule="nonzero" d="${pathData(contours)}"/></svg>\n`
+  );
+}

@@ -1,0 +1,76 @@
+import { angleBetweenDeg, type Vec } from '../geometry/vec';
+import { endOfStretch, fitLine, ringPoint, wrap, type EvenRing } from './path';
+
+export interface Corner {
+  /** Sample index where the outline turns. */
+  readonly index: number;
+  /** Where its two sides meet when they are carried on to each other, px. */
+  readonly point: Vec;
+  readonly turnDeg: number;
+}
+
+/** The tip of a corner is rounded by the lens and the px grid; samples this near aren't asked, px. */
+const NEAR_PX = 1.2;
+/** Long and short side over which its directions are read, px. */
+const FAR_PX = [6, 3.5] as const;
+/** A corner's tip lies no further than this from the traced line, px. */
+const TIP_PX = 2.2;
+
+/**
+ * How sharply the outline turns at a sample, degrees, whichever way it is read: by straight sides and by
+ * curved sides (parabolas), near and far. The least counts, so that a tight curve is not taken for a corner
+ * (its sides bend), nor a bump in the ink (it is gone on the longer reach).
+ */
+function turnAt(r: EvenRing, i: number): number {
+  let least = Infinity;
+  const near = Math.max(1, Math.round(NEAR_PX / r.step));
+  for (const reach of FAR_PX) {
+    const far = Math.min(Math.round(reach / r.step), Math.floor(r.n / 3));
+    if (far <= near + 2) continue;
+    const a = fitLine(r, i - far, i - near);
+    const b = fitLine(r, i + near, i + far);
+    least = Math.min(least, angleBetweenDeg({ x: a.dx, y: a.dy }, { x: b.dx, y: b.dy }));
+    if (least < 15) return least;
+    if (reach === FAR_PX[0]) {
+      const before = endOfStretch(r, i, -1, near, far);
+      const after = endOfStretch(r, i, 1, near, far);
+      const bent = angleBetweenDeg({ x: before.dx, y: before.dy }, { x: after.dx, y: after.dy });
+      least = Math.min(least, bent);
+    }
+  }
+  return least === Infinity ? 0 : least;
+}
+
+function meet(r: EvenRing, i: number): Vec {
+  const near = Math.max(1, Math.round(NEAR_PX / r.step));
+  const far = Math.min(Math.round(FAR_PX[1] / r.step), Math.floor(r.n / 3));
+  const a = fitLine(r, i - far, i - near);
+  const b = fitLine(r, i + near, i + far);
+  const here = ringPoint(r, i);
+  const det = a.dx * b.dy - a.dy * b.dx;
+  if (Math.abs(det) < 0.2) return here;
+  const t = ((b.x - a.x) * b.dy - (b.y - a.y) * b.dx) / det;
+  const p = { x: a.x + a.dx * t, y: a.y + a.dy * t };
+  const off = Math.hypot(p.x - here.x, p.y - here.y);
+  if (off <= TIP_PX) return p;
+  // A needle's tip runs far out; the ink that shows ends sooner.
+  return { x: here.x + ((p.x - here.x) / off) * TIP_PX, y: here.y + ((p.y - here.y) / off) * TIP_PX };
+}
+
+/** The corners of a ring, in order along it: turns of at least `minTurnDeg`, the sharpest of neighbours within 3 px. */
+export function findCorners(r: EvenRing, minTurnDeg: number): Corner[] {
+  if (r.n * r.step < 10) return [];
+  const turns = Float64Array.from({ length: r.n }, (_, i) => turnAt(r, i));
+  const reach = Math.max(1, Math.round(3 / r.step));
+  const corners: Corner[] = [];
+  for (let i = 0; i < r.n; i++) {
+    if (turns[i]! < minTurnDeg) continue;
+    let top = true;
+    for (let k = -reach; k <= reach && top; k++) {
+      const other = turns[wrap(i + k, r.n)]!;
+      top = other < turns[i]! || (other === turns[i]! && k >= 0);
+    }
+    if (top) corners.push({ index: i, point: meet(r, i), turnDeg: turns[i]! });
+  }
+  return corners;
+}

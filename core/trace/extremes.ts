@@ -1,0 +1,96 @@
+import { wrap, type EvenRing } from './path';
+
+export interface Extreme {
+  readonly index: number;
+  /** 'x' = leftmost or rightmost here, so the tangent is upright; 'y' = topmost or lowest, the tangent is level. */
+  readonly axis: 'x' | 'y';
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Half the window over which the place of an extreme is read, px. */
+const WINDOW_PX = 5;
+
+/**
+ * Turning points of x and y inside a stretch of samples, where the curve rises by at least `prominencePx` on both
+ * sides within the stretch or a quarter of the window. Place: apex of a parabola through the samples around.
+ */
+export function findExtremes(r: EvenRing, from: number, to: number, prominencePx: number): Extreme[] {
+  const out: Extreme[] = [];
+  for (const axis of ['x', 'y'] as const) {
+    const values = axis === 'x' ? r.xs : r.ys;
+    const at = (i: number) => values[wrap(i, r.n)]!;
+    for (const sign of [1, -1]) {
+      for (const i of peaks((k) => sign * at(k), from, to, prominencePx)) out.push(apex(r, i, axis, from, to));
+    }
+  }
+  return out.sort((a, b) => a.index - b.index);
+}
+
+/** Indices of maxima that stand out by `prominence` on both sides before anything higher comes. */
+function peaks(value: (i: number) => number, from: number, to: number, prominence: number): number[] {
+  const found: number[] = [];
+  let best = from;
+  let low = value(from);
+  let climbed = false;
+  for (let i = from; i <= to; i++) {
+    const v = value(i);
+    if (!climbed) {
+      if (v < low) low = v;
+      if (v >= low + prominence) {
+        climbed = true;
+        best = i;
+      }
+    } else {
+      if (v > value(best)) best = i;
+      if (v <= value(best) - prominence) {
+        found.push(best);
+        climbed = false;
+        low = v;
+      }
+    }
+  }
+  return found;
+}
+
+function apex(r: EvenRing, index: number, axis: 'x' | 'y', from: number, to: number): Extreme {
+  const main = axis === 'x' ? r.xs : r.ys;
+  const other = axis === 'x' ? r.ys : r.xs;
+  const reach = Math.min(Math.round(WINDOW_PX / r.step), index - from, to - index);
+  const here = { x: r.xs[wrap(index, r.n)]!, y: r.ys[wrap(index, r.n)]! };
+  if (reach < 3) return { index, axis, ...here };
+  // main = c0 + c1 u + c2 u^2 with u = other - other(index).
+  const u0 = other[wrap(index, r.n)]!;
+  let s0 = 0;
+  let s1 = 0;
+  let s2 = 0;
+  let s3 = 0;
+  let s4 = 0;
+  let b0 = 0;
+  let b1 = 0;
+  let b2 = 0;
+  for (let k = -reach; k <= reach; k++) {
+    const i = wrap(index + k, r.n);
+    const u = other[i]! - u0;
+    const v = main[i]!;
+    s0++;
+    s1 += u;
+    s2 += u * u;
+    s3 += u * u * u;
+    s4 += u * u * u * u;
+    b0 += v;
+    b1 += v * u;
+    b2 += v * u * u;
+  }
+  const det = s0 * (s2 * s4 - s3 * s3) - s1 * (s1 * s4 - s2 * s3) + s2 * (s1 * s3 - s2 * s2);
+  if (Math.abs(det) < 1e-9) return { index, axis, ...here };
+  const c0 = (b0 * (s2 * s4 - s3 * s3) + b1 * (s2 * s3 - s1 * s4) + b2 * (s1 * s3 - s2 * s2)) / det;
+  const c1 = (b0 * (s2 * s3 - s1 * s4) + b1 * (s0 * s4 - s2 * s2) + b2 * (s1 * s2 - s0 * s3)) / det;
+  const c2 = (b0 * (s1 * s3 - s2 * s2) + b1 * (s1 * s2 - s0 * s3) + b2 * (s0 * s2 - s1 * s1)) / det;
+  const u = Math.abs(c2) < 1e-9 ? 0 : -c1 / (2 * c2);
+  if (Math.abs(u) > reach * r.step) return { index, axis, ...here };
+  const value = c0 + c1 * u + c2 * u * u;
+  const moved = index + Math.round((u / r.step) * Math.sign(other[wrap(index + 1, r.n)]! - other[wrap(index - 1, r.n)]! || 1));
+  const place = axis === 'x' ? { x: value, y: u0 + u } : { x: u0 + u, y: value };
+  return { index: Math.max(from, Math.min(to, moved)), axis, ...place };
+}

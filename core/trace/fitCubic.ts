@@ -1,0 +1,123 @@
+import { cubicDerivative, pointOnCubic, type Cubic } from '../geometry/cubic';
+import { add, dot, scale, sub, type Vec } from '../geometry/vec';
+
+export interface CubicFit {
+  readonly cubic: Cubic;
+  /** Greatest distance of a sample from the curve, in the samples' unit. */
+  readonly maxOff: number;
+  /** Mean squared distance. */
+  readonly meanSquare: number;
+}
+
+const PASSES = 6;
+
+/**
+ * The cubic from p0 (leaving along unit vector d0) to p3 (arriving against unit vector d3) nearest to the samples,
+ * which run from p0 to p3 in order and don't include the two. Handles never point backwards and stay shorter
+ * than the chord times 1.2, so that no loop or kink can arise. Image px or em units alike.
+ * Method: Schneider, "An Algorithm for Automatically Fitting Digitized Curves", Graphics Gems (1990),
+ * least squares for the handle lengths in turn with Newton's step for the parameters.
+ */
+export function fitCubic(p0: Vec, d0: Vec, d3: Vec, p3: Vec, xs: Float64Array, ys: Float64Array): CubicFit {
+  const n = xs.length;
+  const chord = Math.hypot(p3.x - p0.x, p3.y - p0.y);
+  const third = { p0, p1: add(p0, scale(d0, chord / 3)), p2: add(p3, scale(d3, chord / 3)), p3 };
+  if (n === 0) return { cubic: third, maxOff: 0, meanSquare: 0 };
+  const ts = chordParameters(p0, p3, xs, ys);
+  let cubic: Cubic = third;
+  for (let pass = 0; pass < PASSES; pass++) {
+    cubic = solveHandles(p0, d0, d3, p3, xs, ys, ts, chord);
+    for (let i = 0; i < n; i++) ts[i] = closerParameter(cubic, xs[i]!, ys[i]!, ts[i]!);
+  }
+  let maxOff = 0;
+  let sum = 0;
+  for (let i = 0; i < n; i++) {
+    const q = pointOnCubic(cubic, ts[i]!);
+    const off = (q.x - xs[i]!) ** 2 + (q.y - ys[i]!) ** 2;
+    maxOff = Math.max(maxOff, off);
+    sum += off;
+  }
+  return { cubic, maxOff: Math.sqrt(maxOff), meanSquare: sum / n };
+}
+
+function chordParameters(p0: Vec, p3: Vec, xs: Float64Array, ys: Float64Array): Float64Array {
+  const n = xs.length;
+  const ts = new Float64Array(n);
+  let sum = 0;
+  let px = p0.x;
+  let py = p0.y;
+  for (let i = 0; i < n; i++) {
+    sum += Math.hypot(xs[i]! - px, ys[i]! - py);
+    ts[i] = sum;
+    px = xs[i]!;
+    py = ys[i]!;
+  }
+  sum += Math.hypot(p3.x - px, p3.y - py);
+  for (let i = 0; i < n; i++) ts[i]! /= sum || 1;
+  return ts;
+}
+
+function solveHandles(
+  p0: Vec,
+  d0: Vec,
+  d3: Vec,
+  p3: Vec,
+  xs: Float64Array,
+  ys: Float64Array,
+  ts: Float64Array,
+  chord: number,
+): Cubic {
+  let a00 = 0;
+  let a11 = 0;
+  let a01 = 0;
+  let b0 = 0;
+  let b1 = 0;
+  const turn = dot(d0, d3);
+  for (let i = 0; i < ts.length; i++) {
+    const t = ts[i]!;
+    const u = 1 - t;
+    const w1 = 3 * u * u * t;
+    const w2 = 3 * u * t * t;
+    const k0 = u * u * u + w1;
+    const k3 = t * t * t + w2;
+    const rx = xs[i]! - p0.x * k0 - p3.x * k3;
+    const ry = ys[i]! - p0.y * k0 - p3.y * k3;
+    a00 += w1 * w1;
+    a11 += w2 * w2;
+    a01 += w1 * w2 * turn;
+    b0 += w1 * (rx * d0.x + ry * d0.y);
+    b1 += w2 * (rx * d3.x + ry * d3.y);
+  }
+  const det = a00 * a11 - a01 * a01;
+  const low = chord * 0.02;
+  const high = chord * 1.2;
+  let h0 = det > 1e-9 * a00 * a11 ? (b0 * a11 - b1 * a01) / det : chord / 3;
+  let h1 = det > 1e-9 * a00 * a11 ? (b1 * a00 - b0 * a01) / det : chord / 3;
+  // A handle at its limit is held there and the other one solved again.
+  const held0 = Math.max(low, Math.min(high, h0));
+  if (held0 !== h0) {
+    h0 = held0;
+    h1 = (b1 - a01 * h0) / (a11 || 1);
+  }
+  const held1 = Math.max(low, Math.min(high, h1));
+  if (held1 !== h1) {
+    h1 = held1;
+    h0 = Math.max(low, Math.min(high, (b0 - a01 * h1) / (a00 || 1)));
+  }
+  return { p0, p1: add(p0, scale(d0, h0)), p2: add(p3, scale(d3, h1)), p3 };
+}
+
+/** One Newton step of the foot-point equation, kept when it comes nearer. */
+function closerParameter(c: Cubic, x: number, y: number, t: number): number {
+  const q = pointOnCubic(c, t);
+  const d1 = cubicDerivative(c, t);
+  const u = 1 - t;
+  const d2 = add(
+    scale(add(sub(c.p2, scale(c.p1, 2)), c.p0), 6 * u),
+    scale(add(sub(c.p3, scale(c.p2, 2)), c.p1), 6 * t),
+  );
+  const gap = { x: q.x - x, y: q.y - y };
+  const slope = dot(d1, d1) + dot(gap, d2);
+  if (slope <= 0) return t;
+  return Math.max(0, Math.min(1, t - dot(gap, d1) / slope));
+}

@@ -1,0 +1,49 @@
+// Bundles the TypeScript that runs in Node (command line, server) with esbuild, only when a source is newer.
+import { mkdirSync, readdirSync, renameSync, statSync, existsSync } from 'node:fs';
+import { dirname, join } from 'node:path';
+import { fileURLToPath, pathToFileURL } from 'node:url';
+
+export const root = dirname(dirname(fileURLToPath(import.meta.url)));
+
+const entries = {
+  cli: { entry: 'cli/main.ts', sources: ['cli', 'core', 'demo'] },
+  server: { entry: 'server/main.ts', sources: ['server', 'core', 'demo'] },
+};
+
+/** Newest change below a folder, ms. */
+export function newest(folder) {
+  let latest = 0;
+  for (const entry of readdirSync(folder, { withFileTypes: true })) {
+    if (entry.name === 'node_modules' || entry.name === 'files') continue;
+    const path = join(folder, entry.name);
+    latest = Math.max(latest, entry.isDirectory() ? newest(path) : statSync(path).mtimeMs);
+  }
+  return latest;
+}
+
+/** Path (as a URL) of the up-to-date bundle. */
+export async function ensureBundle(name) {
+  const { entry, sources } = entries[name];
+  const out = join(root, 'dist', `${name}.mjs`);
+  const changed = Math.max(...sources.map((s) => newest(join(root, s))), statSync(join(root, 'package.json')).mtimeMs);
+  if (!existsSync(out) || statSync(out).mtimeMs < changed) {
+    const { build } = await import('esbuild');
+    mkdirSync(dirname(out), { recursive: true });
+    // Written aside and renamed, so that two first uses at the same time don't read half a file.
+    const aside = `${out}.${process.pid}`;
+    await build({
+      entryPoints: [join(root, entry)],
+      outfile: aside,
+      bundle: true,
+      platform: 'node',
+      format: 'esm',
+      target: 'node20',
+      logLevel: 'error',
+      banner: {
+        js: "import { createRequire as __createRequire } from 'node:module'; const require = __createRequire(import.meta.url);",
+      },
+    });
+    renameSync(aside, out);
+  }
+  return pathToFileURL(out).href;
+}
