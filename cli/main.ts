@@ -1,3 +1,5 @@
+import { buildHelp, runBuild } from './commands/build';
+import { demoHelp, runDemo } from './commands/demo';
 import { liftHelp, runLift } from './commands/lift';
 import { runTrace, traceHelp } from './commands/trace';
 import { EXIT, UsageError } from './io';
@@ -5,6 +7,8 @@ import { EXIT, UsageError } from './io';
 const COMMANDS: Record<string, { run: (argv: string[]) => number | Promise<number>; help: string }> = {
   trace: { run: runTrace, help: traceHelp },
   lift: { run: runLift, help: liftHelp },
+  build: { run: runBuild, help: buildHelp },
+  demo: { run: runDemo, help: demoHelp },
 };
 
 const usage = () => `Orthoglyph on the command line. Each command explains itself with --help.\n\n${Object.values(COMMANDS)

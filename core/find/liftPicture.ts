@@ -37,15 +37,18 @@ export type LiftStage = 'ink' | 'parts' | 'letters';
 /**
  * Finds the letters of a page and matches them with the expected characters, both in reading order.
  * Fails with 'no-ink' or 'no-letters'. `onStage` is told what is being done and how far (0..1).
+ * `fixedLevel` replaces the automatic threshold.
  */
 export function liftPicture(
   picture: Picture,
   expected: readonly string[],
   onStage: (stage: LiftStage, share: number) => void = () => {},
+  fixedLevel: number | null = null,
 ): Result<LiftedPage> {
   onStage('ink', 0);
-  const ink = learnInk(picture);
-  if (!ink.ok) return ink;
+  const learned = learnInk(picture);
+  if (!learned.ok) return learned;
+  const ink = { value: { ...learned.value, level: fixedLevel ?? learned.value.level } };
   const mask = inkMask(picture, ink.value, ink.value.level, (share) => onStage('ink', share));
   onStage('parts', 0);
   const parts = connectedParts(mask);

@@ -1,6 +1,6 @@
 import type { Cubic } from '../geometry/cubic';
 import type { Vec } from '../geometry/vec';
-import { fitCubic, type CubicFit } from './fitCubic';
+import { fitCubic, type CubicFit } from '../geometry/fitCubic';
 import type { Joint } from './joints';
 import { endOfStretch, fitLine, ringPoint, wrap, type EvenRing } from './path';
 

@@ -44,6 +44,17 @@ export function evenRing(ring: Ring): EvenRing {
   return { n, step: total / n, xs, ys };
 }
 
+/** The ring turned about the origin by `angleRad` (y down: positive turns clockwise). */
+export function turnRing(r: EvenRing, angleRad: number): EvenRing {
+  const cos = Math.cos(angleRad);
+  const sin = Math.sin(angleRad);
+  return {
+    ...r,
+    xs: Float64Array.from(r.xs, (x, i) => x * cos - r.ys[i]! * sin),
+    ys: Float64Array.from(r.ys, (y, i) => r.xs[i]! * sin + y * cos),
+  };
+}
+
 /** The straight line that fits best: a point on it, its unit direction along the run, and how far points lie off. */
 export interface LineFit {
   readonly x: number;

@@ -1,13 +1,12 @@
-import type { Contour } from '../geometry/contour';
-import { translation } from '../geometry/affine';
-import { transformContours } from '../geometry/contour';
+import { rotation, translation } from '../geometry/affine';
+import { transformContour, transformContours, type Contour } from '../geometry/contour';
 import { windingNumber } from '../geometry/measure';
 import type { Vec } from '../geometry/vec';
 import type { InkModel } from '../ink/inkModel';
 import { inkField } from '../ink/inkField';
 import { growBox, type FloatImage, type Picture, type PxBox } from '../raster/picture';
 import { isoContours, ringArea, type Ring } from './isoContours';
-import { evenRing } from './path';
+import { evenRing, turnRing } from './path';
 import { refineEdge } from './refineEdge';
 import { defaultTraceSettings, traceRing, type TraceSettings } from './traceRing';
 
@@ -17,16 +16,22 @@ const MIN_AREA_PX2 = 3;
 /**
  * Outline of the ink in a density field: outer contours with the ink on their left (y down), counters the other way.
  * `seeds` (px of the field) keeps only the patches that contain one of them, with their counters; all when absent.
+ * `turnRad` is how far the writing is turned on the page: level and upright are judged along the writing.
  */
 export function traceField(
   field: FloatImage,
   level: number,
   settings: TraceSettings = defaultTraceSettings,
   seeds?: readonly Vec[],
+  turnRad = 0,
 ): Contour[] {
   const rings = isoContours(field, level).filter((r) => Math.abs(ringArea(r)) >= MIN_AREA_PX2);
   const wanted = seeds ? belongingTo(rings, seeds) : rings;
-  return wanted.map((ring) => traceRing(refineEdge(field, evenRing(ring), level), settings));
+  return wanted.map((ring) => {
+    const edge = refineEdge(field, evenRing(ring), level);
+    if (turnRad === 0) return traceRing(edge, settings);
+    return transformContour(traceRing(turnRing(edge, -turnRad), settings), rotation(turnRad));
+  });
 }
 
 /** The outer rings that directly hold a seed, and the holes that lie directly in one of them. */
@@ -61,9 +66,10 @@ export function traceRegion(
   box: PxBox,
   settings: TraceSettings,
   seeds?: readonly Vec[],
+  turnRad = 0,
 ): Contour[] {
   const region = growBox(box, 6, picture.width, picture.height);
   const field = inkField(picture, model, region);
   const local = seeds?.map((s) => ({ x: s.x - region.x, y: s.y - region.y }));
-  return transformContours(traceField(field, model.level, settings, local), translation(region.x, region.y));
+  return transformContours(traceField(field, model.level, settings, local, turnRad), translation(region.x, region.y));
 }

@@ -1,5 +1,5 @@
-import { cubicDerivative, pointOnCubic, type Cubic } from '../geometry/cubic';
-import { add, dot, scale, sub, type Vec } from '../geometry/vec';
+import { cubicDerivative, pointOnCubic, type Cubic } from './cubic';
+import { add, dot, scale, sub, type Vec } from './vec';
 
 export interface CubicFit {
   readonly cubic: Cubic;

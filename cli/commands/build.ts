@@ -1,0 +1,77 @@
+import { join, parse } from 'node:path';
+import { readProjectFile } from '../../core/archive/projectFile';
+import { checkProject } from '../../core/check/checkProject';
+import { compileFont, type OutlineFormat } from '../../core/compile/compileFont';
+import { fontFileName } from '../../core/compile/fontNames';
+import { changeCasting } from '../../core/document/commands/casting';
+import { applyDiff } from '../../core/document/diff';
+import { castingOf } from '../../core/document/newProject';
+import type { Doc } from '../../core/document/schema';
+import { fail } from '../../core/problems/problem';
+import { projectFromPictures } from '../projectFromPictures';
+import { EXIT, isFolder, printProblems, readArguments, readBytes, UsageError, valueOrPrint, writeFile } from '../io';
+
+const FORMATS: readonly OutlineFormat[] = ['otf', 'ttf'];
+
+export const buildHelp = `orthoglyph build INPUT --out DIR [--family NAME] [--style NAME] [--formats otf,ttf]
+
+Makes font files. INPUT is a project file, or a folder of named pictures (A.png, period.png, uni00DF.png).
+  --out DIR         folder to write to
+  --family NAME     family name, instead of the project's
+  --style NAME      style name, instead of the project's
+  --formats LIST    ${FORMATS.join(', ')}
+SOURCE_DATE_EPOCH, when set, is the time written into the fonts (seconds since 1970).
+`;
+
+/** Project document of the input, or null after its problems were printed. */
+function readInput(input: string, nowMs: number): Doc | null {
+  if (isFolder(input)) return projectFromPictures(input, nowMs);
+  const bytes = valueOrPrint(readBytes(input), input);
+  const opened = bytes && valueOrPrint(readProjectFile(bytes), input);
+  return opened ? opened.doc : null;
+}
+
+function renamed(doc: Doc, family: string | undefined, style: string | undefined): Doc {
+  const diff = family === undefined ? null : changeCasting(doc, { family });
+  const named = diff ? applyDiff(doc, diff) : doc;
+  if (style === undefined) return named;
+  const styles = Object.fromEntries(Object.entries(named.styles).map(([id, s]) => [id, { ...s, name: style }]));
+  return { ...named, styles };
+}
+
+export function runBuild(argv: string[]): number {
+  const { values, positionals } = readArguments(argv, {
+    out: { type: 'string' },
+    family: { type: 'string' },
+    style: { type: 'string' },
+    formats: { type: 'string' },
+  });
+  const input = positionals[0];
+  if (!input || positionals.length > 1 || !values.out) throw new UsageError('give one input, and --out');
+  const asked = values.formats?.split(',').map((f) => f.trim());
+  const unknown = asked?.find((f) => !FORMATS.includes(f as OutlineFormat));
+  if (unknown !== undefined) {
+    printProblems(fail({ code: 'format-unknown', format: unknown, known: FORMATS }).problems);
+    return EXIT.usage;
+  }
+  const epoch = process.env.SOURCE_DATE_EPOCH;
+  const nowUnixS = epoch ? Number(epoch) : Math.floor(Date.now() / 1000);
+  const read = readInput(input, nowUnixS * 1000);
+  if (!read) return EXIT.input;
+  const doc = renamed(read, values.family, values.style);
+  const snags = checkProject(doc);
+  printProblems(snags.map((p) => ({ ...p, place: { file: parse(input).base, ...p.place } })));
+  if (snags.some((p) => p.severity === 'error')) return EXIT.input;
+  const formats = (asked as OutlineFormat[] | undefined) ?? castingOf(doc).formats;
+  for (const style of Object.values(doc.styles)) {
+    for (const format of formats) {
+      const bytes = compileFont(doc, { format, styleId: style.id, nowUnixS });
+      const path = join(values.out, fontFileName(castingOf(doc).family, style.name, format));
+      const written = writeFile(path, bytes);
+      printProblems(written.problems);
+      if (!written.ok) return EXIT.input;
+      process.stdout.write(`${path} ${bytes.length} bytes\n`);
+    }
+  }
+  return EXIT.ok;
+}

@@ -1,0 +1,65 @@
+import { castingOf, projectOf } from '../document/newProject';
+import { advanceOf } from '../document/metrics';
+import type { Doc, GlyphRow } from '../document/schema';
+import { contourArea, contoursBox } from '../geometry/measure';
+import { problem, type Problem } from '../problems/problem';
+
+/** Coordinates a font file can hold (16 bits, signed). */
+const COORDINATE_LIMIT = 32767;
+/** Contours smaller than this are specks: a full stop of a light hand covers about 1500 square units. */
+const SPECK_AREA_EM = 60;
+
+function checkGlyph(glyph: GlyphRow): Problem[] {
+  const out: Problem[] = [];
+  const place = { glyph: glyph.name };
+  const advance = advanceOf(glyph);
+  if (advance < 0) out.push(problem({ code: 'advance-negative', value: advance }, 'error', place));
+  const box = contoursBox(glyph.contours);
+  if (box) {
+    const far = [box.xMin, box.yMin, box.xMax, box.yMax].find((v) => Math.abs(v) > COORDINATE_LIMIT);
+    if (far !== undefined) {
+      out.push(problem({ code: 'coordinate-out-of-range', value: far, limit: COORDINATE_LIMIT }, 'error', place));
+    }
+  } else if (glyph.source !== null) out.push(problem({ code: 'glyph-empty' }, 'warning', place));
+  glyph.contours.forEach((c, contour) => {
+    if (!c.closed) out.push(problem({ code: 'contour-open' }, 'error', { ...place, contour }));
+    const area = Math.abs(contourArea(c));
+    if (area < SPECK_AREA_EM) {
+      out.push(problem({ code: 'contour-tiny', areaEm: area }, 'warning', { ...place, contour }));
+    }
+  });
+  return out;
+}
+
+function checkCodePoints(glyphs: readonly GlyphRow[]): Problem[] {
+  const owner = new Map<number, string>();
+  return glyphs.flatMap((g) =>
+    g.codePoints.flatMap((codePoint) => {
+      const other = owner.get(codePoint);
+      if (other !== undefined) return [problem({ code: 'code-point-taken', codePoint, other }, 'error', { glyph: g.name })];
+      owner.set(codePoint, g.name);
+      return [];
+    }),
+  );
+}
+
+/** The longest family name that all programs show whole (common practice; LOGFONT's 32 with its end mark). */
+const FAMILY_LIMIT = 31;
+
+/** Everything that stands in the way of good font files, worst first. */
+export function checkProject(doc: Doc): Problem[] {
+  const glyphs = Object.values(doc.glyphs);
+  const drawn = glyphs.filter((g) => g.codePoints.length > 0 && (g.contours.length > 0 || g.components.length > 0));
+  const out: Problem[] = drawn.length === 0 ? [problem({ code: 'no-glyphs' }, 'error')] : [];
+  const { family } = castingOf(doc);
+  if (family.trim() === '') out.push(problem({ code: 'name-missing' }, 'error', { field: 'family' }));
+  else if (family.length > FAMILY_LIMIT) {
+    out.push(problem({ code: 'name-too-long', length: family.length, limit: FAMILY_LIMIT }, 'warning', { field: 'family' }));
+  }
+  out.push(...glyphs.flatMap(checkGlyph), ...checkCodePoints(glyphs));
+  const have = new Set(drawn.flatMap((g) => g.codePoints));
+  const missing = [...projectOf(doc).bill].filter((c) => !have.has(c.codePointAt(0)!)).join('');
+  if (missing !== '') out.push(problem({ code: 'bill-missing', characters: missing }, 'note'));
+  const rank = { error: 0, warning: 1, note: 2 };
+  return out.sort((a, b) => rank[a.severity] - rank[b.severity]);
+}

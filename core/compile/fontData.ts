@@ -1,0 +1,124 @@
+import { addExtremes } from '../geometry/addExtremes';
+import { translation } from '../geometry/affine';
+import { transformContours, type Contour } from '../geometry/contour';
+import { rightDirections } from '../geometry/direction';
+import { contoursBox, unionBox, type Box } from '../geometry/measure';
+import { castingOf, projectOf } from '../document/newProject';
+import type { CastingRow, Doc, GlyphRow, Lines, StyleRow } from '../document/schema';
+import type { Kerning } from '../opentype/layout/gposKern';
+
+/** A glyph ready for tables: whole units, right directions, origin where the font wants it. */
+export interface CompiledGlyph {
+  readonly id: string;
+  readonly name: string;
+  readonly codePoints: readonly number[];
+  readonly contours: readonly Contour[];
+  readonly advance: number;
+  readonly box: Box | null;
+}
+
+/** All that the tables are made from, independent of the outline format. */
+export interface FontData {
+  readonly glyphs: readonly CompiledGlyph[];
+  /** Code point to glyph index. */
+  readonly mapping: ReadonlyMap<number, number>;
+  readonly kerning: Kerning;
+  readonly box: Box;
+  readonly unitsPerEm: number;
+  readonly lines: Lines;
+  readonly style: StyleRow;
+  readonly casting: CastingRow;
+}
+
+const roundPoint = <P extends { x: number; y: number } | null>(p: P): P =>
+  (p === null ? null : { ...p, x: Math.round(p.x), y: Math.round(p.y) }) as P;
+
+/**
+ * Whole units, handles kept level or upright where they are so: rounding node and handle alike does that by itself.
+ * Contours that rounding makes too small to have an area go.
+ */
+function roundContours(contours: readonly Contour[]): Contour[] {
+  return contours
+    .map((c) => ({
+      ...c,
+      nodes: c.nodes.map((n) => ({ ...roundPoint(n), in: roundPoint(n.in), out: roundPoint(n.out) })),
+    }))
+    .filter((c) => c.closed && c.nodes.length > 1);
+}
+
+/** An extreme further than this beyond its curve's ends gets a point, em units; a handle reaches out several times as far. */
+const EXTREME_EXCESS_EM = 0.05;
+
+/** Results by glyph row: rows are immutable, so an unchanged glyph is never done twice. */
+const cache = new WeakMap<GlyphRow, CompiledGlyph>();
+
+export function compileGlyph(glyph: GlyphRow): CompiledGlyph {
+  const known = cache.get(glyph);
+  if (known) return known;
+  const exact = contoursBox(glyph.contours);
+  // The ink starts on a whole unit, so that bearings come out as they were typed.
+  const shift = Math.round(glyph.bearings.left) - Math.round(exact?.xMin ?? 0);
+  const snapped = translation(Math.round(exact?.xMin ?? 0) - (exact?.xMin ?? 0) + shift, 0);
+  const contours = roundContours(
+    rightDirections(transformContours(glyph.contours, snapped)).map((c) => addExtremes(c, EXTREME_EXCESS_EM)),
+  );
+  const box = contoursBox(contours);
+  const width = box ? Math.round(box.xMax) : Math.round(glyph.bearings.left);
+  const compiled: CompiledGlyph = {
+    id: glyph.id,
+    name: glyph.name,
+    codePoints: glyph.codePoints,
+    contours,
+    advance: Math.max(0, width + Math.round(glyph.bearings.right)),
+    box,
+  };
+  cache.set(glyph, compiled);
+  return compiled;
+}
+
+/** Glyph order: .notdef, then by first code point, then by name (OpenType, "Recommendations": .notdef is glyph 0). */
+function inFontOrder(glyphs: readonly GlyphRow[]): GlyphRow[] {
+  const key = (g: GlyphRow) => (g.name === '.notdef' ? -1 : (g.codePoints[0] ?? Infinity));
+  return [...glyphs].sort((a, b) => key(a) - key(b) || (a.name < b.name ? -1 : 1));
+}
+
+function kerningData(doc: Doc, styleId: string, index: ReadonlyMap<string, number>): Kerning {
+  const groupsOf = (side: 'left' | 'right') =>
+    Object.values(doc.groups).filter((g) => g.styleId === styleId && g.side === side);
+  const [left, right] = [groupsOf('left'), groupsOf('right')];
+  const values = left.map(() => right.map(() => 0));
+  const pairs: { left: number; right: number; value: number }[] = [];
+  for (const k of Object.values(doc.kerning)) {
+    if (k.styleId !== styleId) continue;
+    const [l, r] = [left.findIndex((g) => g.id === k.left), right.findIndex((g) => g.id === k.right)];
+    if (l >= 0 && r >= 0) values[l]![r] = Math.round(k.value);
+    else if (index.has(k.left) && index.has(k.right)) {
+      pairs.push({ left: index.get(k.left)!, right: index.get(k.right)!, value: Math.round(k.value) });
+    }
+  }
+  const indices = (ids: readonly string[]) => ids.map((id) => index.get(id)).filter((i) => i !== undefined);
+  return {
+    pairs,
+    groups: { left: left.map((g) => indices(g.glyphIds)), right: right.map((g) => indices(g.glyphIds)), values },
+  };
+}
+
+/** Gathers one style of a project for compiling. */
+export function fontData(doc: Doc, styleId: string): FontData {
+  const project = projectOf(doc);
+  const glyphs = inFontOrder(Object.values(doc.glyphs).filter((g) => g.styleId === styleId)).map(compileGlyph);
+  const mapping = new Map<number, number>();
+  glyphs.forEach((g, i) => g.codePoints.forEach((cp) => mapping.has(cp) || mapping.set(cp, i)));
+  const index = new Map(glyphs.map((g, i) => [g.id, i]));
+  const box = glyphs.reduce<Box | null>((b, g) => unionBox(b, g.box), null);
+  return {
+    glyphs,
+    mapping,
+    kerning: kerningData(doc, styleId, index),
+    box: box ?? { xMin: 0, yMin: 0, xMax: 0, yMax: 0 },
+    unitsPerEm: project.unitsPerEm,
+    lines: project.lines,
+    style: doc.styles[styleId]!,
+    casting: castingOf(doc),
+  };
+}

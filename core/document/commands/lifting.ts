@@ -1,0 +1,198 @@
+import { glyphNameOf } from '../../names/glyphNames';
+import { seatSheet } from '../../seat/seatSheet';
+import { draft, type ProjectDiff } from '../diff';
+import { blankGlyph, FIRST_RECIPE, projectOf } from '../newProject';
+import type { Doc, GlyphRow, PieceRow, SheetRow } from '../schema';
+
+type Draft = ReturnType<typeof draft>;
+
+/** A new sheet on the table, not yet lifted. `expected` = what is probably written on it. */
+export function addSheet(
+  doc: Doc,
+  sheet: { id: string; name: string; pictureId: string; widthPx: number; heightPx: number },
+  expected = missingOfBill(doc),
+): ProjectDiff | null {
+  const d = draft(doc);
+  d.put('sheets', {
+    ...sheet,
+    recipeId: FIRST_RECIPE,
+    expected,
+    state: 'added',
+    skewRad: 0,
+    capHeightPx: 0,
+    specksDropped: 0,
+    order: Object.keys(doc.sheets).length,
+    seating: { reference: 'one-factor', capReference: 'H', smallReference: 'x' },
+  });
+  return d.done(`Add ${sheet.name}`);
+}
+
+/** Characters of the bill that no glyph with an outline stands for. */
+export function missingOfBill(doc: Doc): string {
+  const drawn = new Set(
+    Object.values(doc.glyphs)
+      .filter((g) => g.contours.length > 0 || g.components.length > 0)
+      .flatMap((g) => g.codePoints),
+  );
+  return [...projectOf(doc).bill].filter((c) => !drawn.has(c.codePointAt(0)!)).join('');
+}
+
+export interface LiftResult {
+  readonly skewRad: number;
+  readonly capHeightPx: number;
+  readonly specksDropped: number;
+  readonly pieces: readonly Omit<PieceRow, 'sheetId' | 'state'>[];
+}
+
+/**
+ * Takes over what was found on a sheet: its pieces replaced, and every named piece made a glyph on the lines.
+ * Glyphs of other sheets, and those edited by hand, stay as they are.
+ */
+export function takeLifted(doc: Doc, sheetId: string, result: LiftResult): ProjectDiff | null {
+  const sheet = doc.sheets[sheetId];
+  if (!sheet) return null;
+  const d = draft(doc);
+  const { skewRad, capHeightPx, specksDropped } = result;
+  d.put('sheets', { ...sheet, state: 'lifted', skewRad, capHeightPx, specksDropped });
+  const fresh = new Map(result.pieces.map((p) => [p.id, { ...p, sheetId, state: 'found' as const }]));
+  const old = Object.values(doc.pieces).filter((p) => p.sheetId === sheetId);
+  for (const p of old) if (!fresh.has(p.id)) d.remove('pieces', p.id);
+  for (const p of fresh.values()) d.put('pieces', p);
+  seatInto(doc, d, { ...sheet, skewRad }, [...fresh.values()]);
+  return d.done(`Lift ${sheet.name}`);
+}
+
+/** Glyph id of a character in the style in hand, as new glyphs are called: "A", "eacute". */
+const glyphIdOf = (char: string): string => glyphNameOf(char.codePointAt(0)!);
+
+function glyphFor(doc: Doc, d: Draft, codePoint: number): GlyphRow | null {
+  const id = glyphNameOf(codePoint);
+  const direct = d.get('glyphs', id);
+  if (direct) return direct;
+  const other = Object.values(doc.glyphs).find((g) => g.codePoints.includes(codePoint));
+  return other ? d.get('glyphs', other.id) : null;
+}
+
+/** Glyphs of the sheet's pieces made or moved to where the lines and the sheet's seating put them. */
+function seatInto(doc: Doc, d: Draft, sheet: SheetRow, pieces: readonly PieceRow[]): void {
+  const project = d.get('project', projectOf(doc).id)!;
+  const named = pieces.filter((p) => p.state !== 'dropped' && p.char !== null);
+  const seated = seatSheet(
+    named.map((p) => ({ ...p, char: p.char! })),
+    { ...sheet.seating, ...project.lines, skewRad: sheet.skewRad },
+  );
+  const live = new Set(pieces.map((p) => p.id));
+  const placed = new Set<string>();
+  for (const piece of named) {
+    const letter = seated.letters.get(piece.id);
+    if (!letter) continue;
+    const codePoint = piece.char!.codePointAt(0)!;
+    const glyph = glyphFor(doc, d, codePoint) ?? blankGlyph(glyphIdOf(piece.char!), glyphIdOf(piece.char!), [codePoint]);
+    const own = glyph.source === null ? glyph.contours.length === 0 : live.has(glyph.source.pieceId);
+    // Somebody else's drawing, or one worked on by hand, is never overwritten in silence.
+    if (!own || glyph.handEdited || placed.has(glyph.id)) continue;
+    placed.add(glyph.id);
+    d.put('glyphs', {
+      ...glyph,
+      contours: letter.contours,
+      source: { pieceId: piece.id, transform: letter.transform },
+    });
+  }
+  // Glyphs whose piece lost its name or was dropped have nothing to show any more.
+  for (const g of Object.values(doc.glyphs)) {
+    const lost = g.source !== null && g.source.pieceId.startsWith(`${sheet.id}:`) && !placed.has(g.id);
+    if (lost && !g.handEdited) d.remove('glyphs', g.id);
+  }
+  const follows = sheet.seating.reference === 'one-factor' && seated.smallHeight !== null;
+  const height = Math.round(seated.smallHeight ?? 0);
+  if (follows && height !== project.lines.xHeight && leadsLines(doc, sheet)) {
+    d.put('project', { ...project, lines: { ...project.lines, xHeight: height } });
+  }
+}
+
+/** The first sheet on the table sets the x-height line; later ones have to fit it. */
+const leadsLines = (doc: Doc, sheet: SheetRow): boolean =>
+  Object.values(doc.sheets).every((s) => s.id === sheet.id || s.order >= sheet.order);
+
+const piecesOf = (doc: Doc, sheetId: string): PieceRow[] =>
+  Object.values(doc.pieces)
+    .filter((p) => p.sheetId === sheetId)
+    .sort((a, b) => a.order - b.order);
+
+/** Gives a piece another character (or none), and its glyph with it. A piece that had the character loses it. */
+export function relabelPiece(doc: Doc, pieceId: string, char: string | null): ProjectDiff | null {
+  const piece = doc.pieces[pieceId];
+  if (!piece || (piece.char === char && piece.state === 'accepted')) return null;
+  const sheet = doc.sheets[piece.sheetId]!;
+  const d = draft(doc);
+  const pieces = piecesOf(doc, sheet.id).map((p): PieceRow => {
+    if (p.id === pieceId) return { ...p, char, confidence: 1, state: 'accepted' };
+    return char !== null && p.char === char ? { ...p, char: null, confidence: 0 } : p;
+  });
+  for (const p of pieces) if (p !== doc.pieces[p.id]) d.put('pieces', p);
+  seatInto(doc, d, sheet, pieces);
+  return d.done(char === null ? 'Take the character away' : `Name a piece ${char}`);
+}
+
+/** Accepts the finder's suggestion as it stands. */
+export function acceptPieces(doc: Doc, ids: readonly string[]): ProjectDiff | null {
+  const d = draft(doc);
+  for (const id of ids) {
+    const p = doc.pieces[id];
+    if (p && p.char !== null && p.state !== 'accepted') d.put('pieces', { ...p, state: 'accepted' });
+  }
+  return d.done(ids.length === 1 ? 'Accept a piece' : `Accept ${ids.length} pieces`);
+}
+
+/** Declares a piece no letter (or a letter again). */
+export function dropPiece(doc: Doc, pieceId: string, dropped: boolean): ProjectDiff | null {
+  const piece = doc.pieces[pieceId];
+  if (!piece || (piece.state === 'dropped') === dropped) return null;
+  const sheet = doc.sheets[piece.sheetId]!;
+  const d = draft(doc);
+  const pieces = piecesOf(doc, sheet.id).map((p) =>
+    p.id === pieceId ? { ...p, state: dropped ? ('dropped' as const) : ('found' as const) } : p,
+  );
+  d.put('pieces', pieces.find((p) => p.id === pieceId)!);
+  seatInto(doc, d, sheet, pieces);
+  return d.done(dropped ? 'Drop a piece' : 'Take a piece back');
+}
+
+/** Seats all sheets again: after the lines or the seating changed. */
+export function seatAll(doc: Doc, label = 'Seat all'): ProjectDiff | null {
+  const d = draft(doc);
+  for (const sheet of Object.values(doc.sheets)) seatInto(doc, d, sheet, piecesOf(doc, sheet.id));
+  return d.done(label);
+}
+
+/** Changes lines or a sheet's seating and seats everything by them, as one step. */
+export function changeSeating(
+  doc: Doc,
+  change: { lines?: Partial<SeatLines>; seating?: Partial<SheetRow['seating']> },
+): ProjectDiff | null {
+  const d = draft(doc);
+  const project = projectOf(doc);
+  const next = { ...project, lines: { ...project.lines, ...change.lines } };
+  d.put('project', next);
+  for (const sheet of Object.values(doc.sheets)) {
+    const seating = { ...sheet.seating, ...change.seating };
+    d.put('sheets', { ...sheet, seating });
+    seatInto(doc, d, { ...sheet, seating }, piecesOf(doc, sheet.id));
+  }
+  return d.done('Change the lines');
+}
+type SeatLines = ReturnType<typeof projectOf>['lines'];
+
+/** Takes a sheet, its pieces and the untouched glyphs made of them away. */
+export function removeSheet(doc: Doc, sheetId: string): ProjectDiff | null {
+  const sheet = doc.sheets[sheetId];
+  if (!sheet) return null;
+  const d = draft(doc);
+  for (const p of piecesOf(doc, sheetId)) d.remove('pieces', p.id);
+  for (const g of Object.values(doc.glyphs)) {
+    if (g.source?.pieceId.startsWith(`${sheetId}:`) && !g.handEdited) d.remove('glyphs', g.id);
+  }
+  d.remove('sheets', sheetId);
+  return d.done(`Remove ${sheet.name}`);
+}
+

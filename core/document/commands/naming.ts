@@ -1,0 +1,48 @@
+import { glyphNameOf } from '../../names/glyphNames';
+import { draft, type ProjectDiff } from '../diff';
+import { projectOf } from '../newProject';
+import type { Doc, GlyphRow, ProjectRow } from '../schema';
+import { relabelPiece } from './lifting';
+
+/** The glyph of the style in hand that stands for a code point. */
+export const glyphOfCodePoint = (doc: Doc, codePoint: number): GlyphRow | null =>
+  Object.values(doc.glyphs).find((g) => g.codePoints.includes(codePoint)) ?? null;
+
+/**
+ * Gives a drawn glyph another character. One cut from a sheet is relabelled there, so that sheet and ledger agree;
+ * another keeps its row and changes name and code point. Null when the character is taken by a glyph made by hand,
+ * or nothing changes.
+ */
+export function renameGlyph(doc: Doc, glyphId: string, char: string): ProjectDiff | null {
+  const glyph = doc.glyphs[glyphId];
+  const codePoint = char.codePointAt(0);
+  if (!glyph || codePoint === undefined || glyph.codePoints.includes(codePoint)) return null;
+  const piece = glyph.source ? doc.pieces[glyph.source.pieceId] : undefined;
+  if (piece && !glyph.handEdited) return relabelPiece(doc, piece.id, char);
+  const taken = glyphOfCodePoint(doc, codePoint);
+  const d = draft(doc);
+  if (taken) {
+    if (taken.contours.length > 0 || taken.handEdited) return null;
+    d.remove('glyphs', taken.id);
+  }
+  const id = glyphNameOf(codePoint);
+  d.remove('glyphs', glyphId);
+  d.put('glyphs', { ...glyph, id, name: id, codePoints: [codePoint] });
+  if (piece) d.put('pieces', { ...piece, char, confidence: 1, state: 'accepted' });
+  return d.done(`Name a glyph ${char}`);
+}
+
+/** Changes project facts: name, bill, running text. */
+export function changeProject(
+  doc: Doc,
+  change: Partial<Pick<ProjectRow, 'name' | 'bill' | 'runningText'>>,
+  label: string,
+): ProjectDiff | null {
+  const project = projectOf(doc);
+  const next = { ...project, ...change };
+  const same = (Object.keys(change) as (keyof typeof change)[]).every((k) => project[k] === next[k]);
+  if (same) return null;
+  const d = draft(doc);
+  d.put('project', next);
+  return d.done(label);
+}

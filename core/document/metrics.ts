@@ -1,0 +1,22 @@
+import { translation } from '../geometry/affine';
+import { transformContours, type Contour } from '../geometry/contour';
+import { contoursBox } from '../geometry/measure';
+import type { GlyphRow } from './schema';
+
+/** Width of the ink, em units; 0 without any. */
+export function inkWidth(glyph: GlyphRow): number {
+  const box = contoursBox(glyph.contours);
+  return box ? box.xMax - box.xMin : 0;
+}
+
+/** Advance width, em units, not rounded. */
+export const advanceOf = (glyph: GlyphRow): number => glyph.bearings.left + inkWidth(glyph) + glyph.bearings.right;
+
+/** The x of the glyph's own drawing that becomes the origin in the font. */
+export function originX(glyph: GlyphRow): number {
+  const box = contoursBox(glyph.contours);
+  return (box ? box.xMin : 0) - glyph.bearings.left;
+}
+
+/** The outline as it stands in the font: origin at 0, ink starting at the left bearing. */
+export const placedContours = (glyph: GlyphRow): Contour[] => transformContours(glyph.contours, translation(-originX(glyph), 0));

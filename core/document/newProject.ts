@@ -1,0 +1,110 @@
+import type { CastingRow, Doc, GlyphRow, ProjectRow, RecipeRow } from './schema';
+
+export const CASTING_ID = 'casting';
+export const FIRST_STYLE = 'regular';
+export const FIRST_RECIPE = 'ink on paper';
+
+/** What a shop expects at least: capitals, small letters, figures and common points (common practice). */
+export const BASIC_BILL =
+  'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789.,:;!?\'"()&-';
+
+export const defaultRecipe: RecipeRow = {
+  id: FIRST_RECIPE,
+  name: 'Ink on paper',
+  level: null,
+  tolerancePx: 0.35,
+  cornerDeg: 28,
+};
+
+/** 50 u on each side until letters are fitted (common practice, no published source). */
+export const FIRST_BEARINGS = { left: 50, right: 50 };
+
+export function blankGlyph(id: string, name: string, codePoints: readonly number[], styleId = FIRST_STYLE): GlyphRow {
+  return {
+    id,
+    styleId,
+    name,
+    codePoints: [...codePoints],
+    contours: [],
+    components: [],
+    anchors: [],
+    bearings: FIRST_BEARINGS,
+    follows: { left: null, right: null },
+    source: null,
+    handEdited: false,
+  };
+}
+
+/** The glyphs every font has: the sign for a missing character, the space and the space that doesn't break. */
+function standingGlyphs(capHeight: number): GlyphRow[] {
+  const box = (x0: number, y0: number, x1: number, y1: number, back: boolean) => {
+    const corners = [
+      [x0, y0],
+      [x1, y0],
+      [x1, y1],
+      [x0, y1],
+    ] as const;
+    const nodes = (back ? [corners[0], corners[3], corners[2], corners[1]] : corners).map(([x, y]) => ({
+      x,
+      y,
+      in: null,
+      out: null,
+      kind: 'corner' as const,
+    }));
+    return { closed: true, nodes };
+  };
+  const notdef = blankGlyph('.notdef', '.notdef', []);
+  return [
+    { ...notdef, contours: [box(0, 0, 400, capHeight, false), box(50, 50, 350, capHeight - 50, true)] },
+    { ...blankGlyph('space', 'space', [0x20]), bearings: { left: 125, right: 125 } },
+    { ...blankGlyph('uni00A0', 'uni00A0', [0xa0]), bearings: { left: 125, right: 125 } },
+  ];
+}
+
+export const defaultCasting = (family: string): CastingRow => ({
+  id: CASTING_ID,
+  family,
+  designer: '',
+  designerUrl: '',
+  licence: '',
+  licenceUrl: '',
+  copyright: '',
+  version: '1.000',
+  formats: ['otf', 'ttf'],
+});
+
+/** A project with nothing in it but what every font has. `nowMs`: milliseconds since 1970. */
+export function newProject(id: string, name: string, nowMs: number): Doc {
+  const project: ProjectRow = {
+    id,
+    name,
+    createdAt: nowMs,
+    unitsPerEm: 1000,
+    lines: { xHeight: 500, capHeight: 700, ascender: 750, descender: -250 },
+    bill: BASIC_BILL,
+    runningText: 'High water at the mill by seven; eels in the race, barley on the stones. 0123456789',
+    styleId: FIRST_STYLE,
+  };
+  const glyphs = standingGlyphs(project.lines.capHeight);
+  return {
+    project: { [id]: project },
+    sheets: {},
+    recipes: { [FIRST_RECIPE]: defaultRecipe },
+    pieces: {},
+    glyphs: Object.fromEntries(glyphs.map((g) => [g.id, g])),
+    kerning: {},
+    groups: {},
+    features: {},
+    styles: { [FIRST_STYLE]: { id: FIRST_STYLE, name: 'Regular', weightClass: 400, italic: false, order: 0 } },
+    casting: { [CASTING_ID]: defaultCasting(name) },
+  };
+}
+
+/** The one row of the project table. RangeError when the document has none, which no reader lets through. */
+export function projectOf(doc: Doc): ProjectRow {
+  const row = Object.values(doc.project)[0];
+  if (!row) throw new RangeError('document without a project row');
+  return row;
+}
+
+export const castingOf = (doc: Doc): CastingRow => doc.casting[CASTING_ID] ?? defaultCasting(projectOf(doc).name);

@@ -1,0 +1,186 @@
+import { z } from 'zod';
+
+/** Version of the project's form. A change that older readers can't follow raises it and adds a migration. */
+export const SCHEMA_VERSION = 1;
+
+const point = z.object({ x: z.number(), y: z.number() });
+const node = z.object({
+  x: z.number(),
+  y: z.number(),
+  in: point.nullable(),
+  out: point.nullable(),
+  kind: z.enum(['corner', 'smooth', 'tangent']),
+});
+const contour = z.object({ closed: z.boolean(), nodes: z.array(node).readonly() });
+const affine = z.object({ a: z.number(), b: z.number(), c: z.number(), d: z.number(), e: z.number(), f: z.number() });
+const id = z.string().min(1);
+const pxBox = z.object({ x: z.number(), y: z.number(), width: z.number(), height: z.number() });
+
+/** The lines letters stand on and reach to, em units, baseline = 0. */
+const lines = z.object({
+  xHeight: z.number(),
+  capHeight: z.number(),
+  ascender: z.number(),
+  descender: z.number(),
+});
+export type Lines = z.infer<typeof lines>;
+
+const projectRow = z.object({
+  id,
+  name: z.string(),
+  /** Milliseconds since 1970, passed in by whoever makes the change. */
+  createdAt: z.number(),
+  unitsPerEm: z.number().int().min(16).max(16384),
+  lines,
+  /** Characters to fill, in reading order. */
+  bill: z.string(),
+  /** Text of the running line, and of the artist's own proof. */
+  runningText: z.string(),
+  /** Which style is in hand. */
+  styleId: id,
+});
+export type ProjectRow = z.infer<typeof projectRow>;
+
+/** How a sheet's letters get their size: one factor for all by the capital, or small letters by their own. */
+const seating = z.object({
+  reference: z.enum(['one-factor', 'caps-and-small']),
+  capReference: z.string(),
+  smallReference: z.string(),
+});
+export type Seating = z.infer<typeof seating>;
+
+const sheetRow = z.object({
+  id,
+  name: z.string(),
+  /** Content hash of the picture's untouched bytes. */
+  pictureId: id,
+  widthPx: z.number(),
+  heightPx: z.number(),
+  recipeId: id,
+  /** Characters in the order they were written. */
+  expected: z.string(),
+  state: z.enum(['added', 'lifted', 'failed']),
+  /** What is known after lifting. */
+  skewRad: z.number(),
+  capHeightPx: z.number(),
+  specksDropped: z.number(),
+  /** Place on the table, for the order of sheets. */
+  order: z.number(),
+  seating,
+});
+export type SheetRow = z.infer<typeof sheetRow>;
+
+/** Kept picture and tracing settings; the picture itself stays as it came in. */
+const recipeRow = z.object({
+  id,
+  name: z.string(),
+  /** Density at which ink begins; null = found automatically. */
+  level: z.number().min(0.05).max(0.95).nullable(),
+  tolerancePx: z.number().positive(),
+  cornerDeg: z.number().min(5).max(90),
+});
+export type RecipeRow = z.infer<typeof recipeRow>;
+
+const pieceRow = z.object({
+  id,
+  sheetId: id,
+  box: pxBox,
+  seeds: z.array(point),
+  /** Place in the reading order of its sheet. */
+  order: z.number(),
+  row: z.number(),
+  baselineY: z.number(),
+  char: z.string().nullable(),
+  confidence: z.number(),
+  /** found = as the finder left it; accepted = a person said yes; dropped = not a letter. */
+  state: z.enum(['found', 'accepted', 'dropped']),
+  /** Traced outline, px of the sheet's picture, y down. */
+  outline: z.array(contour).readonly(),
+});
+export type PieceRow = z.infer<typeof pieceRow>;
+
+const component = z.object({ glyphId: id, transform: affine });
+const anchor = z.object({ name: z.string(), x: z.number(), y: z.number() });
+
+const glyphRow = z.object({
+  id,
+  styleId: id,
+  /** By the Adobe Glyph List, for example "A", "eacute", "uni1E9E". */
+  name: z.string(),
+  codePoints: z.array(z.number().int().min(0).max(0x10ffff)),
+  /** Em units, y up, baseline at 0. x has no fixed origin: the bearings say where the letter stands. */
+  contours: z.array(contour).readonly(),
+  components: z.array(component),
+  anchors: z.array(anchor),
+  /** White at the left and right of the ink, em units; with no ink their sum is the advance width. */
+  bearings: z.object({ left: z.number(), right: z.number() }),
+  /** Whose bearing this side takes; null = its own. */
+  follows: z.object({ left: id.nullable(), right: id.nullable() }),
+  /** Where the outline came from and how it was placed; null = drawn here. */
+  source: z.object({ pieceId: id, transform: affine }).nullable(),
+  /** Points were moved by hand: a new trace leaves the outline alone. */
+  handEdited: z.boolean(),
+});
+export type GlyphRow = z.infer<typeof glyphRow>;
+
+/** A pair's or group pair's kerning. Sides are glyph ids or group ids ("@..."). */
+const kerningRow = z.object({ id, styleId: id, left: z.string(), right: z.string(), value: z.number() });
+export type KerningRow = z.infer<typeof kerningRow>;
+
+const groupRow = z.object({ id, styleId: id, side: z.enum(['left', 'right']), glyphIds: z.array(id) });
+export type GroupRow = z.infer<typeof groupRow>;
+
+const featureRow = z.object({ id, tag: z.string().length(4), enabled: z.boolean(), rules: z.array(z.unknown()) });
+export type FeatureRow = z.infer<typeof featureRow>;
+
+const styleRow = z.object({ id, name: z.string(), weightClass: z.number(), italic: z.boolean(), order: z.number() });
+export type StyleRow = z.infer<typeof styleRow>;
+
+/** What casting writes into the font files. One row, id "casting". */
+const castingRow = z.object({
+  id,
+  family: z.string(),
+  designer: z.string(),
+  designerUrl: z.string(),
+  licence: z.string(),
+  licenceUrl: z.string(),
+  copyright: z.string(),
+  version: z.string().regex(/^\d{1,3}\.\d{3}$/),
+  formats: z.array(z.enum(['otf', 'ttf'])),
+});
+export type CastingRow = z.infer<typeof castingRow>;
+
+/** The schema of each table's rows. Glyph rows are many and small, so that one edit writes one row. */
+export const rowSchemas = {
+  project: projectRow,
+  sheets: sheetRow,
+  recipes: recipeRow,
+  pieces: pieceRow,
+  glyphs: glyphRow,
+  kerning: kerningRow,
+  groups: groupRow,
+  features: featureRow,
+  styles: styleRow,
+  casting: castingRow,
+};
+
+export type TableName = keyof typeof rowSchemas;
+export const TABLE_NAMES = Object.keys(rowSchemas) as TableName[];
+export type RowOf<T extends TableName> = z.infer<(typeof rowSchemas)[T]>;
+
+/** An open project: tables of rows by id. Immutable; every edit makes a new one that shares what didn't change. */
+export type Doc = { readonly [T in TableName]: Readonly<Record<string, RowOf<T>>> };
+
+const table = <T extends z.ZodType>(row: T) => z.record(z.string(), row);
+export const docSchema = z.object({
+  project: table(projectRow),
+  sheets: table(sheetRow),
+  recipes: table(recipeRow),
+  pieces: table(pieceRow),
+  glyphs: table(glyphRow),
+  kerning: table(kerningRow),
+  groups: table(groupRow),
+  features: table(featureRow),
+  styles: table(styleRow),
+  casting: table(castingRow),
+});

@@ -1,0 +1,53 @@
+import { contoursBox } from '../geometry/measure';
+import { ok, type Result } from '../problems/problem';
+import type { Picture } from '../raster/picture';
+import { traceRegion } from '../trace/traceRegion';
+import type { TraceSettings } from '../trace/traceRing';
+import { liftPicture, type LiftStage } from './liftPicture';
+import type { Contour } from '../geometry/contour';
+
+/** A piece with its traced outline, as a project keeps it. Px of the picture, y down. */
+export interface TracedPiece {
+  readonly id: string;
+  readonly box: { x: number; y: number; width: number; height: number };
+  readonly seeds: { x: number; y: number }[];
+  readonly order: number;
+  readonly row: number;
+  readonly baselineY: number;
+  readonly char: string | null;
+  readonly confidence: number;
+  readonly outline: readonly Contour[];
+}
+
+export interface TracedSheet {
+  readonly skewRad: number;
+  readonly capHeightPx: number;
+  readonly specksDropped: number;
+  readonly pieces: TracedPiece[];
+}
+
+/** What is asked of a recipe here; the document's recipe row fits. */
+export type LiftRecipe = TraceSettings & { readonly level: number | null };
+
+/** Told before every step; throwing from it stops the work (cancel). */
+export type LiftProgress = (stage: LiftStage | 'trace', share: number) => void;
+
+/** A sheet from picture to traced, labelled pieces. The pieces' ids are the sheet's and their place in reading order. */
+export function liftSheet(
+  picture: Picture,
+  sheet: { readonly id: string; readonly expected: string },
+  recipe: LiftRecipe,
+  onProgress: LiftProgress = () => {},
+): Result<TracedSheet> {
+  const expected = [...sheet.expected].filter((c) => c.trim() !== '');
+  const page = liftPicture(picture, expected, onProgress, recipe.level);
+  if (!page.ok) return page;
+  const { pieces, ink, skewRad, capHeightPx, specksDropped } = page.value;
+  const traced = pieces.map((piece, order): TracedPiece => {
+    onProgress('trace', order / pieces.length);
+    const outline = traceRegion(picture, ink, piece.box, recipe, piece.seeds, skewRad);
+    const { box, row, baselineY, char, confidence } = piece;
+    return { id: `${sheet.id}:${order}`, box, seeds: [...piece.seeds], order, row, baselineY, char, confidence, outline };
+  });
+  return ok({ skewRad, capHeightPx, specksDropped, pieces: traced.filter((p) => contoursBox(p.outline) !== null) });
+}

@@ -1,0 +1,132 @@
+import { encode } from 'jpeg-js';
+import { normal, seededRandom } from '../hand/random';
+import { writeLetter, type Hand, type PenPoint } from '../hand/writeLetter';
+
+export interface PageSettings {
+  readonly hand: Hand;
+  readonly characters: string;
+  readonly width: number;
+  readonly height: number;
+  /** Height of capitals, px. */
+  readonly capPx: number;
+  readonly perRow: number;
+  /** Turn of the page in the scanner, degrees clockwise. */
+  readonly skewDeg: number;
+  readonly ink: readonly [number, number, number];
+  readonly paper: readonly [number, number, number];
+}
+
+/** A page of writing as it comes from a scanner: RGBA, with what is truly on it. */
+export interface RenderedPage {
+  readonly width: number;
+  readonly height: number;
+  readonly data: Uint8Array;
+  /** Characters written, in reading order. */
+  readonly written: string;
+}
+
+/** Ink of round dabs along strokes, as coverage 0..1 per px. */
+function inkStroke(ink: Float32Array, width: number, height: number, points: readonly PenPoint[]): void {
+  for (let i = 0; i + 1 < points.length; i++) {
+    const a = points[i]!;
+    const b = points[i + 1]!;
+    const reach = Math.max(a.radius, b.radius) + 1.5;
+    const x0 = Math.max(0, Math.floor(Math.min(a.x, b.x) - reach));
+    const x1 = Math.min(width - 1, Math.ceil(Math.max(a.x, b.x) + reach));
+    const y0 = Math.max(0, Math.floor(Math.min(a.y, b.y) - reach));
+    const y1 = Math.min(height - 1, Math.ceil(Math.max(a.y, b.y) + reach));
+    const [dx, dy] = [b.x - a.x, b.y - a.y];
+    const size = dx * dx + dy * dy || 1e-9;
+    for (let y = y0; y <= y1; y++) {
+      for (let x = x0; x <= x1; x++) {
+        const t = Math.max(0, Math.min(1, ((x + 0.5 - a.x) * dx + (y + 0.5 - a.y) * dy) / size));
+        const off = Math.hypot(x + 0.5 - a.x - dx * t, y + 0.5 - a.y - dy * t);
+        // A soft edge of 1.6 px: lens and scanner.
+        const cover = (a.radius + (b.radius - a.radius) * t - off) / 1.6 + 0.5;
+        const k = y * width + x;
+        if (cover > ink[k]!) ink[k] = Math.min(1, cover);
+      }
+    }
+  }
+}
+
+/** Places letters in rows with uneven gaps and drifting baselines, and turns the whole page. */
+function layOut(s: PageSettings, random: () => number): { strokes: PenPoint[][]; written: string } {
+  const strokes: PenPoint[][] = [];
+  const chars = [...s.characters];
+  const rows = Math.ceil(chars.length / s.perRow);
+  const left = s.width * 0.07;
+  const pitchX = (s.width * 0.88) / s.perRow;
+  const pitchY = (s.height * 0.94) / rows;
+  const turn = (s.skewDeg * Math.PI) / 180;
+  const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
+  const [cx, cy] = [s.width / 2, s.height / 2];
+  chars.forEach((char, i) => {
+    const letter = writeLetter(char, s.hand, random);
+    if (!letter) throw new RangeError(`the hand has no skeleton for ${char}`);
+    const row = Math.floor(i / s.perRow);
+    const x = left + (i % s.perRow) * pitchX + normal(random) * pitchX * 0.03;
+    const y = s.height * 0.04 + (row + 0.72) * pitchY + normal(random) * s.capPx * 0.012;
+    const scale = s.capPx * (1 + normal(random) * 0.008);
+    for (const stroke of letter) {
+      strokes.push(
+        stroke.map((p) => {
+          const px = x + p.x * scale - cx;
+          const py = y - p.y * scale - cy;
+          return { x: cx + px * cos - py * sin, y: cy + px * sin + py * cos, radius: p.radius * scale };
+        }),
+      );
+    }
+  });
+  return { strokes, written: chars.join('') };
+}
+
+/** Slowly changing noise on a grid of `cell` px, -1..1, blended between grid points. */
+function cloud(width: number, height: number, cell: number, random: () => number): (x: number, y: number) => number {
+  const columns = Math.ceil(width / cell) + 2;
+  const grid = Float32Array.from({ length: columns * (Math.ceil(height / cell) + 2) }, () => random() * 2 - 1);
+  return (x, y) => {
+    const gx = x / cell;
+    const gy = y / cell;
+    const [x0, y0] = [Math.floor(gx), Math.floor(gy)];
+    const [fx, fy] = [gx - x0, gy - y0];
+    const at = (i: number, j: number) => grid[j * columns + i]!;
+    return (
+      (at(x0, y0) * (1 - fx) + at(x0 + 1, y0) * fx) * (1 - fy) + (at(x0, y0 + 1) * (1 - fx) + at(x0 + 1, y0 + 1) * fx) * fy
+    );
+  };
+}
+
+/** Draws a page of a hand on grained paper, unevenly lit, skewed, with a stray speck and a smudge. Repeatable. */
+export function renderPage(s: PageSettings): RenderedPage {
+  const random = seededRandom(s.hand.seed);
+  const { width, height } = s;
+  const ink = new Float32Array(width * height);
+  const { strokes, written } = layOut(s, random);
+  for (const stroke of strokes) inkStroke(ink, width, height, stroke);
+  // A speck from the nib, well away from the letters, smaller than a full stop.
+  const speck = { x: width * 0.955, y: height * 0.5, radius: s.capPx * 0.018 };
+  inkStroke(ink, width, height, [speck, { ...speck, x: speck.x + 0.5 }]);
+  const smudge = { x: width * 0.5, y: height * 0.985, rx: s.capPx * 1.6, ry: s.capPx * 0.14 };
+  const [grain, light] = [cloud(width, height, 5, random), cloud(width, height, 700, random)];
+  const data = new Uint8Array(width * height * 4);
+  for (let y = 0; y < height; y++) {
+    for (let x = 0; x < width; x++) {
+      const k = y * width + x;
+      const smear = ((x - smudge.x) / smudge.rx) ** 2 + ((y - smudge.y) / smudge.ry) ** 2;
+      const smudged = smear < 1 ? 0.13 * (1 - smear) : 0;
+      const cover = Math.max(ink[k]! * (0.95 + 0.05 * grain(x, y)), smudged);
+      const lit = 1 + 0.035 * light(x, y) - 0.05 * (x / width) * (y / height);
+      const noise = (random() + random() - 1) * 3;
+      for (let c = 0; c < 3; c++) {
+        const paper = s.paper[c]! * lit + grain(x, y) * 1.6;
+        data[4 * k + c] = Math.max(0, Math.min(255, paper + (s.ink[c]! - paper) * cover + noise));
+      }
+      data[4 * k + 3] = 255;
+    }
+  }
+  return { width, height, data, written };
+}
+
+export const toJpeg = (page: RenderedPage, quality: number): Uint8Array =>
+  new Uint8Array(encode({ width: page.width, height: page.height, data: page.data }, quality).data);

@@ -1,0 +1,58 @@
+import { newProject, BASIC_BILL } from '../core/document/newProject';
+import { addSheet, takeLifted } from '../core/document/commands/lifting';
+import { changeCasting } from '../core/document/commands/casting';
+import { applyDiff } from '../core/document/diff';
+import type { Doc } from '../core/document/schema';
+import { pictureIdOf } from '../core/pictures/pictureId';
+import { liftSheet } from '../core/find/liftSheet';
+import { decodePicture } from '../core/pictures/decodePicture';
+import { KEEPER } from './hand/writeLetter';
+import { renderPage, toJpeg } from './page/renderPage';
+
+/** Skerry Lane Tide Mill is made up, as is everything about it. */
+const NAME = 'Skerry Lane Tide Mill';
+/** 2026-01-05 09:00 UTC: a fixed day, so that the demo's bytes are always the same. */
+const DEMO_MADE_MS = 1767603600000;
+
+/** The page from the keeper's tide book: A5 landscape at 300 dpi. */
+export const keepersPage = (): Uint8Array =>
+  toJpeg(
+    renderPage({
+      hand: KEEPER,
+      characters: BASIC_BILL,
+      width: 2480,
+      height: 1748,
+      capPx: 118,
+      perRow: 13,
+      skewDeg: 1.4,
+      ink: [38, 44, 62],
+      paper: [243, 238, 226],
+    }),
+    84,
+  );
+
+/** The demo project: the keeper's page, lifted, traced, seated and named by the same steps the app takes. */
+export function tideMillProject(page: Uint8Array): { doc: Doc; pictures: Map<string, Uint8Array> } {
+  const pictureId = pictureIdOf(page);
+  let doc = newProject('tide-mill', NAME, DEMO_MADE_MS);
+  const apply = (diff: ReturnType<typeof addSheet>) => {
+    if (diff) doc = applyDiff(doc, diff);
+  };
+  apply(
+    changeCasting(doc, {
+      family: 'Skerry Lane',
+      designer: 'The keeper of Skerry Lane Tide Mill (made up)',
+      licence: 'Made-up demo font. Do as you like with it.',
+      copyright: 'Demo data of Orthoglyph; the mill and its keeper are made up.',
+    }),
+  );
+  const decoded = decodePicture(page);
+  if (!decoded.ok) throw new Error('the demo page cannot be decoded');
+  const { width, height } = decoded.value;
+  const sheet = { id: 'tide-book', name: 'Tide book, page 12.jpg', pictureId, widthPx: width, heightPx: height };
+  apply(addSheet(doc, sheet));
+  const lifted = liftSheet(decoded.value, doc.sheets['tide-book']!, Object.values(doc.recipes)[0]!);
+  if (!lifted.ok) throw new Error('the demo page cannot be lifted');
+  apply(takeLifted(doc, 'tide-book', lifted.value));
+  return { doc, pictures: new Map([[pictureId, page]]) };
+}
