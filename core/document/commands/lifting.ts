@@ -2,7 +2,7 @@ import { glyphNameOf } from '../../names/glyphNames';
 import { seatSheet } from '../../seat/seatSheet';
 import { draft, type ProjectDiff } from '../diff';
 import { blankGlyph, FIRST_RECIPE, projectOf } from '../newProject';
-import type { Doc, GlyphRow, PieceRow, SheetRow } from '../schema';
+import type { Doc, GlyphRow, PieceRow, RecipeRow, SheetRow } from '../schema';
 
 type Draft = ReturnType<typeof draft>;
 
@@ -196,3 +196,25 @@ export function removeSheet(doc: Doc, sheetId: string): ProjectDiff | null {
   return d.done(`Remove ${sheet.name}`);
 }
 
+
+/** Changes what is said of a sheet; lifting again is up to the caller. */
+export function changeSheet(doc: Doc, sheetId: string, change: Partial<Pick<SheetRow, 'expected' | 'name'>>): ProjectDiff | null {
+  const sheet = doc.sheets[sheetId];
+  if (!sheet) return null;
+  const d = draft(doc);
+  d.put('sheets', { ...sheet, ...change });
+  return d.done('Change a sheet');
+}
+
+/** Changes a recipe; every sheet that uses it follows with its next lifting. */
+export function changeRecipe(
+  doc: Doc,
+  recipeId: string,
+  change: Partial<Omit<RecipeRow, 'id'>>,
+): ProjectDiff | null {
+  const recipe = doc.recipes[recipeId];
+  if (!recipe) return null;
+  const d = draft(doc);
+  d.put('recipes', { ...recipe, ...change });
+  return d.done('Change the recipe');
+}

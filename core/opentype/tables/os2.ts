@@ -79,15 +79,14 @@ const CODE_PAGES: readonly (readonly [string, number])[] = [
   ['ğĞıİşŞçÇöÖüÜ', 4],
 ];
 
-/** The plain Latin alphabet of every system; claimed when no code page is there as a whole. */
-const US_ROMAN_BIT = 29;
-
-/** ulCodePageRange1: a page is claimed when nine in ten of its typical letters are there, else US Roman alone. */
+/**
+ * ulCodePageRange1: a page is claimed when nine in ten of its typical letters are there. Latin 1 always is, as old
+ * Windows programs list fonts without any page among the symbol fonts.
+ */
 export function codePageBits(codePoints: ReadonlySet<number>): number {
-  const bits = CODE_PAGES.reduce((found, [letters, bit]) => {
+  return CODE_PAGES.reduce((found, [letters, bit]) => {
     const all = [...letters];
     const have = all.filter((c) => codePoints.has(c.codePointAt(0)!)).length;
     return have >= all.length * 0.9 ? found | (1 << bit) : found;
-  }, 0);
-  return bits === 0 ? 1 << US_ROMAN_BIT : bits;
+  }, 1);
 }

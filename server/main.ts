@@ -1,0 +1,14 @@
+import { fileURLToPath } from 'node:url';
+import { createApp } from './createApp';
+import { listen } from './listen';
+
+/** Starts the server on PORT (5180 when unset) or the next free port, and prints the address. */
+const wanted = Number(process.env.PORT ?? 5180);
+const webFolder = fileURLToPath(new URL('./web', import.meta.url));
+const { server, port } = await listen(createApp(webFolder), wanted);
+if (port !== wanted) console.log(`Port ${wanted} is taken; using ${port} instead.`);
+console.log(`Orthoglyph is ready: http://127.0.0.1:${port}/projects`);
+console.log('Stop it with Ctrl+C.');
+const stop = () => server.close(() => process.exit(0));
+process.on('SIGINT', stop);
+process.on('SIGTERM', stop);

@@ -1,0 +1,22 @@
+import '@fontsource/atkinson-hyperlegible/400.css';
+import '@fontsource/atkinson-hyperlegible/700.css';
+import { ChakraProvider } from '@chakra-ui/react';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { RouterProvider } from 'react-router/dom';
+import { z } from 'zod';
+import { applyDesk } from './colourMode';
+import { router } from './routes';
+import { system } from './theme';
+
+// The server forbids code made from strings; Zod then has to go the plain way.
+z.config({ jitless: true });
+applyDesk();
+
+createRoot(document.getElementById('root')!).render(
+  <StrictMode>
+    <ChakraProvider value={system}>
+      <RouterProvider router={router} />
+    </ChakraProvider>
+  </StrictMode>,
+);

@@ -1,0 +1,128 @@
+import { Box } from '@chakra-ui/react';
+import { useEffect, useLayoutEffect, useRef, useState, type CSSProperties } from 'react';
+import type { Vec } from '../../core/geometry/vec';
+import { toWorld, zoomAt, type View } from './view';
+
+/** A pointer's doings in world coordinates, the same for mouse, pen and touch. */
+export interface SurfacePointer {
+  readonly type: 'down' | 'move' | 'up' | 'cancel';
+  readonly world: Vec;
+  readonly screen: Vec;
+  readonly shift: boolean;
+}
+
+interface Props {
+  readonly label: string;
+  readonly view: View | null;
+  readonly onView: (view: View) => void;
+  /** Called with the size once known and whenever it changes, so that the first view can be made. */
+  readonly onSize?: (width: number, height: number) => void;
+  readonly draw: (g: CanvasRenderingContext2D, view: View, width: number, height: number) => void;
+  readonly onPointer?: (e: SurfacePointer) => void;
+  readonly cursor?: CSSProperties['cursor'];
+}
+
+/** A canvas with a view: wheel zooms, dragging with the middle button or with Space held moves it. */
+export function Surface({ label, view, onView, onSize, draw, onPointer, cursor }: Props) {
+  const box = useRef<HTMLDivElement>(null);
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const [size, setSize] = useState({ width: 0, height: 0 });
+  const pan = useRef<{ at: Vec; view: View } | null>(null);
+  const space = useRef(false);
+  const sizeKnown = useRef(onSize);
+  useEffect(() => {
+    sizeKnown.current = onSize;
+  });
+
+  useLayoutEffect(() => {
+    const element = box.current!;
+    const observer = new ResizeObserver(() => {
+      const next = { width: element.clientWidth, height: element.clientHeight };
+      setSize(next);
+      sizeKnown.current?.(next.width, next.height);
+    });
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, []);
+
+  useEffect(() => {
+    const element = canvas.current!;
+    const ratio = devicePixelRatio || 1;
+    element.width = Math.round(size.width * ratio);
+    element.height = Math.round(size.height * ratio);
+  }, [size]);
+
+  useEffect(() => {
+    const element = canvas.current!;
+    const frame = requestAnimationFrame(() => {
+      const g = element.getContext('2d');
+      if (!g || !view || size.width === 0) return;
+      const ratio = devicePixelRatio || 1;
+      g.setTransform(ratio, 0, 0, ratio, 0, 0);
+      g.clearRect(0, 0, size.width, size.height);
+      draw(g, view, size.width, size.height);
+    });
+    return () => cancelAnimationFrame(frame);
+  }, [draw, view, size]);
+
+  useEffect(() => {
+    const element = canvas.current!;
+    const local = (e: MouseEvent): Vec => {
+      const r = element.getBoundingClientRect();
+      return { x: e.clientX - r.left, y: e.clientY - r.top };
+    };
+    const wheel = (e: WheelEvent) => {
+      e.preventDefault();
+      if (!view) return;
+      if (e.shiftKey) onView({ ...view, x: view.x - e.deltaY, y: view.y });
+      else onView(zoomAt(view, local(e), Math.exp(-e.deltaY * 0.0015)));
+    };
+    // React's own wheel listeners are passive; the page must not scroll.
+    element.addEventListener('wheel', wheel, { passive: false });
+    const key = (e: KeyboardEvent) => {
+      if (e.code === 'Space') space.current = e.type === 'keydown';
+    };
+    addEventListener('keydown', key);
+    addEventListener('keyup', key);
+    return () => {
+      element.removeEventListener('wheel', wheel);
+      removeEventListener('keydown', key);
+      removeEventListener('keyup', key);
+    };
+  }, [view, onView]);
+
+  const handle = (type: SurfacePointer['type']) => (e: React.PointerEvent<HTMLCanvasElement>) => {
+    if (!view) return;
+    const r = e.currentTarget.getBoundingClientRect();
+    const screen = { x: e.clientX - r.left, y: e.clientY - r.top };
+    if (type === 'down') {
+      e.currentTarget.setPointerCapture(e.pointerId);
+      if (e.button === 1 || space.current) {
+        pan.current = { at: screen, view };
+        return;
+      }
+    }
+    if (pan.current) {
+      const { at, view: start } = pan.current;
+      if (type === 'up' || type === 'cancel') pan.current = null;
+      else onView({ ...start, x: start.x + screen.x - at.x, y: start.y + screen.y - at.y });
+      return;
+    }
+    onPointer?.({ type, world: toWorld(view, screen), screen, shift: e.shiftKey });
+  };
+
+  return (
+    <Box ref={box} flex="1" minH="0" minW="0" position="relative" overflow="hidden">
+      <canvas
+        ref={canvas}
+        aria-label={label}
+        role="img"
+        style={{ position: 'absolute', inset: 0, width: '100%', height: '100%', touchAction: 'none', cursor }}
+        onPointerDown={handle('down')}
+        onPointerMove={handle('move')}
+        onPointerUp={handle('up')}
+        onPointerCancel={handle('cancel')}
+      />
+    </Box>
+  );
+}

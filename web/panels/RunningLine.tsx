@@ -1,0 +1,66 @@
+import { Box, Flex, IconButton, Input, Text } from '@chakra-ui/react';
+import { ChevronsDown, ChevronsUp } from 'lucide-react';
+import { useState } from 'react';
+import { changeProject } from '../../core/document/commands/naming';
+import { projectOf } from '../../core/document/newProject';
+import { glyphByCodePoint } from '../store/selectors';
+import { useLiveFont } from '../store/liveFont';
+import { useDoc, useProject } from '../store/projectStore';
+import { Tip } from '../ui/Tip';
+import { LiveText } from './LiveText';
+import { useGlyphInHand } from './useGlyphInHand';
+
+/** The strip that always sets the artist's text in the live font. */
+export function RunningLine() {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const { take } = useGlyphInHand();
+  const { family, compileMs, bytes, failed } = useLiveFont();
+  const [tall, setTall] = useState(false);
+  const project = projectOf(doc);
+  const have = glyphByCodePoint(doc);
+  const lacking = [...new Set([...project.runningText])].filter((c) => c.trim() !== '' && !have.has(c.codePointAt(0)!));
+  return (
+    <Box as="footer" aria-label="Running line" borderTopWidth="1px" borderColor="rule" bg="sheet" flexShrink={0}>
+      <Flex align="center" gap="3" px="4" pt="2">
+        <Input
+          size="xs"
+          maxW="30rem"
+          aria-label="Text of the running line"
+          borderColor="rule"
+          value={project.runningText}
+          onChange={(e) => commit(changeProject(doc, { runningText: e.target.value }, 'Change the text'), true)}
+        />
+        <Text fontSize="xs" color="faded" flex="1" truncate>
+          {lacking.length > 0 ? `Not in the font: ${lacking.join(' ')}` : 'Click a letter to take it in hand'}
+        </Text>
+        <Text fontSize="xs" color={failed ? 'snag' : 'faded'} data-testid="live-font" data-family={family ?? ''}>
+          {failed ? `The font could not be shown: ${failed}` : `live font ${(bytes / 1000).toFixed(1)} kB, made in ${compileMs.toFixed(0)} ms`}
+        </Text>
+        <Tip text={tall ? 'Make the running line lower' : 'Make the running line taller'}>
+          <IconButton
+            size="2xs"
+            variant="ghost"
+            color="ink"
+            aria-label={tall ? 'Make the running line lower' : 'Make the running line taller'}
+            onClick={() => setTall(!tall)}
+          >
+            {tall ? <ChevronsDown /> : <ChevronsUp />}
+          </IconButton>
+        </Tip>
+      </Flex>
+      <LiveText
+        text={project.runningText}
+        onPick={take}
+        data-testid="running-text"
+        px="4"
+        pb="2"
+        h={tall ? '240px' : '72px'}
+        fontSize={tall ? '64px' : '40px'}
+        lineHeight={tall ? '1.2' : '64px'}
+        overflow="hidden"
+        whiteSpace={tall ? 'pre-wrap' : 'nowrap'}
+      />
+    </Box>
+  );
+}

@@ -1,0 +1,31 @@
+import { useHotkeys } from 'react-hotkeys-hook';
+import { useProject } from '../store/projectStore';
+import { STAGES } from '../text/stages';
+import { saveProjectFile } from './saveProjectFile';
+import { useGoTo } from './useGlyphInHand';
+
+/** Keys that work on every stage. Typing in a field is left alone, but for undo, redo and save. */
+export function useWorkshopKeys({ onSearch, onShortcuts }: { onSearch: () => void; onShortcuts: () => void }): void {
+  const go = useGoTo();
+  const { undo, redo } = useProject.getState();
+  useHotkeys('mod+z', (e) => (e.preventDefault(), undo()));
+  useHotkeys('mod+shift+z, mod+y', (e) => (e.preventDefault(), redo()));
+  useHotkeys(
+    'mod+s',
+    (e) => {
+      e.preventDefault();
+      const { doc } = useProject.getState();
+      if (doc) void saveProjectFile(doc);
+    },
+    { enableOnFormTags: true },
+  );
+  useHotkeys(
+    STAGES.map((s) => s.key),
+    (e) => {
+      const stage = STAGES.find((s) => s.key === e.key);
+      if (stage) go(stage.path);
+    },
+  );
+  useHotkeys('/', (e) => (e.preventDefault(), onSearch()), { useKey: true });
+  useHotkeys('?', () => onShortcuts(), { useKey: true, ignoreModifiers: true });
+}

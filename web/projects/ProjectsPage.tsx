@@ -1,0 +1,101 @@
+import { Box, Button, Flex, Heading, Input, SimpleGrid, Spinner, Text } from '@chakra-ui/react';
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { describeProblem } from '../../core/problems/describe';
+import { fail, type Problem, type Result } from '../../core/problems/problem';
+import { db } from '../persistence/db';
+import { createProject, importProject, openDemo } from '../persistence/projects';
+import { ProjectCard } from './ProjectCard';
+
+/** All projects of this browser, and the ways to begin. */
+export function ProjectsPage() {
+  const summaries = useLiveQuery(() => db.summaries.orderBy('changedAt').reverse().toArray());
+  const navigate = useNavigate();
+  const [name, setName] = useState('');
+  const [busy, setBusy] = useState<string | null>(null);
+  const [problems, setProblems] = useState<readonly Problem[]>([]);
+  const fileInput = useRef<HTMLInputElement>(null);
+
+  const enter = async (what: string, job: () => Promise<Result<string>>) => {
+    setBusy(what);
+    setProblems([]);
+    const result = await job().catch((error: unknown) =>
+      fail<string>({ code: 'file-unwritable', reason: error instanceof Error ? error.message : String(error) }),
+    );
+    setBusy(null);
+    if (result.ok) void navigate(`/p/${result.value}`);
+    else setProblems(result.problems);
+  };
+  const create = () =>
+    enter('Making the project', async () => ({
+      ok: true,
+      value: await createProject(name.trim() || 'Untitled'),
+      problems: [],
+    }));
+
+  return (
+    <Box maxW="1040px" mx="auto" px="8" py="10" h="100vh" overflowY="auto" as="main">
+      <Heading as="h1" size="3xl">
+        Orthoglyph
+      </Heading>
+      <Text color="faded" mt="1" fontSize="lg">
+        From handwriting on paper to a font that installs. Everything stays on your machine.
+      </Text>
+
+      <Flex mt="8" gap="3" wrap="wrap" align="center">
+        <Button bg="hand" color="paper" loading={busy !== null} loadingText={busy ?? ''} onClick={() => enter('Opening the demo', openDemo)}>
+          Open the tide mill demo
+        </Button>
+        <Button variant="outline" borderColor="rule" color="ink" onClick={() => fileInput.current?.click()}>
+          Open a project file
+        </Button>
+        <input
+          ref={fileInput}
+          type="file"
+          accept=".zip"
+          hidden
+          aria-label="Project file"
+          onChange={async (e) => {
+            const file = e.target.files?.[0];
+            e.target.value = '';
+            if (file) await enter('Opening the file', async () => importProject(new Uint8Array(await file.arrayBuffer()), file.name));
+          }}
+        />
+        <Flex as="form" gap="2" onSubmit={(e: React.FormEvent) => (e.preventDefault(), void create())}>
+          <Input
+            aria-label="Name of the new project"
+            placeholder="Name of a new project"
+            w="16rem"
+            bg="sheet"
+            borderColor="rule"
+            value={name}
+            onChange={(e) => setName(e.target.value)}
+          />
+          <Button type="submit" variant="outline" borderColor="rule" color="ink">
+            Start it
+          </Button>
+        </Flex>
+      </Flex>
+
+      {problems.map((p, i) => (
+        <Text key={i} role="alert" mt="4" p="3" bg="snagSoft">
+          {describeProblem(p)}
+        </Text>
+      ))}
+
+      <Heading as="h2" size="md" mt="10" mb="3">
+        Projects in this browser
+      </Heading>
+      {summaries === undefined && <Spinner size="sm" />}
+      {summaries?.length === 0 && (
+        <Text color="faded">None yet. Open the demo to look round, or start a project and drop a page of your letters on it.</Text>
+      )}
+      <SimpleGrid columns={3} gap="4">
+        {summaries?.map((s) => (
+          <ProjectCard key={s.id} summary={s} onOpen={() => void navigate(`/p/${s.id}`)} />
+        ))}
+      </SimpleGrid>
+    </Box>
+  );
+}

@@ -1,0 +1,34 @@
+import { Box, Flex, Heading, Text } from '@chakra-ui/react';
+import { useLiveFont } from '../../store/liveFont';
+
+/** How the font will be listed among others: the family once, its styles below it. */
+export function FontMenu({ family, style }: { family: string; style: string }) {
+  const live = useLiveFont((s) => s.family);
+  return (
+    <Box>
+      <Heading as="h2" size="sm">
+        As it will be listed
+      </Heading>
+      <Box mt="2" bg="sheet" borderWidth="1px" borderColor="rule" p="3" role="img" aria-label={`Listed as ${family}, ${style}`}>
+        <Text fontSize="xs" color="faded">
+          Fonts on this computer
+        </Text>
+        <Box h="1px" bg="rule" my="2" />
+        <Flex justify="space-between" align="baseline">
+          <Text fontWeight="bold">{family || 'Untitled'}</Text>
+          <Text fontSize="xs" color="faded">
+            1 style
+          </Text>
+        </Flex>
+        <Flex pl="4" mt="1" align="baseline" gap="4" bg="handSoft" px="2">
+          <Text fontSize="sm" w="5rem">
+            {style}
+          </Text>
+          <Text fontSize="22px" style={{ fontFamily: live ? `'${live}', sans-serif` : undefined }} truncate>
+            {family || 'Untitled'}
+          </Text>
+        </Flex>
+      </Box>
+    </Box>
+  );
+}

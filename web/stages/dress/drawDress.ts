@@ -1,0 +1,200 @@
+import type { PointRef } from '../../../core/document/commands/dressing';
+import { originX } from '../../../core/document/metrics';
+import type { GlyphRow, Lines, PieceRow } from '../../../core/document/schema';
+import type { Contour, Node } from '../../../core/geometry/contour';
+import { AXIS_PARALLEL } from '../../../core/geometry/tolerance';
+import { sub, unit, type Vec } from '../../../core/geometry/vec';
+import type { Inks } from '../../canvas/inks';
+import { drawFontLines } from '../../canvas/lines';
+import { path2dOf } from '../../canvas/path2d';
+import { toScreen, type View } from '../../canvas/view';
+
+export interface DressScene {
+  readonly glyph: GlyphRow;
+  readonly placed: readonly Contour[];
+  readonly advance: number;
+  readonly before: { readonly contours: readonly Contour[]; readonly x: number } | null;
+  readonly after: { readonly contours: readonly Contour[]; readonly x: number } | null;
+  readonly lines: Lines;
+  readonly selection: readonly PointRef[];
+  readonly source: { readonly image: HTMLImageElement; readonly piece: PieceRow } | null;
+  /** 0 hides the source picture, 1 shows it at full strength. */
+  readonly sourceStrength: number;
+  readonly filled: boolean;
+  readonly frame: { readonly from: Vec; readonly to: Vec } | null;
+}
+
+/** Em (y up) to screen. World of this surface: em units with y down. */
+const at = (view: View, p: Vec): Vec => toScreen(view, { x: p.x, y: -p.y });
+
+function inEm(g: CanvasRenderingContext2D, view: View, x: number, draw: () => void): void {
+  g.save();
+  g.translate(view.x, view.y);
+  g.scale(view.zoom, -view.zoom);
+  g.translate(x, 0);
+  draw();
+  g.restore();
+}
+
+export function drawDress(g: CanvasRenderingContext2D, view: View, width: number, scene: DressScene, inks: Inks): void {
+  drawSource(g, view, scene);
+  drawFontLines(g, view, width, scene.lines, inks);
+  for (const side of [scene.before, scene.after]) {
+    if (!side) continue;
+    inEm(g, view, side.x, () => {
+      g.fillStyle = inks.ink;
+      g.globalAlpha = 0.16;
+      g.fill(path2dOf(side.contours));
+    });
+  }
+  inEm(g, view, 0, () => {
+    g.fillStyle = inks.ink;
+    g.globalAlpha = scene.filled ? 0.82 : 0.07;
+    g.fill(path2dOf(scene.placed));
+    g.globalAlpha = 1;
+    g.strokeStyle = inks.ink;
+    g.lineWidth = 1.2 / view.zoom;
+    g.stroke(path2dOf(scene.placed));
+  });
+  drawEdges(g, view, scene, inks);
+  scene.placed.forEach((c, ci) => drawContourMarks(g, view, c, ci, scene.selection, inks));
+  if (scene.frame) {
+    const [a, b] = [at(view, scene.frame.from), at(view, scene.frame.to)];
+    g.strokeStyle = inks.hand;
+    g.setLineDash([4, 3]);
+    g.strokeRect(a.x, a.y, b.x - a.x, b.y - a.y);
+    g.setLineDash([]);
+  }
+}
+
+/** The piece of the sheet the letter came from, in its place beneath the outline. */
+function drawSource(g: CanvasRenderingContext2D, view: View, scene: DressScene): void {
+  const { source, glyph, sourceStrength } = scene;
+  if (!source || !glyph.source || sourceStrength === 0) return;
+  const t = glyph.source.transform;
+  const margin = source.piece.box.height * 0.3;
+  const { box } = source.piece;
+  inEm(g, view, -originX(glyph), () => {
+    g.transform(t.a, t.b, t.c, t.d, t.e, t.f);
+    g.globalAlpha = sourceStrength;
+    const [x, y, w, h] = [box.x - margin, box.y - margin, box.width + 2 * margin, box.height + 2 * margin];
+    g.drawImage(source.image, x, y, w, h, x, y, w, h);
+  });
+}
+
+/** Where the letter begins and ends: two thin uprights with feet. */
+function drawEdges(g: CanvasRenderingContext2D, view: View, scene: DressScene, inks: Inks): void {
+  g.strokeStyle = inks.rule;
+  g.lineWidth = 1;
+  for (const x of [0, scene.advance]) {
+    const top = at(view, { x, y: scene.lines.ascender });
+    const foot = at(view, { x, y: scene.lines.descender });
+    g.beginPath();
+    g.moveTo(Math.round(top.x) + 0.5, top.y);
+    g.lineTo(Math.round(foot.x) + 0.5, foot.y);
+    g.stroke();
+  }
+}
+
+const isAxis = (d: Vec): boolean => Math.abs(d.x) < AXIS_PARALLEL * 20 || Math.abs(d.y) < AXIS_PARALLEL * 20;
+
+function direction(c: Contour, i: number): Vec {
+  const n = c.nodes[i]!;
+  const before = c.nodes[(i + c.nodes.length - 1) % c.nodes.length]!;
+  const after = c.nodes[(i + 1) % c.nodes.length]!;
+  return unit(sub(n.out ?? after, n.in ?? before));
+}
+
+function drawContourMarks(
+  g: CanvasRenderingContext2D,
+  view: View,
+  c: Contour,
+  contour: number,
+  selection: readonly PointRef[],
+  inks: Inks,
+): void {
+  const picked = new Set(selection.filter((s) => s.contour === contour).map((s) => s.node));
+  const n = c.nodes.length;
+  c.nodes.forEach((node, i) => {
+    if (!picked.has(i) && !picked.has((i + 1) % n) && !picked.has((i + n - 1) % n)) return;
+    drawHandle(g, view, node, node.in, inks, isPicked(selection, contour, i, 'in'));
+    drawHandle(g, view, node, node.out, inks, isPicked(selection, contour, i, 'out'));
+  });
+  c.nodes.forEach((node, i) => drawNode(g, view, c, node, i, isPicked(selection, contour, i, 'node'), inks));
+  const first = c.nodes[0];
+  if (first) drawFlag(g, at(view, first), direction(c, 0), inks);
+}
+
+const isPicked = (selection: readonly PointRef[], contour: number, node: number, part: PointRef['part']) =>
+  selection.some((s) => s.contour === contour && s.node === node && s.part === part);
+
+/** A hairline that ends in an open tick across it. */
+function drawHandle(g: CanvasRenderingContext2D, view: View, node: Node, handle: Vec | null, inks: Inks, picked: boolean): void {
+  if (!handle) return;
+  const a = at(view, node);
+  const b = at(view, handle);
+  const d = unit(sub(b, a));
+  const size = picked ? 6 : 4;
+  g.strokeStyle = picked ? inks.hand : inks.faded;
+  g.lineWidth = picked ? 2 : 1;
+  g.beginPath();
+  g.moveTo(a.x, a.y);
+  g.lineTo(b.x, b.y);
+  g.moveTo(b.x - d.y * size + d.x * 2, b.y + d.x * size + d.y * 2);
+  g.lineTo(b.x, b.y);
+  g.lineTo(b.x + d.y * size + d.x * 2, b.y - d.x * size + d.y * 2);
+  g.stroke();
+}
+
+/** Corner: a small solid lozenge. Smooth: a short bar along the curve. At an extreme: a bar with a dot. */
+function drawNode(g: CanvasRenderingContext2D, view: View, c: Contour, node: Node, i: number, picked: boolean, inks: Inks): void {
+  const p = at(view, node);
+  const colour = picked ? inks.hand : inks.ink;
+  g.fillStyle = colour;
+  g.strokeStyle = colour;
+  const size = picked ? 6.5 : 4.5;
+  if (node.kind === 'corner') {
+    g.beginPath();
+    g.moveTo(p.x, p.y - size);
+    g.lineTo(p.x + size, p.y);
+    g.lineTo(p.x, p.y + size);
+    g.lineTo(p.x - size, p.y);
+    g.closePath();
+    g.fill();
+    return;
+  }
+  const em = direction(c, i);
+  const d = { x: em.x, y: -em.y };
+  const half = picked ? 8 : 6;
+  g.lineWidth = picked ? 4 : 3;
+  g.beginPath();
+  g.moveTo(p.x - d.x * half, p.y - d.y * half);
+  g.lineTo(p.x + d.x * half, p.y + d.y * half);
+  g.stroke();
+  if (!isAxis(em)) return;
+  g.beginPath();
+  g.arc(p.x, p.y, picked ? 4.5 : 3.5, 0, Math.PI * 2);
+  g.fill();
+}
+
+/** A small flag at the start of a contour that shows which way it runs. */
+function drawFlag(g: CanvasRenderingContext2D, p: Vec, em: Vec, inks: Inks): void {
+  const d = { x: em.x, y: -em.y };
+  const side = { x: d.y, y: -d.x };
+  const root = { x: p.x + side.x * 8, y: p.y + side.y * 8 };
+  const top = { x: p.x + side.x * 18, y: p.y + side.y * 18 };
+  g.strokeStyle = inks.snag;
+  g.fillStyle = inks.snag;
+  g.lineWidth = 1;
+  g.beginPath();
+  g.moveTo(root.x, root.y);
+  g.lineTo(top.x, top.y);
+  g.stroke();
+  g.beginPath();
+  g.moveTo(top.x, top.y);
+  g.lineTo(top.x + d.x * 8 - side.x * 3, top.y + d.y * 8 - side.y * 3);
+  g.lineTo(top.x - side.x * 6, top.y - side.y * 6);
+  g.closePath();
+  g.fill();
+}
+

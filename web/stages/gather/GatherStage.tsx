@@ -1,0 +1,77 @@
+import { Box, Flex, Text } from '@chakra-ui/react';
+import { ImagePlus } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { useDropzone } from 'react-dropzone';
+import { JobProgress } from '../../panels/JobProgress';
+import { addPictures } from '../../store/lifting';
+import { piecesBySheet, sheetsInOrder } from '../../store/selectors';
+import { useDoc } from '../../store/projectStore';
+import { Bench } from '../../ui/Bench';
+import { InkButton } from '../../ui/InkButton';
+import { SheetCard } from './SheetCard';
+import { SheetGauge } from './SheetGauge';
+
+/** Sheets on the table as they lie; drop pictures anywhere. */
+export function GatherStage() {
+  const doc = useDoc();
+  const sheets = sheetsInOrder(doc);
+  const pieces = piecesBySheet(doc);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
+    noClick: true,
+    noKeyboard: true,
+    // Anything may be dropped: what isn't a picture gets a clear answer instead of silence.
+    onDrop: (files) => void addPictures(files),
+  });
+  useEffect(() => {
+    const paste = (e: ClipboardEvent) => {
+      const files = [...(e.clipboardData?.files ?? [])];
+      if (files.length > 0) void addPictures(files);
+    };
+    document.addEventListener('paste', paste);
+    return () => document.removeEventListener('paste', paste);
+  }, []);
+  const sheet = sheets.find((s) => s.id === chosen) ?? sheets[0];
+  return (
+    <>
+      <Bench
+        actions={
+          <>
+            <InkButton main tip="Choose PNG or JPEG pictures of letters" onClick={open}>
+              <ImagePlus /> Add pictures
+            </InkButton>
+            <Text fontSize="sm" color="faded">
+              or drop or paste them anywhere on the table. They are kept untouched.
+            </Text>
+          </>
+        }
+      >
+        <Box {...getRootProps()} flex="1" minH="0" overflowY="auto" p="6" bg={isDragActive ? 'handSoft' : 'sunk'}>
+          <input {...getInputProps({ 'aria-label': 'Pictures of letters' })} />
+          {sheets.length === 0 ? (
+            <Flex h="100%" align="center" justify="center" direction="column" gap="2">
+              <Text fontSize="lg">Drop a scan or photo of your letters here.</Text>
+              <Text color="faded" maxW="30rem" textAlign="center">
+                Write them in rows, A to Z first, with some air between them. PNG and JPEG, any ink on any paper.
+              </Text>
+            </Flex>
+          ) : (
+            <Flex gap="6" wrap="wrap">
+              {sheets.map((s) => (
+                <SheetCard
+                  key={s.id}
+                  sheet={s}
+                  pieces={pieces.get(s.id)?.length ?? 0}
+                  chosen={s.id === sheet?.id}
+                  onChoose={() => setChosen(s.id)}
+                />
+              ))}
+            </Flex>
+          )}
+        </Box>
+        <JobProgress />
+      </Bench>
+      {sheet && <SheetGauge key={sheet.id} sheet={sheet} />}
+    </>
+  );
+}

@@ -1,0 +1,75 @@
+import { Field, Textarea } from '@chakra-ui/react';
+import { changeRecipe, changeSheet, removeSheet } from '../../../core/document/commands/lifting';
+import type { SheetRow } from '../../../core/document/schema';
+import { useGoTo } from '../../panels/useGlyphInHand';
+import { liftAgain } from '../../store/lifting';
+import { useDoc, useProject } from '../../store/projectStore';
+import { Fact, Gauge, GaugePart } from '../../ui/Gauge';
+import { InkButton } from '../../ui/InkButton';
+import { NumberField } from '../../ui/NumberField';
+
+/** The chosen sheet: facts, its recipe, and what is written on it. */
+export function SheetGauge({ sheet }: { sheet: SheetRow }) {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const go = useGoTo();
+  const recipe = doc.recipes[sheet.recipeId]!;
+  return (
+    <Gauge title={sheet.name} hint="The picture stays as it came in. The recipe says how it is read.">
+      <Fact label="Size">
+        {sheet.widthPx} x {sheet.heightPx} px
+      </Fact>
+      <Fact label="Capitals">{sheet.capHeightPx > 0 ? `${sheet.capHeightPx.toFixed(0)} px high` : 'not known'}</Fact>
+      <Fact label="Turn">{((sheet.skewRad * 180) / Math.PI).toFixed(2)}°</Fact>
+      <GaugePart title="Recipe" />
+      <NumberField
+        label="Ink begins at"
+        unit={recipe.level === null ? 'auto' : '%'}
+        value={(recipe.level ?? 0.5) * 100}
+        min={5}
+        max={95}
+        onChange={(v) => commit(changeRecipe(doc, recipe.id, { level: v / 100 }))}
+      />
+      <NumberField
+        label="Follow the edge within"
+        unit="px"
+        digits={2}
+        step={0.05}
+        value={recipe.tolerancePx}
+        min={0.05}
+        max={10}
+        onChange={(v) => commit(changeRecipe(doc, recipe.id, { tolerancePx: v }))}
+      />
+      <NumberField
+        label="Corners from"
+        unit="°"
+        value={recipe.cornerDeg}
+        min={5}
+        max={90}
+        onChange={(v) => commit(changeRecipe(doc, recipe.id, { cornerDeg: v }))}
+      />
+      <Field.Root>
+        <Field.Label fontSize="sm" color="faded">
+          Written on it, in order
+        </Field.Label>
+        <Textarea
+          size="xs"
+          rows={4}
+          bg="sheet"
+          borderColor="rule"
+          value={sheet.expected}
+          onChange={(e) => commit(changeSheet(doc, sheet.id, { expected: e.target.value }), true)}
+        />
+      </Field.Root>
+      <InkButton main tip="Find, trace and name its letters again" onClick={() => void liftAgain(sheet.id)}>
+        Lift again
+      </InkButton>
+      <InkButton tip="See the letters found on it" onClick={() => go('lift')}>
+        Look at its letters
+      </InkButton>
+      <InkButton tip="Take the sheet and its untouched letters away (can be undone)" onClick={() => commit(removeSheet(doc, sheet.id))}>
+        Remove from the table
+      </InkButton>
+    </Gauge>
+  );
+}

@@ -1,0 +1,124 @@
+import { Text } from '@chakra-ui/react';
+import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { acceptPieces, dropPiece } from '../../../core/document/commands/lifting';
+import type { PieceRow } from '../../../core/document/schema';
+import { readInks } from '../../canvas/inks';
+import { Surface, type SurfacePointer } from '../../canvas/Surface';
+import { fitBox, type View } from '../../canvas/view';
+import { useDesk } from '../../app/colourMode';
+import { JobProgress } from '../../panels/JobProgress';
+import { usePicture } from '../../store/pictures';
+import { isDoubtful, piecesBySheet, sheetsInOrder } from '../../store/selectors';
+import { useDoc, useProject } from '../../store/projectStore';
+import { Bench, EmptyBench } from '../../ui/Bench';
+import { InkButton } from '../../ui/InkButton';
+import { drawLiftedSheet } from './drawLiftedSheet';
+import { PairStrip } from './PairStrip';
+import { PieceGauge } from './PieceGauge';
+
+const NONE: readonly PieceRow[] = [];
+
+/** The sheet large, the found pieces outlined on it and threaded in reading order; above it the two aligned rows. */
+export function LiftStage() {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const desk = useDesk();
+  const sheets = sheetsInOrder(doc);
+  const [sheetId, setSheetId] = useState<string | null>(null);
+  const sheet = sheets.find((s) => s.id === sheetId) ?? sheets[0];
+  const pieces = (sheet && piecesBySheet(doc).get(sheet.id)) ?? NONE;
+  const image = usePicture(sheet?.pictureId);
+  const [chosenId, setChosen] = useState<string | null>(null);
+  const [size, setSize] = useState({ width: 0, height: 0 });
+  const [ownView, setView] = useState<View | null>(null);
+  const [shown, setShown] = useState(true);
+  useEffect(() => setView(null), [sheet?.id]);
+
+  const whole = useMemo(
+    () => sheet && fitBox({ xMin: 0, yMin: 0, xMax: sheet.widthPx, yMax: sheet.heightPx }, size.width, size.height, 12),
+    [sheet, size],
+  );
+  const view = ownView ?? whole ?? null;
+  const doubtful = pieces.filter((p) => p.state !== 'dropped' && isDoubtful(p));
+  const chosen = pieces.find((p) => p.id === chosenId) ?? doubtful[0] ?? pieces[0] ?? null;
+
+  const draw = useCallback(
+    (g: CanvasRenderingContext2D, v: View) => {
+      drawLiftedSheet(g, v, { image, pieces, chosen: chosen?.id ?? null, showTrace: shown, night: desk === 'night' }, readInks());
+    },
+    [image, pieces, chosen?.id, shown, desk],
+  );
+  const pick = (e: SurfacePointer) => {
+    if (e.type !== 'down') return;
+    const hit = pieces.filter(
+      ({ box: b }) => e.world.x >= b.x && e.world.x <= b.x + b.width && e.world.y >= b.y && e.world.y <= b.y + b.height,
+    );
+    hit.sort((a, b) => a.box.width * a.box.height - b.box.width * b.box.height);
+    if (hit[0]) setChosen(hit[0].id);
+  };
+  const step = (by: number) => {
+    const at = pieces.findIndex((p) => p.id === chosen?.id);
+    const next = pieces[Math.max(0, Math.min(pieces.length - 1, at + by))];
+    if (next) setChosen(next.id);
+  };
+  const nextDoubtful = () => {
+    const after = doubtful.find((p) => p.order > (chosen?.order ?? -1)) ?? doubtful[0];
+    if (after) setChosen(after.id);
+  };
+  useHotkeys('j', nextDoubtful);
+  useHotkeys('left', () => step(-1));
+  useHotkeys('right', () => step(1));
+  useHotkeys('enter', () => chosen && (commit(acceptPieces(doc, [chosen.id])), nextDoubtful()));
+  useHotkeys('delete, backspace', () => chosen && commit(dropPiece(doc, chosen.id, chosen.state !== 'dropped')));
+
+  if (!sheet) {
+    return <EmptyBench>There is no sheet yet. Go to Gather and drop a picture of your letters, or open the demo from the list of projects.</EmptyBench>;
+  }
+  return (
+    <>
+      <Bench
+        actions={
+          <>
+            {sheets.length > 1 &&
+              sheets.map((s) => (
+                <InkButton key={s.id} tip={`Show ${s.name}`} main={s.id === sheet.id} onClick={() => setSheetId(s.id)}>
+                  {s.name}
+                </InkButton>
+              ))}
+            <InkButton main tip="Go to the next piece that should be looked at (J)" disabled={doubtful.length === 0} onClick={nextDoubtful}>
+              Next doubtful
+            </InkButton>
+            <InkButton
+              tip="Accept every suggestion as it stands"
+              onClick={() => commit(acceptPieces(doc, pieces.filter((p) => p.state === 'found').map((p) => p.id)))}
+            >
+              Accept all
+            </InkButton>
+            <InkButton tip="Show the traced outlines over the ink, or the ink alone" aria-pressed={shown} onClick={() => setShown(!shown)}>
+              {shown ? 'Hide the trace' : 'Show the trace'}
+            </InkButton>
+            <InkButton tip="The whole sheet in view" onClick={() => setView(null)}>
+              Whole sheet
+            </InkButton>
+            <Text fontSize="sm" color="faded" data-testid="lift-count" truncate>
+              {pieces.filter((p) => p.state !== 'dropped').length} pieces, {doubtful.length} doubtful
+            </Text>
+          </>
+        }
+      >
+        <PairStrip sheet={sheet} pieces={pieces} chosen={chosen?.id ?? null} onChoose={setChosen} />
+        <Surface
+          label={`The sheet ${sheet.name} with its letters outlined`}
+          view={view}
+          onView={setView}
+          onSize={(width, height) => setSize({ width, height })}
+          draw={draw}
+          onPointer={pick}
+        />
+        <JobProgress />
+      </Bench>
+      {chosen && <PieceGauge piece={chosen} />}
+    </>
+  );
+}

@@ -1,0 +1,84 @@
+import { Box, chakra, Flex, Text } from '@chakra-ui/react';
+import { useEffect, useMemo, useRef } from 'react';
+import { pairRows } from '../../../core/find/pairRows';
+import type { PieceRow, SheetRow } from '../../../core/document/schema';
+import { contoursBox } from '../../../core/geometry/measure';
+import { pathData } from '../../../core/svg/pathData';
+import { isDoubtful } from '../../store/selectors';
+
+/** A piece's outline as a small drawing. */
+function Thumb({ piece }: { piece: PieceRow }) {
+  const { d, viewBox } = useMemo(() => {
+    const box = contoursBox(piece.outline);
+    const pad = 4;
+    const view = box
+      ? [box.xMin - pad, box.yMin - pad, box.xMax - box.xMin + 2 * pad, box.yMax - box.yMin + 2 * pad].join(' ')
+      : '0 0 1 1';
+    return { d: pathData(piece.outline, 1), viewBox: view };
+  }, [piece.outline]);
+  return (
+    <svg viewBox={viewBox} width="22" height="26" aria-hidden preserveAspectRatio="xMidYMid meet">
+      <path d={d} fill="currentColor" />
+    </svg>
+  );
+}
+
+interface Props {
+  readonly sheet: SheetRow;
+  readonly pieces: readonly PieceRow[];
+  readonly chosen: string | null;
+  readonly onChoose: (pieceId: string) => void;
+}
+
+/** The two aligned rows, expected above found: a gap or an extra piece shows as a break in the pairing. */
+export function PairStrip({ sheet, pieces, chosen, onChoose }: Props) {
+  const columns = useMemo(() => {
+    const kept = pieces.filter((p) => p.state !== 'dropped');
+    const expected = [...sheet.expected].filter((c) => c.trim() !== '');
+    const rows = pairRows(expected, kept.map((p) => p.char));
+    return rows.map((c) => ({ expected: c.expected, piece: c.piece === null ? null : kept[c.piece]! }));
+  }, [sheet.expected, pieces]);
+  const active = useRef<HTMLButtonElement>(null);
+  useEffect(() => active.current?.scrollIntoView({ block: 'nearest', inline: 'center' }), [chosen]);
+  return (
+    <Flex borderBottomWidth="1px" borderColor="rule" overflowX="auto" px="3" py="2" gap="0" flexShrink={0} align="stretch">
+      <Flex direction="column" justify="space-between" pr="3" fontSize="xs" color="faded" position="sticky" left="-3" bg="paper" zIndex="1">
+        <Text>expected</Text>
+        <Text pb="1">found</Text>
+      </Flex>
+      {columns.map(({ expected, piece }, i) => {
+        const broken = expected === null || piece === null;
+        const doubtful = piece !== null && isDoubtful(piece);
+        return (
+          <chakra.button
+            key={piece?.id ?? `missing ${i}`}
+            type="button"
+            ref={piece?.id === chosen ? active : undefined}
+            disabled={piece === null}
+            aria-label={
+              piece === null
+                ? `${expected} was not found`
+                : expected === null
+                  ? `A piece nobody expected${piece.char ? `, named ${piece.char}` : ''}`
+                  : `${expected}${doubtful ? ', doubtful' : ''}`
+            }
+            onClick={() => piece && onChoose(piece.id)}
+            minW="30px"
+            textAlign="center"
+            borderWidth="1px"
+            borderColor={piece?.id === chosen ? 'hand' : 'transparent'}
+            bg={broken ? 'snagSoft' : piece?.id === chosen ? 'handSoft' : 'transparent'}
+          >
+            <Text fontSize="sm" fontWeight="bold" color={broken ? 'snag' : 'ink'} h="22px">
+              {expected ?? '+'}
+            </Text>
+            <Box borderTopWidth="1px" borderColor={broken ? 'snag' : 'rule'} borderStyle={doubtful ? 'dashed' : 'solid'} mx="1" />
+            <Flex h="32px" align="center" justify="center" color={doubtful ? 'snag' : 'ink'}>
+              {piece ? <Thumb piece={piece} /> : <Text color="snag">gap</Text>}
+            </Flex>
+          </chakra.button>
+        );
+      })}
+    </Flex>
+  );
+}

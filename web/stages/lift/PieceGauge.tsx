@@ -1,0 +1,73 @@
+import { Field, Input } from '@chakra-ui/react';
+import { useState } from 'react';
+import { acceptPieces, dropPiece, relabelPiece } from '../../../core/document/commands/lifting';
+import type { PieceRow } from '../../../core/document/schema';
+import { countNodes } from '../../../core/geometry/contour';
+import { useGoTo } from '../../panels/useGlyphInHand';
+import { useDoc, useProject } from '../../store/projectStore';
+import { Fact, Gauge, GaugePart } from '../../ui/Gauge';
+import { InkButton } from '../../ui/InkButton';
+
+const STATE_TEXT = { found: 'suggested', accepted: 'accepted by you', dropped: 'dropped' } as const;
+
+export function PieceGauge({ piece }: { piece: PieceRow }) {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const go = useGoTo();
+  const [typed, setTyped] = useState('');
+  const glyph = Object.values(doc.glyphs).find((g) => g.source?.pieceId === piece.id);
+  const relabel = () => {
+    const char = [...typed.trim()][0];
+    if (char) commit(relabelPiece(doc, piece.id, char));
+    setTyped('');
+  };
+  return (
+    <Gauge title={piece.char ? `Piece ${piece.order + 1}: ${piece.char}` : `Piece ${piece.order + 1}: no character`} hint={STATE_TEXT[piece.state]}>
+      <Fact label="How sure">{piece.char === null ? 'nothing fits' : `${Math.round(piece.confidence * 100)} %`}</Fact>
+      <Fact label="Row">{piece.row + 1}</Fact>
+      <Fact label="Size">
+        {Math.round(piece.box.width)} x {Math.round(piece.box.height)} px
+      </Fact>
+      <Fact label="Contours">{piece.outline.length}</Fact>
+      <Fact label="Points">{countNodes(piece.outline)}</Fact>
+      <GaugePart title="What it is" />
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          relabel();
+        }}
+      >
+        <Field.Root orientation="horizontal">
+          <Field.Label fontSize="sm" color="faded">
+            It is really
+          </Field.Label>
+          <Input
+            size="xs"
+            w="4rem"
+            bg="sheet"
+            borderColor="rule"
+            value={typed}
+            placeholder={piece.char ?? ''}
+            onChange={(e) => setTyped(e.target.value)}
+          />
+        </Field.Root>
+      </form>
+      <InkButton
+        main
+        tip="The suggestion is right (Enter)"
+        disabled={piece.char === null || piece.state === 'accepted'}
+        onClick={() => commit(acceptPieces(doc, [piece.id]))}
+      >
+        Accept
+      </InkButton>
+      <InkButton tip="Not a letter: leave it out, or take it back (Delete)" onClick={() => commit(dropPiece(doc, piece.id, piece.state !== 'dropped'))}>
+        {piece.state === 'dropped' ? 'Take it back' : 'Drop it'}
+      </InkButton>
+      {glyph && (
+        <InkButton tip="Look at its outline" onClick={() => go('dress', glyph.id)}>
+          Dress it
+        </InkButton>
+      )}
+    </Gauge>
+  );
+}

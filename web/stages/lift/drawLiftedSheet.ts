@@ -1,0 +1,82 @@
+import type { PieceRow } from '../../../core/document/schema';
+import type { Inks } from '../../canvas/inks';
+import { path2dOf } from '../../canvas/path2d';
+import { toScreen, type View } from '../../canvas/view';
+import { isDoubtful } from '../../store/selectors';
+
+interface Scene {
+  readonly image: HTMLImageElement | null;
+  readonly pieces: readonly PieceRow[];
+  readonly chosen: string | null;
+  readonly showTrace: boolean;
+  readonly night: boolean;
+}
+
+const middle = (p: PieceRow) => ({ x: p.box.x + p.box.width / 2, y: p.box.y + p.box.height / 2 });
+
+/** The picture, the traces over it, the thread through the pieces in reading order, and what each is taken for. */
+export function drawLiftedSheet(g: CanvasRenderingContext2D, view: View, scene: Scene, inks: Inks): void {
+  g.save();
+  g.translate(view.x, view.y);
+  g.scale(view.zoom, view.zoom);
+  if (scene.image) {
+    g.globalAlpha = scene.night ? 0.85 : 1;
+    g.drawImage(scene.image, 0, 0);
+    g.globalAlpha = 1;
+  }
+  if (scene.showTrace) {
+    for (const p of scene.pieces) {
+      g.lineWidth = 1.4 / view.zoom;
+      g.strokeStyle = p.state === 'dropped' ? '#8a8172' : p.id === scene.chosen ? '#0b6b66' : isDoubtful(p) ? '#a8321a' : '#2b7d78';
+      if (p.id === scene.chosen) {
+        g.fillStyle = 'rgba(11, 107, 102, 0.28)';
+        g.fill(path2dOf(p.outline));
+      }
+      g.stroke(path2dOf(p.outline));
+    }
+  }
+  g.restore();
+  drawThread(g, view, scene.pieces);
+  for (const p of scene.pieces) drawTag(g, view, p, p.id === scene.chosen, inks);
+}
+
+/** A thin thread from letter to letter; it jumps from row to row with a fainter line. */
+function drawThread(g: CanvasRenderingContext2D, view: View, pieces: readonly PieceRow[]): void {
+  const kept = pieces.filter((p) => p.state !== 'dropped');
+  g.save();
+  g.strokeStyle = '#9a6b1f';
+  g.lineWidth = 1;
+  kept.forEach((p, i) => {
+    const next = kept[i + 1];
+    if (!next) return;
+    const [a, b] = [toScreen(view, middle(p)), toScreen(view, middle(next))];
+    g.globalAlpha = next.row === p.row ? 0.75 : 0.25;
+    g.setLineDash(next.row === p.row ? [] : [3, 5]);
+    g.beginPath();
+    g.moveTo(a.x, a.y);
+    g.lineTo(b.x, b.y);
+    g.stroke();
+  });
+  g.restore();
+}
+
+/** The suggested character on a small tag above the piece: dashed when doubtful, struck through when dropped. */
+function drawTag(g: CanvasRenderingContext2D, view: View, p: PieceRow, chosen: boolean, inks: Inks): void {
+  const at = toScreen(view, { x: p.box.x + p.box.width / 2, y: p.box.y });
+  const text = p.state === 'dropped' ? 'x' : (p.char ?? '?');
+  g.save();
+  g.font = "bold 12px 'Atkinson Hyperlegible', sans-serif";
+  const width = g.measureText(text).width + 8;
+  const doubtful = p.state !== 'dropped' && isDoubtful(p);
+  g.fillStyle = chosen ? inks.hand : inks.sheet;
+  g.strokeStyle = doubtful ? inks.snag : inks.rule;
+  g.setLineDash(doubtful ? [3, 2] : []);
+  g.beginPath();
+  g.rect(at.x - width / 2, at.y - 20, width, 16);
+  g.fill();
+  g.stroke();
+  g.fillStyle = chosen ? inks.paper : doubtful ? inks.snag : inks.ink;
+  g.textAlign = 'center';
+  g.fillText(text, at.x, at.y - 8);
+  g.restore();
+}

@@ -1,0 +1,77 @@
+import { checkProject } from '../../core/check/checkProject';
+import { codePointsInOrder } from '../../core/document/order';
+import { missingOfBill } from '../../core/document/commands/lifting';
+import { projectOf } from '../../core/document/newProject';
+import type { Doc, GlyphRow, PieceRow, SheetRow } from '../../core/document/schema';
+
+/** Below this a finder's answer should be looked at. */
+export const DOUBTFUL = 0.8;
+
+/** A selector that works once for each document: documents are immutable. */
+function perDoc<T>(compute: (doc: Doc) => T): (doc: Doc) => T {
+  const known = new WeakMap<Doc, { value: T }>();
+  return (doc) => {
+    const hit = known.get(doc);
+    if (hit) return hit.value;
+    const value = compute(doc);
+    known.set(doc, { value });
+    return value;
+  };
+}
+
+export const sheetsInOrder = perDoc((doc): SheetRow[] => Object.values(doc.sheets).sort((a, b) => a.order - b.order));
+
+export const piecesBySheet = perDoc((doc): Map<string, PieceRow[]> => {
+  const out = new Map<string, PieceRow[]>();
+  for (const p of Object.values(doc.pieces)) {
+    const list = out.get(p.sheetId) ?? [];
+    list.push(p);
+    out.set(p.sheetId, list);
+  }
+  for (const list of out.values()) list.sort((a, b) => a.order - b.order);
+  return out;
+});
+
+export const isDoubtful = (p: PieceRow): boolean =>
+  p.state === 'found' && (p.char === null || p.confidence < DOUBTFUL);
+
+/** Glyphs of the style in hand that have an outline and a character, in the order of their characters. */
+export const drawnGlyphs = perDoc((doc): GlyphRow[] => {
+  const { styleId } = projectOf(doc);
+  const drawn = Object.values(doc.glyphs).filter(
+    (g) => g.styleId === styleId && g.contours.length > 0 && g.codePoints.length > 0,
+  );
+  return drawn.sort(codePointsInOrder);
+});
+
+export const glyphByCodePoint = perDoc((doc): Map<number, GlyphRow> => {
+  const out = new Map<number, GlyphRow>();
+  for (const g of Object.values(doc.glyphs)) for (const cp of g.codePoints) out.set(cp, g);
+  return out;
+});
+
+export const snags = perDoc(checkProject);
+
+/** The state of each stage in a few words, for the course. */
+export const stageStates = perDoc((doc): Record<string, string> => {
+  const sheets = Object.keys(doc.sheets).length;
+  const pieces = Object.values(doc.pieces).filter((p) => p.state !== 'dropped');
+  const doubtful = pieces.filter(isDoubtful).length;
+  const drawn = drawnGlyphs(doc);
+  const hand = drawn.filter((g) => g.handEdited).length;
+  const bill = [...projectOf(doc).bill].length;
+  const missing = [...missingOfBill(doc)].length;
+  const { lines } = projectOf(doc);
+  const stops = snags(doc).filter((p) => p.severity !== 'note').length;
+  const s = (n: number, word: string) => `${n} ${word}${n === 1 ? '' : 's'}`;
+  return {
+    gather: s(sheets, 'sheet'),
+    lift: doubtful > 0 ? `${s(pieces.length, 'piece')}, ${doubtful} doubtful` : s(pieces.length, 'piece'),
+    dress: hand > 0 ? `${s(drawn.length, 'glyph')}, ${hand} by hand` : s(drawn.length, 'glyph'),
+    seat: `x ${Math.round(lines.xHeight)} u, H ${Math.round(lines.capHeight)} u`,
+    name: `${bill - missing} of ${bill}`,
+    fit: `${Object.keys(doc.kerning).length} pairs kerned`,
+    proof: 'live',
+    cast: stops === 0 ? 'no snags' : s(stops, 'snag'),
+  };
+});

@@ -1,0 +1,37 @@
+/** Every key and what it does, where it works. Shown in the shortcut sheet; tooltips repeat them. */
+export const SHORTCUTS: readonly { readonly where: string; readonly keys: readonly (readonly [string, string])[] }[] = [
+  {
+    where: 'Everywhere',
+    keys: [
+      ['1 ... 8', 'Go to a stage'],
+      ['/', 'Find an action'],
+      ['?', 'This sheet'],
+      ['Ctrl+Z', 'Undo'],
+      ['Ctrl+Shift+Z', 'Redo'],
+      ['Ctrl+S', 'Save project file'],
+    ],
+  },
+  {
+    where: 'Lift',
+    keys: [
+      ['J', 'Next doubtful piece'],
+      ['Enter', 'Accept the piece'],
+      ['Arrow left, right', 'Piece before, after'],
+      ['Delete', 'Drop the piece'],
+    ],
+  },
+  {
+    where: 'Dress',
+    keys: [
+      ['Arrows', 'Nudge by 1 u, with Shift 10 u, with Ctrl 100 u'],
+      ['Delete', 'Delete points, keeping the shape'],
+      ['E', 'Make corner'],
+      ['R', 'Make smooth'],
+      ['A', 'Choose all points'],
+      ['Escape', 'Choose none'],
+      ['0', 'Whole letter in view'],
+      [', and .', 'Letter before, after'],
+    ],
+  },
+  { where: 'Fit', keys: [['Arrow left, right', 'Letter before, after in the line']] },
+];

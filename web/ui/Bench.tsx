@@ -1,0 +1,29 @@
+import { Flex, Text } from '@chakra-ui/react';
+import type { ReactNode } from 'react';
+
+/** The middle: one surface per stage, with a row of its actions above. */
+export function Bench({ actions, children }: { actions?: ReactNode; children: ReactNode }) {
+  return (
+    <Flex direction="column" flex="1" minW="0" minH="0" as="section" aria-label="Bench">
+      {actions && (
+        <Flex align="center" gap="2" px="4" h="46px" flexShrink={0} borderBottomWidth="1px" borderColor="rule">
+          {actions}
+        </Flex>
+      )}
+      <Flex direction="column" flex="1" minH="0" minW="0" position="relative">
+        {children}
+      </Flex>
+    </Flex>
+  );
+}
+
+/** What to do next on an empty surface. */
+export function EmptyBench({ children }: { children: ReactNode }) {
+  return (
+    <Flex flex="1" align="center" justify="center" p="10">
+      <Text color="faded" maxW="28rem" textAlign="center">
+        {children}
+      </Text>
+    </Flex>
+  );
+}

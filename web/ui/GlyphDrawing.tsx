@@ -1,0 +1,17 @@
+import { memo, useMemo } from 'react';
+import { scaling } from '../../core/geometry/affine';
+import { transformContours } from '../../core/geometry/contour';
+import { advanceOf, placedContours } from '../../core/document/metrics';
+import type { GlyphRow } from '../../core/document/schema';
+import { pathData } from '../../core/svg/pathData';
+
+/** A glyph drawn from its outline, all at the same scale, on the same line. */
+export const GlyphDrawing = memo(function GlyphDrawing({ glyph, size }: { glyph: GlyphRow; size: number }) {
+  const d = useMemo(() => pathData(transformContours(placedContours(glyph), scaling(1, -1)), 0), [glyph]);
+  const advance = Math.max(1, advanceOf(glyph));
+  return (
+    <svg viewBox={`${advance / 2 - 600} -850 1200 1200`} width={size} height={size} aria-hidden>
+      <path d={d} fill="currentColor" />
+    </svg>
+  );
+});
