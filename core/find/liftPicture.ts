@@ -3,8 +3,10 @@ import { learnInk, type InkModel } from '../ink/inkModel';
 import { fail, ok, type Result } from '../problems/problem';
 import type { Picture, PxBox } from '../raster/picture';
 import { alignLabels, measureForms, type Pairing } from './alignLabels';
-import { groupLetters } from './letters';
+import { groupLetters, type FoundLetters } from './letters';
 import { connectedParts } from './parts';
+import { refineSlope } from './refineSlope';
+import { median } from '../raster/histogram';
 
 /** A letter cut out of a picture. Everything in px of the picture, y down. */
 export interface LiftedPiece {
@@ -53,10 +55,12 @@ export function liftPicture(
   onStage('parts', 0);
   const parts = connectedParts(mask);
   onStage('letters', 0);
-  const found = groupLetters(parts);
-  if (found.letters.length === 0) return fail({ code: 'no-letters', specks: parts.length });
-  const { forms, capHeight, baselines } = measureForms(found);
-  const pairings = expected.length > 0 ? alignLabels(forms, expected) : found.letters.map((_, i) => unpaired(i));
+  const grouped = groupLetters(parts);
+  if (grouped.letters.length === 0) return fail({ code: 'no-letters', specks: parts.length });
+  const first = pair(grouped, expected);
+  const found = withSlope(grouped, refineSlope(grouped, first, expected));
+  const { capHeight, baselines } = measureForms(found);
+  const pairings = found === grouped ? first : pair(found, expected);
   const byFound = new Map(pairings.filter((p) => p.found !== null).map((p) => [p.found, p]));
   const pieces = found.letters.map((letter, i): LiftedPiece => {
     const pairing = byFound.get(i);
@@ -81,3 +85,17 @@ export function liftPicture(
 }
 
 const unpaired = (found: number): Pairing => ({ found, expected: null, confidence: 0 });
+
+const pair = (found: FoundLetters, expected: readonly string[]): Pairing[] =>
+  expected.length > 0 ? alignLabels(measureForms(found).forms, expected) : found.letters.map((_, i) => unpaired(i));
+
+/** The same letters with another slope: rows keep their letters, their middles are taken anew. */
+function withSlope(found: FoundLetters, slope: number): FoundLetters {
+  if (slope === found.slope) return found;
+  const level = (b: PxBox) => b.y + b.height / 2 - slope * (b.x + b.width / 2);
+  const rows = found.rows.map((row, r) => {
+    const levels = found.letters.filter((l) => l.row === r).map((l) => level(l.box));
+    return { middleY: levels.length > 0 ? median(levels) : row.middleY, slope };
+  });
+  return { ...found, slope, rows };
+}

@@ -5,6 +5,7 @@ import { RouteError } from './RouteError';
 export const router = createBrowserRouter([
   {
     errorElement: <RouteError />,
+    hydrateFallbackElement: <p />,
     children: [
       { path: '/', loader: () => redirect('/projects') },
       { path: '/projects', lazy: async () => ({ Component: (await import('../projects/ProjectsPage')).ProjectsPage }) },

@@ -1,15 +1,23 @@
 import { useCallback } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
-import type { GlyphRow } from '../../core/document/schema';
-import { drawnGlyphs } from '../store/selectors';
+import type { Doc, GlyphRow } from '../../core/document/schema';
+import { projectOf } from '../../core/document/newProject';
+import { drawnGlyphs, glyphByCodePoint } from '../store/selectors';
 import { useDoc } from '../store/projectStore';
+
+/** Nothing taken yet: the first letter of the running line, so that every stage shows it among neighbours. */
+function firstGlyph(doc: Doc): GlyphRow | null {
+  const have = glyphByCodePoint(doc);
+  const set = [...projectOf(doc).runningText].map((c) => have.get(c.codePointAt(0)!));
+  return set.find((g) => g && g.contours.length > 0) ?? drawnGlyphs(doc)[0] ?? null;
+}
 
 /** The glyph in hand is part of the URL, so that Back works and every stage shows the same one. */
 export function useGlyphInHand(): { glyph: GlyphRow | null; take: (id: string) => void } {
   const doc = useDoc();
   const [search, setSearch] = useSearchParams();
   const id = search.get('glyph');
-  const glyph = (id !== null ? doc.glyphs[id] : undefined) ?? drawnGlyphs(doc)[0] ?? null;
+  const glyph = (id !== null ? doc.glyphs[id] : undefined) ?? firstGlyph(doc);
   const take = useCallback((next: string) => setSearch({ glyph: next }), [setSearch]);
   return { glyph, take };
 }

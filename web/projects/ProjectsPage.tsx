@@ -6,6 +6,7 @@ import { describeProblem } from '../../core/problems/describe';
 import { fail, type Problem, type Result } from '../../core/problems/problem';
 import { db } from '../persistence/db';
 import { createProject, importProject, openDemo } from '../persistence/projects';
+import { STAGES } from '../text/stages';
 import { ProjectCard } from './ProjectCard';
 
 /** All projects of this browser, and the ways to begin. */
@@ -83,6 +84,27 @@ export function ProjectsPage() {
           {describeProblem(p)}
         </Text>
       ))}
+
+      <Heading as="h2" size="md" mt="10" mb="3">
+        How it goes
+      </Heading>
+      <SimpleGrid columns={4} gap="4" as="ol">
+        {STAGES.map((s, i) => (
+          <Flex key={s.path} gap="3" as="li" listStyleType="none">
+            <Box color="hand" pt="1">
+              <s.icon size={18} aria-hidden />
+            </Box>
+            <Box>
+              <Text fontWeight="bold">
+                {i + 1}. {s.title}
+              </Text>
+              <Text fontSize="sm" color="faded">
+                {s.line}
+              </Text>
+            </Box>
+          </Flex>
+        ))}
+      </SimpleGrid>
 
       <Heading as="h2" size="md" mt="10" mb="3">
         Projects in this browser

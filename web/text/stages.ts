@@ -1,4 +1,4 @@
-import { Anvil, FileOutput, LandPlot, NotebookPen, Ruler, ScanText, Shapes, Type } from 'lucide-react';
+import { BookOpenText, Images, MoveHorizontal, Ruler, Scissors, Spline, Stamp, Tag } from 'lucide-react';
 import type { LucideIcon } from 'lucide-react';
 
 export interface Stage {
@@ -12,12 +12,12 @@ export interface Stage {
 
 /** The course: the eight stages in order, each with its short plain line. */
 export const STAGES: readonly Stage[] = [
-  { path: 'gather', title: 'Gather', line: 'bring in sheets and artwork', icon: LandPlot, key: '1' },
-  { path: 'lift', title: 'Lift', line: 'cut letters out and trace them', icon: ScanText, key: '2' },
-  { path: 'dress', title: 'Dress', line: 'clean the outlines', icon: Shapes, key: '3' },
+  { path: 'gather', title: 'Gather', line: 'bring in sheets and artwork', icon: Images, key: '1' },
+  { path: 'lift', title: 'Lift', line: 'cut letters out and trace them', icon: Scissors, key: '2' },
+  { path: 'dress', title: 'Dress', line: 'clean the outlines', icon: Spline, key: '3' },
   { path: 'seat', title: 'Seat', line: 'scale and line them up', icon: Ruler, key: '4' },
-  { path: 'name', title: 'Name', line: 'give them characters', icon: NotebookPen, key: '5' },
-  { path: 'fit', title: 'Fit', line: 'space them', icon: Anvil, key: '6' },
-  { path: 'proof', title: 'Proof', line: 'try them in words', icon: Type, key: '7' },
-  { path: 'cast', title: 'Cast', line: 'make font files', icon: FileOutput, key: '8' },
+  { path: 'name', title: 'Name', line: 'give them characters', icon: Tag, key: '5' },
+  { path: 'fit', title: 'Fit', line: 'space them', icon: MoveHorizontal, key: '6' },
+  { path: 'proof', title: 'Proof', line: 'try them in words', icon: BookOpenText, key: '7' },
+  { path: 'cast', title: 'Cast', line: 'make font files', icon: Stamp, key: '8' },
 ];

@@ -69,7 +69,7 @@ function DressBench() {
         g,
         v,
         width,
-        { glyph, placed, advance, ...sides, lines, selection, source, sourceStrength: strength, filled, frame },
+        { glyph, placed, advance, ...sides, lines, selection, source, sourceStrength: strength, filled, night: desk === 'night', frame },
         readInks(),
       );
     },

@@ -21,6 +21,7 @@ export interface DressScene {
   /** 0 hides the source picture, 1 shows it at full strength. */
   readonly sourceStrength: number;
   readonly filled: boolean;
+  readonly night: boolean;
   readonly frame: { readonly from: Vec; readonly to: Vec } | null;
 }
 
@@ -76,6 +77,8 @@ function drawSource(g: CanvasRenderingContext2D, view: View, scene: DressScene):
   const { box } = source.piece;
   inEm(g, view, -originX(glyph), () => {
     g.transform(t.a, t.b, t.c, t.d, t.e, t.f);
+    // On light paper the sheet's own ground melts into the bench.
+    if (!scene.night) g.globalCompositeOperation = 'multiply';
     g.globalAlpha = sourceStrength;
     const [x, y, w, h] = [box.x - margin, box.y - margin, box.width + 2 * margin, box.height + 2 * margin];
     g.drawImage(source.image, x, y, w, h, x, y, w, h);
@@ -183,8 +186,8 @@ function drawFlag(g: CanvasRenderingContext2D, p: Vec, em: Vec, inks: Inks): voi
   const side = { x: d.y, y: -d.x };
   const root = { x: p.x + side.x * 8, y: p.y + side.y * 8 };
   const top = { x: p.x + side.x * 18, y: p.y + side.y * 18 };
-  g.strokeStyle = inks.snag;
-  g.fillStyle = inks.snag;
+  g.strokeStyle = inks.hand;
+  g.fillStyle = inks.hand;
   g.lineWidth = 1;
   g.beginPath();
   g.moveTo(root.x, root.y);

@@ -21,8 +21,8 @@ interface Props {
   readonly onBearing: (id: string, side: 'left' | 'right', value: number, continues: boolean) => void;
 }
 
-/** Px per em unit: about 190 px an em, so that a handful of words is judged together. */
-const SCALE = 0.19;
+/** Px per em unit: 125 px an em, so that several words are judged together. */
+const SCALE = 0.125;
 const MARGIN = 60;
 
 const drawings = new WeakMap<GlyphRow, string>();
@@ -115,14 +115,14 @@ export function FitLine({ letters, lines, inHand, onTake, onBearing }: Props) {
                     <rect x={0} y={-lines.ascender} width={Math.max(0, advanceOf(l.glyph))} height={lines.ascender - lines.descender} fill="transparent" />
                     {ink > 0 && (
                       <>
-                        <rect x={Math.min(0, left)} y={0} width={Math.abs(left)} height={46} fill="var(--chakra-colors-hand)" opacity={chosen ? 0.75 : 0.3} />
+                        <rect x={Math.min(0, left)} y={-lines.xHeight} width={Math.abs(left)} height={lines.xHeight} fill="var(--chakra-colors-hand)" opacity={chosen ? 0.5 : 0.16} />
                         <rect
                           x={left + ink + Math.min(0, right)}
-                          y={0}
+                          y={-lines.xHeight}
                           width={Math.abs(right)}
-                          height={46}
+                          height={lines.xHeight}
                           fill="var(--chakra-colors-snag)"
-                          opacity={chosen ? 0.75 : 0.3}
+                          opacity={chosen ? 0.5 : 0.16}
                         />
                       </>
                     )}
@@ -135,12 +135,12 @@ export function FitLine({ letters, lines, inHand, onTake, onBearing }: Props) {
                           strokeWidth={1.2 / SCALE}
                         />
                         {l.index === firstInHand && (
-                          <text x={left / 2} y={120} fontSize={58} textAnchor="middle" fill="var(--chakra-colors-hand)">
+                          <text x={left / 2} y={150} style={{ fontSize: 90 }} textAnchor="middle" fill="var(--chakra-colors-hand)">
                             {Math.round(left)}
                           </text>
                         )}
                         {l.index === firstInHand && (
-                          <text x={left + ink + right / 2} y={120} fontSize={58} textAnchor="middle" fill="var(--chakra-colors-snag)">
+                          <text x={left + ink + right / 2} y={150} style={{ fontSize: 90 }} textAnchor="middle" fill="var(--chakra-colors-snag)">
                             {Math.round(right)}
                           </text>
                         )}

@@ -24,12 +24,19 @@ export function SheetGauge({ sheet }: { sheet: SheetRow }) {
       <GaugePart title="Recipe" />
       <NumberField
         label="Ink begins at"
-        unit={recipe.level === null ? 'auto' : '%'}
+        unit="%"
         value={(recipe.level ?? 0.5) * 100}
         min={5}
         max={95}
         onChange={(v) => commit(changeRecipe(doc, recipe.id, { level: v / 100 }))}
       />
+      <InkButton
+        tip="Find the level from the picture itself"
+        disabled={recipe.level === null}
+        onClick={() => commit(changeRecipe(doc, recipe.id, { level: null }))}
+      >
+        {recipe.level === null ? 'The level is found by itself' : 'Find the level by itself'}
+      </InkButton>
       <NumberField
         label="Follow the edge within"
         unit="px"

@@ -17,10 +17,10 @@ export function ProofStage() {
   const doc = useDoc();
   const go = useGoTo();
   const { glyph, take } = useGlyphInHand();
-  const [kind, setKind] = useState<ProofKind>('own');
+  const [kind, setKind] = useState<ProofKind>('page');
   const own = projectOf(doc).runningText;
   const have = glyphByCodePoint(doc);
-  const texts = kind === 'own' ? [own] : PROOFS[kind].texts;
+  const texts = kind === 'own' ? [own, own, own] : PROOFS[kind].texts;
   const lacking = [...new Set(texts.join(''))].filter((c) => c.trim() !== '' && !have.has(c.codePointAt(0)!));
   if (drawnGlyphs(doc).length === 0) return <EmptyBench>The font has no letters yet. Lift a sheet first.</EmptyBench>;
   const reversed = kind === 'reversed';
@@ -50,7 +50,7 @@ export function ProofStage() {
                     text={text}
                     onPick={take}
                     data-testid={`proof-${i}`}
-                    fontSize={i === 0 && texts.length > 1 ? '46px' : '30px'}
+                    fontSize={['46px', '30px', kind === 'own' ? '20px' : '30px'][Math.min(i, 2)]}
                     lineHeight="1.3"
                     mb="6"
                   />

@@ -25,17 +25,23 @@ interface Bar {
 }
 
 /** Up to this far over or under a line a round letter overshoots on purpose (common practice), em units. */
-const OVERSHOOT = 18;
+const OVERSHOOT = 24;
+
+/** Letters whose feet hang freely below the baseline, and those whose tops end where they like. */
+const HANGING = /[gjpqyQJ,;]/;
+const FREE_TOP = /[tij]/;
 
 function bars(glyphs: readonly GlyphRow[], lines: Lines): Bar[] {
-  const levels = [0, lines.xHeight, lines.capHeight, lines.ascender, lines.descender];
-  const nearest = (v: number) => Math.min(...levels.map((l) => Math.abs(v - l)));
+  const tops = [lines.xHeight, lines.capHeight, lines.ascender];
   return glyphs.flatMap((glyph) => {
     const box = contoursBox(glyph.contours);
     if (!box) return [];
     // Punctuation stands where it likes; only letters and figures are held against the lines.
-    const letter = /[\p{L}\p{N}]/u.test(String.fromCodePoint(glyph.codePoints[0] ?? 0));
-    const off = letter ? Math.max(nearest(box.yMin), nearest(box.yMax)) : 0;
+    const char = String.fromCodePoint(glyph.codePoints[0] ?? 0);
+    const letter = /[\p{L}\p{N}]/u.test(char);
+    const topOff = FREE_TOP.test(char) ? 0 : Math.min(...tops.map((l) => Math.abs(box.yMax - l)));
+    const footOff = HANGING.test(char) ? 0 : Math.abs(box.yMin);
+    const off = letter ? Math.max(topOff, footOff) : 0;
     return [{ glyph, top: box.yMax, bottom: box.yMin, off }];
   });
 }
@@ -59,7 +65,7 @@ export function Skyline({ glyphs, lines, order, inHand, onTake, onLine }: Props)
   const { ref, width, height } = useSize<HTMLDivElement>();
   const drag = useRef<{ line: keyof Lines; moved: boolean } | null>(null);
   const list = useMemo(() => bars(glyphs, lines).sort(sortings[order]), [glyphs, lines, order]);
-  const left = 66;
+  const left = 92;
   const x = scaleBand<string>()
     .domain(list.map((b) => b.glyph.id))
     .range([left, Math.max(left + 1, width - 26)])
@@ -82,7 +88,7 @@ export function Skyline({ glyphs, lines, order, inHand, onTake, onLine }: Props)
                 <path d={`M0 ${at}H${width}`} stroke={key === 'baseline' ? 'var(--chakra-colors-faded)' : 'var(--chakra-colors-rule)'} strokeDasharray={dash} fill="none" />
               )}
               {key === 'baseline' && <path d={`M6 ${at}l-4 6h8z`} stroke="var(--chakra-colors-faded)" fill="none" />}
-              <text x={key === 'baseline' ? 13 : 4} y={at - 3} fontSize="11" fill="var(--chakra-colors-faded)">
+              <text x={key === 'baseline' ? 13 : 4} y={at - 3} style={{ fontSize: 11 }} fill="var(--chakra-colors-faded)">
                 {name} {Math.round(value(key))}
               </text>
             </g>
@@ -99,7 +105,7 @@ export function Skyline({ glyphs, lines, order, inHand, onTake, onLine }: Props)
               <rect x={x(b.glyph.id)} width={x.bandwidth()} y={0} height={height} fill="transparent" />
               <rect x={x(b.glyph.id)} width={x.bandwidth()} y={y(b.top)} height={Math.max(1, y(b.bottom) - y(b.top))} fill={colour} opacity={chosen ? 1 : 0.75} />
               {far && <path d={`M${x(b.glyph.id)! - 1} ${y(b.top) - 4}h${x.bandwidth() + 2}`} stroke={colour} strokeWidth="2" />}
-              <text x={x(b.glyph.id)! + x.bandwidth() / 2} y={height - 6} textAnchor="middle" fontSize="11" fill={colour} fontWeight={chosen ? 'bold' : 'normal'}>
+              <text x={x(b.glyph.id)! + x.bandwidth() / 2} y={height - 6} textAnchor="middle" style={{ fontSize: 12 }} fill={colour} fontWeight={chosen ? 'bold' : 'normal'}>
                 {char}
               </text>
             </g>
