@@ -4,7 +4,7 @@ import { applyDiff } from '../core/document/diff';
 import { newProject } from '../core/document/newProject';
 import type { Doc } from '../core/document/schema';
 import { pictureAsPiece } from '../core/find/pictureAsPiece';
-import { codePointsOfName } from '../core/names/glyphNames';
+import { codePointsOfName } from '../core/names/readGlyphName';
 import { decodePicture } from '../core/pictures/decodePicture';
 import { pictureIdOf } from '../core/pictures/pictureId';
 import { fail, problem } from '../core/problems/problem';

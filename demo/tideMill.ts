@@ -6,7 +6,7 @@ import type { Doc } from '../core/document/schema';
 import { pictureIdOf } from '../core/pictures/pictureId';
 import { liftSheet } from '../core/find/liftSheet';
 import { decodePicture } from '../core/pictures/decodePicture';
-import { KEEPER } from './hand/writeLetter';
+import { APPRENTICE, KEEPER } from './hand/writeLetter';
 import { renderPage, toJpeg } from './page/renderPage';
 
 /** Skerry Lane Tide Mill is made up, as is everything about it. */
@@ -29,6 +29,23 @@ export const keepersPage = (): Uint8Array =>
       paper: [243, 238, 226],
     }),
     84,
+  );
+
+/** A page by the miller's apprentice: another hand, pen, ink, paper and turn. */
+export const apprenticesPage = (): Uint8Array =>
+  toJpeg(
+    renderPage({
+      hand: APPRENTICE,
+      characters: BASIC_BILL,
+      width: 2000,
+      height: 1500,
+      capPx: 96,
+      perRow: 13,
+      skewDeg: -2.1,
+      ink: [104, 38, 120],
+      paper: [250, 250, 247],
+    }),
+    90,
   );
 
 /** The demo project: the keeper's page, lifted, traced, seated and named by the same steps the app takes. */

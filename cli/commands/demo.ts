@@ -1,24 +1,29 @@
 import { join } from 'node:path';
 import { writeProjectFile } from '../../core/archive/projectFile';
-import { keepersPage, tideMillProject } from '../../demo/tideMill';
+import { apprenticesPage, keepersPage, tideMillProject } from '../../demo/tideMill';
 import { EXIT, printProblems, readArguments, UsageError, writeFile } from '../io';
 
-export const demoHelp = `orthoglyph demo --out DIR
+export const demoHelp = `orthoglyph demo --out DIR [--page]
 
 Draws the demo's page of writing and makes its project file.
+  --page            only a page by another made-up hand, to try things with
 `;
 
 export function runDemo(argv: string[]): number {
-  const { values } = readArguments(argv, { out: { type: 'string' } });
+  const { values } = readArguments(argv, { out: { type: 'string' }, page: { type: 'boolean', default: false } });
   if (!values.out) throw new UsageError('give --out');
+  if (values.page) return writeAll(values.out, [['apprentices-page.jpg', apprenticesPage()]]);
   const page = keepersPage();
   const { doc, pictures } = tideMillProject(page);
-  const files: [string, Uint8Array][] = [
+  return writeAll(values.out, [
     ['keepers-page.jpg', page],
     ['tide-mill.orthoglyph.zip', writeProjectFile(doc, pictures)],
-  ];
+  ]);
+}
+
+function writeAll(folder: string, files: readonly (readonly [string, Uint8Array])[]): number {
   for (const [name, bytes] of files) {
-    const written = writeFile(join(values.out, name), bytes);
+    const written = writeFile(join(folder, name), bytes);
     printProblems(written.problems);
     if (!written.ok) return EXIT.input;
   }

@@ -31,11 +31,8 @@ function typicalHeight(parts: readonly Part[]): number {
   return percentile(letters, 0.7);
 }
 
-/** Typical thickness of the stroke in px: of long thin parts 2 area / perimeter, taken over letter-sized parts. */
-function strokeWidth(parts: readonly Part[]): number {
-  const widths = parts.map((p) => p.area / Math.max(p.box.width, p.box.height));
-  return percentile(widths, 0.25);
-}
+/** Typical thickness of the stroke in px: the shorter mean runs among letter-sized parts are those of upright strokes. */
+const strokeWidth = (parts: readonly Part[]): number => percentile(parts.map((p) => p.meanRun), 0.2);
 
 /**
  * Ink patches grouped to letters in reading order. Specks (much smaller than a dot made by the same pen)
@@ -96,6 +93,7 @@ function joinParts(parts: readonly Part[], rows: readonly Row[], height: number)
     }
   }
   joinSlashedPairs(order, find, parent, height);
+  joinLooseDots(order, find, parent, rows, height);
   const clusters = new Map<number, Part[]>();
   order.forEach((p, i) => {
     const root = find(i);
@@ -144,6 +142,36 @@ const isRaised = (p: Part, rows: readonly Row[]): boolean => {
   const r = rows[nearestRow(rows, middleX(p.box), p.box.y)];
   return r ? p.box.y + p.box.height / 2 - r.slope * middleX(p.box) < r.middleY : true;
 };
+
+/**
+ * Dots that hang beside their body, as a leaning hand leaves them over i and j: each still lone dot goes to the nearest
+ * lone body below it that it nearly touches sideways.
+ */
+function joinLooseDots(
+  order: readonly Part[],
+  find: (i: number) => number,
+  parent: number[],
+  rows: readonly Row[],
+  height: number,
+): void {
+  const alone = (i: number) => order.every((_, k) => k === i || find(k) !== find(i));
+  order.forEach((dot, i) => {
+    const size = Math.max(dot.box.width, dot.box.height);
+    if (size > height * 0.3 || !alone(i) || !isRaised(dot, rows)) return;
+    let best = -1;
+    let bestGap = height * 0.25;
+    order.forEach((body, j) => {
+      if (j === i || body.box.height < height * 0.4 || body.box.width > height * 0.6 || !alone(j)) return;
+      const drop = body.box.y - boxBottom(dot.box);
+      const gap = -overlap(dot.box.x, boxRight(dot.box), body.box.x, boxRight(body.box));
+      if (drop > -height * 0.05 && drop < height * 0.45 && gap < bestGap && sameRow(dot, body, rows, height)) {
+        bestGap = gap;
+        best = j;
+      }
+    });
+    if (best >= 0) parent[find(i)] = find(best);
+  });
+}
 
 /** Percent sign: two small rings, one high left and one low right of a slanted bar between them. */
 function joinSlashedPairs(order: readonly Part[], find: (i: number) => number, parent: number[], height: number): void {

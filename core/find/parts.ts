@@ -5,6 +5,8 @@ export interface Part {
   readonly box: PxBox;
   /** Inked px. */
   readonly area: number;
+  /** Mean length of its level runs, px: about the pen's width for anything upright. */
+  readonly meanRun: number;
   /** Centre of mass, px. */
   readonly centerX: number;
   readonly centerY: number;
@@ -61,7 +63,7 @@ export function connectedParts(mask: ByteImage): Part[] {
 function gatherParts(runs: readonly Run[], find: (i: number) => number): Part[] {
   const sums = new Map<
     number,
-    { x0: number; y0: number; x1: number; y1: number; area: number; sx: number; sy: number; widest: Run }
+    { x0: number; y0: number; x1: number; y1: number; area: number; runs: number; sx: number; sy: number; widest: Run }
   >();
   runs.forEach((run, i) => {
     const root = find(i);
@@ -70,13 +72,14 @@ function gatherParts(runs: readonly Run[], find: (i: number) => number): Part[] 
     const s = sums.get(root);
     if (!s) {
       const { from, to, y } = run;
-      sums.set(root, { x0: from, y0: y, x1: to, y1: y + 1, area: n, sx: mid * n, sy: (y + 0.5) * n, widest: run });
+      sums.set(root, { x0: from, y0: y, x1: to, y1: y + 1, area: n, runs: 1, sx: mid * n, sy: (y + 0.5) * n, widest: run });
       return;
     }
     s.x0 = Math.min(s.x0, run.from);
     s.x1 = Math.max(s.x1, run.to);
     s.y1 = run.y + 1;
     s.area += n;
+    s.runs++;
     s.sx += mid * n;
     s.sy += (run.y + 0.5) * n;
     if (n > s.widest.to - s.widest.from) s.widest = run;
@@ -84,6 +87,7 @@ function gatherParts(runs: readonly Run[], find: (i: number) => number): Part[] 
   return [...sums.values()].map((s) => ({
     box: { x: s.x0, y: s.y0, width: s.x1 - s.x0, height: s.y1 - s.y0 },
     area: s.area,
+    meanRun: s.area / s.runs,
     centerX: s.sx / s.area,
     centerY: s.sy / s.area,
     seed: { x: Math.floor((s.widest.from + s.widest.to) / 2) + 0.5, y: s.widest.y + 0.5 },

@@ -57,7 +57,7 @@ export function FitStage() {
           </Text>
         }
       >
-        <Box flex="1" minH="0" overflow="auto" bg="sheet">
+        <Box flex="1" minH="0" overflow="auto" bg="sheet" tabIndex={0} role="region" aria-label="The text being fitted">
           <FitLine
             letters={letters}
             lines={lines}

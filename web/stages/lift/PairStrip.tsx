@@ -39,7 +39,10 @@ export function PairStrip({ sheet, pieces, chosen, onChoose }: Props) {
     return rows.map((c) => ({ expected: c.expected, piece: c.piece === null ? null : kept[c.piece]! }));
   }, [sheet.expected, pieces]);
   const active = useRef<HTMLButtonElement>(null);
-  useEffect(() => active.current?.scrollIntoView({ block: 'nearest', inline: 'center' }), [chosen]);
+  useEffect(() => {
+    // Newer browsers answer with a promise, which must not become this effect's clean-up.
+    void active.current?.scrollIntoView({ block: 'nearest', inline: 'center' });
+  }, [chosen]);
   return (
     <Flex borderBottomWidth="1px" borderColor="rule" overflowX="auto" px="3" py="2" gap="0" flexShrink={0} align="stretch">
       <Flex direction="column" justify="space-between" pr="3" fontSize="xs" color="faded" position="sticky" left="-3" bg="paper" zIndex="1">

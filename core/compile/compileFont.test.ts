@@ -1,0 +1,147 @@
+import { contourArea } from '../geometry/measure';
+import { parseSfnt, checksum } from '../opentype/sfnt';
+import { HEAD } from '../opentype/tables/head';
+import { HHEA } from '../opentype/tables/hhea';
+import { parseHmtx } from '../opentype/tables/hmtx';
+import { OS2 } from '../opentype/tables/os2';
+import { hasFontTools, hasSanitizer, parseWithFontkit, parseWithOpentype, readWithFontTools, sanitize, shape } from '../../testing/outsideReaders';
+import { sampleProject } from '../testing/sampleProject';
+import { applyDiff } from '../document/diff';
+import { setBearings } from '../document/commands/fitting';
+import { compileFont, type OutlineFormat } from './compileFont';
+import { fontNames, postScriptName } from './fontNames';
+
+const compile = (format: OutlineFormat, doc = sampleProject()) =>
+  compileFont(doc, { format, styleId: 'regular', nowUnixS: 1_700_000_000 });
+
+describe.each(['otf', 'ttf'] as const)('%s', (format) => {
+  const bytes = compile(format);
+
+  test('HarfBuzz shapes text without .notdef and with kerning from pairs and groups', () => {
+    expect(shape(bytes, 'Hox\u00e9').map((g) => g.name)).toEqual(['H', 'o', 'x', 'eacute']);
+    const plain = shape(bytes, 'To', false);
+    expect(shape(bytes, 'To')[0]!.advance - plain[0]!.advance).toBe(-60);
+    // H and x are in the left group, o and eacute in the right one.
+    expect(shape(bytes, 'xo')[0]!.advance - shape(bytes, 'xo', false)[0]!.advance).toBe(-15);
+    expect(shape(bytes, 'ox')[0]!.advance).toBe(shape(bytes, 'ox', false)[0]!.advance);
+  });
+
+  test('a character beyond the basic plane is found', () => {
+    expect(shape(bytes, '\u{1f41f}')[0]!.gid).not.toBe(0);
+  });
+
+  test('.notdef is glyph 0; space and no-break space are there and as wide as each other', () => {
+    const [space, nbsp] = [shape(bytes, ' ')[0]!, shape(bytes, '\u00a0')[0]!];
+    expect(space.gid).not.toBe(0);
+    expect(nbsp.gid).not.toBe(0);
+    expect(space.advance).toBe(250);
+    expect(nbsp.advance).toBe(250);
+    expect(shape(bytes, '\u0416')[0]!.gid).toBe(0);
+  });
+
+  test('opentype.js reads the same outlines: boxes, advances, curves', () => {
+    const font = parseWithOpentype(bytes);
+    const o = font.charToGlyph('o');
+    const box = o.getBoundingBox();
+    expect([box.x1, box.y1, box.x2, box.y2].map(Math.round)).toEqual([50, -10, 570, 510]);
+    expect(o.advanceWidth).toBe(620);
+    expect(font.charToGlyph('H').advanceWidth).toBe(480);
+    expect(font.unitsPerEm).toBe(1000);
+  });
+
+  test('fontkit, a second parser, agrees', () => {
+    const font = parseWithFontkit(bytes);
+    const glyph = font.glyphForCodePoint(0x6f);
+    expect(Math.round(glyph.bbox.maxY)).toBe(510);
+    expect(glyph.advanceWidth).toBe(620);
+    expect(font.postscriptName).toBe('Sample-Regular');
+    expect(font.capHeight).toBe(700);
+    expect(font.xHeight).toBe(500);
+  });
+
+  test('bearings come out as typed, also of outlines between whole units', () => {
+    const { tables } = parseSfnt(bytes);
+    const hhea = HHEA.parse(tables.get('hhea')!);
+    const glyph = parseWithFontkit(bytes).glyphForCodePoint(0x78);
+    const metric = parseHmtx(tables.get('hmtx')!, parseWithFontkit(bytes).numGlyphs, hhea.numberOfHMetrics)[glyph.id]!;
+    expect(metric.leftBearing).toBe(50);
+    expect(metric.advance - glyph.bbox.maxX).toBe(50);
+  });
+
+  test('file checksums hold (OpenType, "Organization of an OpenType font")', () => {
+    expect(checksum(bytes)).toBe(0xb1b0afba);
+    const { tables } = parseSfnt(bytes);
+    const view = new DataView(bytes.buffer, bytes.byteOffset);
+    for (let i = 0; i < tables.size; i++) {
+      const at = 12 + i * 16;
+      const tag = String.fromCharCode(...bytes.subarray(at, at + 4));
+      if (tag !== 'head') expect(view.getUint32(at + 4)).toBe(checksum(tables.get(tag)!));
+    }
+  });
+
+  test('fixed tables read back by the same description that wrote them', () => {
+    const { tables } = parseSfnt(bytes);
+    for (const [tag, struct] of [
+      ['head', HEAD],
+      ['hhea', HHEA],
+      ['OS/2', OS2],
+    ] as const) {
+      const data = tables.get(tag)!;
+      expect(struct.build(struct.parse(data) as never)).toEqual(data.slice(0, struct.size));
+    }
+    const os2 = OS2.parse(tables.get('OS/2')!);
+    expect([os2.sxHeight, os2.sCapHeight]).toEqual([500, 700]);
+    expect(os2.usWinAscent).toBeGreaterThanOrEqual(700);
+  });
+
+  test('same document, same time: same bytes', () => {
+    expect(compile(format)).toEqual(bytes);
+  });
+
+  (hasSanitizer ? test : test.skip)('the OpenType sanitizer accepts it', () => {
+    expect(sanitize(bytes, `sample.${format}`)).toBe('');
+  });
+
+  (hasFontTools ? test : test.skip)('fontTools reads every table and sees the directions each format wants', () => {
+    const facts = readWithFontTools(bytes, `sample.${format}`);
+    expect(facts.tables).toEqual(expect.arrayContaining(['GPOS', 'OS/2', 'cmap', 'head', 'hhea', 'hmtx', 'maxp', 'name', 'post']));
+    expect(facts.names['1']).toBe('Sample');
+    const outer = format === 'otf' ? 1 : -1;
+    expect(facts.winding['o']!.map(Math.sign)).toEqual([outer, -outer]);
+  });
+});
+
+test('an edit of one glyph changes that glyph and nothing else', () => {
+  const doc = sampleProject();
+  const diff = setBearings(doc, 'o', { right: 90 })!;
+  const before = shape(compile('otf', doc), 'Hox', false);
+  const after = shape(compile('otf', applyDiff(doc, diff)), 'Hox', false);
+  expect(after.map((g, i) => g.advance - before[i]!.advance)).toEqual([0, 40, 0]);
+});
+
+test('counters drawn the wrong way are righted in the file', () => {
+  const doc = sampleProject();
+  const o = doc.glyphs.o!;
+  const wrong = { ...o, contours: o.contours.map((c) => ({ ...c, nodes: [...c.nodes].reverse().map((n) => ({ ...n, in: n.out, out: n.in })) })) };
+  expect(contourArea(wrong.contours[0]!)).toBeLessThan(0);
+  const bytes = compile('otf', { ...doc, glyphs: { ...doc.glyphs, o: wrong } });
+  if (hasFontTools) expect(readWithFontTools(bytes, 'w.otf').winding['o']!.map(Math.sign)).toEqual([1, -1]);
+  expect(shape(bytes, 'o')[0]!.name).toBe('o');
+});
+
+describe('names', () => {
+  const input = { family: 'Skerry Lane', style: 'Regular', designer: '', designerUrl: '', licence: '', licenceUrl: '', copyright: '', version: '1.000' };
+  test('the four classic styles group by family alone', () => {
+    const names = fontNames({ ...input, style: 'Bold Italic' });
+    expect([names.get(1), names.get(2), names.get(16)]).toEqual(['Skerry Lane', 'Bold Italic', undefined]);
+  });
+  test('other styles get a family of their own for old programs', () => {
+    const names = fontNames({ ...input, style: 'Light' });
+    expect([names.get(1), names.get(2), names.get(16), names.get(17)]).toEqual(['Skerry Lane Light', 'Regular', 'Skerry Lane', 'Light']);
+  });
+  test('PostScript names hold no space, accent or delimiter (OpenType, name id 6)', () => {
+    expect(postScriptName('Tidé (Mill) 100%', 'Extra Bold')).toBe('TideMill100-ExtraBold');
+    expect(postScriptName('潮', 'Regular')).toBe('Untitled-Regular');
+    expect(postScriptName('a'.repeat(90), 'Regular')).toHaveLength(63);
+  });
+});

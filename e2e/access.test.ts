@@ -1,0 +1,50 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { openDemo, stage } from './support/app';
+
+const STAGES = ['Gather', 'Lift', 'Dress', 'Seat', 'Name', 'Fit', 'Proof', 'Cast'];
+
+for (const desk of ['day', 'night'] as const) {
+  test(`no serious fault of access on any stage, ${desk} desk`, async ({ page }) => {
+    await openDemo(page);
+    if (desk === 'night') await page.getByRole('button', { name: 'Night desk' }).click();
+    for (const name of STAGES) {
+      await stage(page, name);
+      await expect(page.getByLabel('Bench')).toBeVisible();
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+      expect(serious.map((v) => `${name}: ${v.id} ${v.nodes.map((n) => n.target).slice(0, 3)}`)).toEqual([]);
+    }
+  });
+}
+
+test('the keyboard alone goes through the stages, finds actions and works on points', async ({ page }) => {
+  await openDemo(page);
+  await page.keyboard.press('3');
+  await expect(page).toHaveURL(/\/dress/);
+  const before = await page.getByLabel('Gauge').getByTestId('point-count').innerText();
+  await page.keyboard.press('a');
+  await expect(page.getByLabel('Gauge')).toContainText(`${before} points chosen`);
+  await page.keyboard.press('Shift+ArrowUp');
+  await expect(page.getByLabel('Gauge')).toContainText('Worked on by hand');
+  await page.keyboard.press('/');
+  await page.getByLabel('What do you want to do?').fill('make font');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/cast/);
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog')).toContainText('Next doubtful piece');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('3');
+  await expect(page.getByLabel('Gauge')).toContainText('As traced');
+});
+
+test('nothing leaves the machine', async ({ page }) => {
+  const elsewhere: string[] = [];
+  page.on('request', (request) => {
+    if (!/^(http:\/\/127\.0\.0\.1:|blob:|data:)/.test(request.url())) elsewhere.push(request.url());
+  });
+  await openDemo(page);
+  for (const name of STAGES) await stage(page, name);
+  expect(elsewhere).toEqual([]);
+});

@@ -1,0 +1,61 @@
+import { expect, type Page } from '@playwright/test';
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+/** Opens the demo from the list of projects and waits until its font is on the running line. */
+export async function openDemo(page: Page): Promise<void> {
+  await page.goto('/projects');
+  await page.getByRole('button', { name: 'Open the tide mill demo' }).click();
+  await expect(page.getByTestId('understood')).toContainText('74 pieces');
+  await liveFontReady(page);
+}
+
+export async function startProject(page: Page, name: string): Promise<void> {
+  await page.goto('/projects');
+  await page.getByLabel('Name of the new project').fill(name);
+  await page.getByRole('button', { name: 'Start it' }).click();
+  await expect(page.getByRole('button', { name: 'Add pictures' })).toBeVisible();
+}
+
+export const stage = (page: Page, name: string) =>
+  page.getByRole('navigation', { name: 'Course' }).getByRole('link', { name: new RegExp(`^${name}`) }).click();
+
+/** CSS family of the font on the running line, once there is one. */
+export async function liveFontReady(page: Page): Promise<string> {
+  await expect(page.getByTestId('live-font')).toHaveAttribute('data-family', /^live-\d+$/);
+  return (await page.getByTestId('live-font').getAttribute('data-family'))!;
+}
+
+/** Waits until everything is in the browser's storage. */
+export const saved = (page: Page) => expect(page.getByTestId('save-state')).toHaveText('All saved in this browser');
+
+/** Casts and downloads both formats through the interface. */
+export async function castBoth(page: Page): Promise<{ otf: Uint8Array; ttf: Uint8Array }> {
+  await stage(page, 'Cast');
+  await page.getByRole('button', { name: 'Cast', exact: true }).click();
+  const take = async (index: number) => {
+    const waiting = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Download' }).nth(index).click();
+    return new Uint8Array(readFileSync(await (await waiting).path()));
+  };
+  return { otf: await take(0), ttf: await take(1) };
+}
+
+/** A page of writing by a hand that is not the demo's, drawn by the command line. */
+export function otherHandsPage(): string {
+  const folder = mkdtempSync(join(tmpdir(), 'orthoglyph-page-'));
+  execFileSync(process.execPath, ['bin/orthoglyph.mjs', 'demo', '--page', '--out', folder]);
+  return join(folder, 'apprentices-page.jpg');
+}
+
+/** Messages of the page's console that point to a fault. */
+export function watchFaults(page: Page): string[] {
+  const faults: string[] = [];
+  page.on('pageerror', (error) => faults.push(error.message));
+  page.on('console', (message) => {
+    if (message.type() === 'error') faults.push(message.text());
+  });
+  return faults;
+}

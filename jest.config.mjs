@@ -1,0 +1,11 @@
+/** Unit tests run as ES modules, transformed by swc; browsers are Playwright's. */
+export default {
+  testEnvironment: 'node',
+  roots: ['<rootDir>/core', '<rootDir>/cli', '<rootDir>/server', '<rootDir>/web', '<rootDir>/demo', '<rootDir>/scripts'],
+  testMatch: ['**/*.test.ts'],
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  transform: { '\\.tsx?$': '<rootDir>/scripts/jestTransform.mjs' },
+  collectCoverageFrom: ['core/**/*.ts', '!core/**/*.test.ts', '!core/testing/**', '!core/names/data/**'],
+  coverageReporters: ['text-summary', 'json-summary'],
+  setupFiles: ['fake-indexeddb/auto'],
+};

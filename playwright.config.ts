@@ -1,0 +1,37 @@
+import { defineConfig } from '@playwright/test';
+
+const port = 5391;
+
+/** Journeys through the built app in Debian's headless Chromium. */
+export default defineConfig({
+  testDir: 'e2e',
+  timeout: 60_000,
+  expect: { timeout: 15_000 },
+  workers: 1,
+  reporter: [['line'], ['json', { outputFile: 'test-results/e2e.json' }]],
+  outputDir: 'test-results/e2e',
+  use: {
+    baseURL: `http://127.0.0.1:${port}`,
+    viewport: { width: 1280, height: 800 },
+    acceptDownloads: true,
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  webServer: {
+    command: 'node scripts/demo.mjs',
+    url: `http://127.0.0.1:${port}/projects`,
+    env: { PORT: String(port) },
+    reuseExistingServer: false,
+    timeout: 180_000,
+  },
+});

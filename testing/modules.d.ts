@@ -1,0 +1,31 @@
+// Outside readers without types of their own: only what the checks ask of them.
+declare module 'bezier-js' {
+  export class Bezier {
+    constructor(points: readonly { x: number; y: number }[]);
+    get(t: number): { x: number; y: number };
+    bbox(): { x: { min: number; max: number }; y: { min: number; max: number } };
+  }
+}
+declare module 'opentype.js' {
+  interface Glyph {
+    readonly index: number;
+    readonly advanceWidth: number;
+    readonly path: { readonly commands: readonly unknown[] };
+    getBoundingBox(): { x1: number; y1: number; x2: number; y2: number };
+  }
+  export function parse(bytes: ArrayBuffer): { readonly unitsPerEm: number; charToGlyph(char: string): Glyph };
+}
+declare module 'fontkit' {
+  export interface Font {
+    readonly numGlyphs: number;
+    readonly postscriptName: string;
+    readonly capHeight: number;
+    readonly xHeight: number;
+    glyphForCodePoint(codePoint: number): {
+      readonly id: number;
+      readonly advanceWidth: number;
+      readonly bbox: { readonly maxX: number; readonly maxY: number };
+    };
+  }
+  export function create(bytes: Uint8Array): Font;
+}

@@ -1,0 +1,78 @@
+// Independent readers of font files, for checks of our own writer: HarfBuzz (text shaping), opentype.js and fontkit
+// (parsers), all from the npm registry; the OpenType sanitizer and fontTools from Debian, when installed.
+import { execFileSync, spawnSync } from 'node:child_process';
+import { existsSync, mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import * as fontkit from 'fontkit';
+import * as hb from 'harfbuzzjs';
+import * as opentype from 'opentype.js';
+
+export interface ShapedGlyph {
+  readonly name: string;
+  readonly gid: number;
+  readonly advance: number;
+}
+
+/** Shapes text with HarfBuzz: glyph names and advance widths after kerning. */
+export function shape(bytes: Uint8Array, text: string, kern = true): ShapedGlyph[] {
+  const font = new hb.Font(new hb.Face(new hb.Blob(bytes)));
+  const buffer = new hb.Buffer();
+  buffer.addText(text);
+  buffer.guessSegmentProperties();
+  hb.shape(font, buffer, kern ? [] : [new hb.Feature('kern', 0)]);
+  const positions = buffer.getGlyphPositions();
+  return buffer.getGlyphInfos().map((info, i) => ({
+    gid: info.codepoint,
+    name: font.glyphName(info.codepoint) ?? '',
+    advance: positions[i]!.xAdvance,
+  }));
+}
+
+export const parseWithOpentype = (bytes: Uint8Array) => opentype.parse(bytes.slice().buffer);
+export const parseWithFontkit = (bytes: Uint8Array) => fontkit.create(Buffer.from(bytes));
+
+export const hasSanitizer = spawnSync('sh', ['-c', 'command -v ots-sanitize']).status === 0;
+export const hasFontTools = existsSync('/usr/lib/python3/dist-packages/fontTools');
+
+function inFile(bytes: Uint8Array, name: string): string {
+  const path = join(mkdtempSync(join(tmpdir(), 'orthoglyph-')), name);
+  writeFileSync(path, bytes);
+  return path;
+}
+
+/** What the OpenType sanitizer (Chromium's and Firefox's gate) says; "" when it accepts the file. */
+export function sanitize(bytes: Uint8Array, name: string): string {
+  const result = spawnSync('ots-sanitize', [inFile(bytes, name)], { encoding: 'utf8' });
+  return result.status === 0 ? '' : result.stderr + result.stdout;
+}
+
+/** Decompiles every table with fontTools and gives back facts read by it. Raises when any table can't be read. */
+export function readWithFontTools(bytes: Uint8Array, name: string): { tables: string[]; names: Record<string, string>; winding: Record<string, number[]> } {
+  const script = `
+import json, sys
+from fontTools.ttLib import TTFont
+from fontTools.pens.areaPen import AreaPen
+from fontTools.pens.recordingPen import DecomposingRecordingPen
+font = TTFont(sys.argv[1], lazy=False)
+for tag in font.keys():
+    if tag != 'GlyphOrder':
+        font[tag].compile(font) if hasattr(font[tag], 'compile') else None
+glyphs = font.getGlyphSet()
+winding = {}
+for name in font.getGlyphOrder():
+    pen = DecomposingRecordingPen(glyphs)
+    glyphs[name].draw(pen)
+    areas, contour = [], None
+    for op, args in pen.value:
+        if op == 'moveTo': contour = AreaPen(glyphs)
+        getattr(contour, op)(*args)
+        if op in ('closePath', 'endPath'): areas.append(contour.value)
+    winding[name] = areas
+print(json.dumps({'tables': sorted(t for t in font.keys() if t != 'GlyphOrder'),
+  'names': {str(n.nameID): n.toUnicode() for n in font['name'].names if n.platformID == 3}, 'winding': winding}))
+`;
+  // The system's own Python has Debian's packages; another one on the path may not.
+  const out = execFileSync('/usr/bin/python3', ['-c', script, inFile(bytes, name)], { encoding: 'utf8' });
+  return JSON.parse(out) as ReturnType<typeof readWithFontTools>;
+}
