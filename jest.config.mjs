@@ -1,7 +1,14 @@
 /** Unit tests run as ES modules, transformed by swc; browsers are Playwright's. */
 export default {
   testEnvironment: 'node',
-  roots: ['<rootDir>/core', '<rootDir>/cli', '<rootDir>/server', '<rootDir>/web', '<rootDir>/demo', '<rootDir>/scripts'],
+  roots: [
+    '<rootDir>/core',
+    '<rootDir>/cli',
+    '<rootDir>/server',
+    '<rootDir>/web',
+    '<rootDir>/demo',
+    '<rootDir>/scripts',
+  ],
   testMatch: ['**/*.test.ts'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: { '\\.tsx?$': '<rootDir>/scripts/jestTransform.mjs' },

@@ -11,9 +11,10 @@ const COMMANDS: Record<string, { run: (argv: string[]) => number | Promise<numbe
   demo: { run: runDemo, help: demoHelp },
 };
 
-const usage = () => `Orthoglyph on the command line. Each command explains itself with --help.\n\n${Object.values(COMMANDS)
-  .map((c) => c.help.split('\n')[0])
-  .join('\n')}\n`;
+const usage = () =>
+  `Orthoglyph on the command line. Each command explains itself with --help.\n\n${Object.values(COMMANDS)
+    .map((c) => c.help.split('\n')[0])
+    .join('\n')}\n`;
 
 /** Runs one command. Exit code: 0 done, 1 a problem with the input, 2 wrong usage. */
 export async function main(argv: string[]): Promise<number> {
@@ -21,7 +22,9 @@ export async function main(argv: string[]): Promise<number> {
   const command = name === undefined ? undefined : COMMANDS[name];
   if (!command) {
     const asked = name === undefined || name === '--help' || name === 'help';
-    (asked && name ? process.stdout : process.stderr).write(asked ? usage() : `There is no command "${name}".\n\n${usage()}`);
+    (asked && name ? process.stdout : process.stderr).write(
+      asked ? usage() : `There is no command "${name}".\n\n${usage()}`,
+    );
     return asked && name ? EXIT.ok : EXIT.usage;
   }
   if (rest.includes('--help')) {

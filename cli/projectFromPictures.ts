@@ -32,10 +32,17 @@ export function projectFromPictures(folder: string, nowMs: number): Doc | null {
     }
     const bytes = valueOrPrint(readBytes(file), file);
     const picture = bytes && valueOrPrint(decodePicture(bytes), file);
-    const piece = picture && valueOrPrint(pictureAsPiece(picture, base, String.fromCodePoint(codePoints[0]!)), file);
+    const piece =
+      picture && valueOrPrint(pictureAsPiece(picture, base, String.fromCodePoint(codePoints[0]!)), file);
     if (!bytes || !picture || !piece) continue;
     taken.set(codePoints[0]!, base);
-    const sheet = { id: base, name: base, pictureId: pictureIdOf(bytes), widthPx: picture.width, heightPx: picture.height };
+    const sheet = {
+      id: base,
+      name: base,
+      pictureId: pictureIdOf(bytes),
+      widthPx: picture.width,
+      heightPx: picture.height,
+    };
     const added = addSheet(doc, sheet, String.fromCodePoint(codePoints[0]!));
     if (added) doc = applyDiff(doc, added);
     const lifted = takeLifted(doc, base, piece);

@@ -66,7 +66,13 @@ export function tideMillProject(page: Uint8Array): { doc: Doc; pictures: Map<str
   const decoded = decodePicture(page);
   if (!decoded.ok) throw new Error('the demo page cannot be decoded');
   const { width, height } = decoded.value;
-  const sheet = { id: 'tide-book', name: 'Tide book, page 12.jpg', pictureId, widthPx: width, heightPx: height };
+  const sheet = {
+    id: 'tide-book',
+    name: 'Tide book, page 12.jpg',
+    pictureId,
+    widthPx: width,
+    heightPx: height,
+  };
   apply(addSheet(doc, sheet));
   const lifted = liftSheet(decoded.value, doc.sheets['tide-book']!, Object.values(doc.recipes)[0]!);
   if (!lifted.ok) throw new Error('the demo page cannot be lifted');

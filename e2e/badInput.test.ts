@@ -25,7 +25,11 @@ test('bad pictures are each told by name and reason; the app goes on', async ({ 
     ['dot.png', plain(1, 1, 0), /dot\.png: the picture is only 1 x 1 px/],
     ['white.png', plain(300, 200, 255), /white\.png: no ink was found: the picture is all light/],
     ['black.png', plain(300, 200, 0), /black\.png: no ink was found: the picture is all dark/],
-    ['wide.png', claiming(20_000, 20_000), /wide\.png: the picture is 20000 x 20000 px; up to \d+ megapixels fit/],
+    [
+      'wide.png',
+      claiming(20_000, 20_000),
+      /wide\.png: the picture is 20000 x 20000 px; up to \d+ megapixels fit/,
+    ],
     ['page.gif', Buffer.from('GIF89a0000000000'), /page\.gif: GIF pictures can't be read yet/],
   ];
   for (const [name, buffer, message] of files) {
@@ -35,21 +39,39 @@ test('bad pictures are each told by name and reason; the app goes on', async ({ 
   }
   await saved(page);
   // 20,000 px wide and low is odd but fine: it is read, and has no ink.
-  await page.getByLabel('Pictures of letters').setInputFiles({ name: 'strip.png', mimeType: 'image/png', buffer: plain(20_000, 60, 255) });
+  await page
+    .getByLabel('Pictures of letters')
+    .setInputFiles({ name: 'strip.png', mimeType: 'image/png', buffer: plain(20_000, 60, 255) });
   await expect(page.getByRole('alert')).toContainText(/strip\.png: no ink/);
   // After all that a good page still works.
-  await page.getByLabel('Pictures of letters').setInputFiles({ name: 'good.jpg', mimeType: 'image/jpeg', buffer: jpeg });
-  await expect(page.getByTestId('understood').filter({ hasText: '74 pieces' })).toBeVisible({ timeout: 30_000 });
+  await page
+    .getByLabel('Pictures of letters')
+    .setInputFiles({ name: 'good.jpg', mimeType: 'image/jpeg', buffer: jpeg });
+  await expect(page.getByTestId('understood').filter({ hasText: '74 pieces' })).toBeVisible({
+    timeout: 30_000,
+  });
 });
 
 test('bad project files are told and leave the list as it was', async ({ page }) => {
   await page.goto('/projects');
   const projectJson = (version: number) =>
-    Buffer.from(zipSync({ 'project.json': strToU8(JSON.stringify({ format: 'orthoglyph-project', version, data: {} })) }));
+    Buffer.from(
+      zipSync({
+        'project.json': strToU8(JSON.stringify({ format: 'orthoglyph-project', version, data: {} })),
+      }),
+    );
   const files: [string, Buffer, RegExp][] = [
-    ['future.zip', projectJson(999), /future\.zip: the project was saved by a newer Orthoglyph \(version 999/],
+    [
+      'future.zip',
+      projectJson(999),
+      /future\.zip: the project was saved by a newer Orthoglyph \(version 999/,
+    ],
     ['broken.zip', projectJson(1), /broken\.zip: the project file doesn't fit its own form/],
-    ['other.zip', Buffer.from(zipSync({ 'readme.txt': strToU8('hello') })), /other\.zip: this is not an Orthoglyph project file/],
+    [
+      'other.zip',
+      Buffer.from(zipSync({ 'readme.txt': strToU8('hello') })),
+      /other\.zip: this is not an Orthoglyph project file/,
+    ],
     ['letter.zip', Buffer.from('no zip at all'), /letter\.zip: this is not an Orthoglyph project file/],
   ];
   for (const [name, buffer, message] of files) {
@@ -59,7 +81,10 @@ test('bad project files are told and leave the list as it was', async ({ page })
   await expect(page.getByText('None yet.')).toBeVisible();
 });
 
-test('a second tab opens the project for reading and can\'t overwrite the first', async ({ page, context }) => {
+test("a second tab opens the project for reading and can't overwrite the first", async ({
+  page,
+  context,
+}) => {
   await startProject(page, 'Two tabs');
   await saved(page);
   const second = await context.newPage();

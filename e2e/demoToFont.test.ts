@@ -3,7 +3,7 @@ import { parseWithOpentype } from '../testing/outsideReaders';
 import { castBoth, liveFontReady, openDemo, saved, stage, watchFaults } from './support/app';
 import { expectGoodFont } from './support/fontFacts';
 
-test('from the keeper\'s page to installed fonts, through all eight stages', async ({ page }) => {
+test("from the keeper's page to installed fonts, through all eight stages", async ({ page }) => {
   const faults = watchFaults(page);
   await openDemo(page);
 
@@ -37,7 +37,9 @@ test('from the keeper\'s page to installed fonts, through all eight stages', asy
     await expect(page.getByLabel('Gauge')).toContainText('Worked on by hand');
     await page.keyboard.press('e');
     await page.keyboard.press('Delete');
-    await expect.poll(async () => Number(await page.getByTestId('point-count').innerText())).toBeLessThan(before);
+    await expect
+      .poll(async () => Number(await page.getByTestId('point-count').innerText()))
+      .toBeLessThan(before);
     for (let i = 0; i < 3; i++) await page.keyboard.press('Control+z');
     await expect(page.getByTestId('point-count')).toHaveText(String(before));
     await expect(page.getByLabel('Gauge')).toContainText('As traced');
@@ -55,7 +57,7 @@ test('from the keeper\'s page to installed fonts, through all eight stages', asy
   await test.step('Name: full coverage; a glyph is given another character and back', async () => {
     await stage(page, 'Name');
     await expect(page.getByTestId('coverage')).toHaveText('74 of 74 characters of the bill');
-    await page.getByRole('button', { name: 'z, z' }).click();
+    await page.getByRole('button', { name: 'z, z', exact: true }).click();
     await page.getByLabel('New character').fill('ž');
     await page.getByRole('button', { name: 'Rename' }).click();
     await expect(page.getByTestId('coverage')).toHaveText('73 of 74 characters of the bill');
@@ -74,7 +76,9 @@ test('from the keeper\'s page to installed fonts, through all eight stages', asy
     await page.mouse.down();
     await page.mouse.move(at.x + at.width / 2 + 10, at.y + at.height / 2, { steps: 5 });
     await page.mouse.up();
-    await expect.poll(async () => parseInt(await page.getByTestId('advance').innerText(), 10)).toBe(before + 80);
+    await expect
+      .poll(async () => parseInt(await page.getByTestId('advance').innerText(), 10))
+      .toBe(before + 80);
     await expect(page.getByLabel('Right bearing', { exact: true })).toHaveValue('130');
     await expect(page.getByRole('button', { name: /^Undo: Change side bearings/ })).toBeVisible();
   });

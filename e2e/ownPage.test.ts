@@ -1,6 +1,14 @@
 import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { castBoth, liveFontReady, otherHandsPage, saved, stage, startProject, watchFaults } from './support/app';
+import {
+  castBoth,
+  liveFontReady,
+  otherHandsPage,
+  saved,
+  stage,
+  startProject,
+  watchFaults,
+} from './support/app';
 import { expectGoodFont } from './support/fontFacts';
 
 test('a page by another hand, dropped on an empty project, goes the same way', async ({ page }) => {
@@ -15,8 +23,8 @@ test('a page by another hand, dropped on an empty project, goes the same way', a
 
   // Small letters get a height of their own.
   await stage(page, 'Seat');
-  await page.getByLabel('x-height').fill('480');
-  await page.getByLabel('x-height').press('Enter');
+  await page.getByRole('textbox', { name: 'x-height' }).fill('480');
+  await page.getByRole('textbox', { name: 'x-height' }).press('Enter');
   await expect(page.getByTestId('state-seat')).toContainText('x 480 u, H 700 u');
   const { otf, ttf } = await castBoth(page);
   expectGoodFont(otf, 'otf', { capHeight: 700, xHeight: 480 });
@@ -50,7 +58,12 @@ test('lifting can be cancelled and done again; nothing is lost', async ({ page }
   await startProject(page, 'Cancel');
   await page.getByLabel('Pictures of letters').setInputFiles(otherHandsPage());
   const cancel = page.getByRole('button', { name: 'Cancel' });
-  await expect(page.getByRole('status').filter({ hasText: /ink|Tracing|letters/ }).first()).toBeVisible();
+  await expect(
+    page
+      .getByRole('status')
+      .filter({ hasText: /ink|Tracing|letters/ })
+      .first(),
+  ).toBeVisible();
   await expect(page.getByTestId('understood')).toBeVisible();
   await cancel.click();
   await expect(cancel).toBeHidden();

@@ -25,7 +25,10 @@ export function newest(folder) {
 export async function ensureBundle(name) {
   const { entry, sources } = entries[name];
   const out = join(root, 'dist', `${name}.mjs`);
-  const changed = Math.max(...sources.map((s) => newest(join(root, s))), statSync(join(root, 'package.json')).mtimeMs);
+  const changed = Math.max(
+    ...sources.map((s) => newest(join(root, s))),
+    statSync(join(root, 'package.json')).mtimeMs,
+  );
   if (!existsSync(out) || statSync(out).mtimeMs < changed) {
     const { build } = await import('esbuild');
     mkdirSync(dirname(out), { recursive: true });

@@ -58,7 +58,9 @@ export function ensureDebianPackages() {
   apt('install', '-y', '-qq', '--no-install-recommends', ...missing);
   const still = wanted.filter(([, there]) => !there()).map(([name]) => name);
   if (still.includes('chromium')) {
-    fail(`The tests need Chromium and could not install it. Install it by hand: apt-get install ${still.join(' ')}`);
+    fail(
+      `The tests need Chromium and could not install it. Install it by hand: apt-get install ${still.join(' ')}`,
+    );
   }
   if (still.length > 0) console.log(`Not installed, their checks are left out: ${still.join(', ')}`);
 }

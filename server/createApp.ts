@@ -30,7 +30,10 @@ export function createApp(webFolder: string): Express {
     next();
   });
   // Files with a hash in their name never change.
-  app.use('/assets', express.static(join(webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
+  app.use(
+    '/assets',
+    express.static(join(webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
+  );
   app.use(express.static(webFolder, { maxAge: 0 }));
   // Every other address is one of the app's own.
   app.get('/{*splat}', (_, response) => response.sendFile(join(webFolder, 'index.html')));

@@ -13,7 +13,10 @@ declare module 'opentype.js' {
     readonly path: { readonly commands: readonly unknown[] };
     getBoundingBox(): { x1: number; y1: number; x2: number; y2: number };
   }
-  export function parse(bytes: ArrayBuffer): { readonly unitsPerEm: number; charToGlyph(char: string): Glyph };
+  export function parse(bytes: ArrayBuffer): {
+    readonly unitsPerEm: number;
+    charToGlyph(char: string): Glyph;
+  };
 }
 declare module 'fontkit' {
   export interface Font {

@@ -48,7 +48,10 @@ export function sanitize(bytes: Uint8Array, name: string): string {
 }
 
 /** Decompiles every table with fontTools and gives back facts read by it. Raises when any table can't be read. */
-export function readWithFontTools(bytes: Uint8Array, name: string): { tables: string[]; names: Record<string, string>; winding: Record<string, number[]> } {
+export function readWithFontTools(
+  bytes: Uint8Array,
+  name: string,
+): { tables: string[]; names: Record<string, string>; winding: Record<string, number[]> } {
   const script = `
 import json, sys
 from fontTools.ttLib import TTFont

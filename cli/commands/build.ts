@@ -9,7 +9,16 @@ import { castingOf } from '../../core/document/newProject';
 import type { Doc } from '../../core/document/schema';
 import { fail } from '../../core/problems/problem';
 import { projectFromPictures } from '../projectFromPictures';
-import { EXIT, isFolder, printProblems, readArguments, readBytes, UsageError, valueOrPrint, writeFile } from '../io';
+import {
+  EXIT,
+  isFolder,
+  printProblems,
+  readArguments,
+  readBytes,
+  UsageError,
+  valueOrPrint,
+  writeFile,
+} from '../io';
 
 const FORMATS: readonly OutlineFormat[] = ['otf', 'ttf'];
 
@@ -35,7 +44,9 @@ function renamed(doc: Doc, family: string | undefined, style: string | undefined
   const diff = family === undefined ? null : changeCasting(doc, { family });
   const named = diff ? applyDiff(doc, diff) : doc;
   if (style === undefined) return named;
-  const styles = Object.fromEntries(Object.entries(named.styles).map(([id, s]) => [id, { ...s, name: style }]));
+  const styles = Object.fromEntries(
+    Object.entries(named.styles).map(([id, s]) => [id, { ...s, name: style }]),
+  );
   return { ...named, styles };
 }
 

@@ -10,7 +10,10 @@ Draws the demo's page of writing and makes its project file.
 `;
 
 export function runDemo(argv: string[]): number {
-  const { values } = readArguments(argv, { out: { type: 'string' }, page: { type: 'boolean', default: false } });
+  const { values } = readArguments(argv, {
+    out: { type: 'string' },
+    page: { type: 'boolean', default: false },
+  });
   if (!values.out) throw new UsageError('give --out');
   if (values.page) return writeAll(values.out, [['apprentices-page.jpg', apprenticesPage()]]);
   const page = keepersPage();

@@ -42,7 +42,10 @@ export function runLift(argv: string[]): number {
       : {}),
   }));
   const missing = page.pairings.filter((p) => p.found === null).map((p) => expected[p.expected!]);
-  const written = writeFile(values.json, JSON.stringify({ items, missing, skewDeg: (page.skewRad * 180) / Math.PI }));
+  const written = writeFile(
+    values.json,
+    JSON.stringify({ items, missing, skewDeg: (page.skewRad * 180) / Math.PI }),
+  );
   valueOrPrint(written, values.json);
   return written.ok ? EXIT.ok : EXIT.input;
 }

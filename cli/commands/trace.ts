@@ -4,7 +4,17 @@ import { decodePicture } from '../../core/pictures/decodePicture';
 import { svgDocument } from '../../core/svg/pathData';
 import { tracePicture } from '../../core/trace/tracePicture';
 import { defaultTraceSettings } from '../../core/trace/traceRing';
-import { EXIT, isFolder, pictureFiles, readArguments, readBytes, showProgress, UsageError, valueOrPrint, writeFile } from '../io';
+import {
+  EXIT,
+  isFolder,
+  pictureFiles,
+  readArguments,
+  readBytes,
+  showProgress,
+  UsageError,
+  valueOrPrint,
+  writeFile,
+} from '../io';
 
 export const traceHelp = `orthoglyph trace IN.png --svg OUT.svg [--tolerance PX] [--json FACTS.json]
 orthoglyph trace INFOLDER --svg OUTFOLDER
@@ -48,9 +58,11 @@ export function runTrace(argv: string[]): number {
     mode: { type: 'string', default: 'outline' },
   });
   const input = positionals[0];
-  if (!input || positionals.length > 1 || !values.svg) throw new UsageError('give one picture or folder, and --svg');
+  if (!input || positionals.length > 1 || !values.svg)
+    throw new UsageError('give one picture or folder, and --svg');
   if (values.mode !== 'outline') throw new UsageError(`--mode ${values.mode} is not made yet; use outline`);
-  const tolerance = values.tolerance === undefined ? defaultTraceSettings.tolerancePx : Number(values.tolerance);
+  const tolerance =
+    values.tolerance === undefined ? defaultTraceSettings.tolerancePx : Number(values.tolerance);
   if (!(tolerance > 0 && tolerance < 100)) throw new UsageError('--tolerance is a number of px above 0');
   const facts: Record<string, Facts> = {};
   let failed = false;
@@ -68,6 +80,7 @@ export function runTrace(argv: string[]): number {
     if (fact) facts[parse(input).base] = fact;
     else failed = true;
   }
-  if (values.json && !valueOrPrintOk(writeFile(values.json, JSON.stringify(facts, null, 1)), values.json)) failed = true;
+  if (values.json && !valueOrPrintOk(writeFile(values.json, JSON.stringify(facts, null, 1)), values.json))
+    failed = true;
   return failed ? EXIT.input : EXIT.ok;
 }

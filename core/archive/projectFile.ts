@@ -28,7 +28,12 @@ function glyphSvg(glyph: GlyphRow): string {
   const box = contoursBox(placed);
   const top = Math.floor(box?.yMin ?? 0);
   const height = Math.ceil(box?.yMax ?? 0) - top;
-  const view = { x: 0, y: top, width: Math.max(1, Math.round(advanceOf(glyph))), height: Math.max(1, height) };
+  const view = {
+    x: 0,
+    y: top,
+    width: Math.max(1, Math.round(advanceOf(glyph))),
+    height: Math.max(1, height),
+  };
   return svgDocument(placed, view, glyph.name);
 }
 

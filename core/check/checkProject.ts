@@ -18,7 +18,9 @@ function checkGlyph(glyph: GlyphRow): Problem[] {
   if (box) {
     const far = [box.xMin, box.yMin, box.xMax, box.yMax].find((v) => Math.abs(v) > COORDINATE_LIMIT);
     if (far !== undefined) {
-      out.push(problem({ code: 'coordinate-out-of-range', value: far, limit: COORDINATE_LIMIT }, 'error', place));
+      out.push(
+        problem({ code: 'coordinate-out-of-range', value: far, limit: COORDINATE_LIMIT }, 'error', place),
+      );
     }
   } else if (glyph.source !== null) out.push(problem({ code: 'glyph-empty' }, 'warning', place));
   glyph.contours.forEach((c, contour) => {
@@ -36,7 +38,8 @@ function checkCodePoints(glyphs: readonly GlyphRow[]): Problem[] {
   return glyphs.flatMap((g) =>
     g.codePoints.flatMap((codePoint) => {
       const other = owner.get(codePoint);
-      if (other !== undefined) return [problem({ code: 'code-point-taken', codePoint, other }, 'error', { glyph: g.name })];
+      if (other !== undefined)
+        return [problem({ code: 'code-point-taken', codePoint, other }, 'error', { glyph: g.name })];
       owner.set(codePoint, g.name);
       return [];
     }),
@@ -49,12 +52,18 @@ const FAMILY_LIMIT = 31;
 /** Everything that stands in the way of good font files, worst first. */
 export function checkProject(doc: Doc): Problem[] {
   const glyphs = Object.values(doc.glyphs);
-  const drawn = glyphs.filter((g) => g.codePoints.length > 0 && (g.contours.length > 0 || g.components.length > 0));
+  const drawn = glyphs.filter(
+    (g) => g.codePoints.length > 0 && (g.contours.length > 0 || g.components.length > 0),
+  );
   const out: Problem[] = drawn.length === 0 ? [problem({ code: 'no-glyphs' }, 'error')] : [];
   const { family } = castingOf(doc);
   if (family.trim() === '') out.push(problem({ code: 'name-missing' }, 'error', { field: 'family' }));
   else if (family.length > FAMILY_LIMIT) {
-    out.push(problem({ code: 'name-too-long', length: family.length, limit: FAMILY_LIMIT }, 'warning', { field: 'family' }));
+    out.push(
+      problem({ code: 'name-too-long', length: family.length, limit: FAMILY_LIMIT }, 'warning', {
+        field: 'family',
+      }),
+    );
   }
   out.push(...glyphs.flatMap(checkGlyph), ...checkCodePoints(glyphs));
   const have = new Set(drawn.flatMap((g) => g.codePoints));

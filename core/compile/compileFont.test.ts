@@ -4,7 +4,15 @@ import { HEAD } from '../opentype/tables/head';
 import { HHEA } from '../opentype/tables/hhea';
 import { parseHmtx } from '../opentype/tables/hmtx';
 import { OS2 } from '../opentype/tables/os2';
-import { hasFontTools, hasSanitizer, parseWithFontkit, parseWithOpentype, readWithFontTools, sanitize, shape } from '../../testing/outsideReaders';
+import {
+  hasFontTools,
+  hasSanitizer,
+  parseWithFontkit,
+  parseWithOpentype,
+  readWithFontTools,
+  sanitize,
+  shape,
+} from '../../testing/outsideReaders';
 import { sampleProject } from '../testing/sampleProject';
 import { applyDiff } from '../document/diff';
 import { setBearings } from '../document/commands/fitting';
@@ -63,7 +71,9 @@ describe.each(['otf', 'ttf'] as const)('%s', (format) => {
     const { tables } = parseSfnt(bytes);
     const hhea = HHEA.parse(tables.get('hhea')!);
     const glyph = parseWithFontkit(bytes).glyphForCodePoint(0x78);
-    const metric = parseHmtx(tables.get('hmtx')!, parseWithFontkit(bytes).numGlyphs, hhea.numberOfHMetrics)[glyph.id]!;
+    const metric = parseHmtx(tables.get('hmtx')!, parseWithFontkit(bytes).numGlyphs, hhea.numberOfHMetrics)[
+      glyph.id
+    ]!;
     expect(metric.leftBearing).toBe(50);
     expect(metric.advance - glyph.bbox.maxX).toBe(50);
   });
@@ -102,13 +112,18 @@ describe.each(['otf', 'ttf'] as const)('%s', (format) => {
     expect(sanitize(bytes, `sample.${format}`)).toBe('');
   });
 
-  (hasFontTools ? test : test.skip)('fontTools reads every table and sees the directions each format wants', () => {
-    const facts = readWithFontTools(bytes, `sample.${format}`);
-    expect(facts.tables).toEqual(expect.arrayContaining(['GPOS', 'OS/2', 'cmap', 'head', 'hhea', 'hmtx', 'maxp', 'name', 'post']));
-    expect(facts.names['1']).toBe('Sample');
-    const outer = format === 'otf' ? 1 : -1;
-    expect(facts.winding['o']!.map(Math.sign)).toEqual([outer, -outer]);
-  });
+  (hasFontTools ? test : test.skip)(
+    'fontTools reads every table and sees the directions each format wants',
+    () => {
+      const facts = readWithFontTools(bytes, `sample.${format}`);
+      expect(facts.tables).toEqual(
+        expect.arrayContaining(['GPOS', 'OS/2', 'cmap', 'head', 'hhea', 'hmtx', 'maxp', 'name', 'post']),
+      );
+      expect(facts.names['1']).toBe('Sample');
+      const outer = format === 'otf' ? 1 : -1;
+      expect(facts.winding['o']!.map(Math.sign)).toEqual([outer, -outer]);
+    },
+  );
 });
 
 test('an edit of one glyph changes that glyph and nothing else', () => {
@@ -122,7 +137,13 @@ test('an edit of one glyph changes that glyph and nothing else', () => {
 test('counters drawn the wrong way are righted in the file', () => {
   const doc = sampleProject();
   const o = doc.glyphs.o!;
-  const wrong = { ...o, contours: o.contours.map((c) => ({ ...c, nodes: [...c.nodes].reverse().map((n) => ({ ...n, in: n.out, out: n.in })) })) };
+  const wrong = {
+    ...o,
+    contours: o.contours.map((c) => ({
+      ...c,
+      nodes: [...c.nodes].reverse().map((n) => ({ ...n, in: n.out, out: n.in })),
+    })),
+  };
   expect(contourArea(wrong.contours[0]!)).toBeLessThan(0);
   const bytes = compile('otf', { ...doc, glyphs: { ...doc.glyphs, o: wrong } });
   if (hasFontTools) expect(readWithFontTools(bytes, 'w.otf').winding['o']!.map(Math.sign)).toEqual([1, -1]);
@@ -130,14 +151,28 @@ test('counters drawn the wrong way are righted in the file', () => {
 });
 
 describe('names', () => {
-  const input = { family: 'Skerry Lane', style: 'Regular', designer: '', designerUrl: '', licence: '', licenceUrl: '', copyright: '', version: '1.000' };
+  const input = {
+    family: 'Skerry Lane',
+    style: 'Regular',
+    designer: '',
+    designerUrl: '',
+    licence: '',
+    licenceUrl: '',
+    copyright: '',
+    version: '1.000',
+  };
   test('the four classic styles group by family alone', () => {
     const names = fontNames({ ...input, style: 'Bold Italic' });
     expect([names.get(1), names.get(2), names.get(16)]).toEqual(['Skerry Lane', 'Bold Italic', undefined]);
   });
   test('other styles get a family of their own for old programs', () => {
     const names = fontNames({ ...input, style: 'Light' });
-    expect([names.get(1), names.get(2), names.get(16), names.get(17)]).toEqual(['Skerry Lane Light', 'Regular', 'Skerry Lane', 'Light']);
+    expect([names.get(1), names.get(2), names.get(16), names.get(17)]).toEqual([
+      'Skerry Lane Light',
+      'Regular',
+      'Skerry Lane',
+      'Light',
+    ]);
   });
   test('PostScript names hold no space, accent or delimiter (OpenType, name id 6)', () => {
     expect(postScriptName('Tidé (Mill) 100%', 'Extra Bold')).toBe('TideMill100-ExtraBold');

@@ -74,7 +74,10 @@ function commonAdvance(glyphs: readonly CompiledGlyph[]): number {
 
 const charstrings = new WeakMap<CompiledGlyph, { key: string; bytes: Uint8Array }>();
 
-function charstringOf(glyph: CompiledGlyph, widths: { defaultWidth: number; nominalWidth: number }): Uint8Array {
+function charstringOf(
+  glyph: CompiledGlyph,
+  widths: { defaultWidth: number; nominalWidth: number },
+): Uint8Array {
   const key = `${widths.defaultWidth}/${widths.nominalWidth}`;
   const known = charstrings.get(glyph);
   if (known?.key === key) return known.bytes;
@@ -130,7 +133,12 @@ function glyfOf(glyph: CompiledGlyph): MadeGlyf {
   const known = glyfs.get(glyph);
   if (known) return known;
   const contours = quadContours(glyph.contours);
-  const made = { bytes: buildGlyph(contours), box: quadBox(contours), points: contours.flat().length, contours: contours.length };
+  const made = {
+    bytes: buildGlyph(contours),
+    box: quadBox(contours),
+    points: contours.flat().length,
+    contours: contours.length,
+  };
   glyfs.set(glyph, made);
   return made;
 }
@@ -163,7 +171,13 @@ function trueTypeTables(font: FontData): OutlineTables {
       ['maxp', maxp],
       ['gasp', GASP_SMOOTH],
       ['prep', PREP_DROPOUT],
-      ['post', buildPost2(postHead(font), font.glyphs.map((g) => g.name))],
+      [
+        'post',
+        buildPost2(
+          postHead(font),
+          font.glyphs.map((g) => g.name),
+        ),
+      ],
     ]),
     longOffsets: long,
   };

@@ -99,14 +99,20 @@ function kerningData(doc: Doc, styleId: string, index: ReadonlyMap<string, numbe
   const indices = (ids: readonly string[]) => ids.map((id) => index.get(id)).filter((i) => i !== undefined);
   return {
     pairs,
-    groups: { left: left.map((g) => indices(g.glyphIds)), right: right.map((g) => indices(g.glyphIds)), values },
+    groups: {
+      left: left.map((g) => indices(g.glyphIds)),
+      right: right.map((g) => indices(g.glyphIds)),
+      values,
+    },
   };
 }
 
 /** Gathers one style of a project for compiling. */
 export function fontData(doc: Doc, styleId: string): FontData {
   const project = projectOf(doc);
-  const glyphs = inFontOrder(Object.values(doc.glyphs).filter((g) => g.styleId === styleId)).map(compileGlyph);
+  const glyphs = inFontOrder(Object.values(doc.glyphs).filter((g) => g.styleId === styleId)).map(
+    compileGlyph,
+  );
   const mapping = new Map<number, number>();
   glyphs.forEach((g, i) => g.codePoints.forEach((cp) => mapping.has(cp) || mapping.set(cp, i)));
   const index = new Map(glyphs.map((g, i) => [g.id, i]));

@@ -9,7 +9,17 @@ import { sampleProject } from '../testing/sampleProject';
 import { changeCasting } from './commands/casting';
 import { deleteNodes, movePoints, releaseHandEdits, setNodeKind } from './commands/dressing';
 import { setAdvance, setBearings, setKerning } from './commands/fitting';
-import { acceptPieces, addSheet, changeSeating, dropPiece, missingOfBill, relabelPiece, removeSheet, seatAll, takeLifted } from './commands/lifting';
+import {
+  acceptPieces,
+  addSheet,
+  changeSeating,
+  dropPiece,
+  missingOfBill,
+  relabelPiece,
+  removeSheet,
+  seatAll,
+  takeLifted,
+} from './commands/lifting';
 import { changeProject, renameGlyph } from './commands/naming';
 import { applyDiff, diffOfWhole, fits, mergeDiffs, reverseDiff, type ProjectDiff } from './diff';
 import { commit, emptyHistory, redo, undo } from './history';
@@ -34,7 +44,17 @@ function liftedBlocks(heights: Record<string, number>): Doc {
       { x: x + 20, y: 200 - h },
     ];
     const box = { x, y: 200 - h, width: 20, height: h };
-    return { id: `s:${order}`, box, seeds: [], order, row: 0, baselineY: 200, char, confidence: 0.9, outline: [polygon(corners)] };
+    return {
+      id: `s:${order}`,
+      box,
+      seeds: [],
+      order,
+      row: 0,
+      baselineY: 200,
+      char,
+      confidence: 0.9,
+      outline: [polygon(corners)],
+    };
   });
   const added = apply(doc, addSheet(doc, sheet));
   return apply(added, takeLifted(added, 's', { skewRad: 0, capHeightPx: 140, specksDropped: 0, pieces }));
@@ -111,7 +131,10 @@ describe('from pieces to glyphs', () => {
     expect(advanceOf(doc.glyphs.A!)).toBeCloseTo(100 + 100, 6);
   });
   test('small letters get their own factor when the x-height line is set', () => {
-    const doc = apply(blocks(), changeSeating(blocks(), { lines: { xHeight: 520 }, seating: { reference: 'caps-and-small' } }));
+    const doc = apply(
+      blocks(),
+      changeSeating(blocks(), { lines: { xHeight: 520 }, seating: { reference: 'caps-and-small' } }),
+    );
     expect(contoursBox(doc.glyphs.x!.contours)!.yMax).toBeCloseTo(520, 6);
     expect(contoursBox(doc.glyphs.H!.contours)!.yMax).toBeCloseTo(700, 6);
   });
@@ -129,7 +152,10 @@ describe('from pieces to glyphs', () => {
     expect(taken.glyphs.x!.source!.pieceId).toBe('s:2');
   });
   test('an outline worked on by hand survives seating, lifting again and dropping', () => {
-    const edited = apply(blocks(), movePoints(blocks(), 'A', [{ contour: 0, node: 0, part: 'node' }], { x: 0, y: 25 }));
+    const edited = apply(
+      blocks(),
+      movePoints(blocks(), 'A', [{ contour: 0, node: 0, part: 'node' }], { x: 0, y: 25 }),
+    );
     const kept = edited.glyphs.A!.contours;
     expect(apply(edited, seatAll(edited)).glyphs.A!.contours).toBe(kept);
     expect(apply(edited, dropPiece(edited, 's:2', true)).glyphs.A!.contours).toBe(kept);
@@ -152,7 +178,10 @@ describe('from pieces to glyphs', () => {
     const doc = blocks();
     const more = apply(doc, addSheet(doc, { id: 't', name: 'two', pictureId: 'd', widthPx: 9, heightPx: 9 }));
     const piece = { ...more.pieces['s:0']!, id: 't:0', char: 'H' };
-    const after = apply(more, takeLifted(more, 't', { skewRad: 0, capHeightPx: 1, specksDropped: 0, pieces: [piece] }));
+    const after = apply(
+      more,
+      takeLifted(more, 't', { skewRad: 0, capHeightPx: 1, specksDropped: 0, pieces: [piece] }),
+    );
     expect(after.glyphs.H!.source!.pieceId).toBe('s:0');
   });
 });
@@ -173,7 +202,10 @@ describe('points', () => {
     expect(Math.abs(cross)).toBeLessThan(1e-6);
   });
   test('deleting a point of a circle keeps its shape within a few units', () => {
-    const doc = apply(sampleProject(), deleteNodes(sampleProject(), 'eacute', [{ contour: 0, node: 0, part: 'node' }]));
+    const doc = apply(
+      sampleProject(),
+      deleteNodes(sampleProject(), 'eacute', [{ contour: 0, node: 0, part: 'node' }]),
+    );
     const box = contoursBox(doc.glyphs.eacute!.contours)!;
     expect(doc.glyphs.eacute!.contours[0]!.nodes).toHaveLength(3);
     expect(Math.abs(box.xMax - 440)).toBeLessThan(25);
@@ -189,13 +221,17 @@ describe('points', () => {
 test('bearings that would pass each other are refused, and so are taken characters made by hand', () => {
   const doc = sampleProject();
   expect(setBearings(doc, 'T', { left: -500 })).toBeNull();
-  expect(setAdvance(doc, 'space', 300)!.changes[0]!.after).toMatchObject({ bearings: { left: 150, right: 150 } });
+  expect(setAdvance(doc, 'space', 300)!.changes[0]!.after).toMatchObject({
+    bearings: { left: 150, right: 150 },
+  });
   expect(renameGlyph(doc, 'x', 'o')).toBeNull();
 });
 
 test('characters are ordered capitals, small letters, figures, the rest', () => {
   const doc = sampleProject();
-  const sorted = Object.values(doc.glyphs).sort(codePointsInOrder).map((g) => g.id);
+  const sorted = Object.values(doc.glyphs)
+    .sort(codePointsInOrder)
+    .map((g) => g.id);
   expect(sorted).toEqual(['H', 'T', 'o', 'x', 'eacute', 'space', 'uni00A0', 'u1F41F', '.notdef']);
 });
 
@@ -225,7 +261,10 @@ describe('project file', () => {
     expect(describeProblem(result.problems[0]!)).toMatch(/newer Orthoglyph/);
   });
   test('the saved project of version 0 opens', () => {
-    const old = JSON.parse(readFileSync(new URL('./fixtures/version0.json', import.meta.url), 'utf8')) as { version: number; data: unknown };
+    const old = JSON.parse(readFileSync(new URL('./fixtures/version0.json', import.meta.url), 'utf8')) as {
+      version: number;
+      data: unknown;
+    };
     const opened = migrate(old.version, old.data);
     expect(opened.problems).toEqual([]);
     expect(opened.ok && opened.value.glyphs.A!.codePoints).toEqual([65]);
@@ -233,7 +272,10 @@ describe('project file', () => {
   test('a row that breaks the form is named by its path', () => {
     const doc = JSON.parse(JSON.stringify(blocks())) as { glyphs: Record<string, { bearings: unknown }> };
     doc.glyphs.H!.bearings = { left: 'wide', right: 1 };
-    expect(migrate(SCHEMA_VERSION, doc).problems[0]).toMatchObject({ code: 'project-invalid', path: 'glyphs.H.bearings.left' });
+    expect(migrate(SCHEMA_VERSION, doc).problems[0]).toMatchObject({
+      code: 'project-invalid',
+      path: 'glyphs.H.bearings.left',
+    });
   });
 });
 

@@ -10,7 +10,8 @@ export function inkWidth(glyph: GlyphRow): number {
 }
 
 /** Advance width, em units, not rounded. */
-export const advanceOf = (glyph: GlyphRow): number => glyph.bearings.left + inkWidth(glyph) + glyph.bearings.right;
+export const advanceOf = (glyph: GlyphRow): number =>
+  glyph.bearings.left + inkWidth(glyph) + glyph.bearings.right;
 
 /** The x of the glyph's own drawing that becomes the origin in the font. */
 export function originX(glyph: GlyphRow): number {
@@ -19,4 +20,5 @@ export function originX(glyph: GlyphRow): number {
 }
 
 /** The outline as it stands in the font: origin at 0, ink starting at the left bearing. */
-export const placedContours = (glyph: GlyphRow): Contour[] => transformContours(glyph.contours, translation(-originX(glyph), 0));
+export const placedContours = (glyph: GlyphRow): Contour[] =>
+  transformContours(glyph.contours, translation(-originX(glyph), 0));

@@ -5,8 +5,7 @@ export const FIRST_STYLE = 'regular';
 export const FIRST_RECIPE = 'ink on paper';
 
 /** What a shop expects at least: capitals, small letters, figures and common points (common practice). */
-export const BASIC_BILL =
-  'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789.,:;!?\'"()&-';
+export const BASIC_BILL = 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789.,:;!?\'"()&-';
 
 export const defaultRecipe: RecipeRow = {
   id: FIRST_RECIPE,
@@ -19,7 +18,12 @@ export const defaultRecipe: RecipeRow = {
 /** 50 u on each side until letters are fitted (common practice, no published source). */
 export const FIRST_BEARINGS = { left: 50, right: 50 };
 
-export function blankGlyph(id: string, name: string, codePoints: readonly number[], styleId = FIRST_STYLE): GlyphRow {
+export function blankGlyph(
+  id: string,
+  name: string,
+  codePoints: readonly number[],
+  styleId = FIRST_STYLE,
+): GlyphRow {
   return {
     id,
     styleId,
@@ -95,7 +99,9 @@ export function newProject(id: string, name: string, nowMs: number): Doc {
     kerning: {},
     groups: {},
     features: {},
-    styles: { [FIRST_STYLE]: { id: FIRST_STYLE, name: 'Regular', weightClass: 400, italic: false, order: 0 } },
+    styles: {
+      [FIRST_STYLE]: { id: FIRST_STYLE, name: 'Regular', weightClass: 400, italic: false, order: 0 },
+    },
     casting: { [CASTING_ID]: defaultCasting(name) },
   };
 }
@@ -107,4 +113,5 @@ export function projectOf(doc: Doc): ProjectRow {
   return row;
 }
 
-export const castingOf = (doc: Doc): CastingRow => doc.casting[CASTING_ID] ?? defaultCasting(projectOf(doc).name);
+export const castingOf = (doc: Doc): CastingRow =>
+  doc.casting[CASTING_ID] ?? defaultCasting(projectOf(doc).name);

@@ -12,6 +12,7 @@ function rank(codePoint: number): number {
 /** Compares glyphs by their first code points; glyphs without any come last, by name. */
 export function codePointsInOrder(a: GlyphRow, b: GlyphRow): number {
   const [p, q] = [a.codePoints[0], b.codePoints[0]];
-  if (p === undefined || q === undefined) return Number(p === undefined) - Number(q === undefined) || (a.name < b.name ? -1 : 1);
+  if (p === undefined || q === undefined)
+    return Number(p === undefined) - Number(q === undefined) || (a.name < b.name ? -1 : 1);
   return rank(p) - rank(q) || p - q;
 }

@@ -12,7 +12,14 @@ const node = z.object({
   kind: z.enum(['corner', 'smooth', 'tangent']),
 });
 const contour = z.object({ closed: z.boolean(), nodes: z.array(node).readonly() });
-const affine = z.object({ a: z.number(), b: z.number(), c: z.number(), d: z.number(), e: z.number(), f: z.number() });
+const affine = z.object({
+  a: z.number(),
+  b: z.number(),
+  c: z.number(),
+  d: z.number(),
+  e: z.number(),
+  f: z.number(),
+});
 const id = z.string().min(1);
 const pxBox = z.object({ x: z.number(), y: z.number(), width: z.number(), height: z.number() });
 
@@ -130,10 +137,21 @@ export type KerningRow = z.infer<typeof kerningRow>;
 const groupRow = z.object({ id, styleId: id, side: z.enum(['left', 'right']), glyphIds: z.array(id) });
 export type GroupRow = z.infer<typeof groupRow>;
 
-const featureRow = z.object({ id, tag: z.string().length(4), enabled: z.boolean(), rules: z.array(z.unknown()) });
+const featureRow = z.object({
+  id,
+  tag: z.string().length(4),
+  enabled: z.boolean(),
+  rules: z.array(z.unknown()),
+});
 export type FeatureRow = z.infer<typeof featureRow>;
 
-const styleRow = z.object({ id, name: z.string(), weightClass: z.number(), italic: z.boolean(), order: z.number() });
+const styleRow = z.object({
+  id,
+  name: z.string(),
+  weightClass: z.number(),
+  italic: z.boolean(),
+  order: z.number(),
+});
 export type StyleRow = z.infer<typeof styleRow>;
 
 /** What casting writes into the font files. One row, id "casting". */

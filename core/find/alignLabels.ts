@@ -46,10 +46,20 @@ function modeOf(values: readonly number[], width: number): number {
 }
 
 /** Top, bottom, width and patches of each found letter as shares of the page's cap height. */
-export function measureForms(found: FoundLetters): { forms: MeasuredForm[]; capHeight: number; baselines: number[] } {
+export function measureForms(found: FoundLetters): {
+  forms: MeasuredForm[];
+  capHeight: number;
+  baselines: number[];
+} {
   const baselines = rowBaselines(found);
-  const above = found.letters.map((l) => baselines[l.row]! + found.slope * (l.box.x + l.box.width / 2) - l.box.y);
-  const capHeight = percentile(above.filter((h) => h > found.letterHeight * 0.7), 0.6) || found.letterHeight;
+  const above = found.letters.map(
+    (l) => baselines[l.row]! + found.slope * (l.box.x + l.box.width / 2) - l.box.y,
+  );
+  const capHeight =
+    percentile(
+      above.filter((h) => h > found.letterHeight * 0.7),
+      0.6,
+    ) || found.letterHeight;
   const forms = found.letters.map((l) => {
     const base = baselines[l.row]! + found.slope * (l.box.x + l.box.width / 2);
     return {
@@ -122,15 +132,23 @@ export function alignLabels(forms: readonly MeasuredForm[], expected: readonly s
   const total = forward[n]![m]!;
   const share = (log: number) => Math.max(0, Math.min(1, Math.exp(log - total)));
   const out: Pairing[] = [];
-  for (let i = n, j = m; i > 0 || j > 0; ) {
+  for (let i = n, j = m; i > 0 || j > 0;) {
     const here = best[i]![j]!;
     if (i > 0 && j > 0 && here === best[i - 1]![j - 1]! - cost[i - 1]![j - 1]!) {
       const log = forward[i - 1]![j - 1]! - cost[i - 1]![j - 1]! + backward[i]![j]!;
       out.push({ found: --i, expected: --j, confidence: share(log) });
     } else if (i > 0 && here === best[i - 1]![j]! - EXTRA) {
-      out.push({ found: --i, expected: null, confidence: share(forward[i]![j]! - EXTRA + backward[i + 1]![j]!) });
+      out.push({
+        found: --i,
+        expected: null,
+        confidence: share(forward[i]![j]! - EXTRA + backward[i + 1]![j]!),
+      });
     } else {
-      out.push({ found: null, expected: --j, confidence: share(forward[i]![j]! - MISSING + backward[i]![j + 1]!) });
+      out.push({
+        found: null,
+        expected: --j,
+        confidence: share(forward[i]![j]! - MISSING + backward[i]![j + 1]!),
+      });
     }
   }
   return out.reverse();

@@ -10,7 +10,12 @@ export interface CharacterForm {
   readonly parts: number;
 }
 
-const form = (top: number, bottom: number, width: number, parts = 1): CharacterForm => ({ top, bottom, width, parts });
+const form = (top: number, bottom: number, width: number, parts = 1): CharacterForm => ({
+  top,
+  bottom,
+  width,
+  parts,
+});
 const X = 0.66;
 const DESC = -0.32;
 

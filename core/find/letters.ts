@@ -32,7 +32,11 @@ function typicalHeight(parts: readonly Part[]): number {
 }
 
 /** Typical thickness of the stroke in px: the shorter mean runs among letter-sized parts are those of upright strokes. */
-const strokeWidth = (parts: readonly Part[]): number => percentile(parts.map((p) => p.meanRun), 0.2);
+const strokeWidth = (parts: readonly Part[]): number =>
+  percentile(
+    parts.map((p) => p.meanRun),
+    0.2,
+  );
 
 /**
  * Ink patches grouped to letters in reading order. Specks (much smaller than a dot made by the same pen)
@@ -40,7 +44,8 @@ const strokeWidth = (parts: readonly Part[]): number => percentile(parts.map((p)
  */
 export function groupLetters(all: readonly Part[]): FoundLetters {
   const noise = all.filter((p) => p.area >= 4);
-  if (noise.length === 0) return { letters: [], rows: [], slope: 0, letterHeight: 0, specksDropped: all.length };
+  if (noise.length === 0)
+    return { letters: [], rows: [], slope: 0, letterHeight: 0, specksDropped: all.length };
   const biggest = Math.max(...noise.map((p) => p.area));
   const grains = noise.filter((p) => p.area >= biggest * 0.0008);
   const height = typicalHeight(grains.filter((p) => p.area >= biggest * 0.02));
@@ -89,7 +94,8 @@ function joinParts(parts: readonly Part[], rows: readonly Row[], height: number)
   for (let i = 0; i < order.length; i++) {
     for (let j = i + 1; j < order.length; j++) {
       if (order[j]!.box.x > boxRight(order[i]!.box) + height) break;
-      if (find(i) !== find(j) && belongTogether(order[i]!, order[j]!, rows, height)) parent[find(i)] = find(j);
+      if (find(i) !== find(j) && belongTogether(order[i]!, order[j]!, rows, height))
+        parent[find(i)] = find(j);
     }
   }
   joinSlashedPairs(order, find, parent, height);
@@ -164,7 +170,12 @@ function joinLooseDots(
       if (j === i || body.box.height < height * 0.4 || body.box.width > height * 0.6 || !alone(j)) return;
       const drop = body.box.y - boxBottom(dot.box);
       const gap = -overlap(dot.box.x, boxRight(dot.box), body.box.x, boxRight(body.box));
-      if (drop > -height * 0.05 && drop < height * 0.45 && gap < bestGap && sameRow(dot, body, rows, height)) {
+      if (
+        drop > -height * 0.05 &&
+        drop < height * 0.45 &&
+        gap < bestGap &&
+        sameRow(dot, body, rows, height)
+      ) {
         bestGap = gap;
         best = j;
       }
@@ -174,14 +185,21 @@ function joinLooseDots(
 }
 
 /** Percent sign: two small rings, one high left and one low right of a slanted bar between them. */
-function joinSlashedPairs(order: readonly Part[], find: (i: number) => number, parent: number[], height: number): void {
+function joinSlashedPairs(
+  order: readonly Part[],
+  find: (i: number) => number,
+  parent: number[],
+  height: number,
+): void {
   const solo = order.map((_, i) => order.every((_, j) => i === j || find(i) !== find(j)));
   order.forEach((bar, i) => {
     if (!solo[i] || bar.box.height < height * 0.5 || bar.area > bar.box.width * bar.box.height * 0.5) return;
     const beside = order
       .map((p, j) => ({ p, j }))
       .filter(({ p, j }) => j !== i && solo[j] && p.box.height < height * 0.6 && p.box.height > height * 0.12)
-      .filter(({ p }) => overlap(p.box.y, boxBottom(p.box), bar.box.y, boxBottom(bar.box)) > p.box.height * 0.5)
+      .filter(
+        ({ p }) => overlap(p.box.y, boxBottom(p.box), bar.box.y, boxBottom(bar.box)) > p.box.height * 0.5,
+      )
       .filter(({ p }) => -overlap(p.box.x, boxRight(p.box), bar.box.x, boxRight(bar.box)) < height * 0.15);
     const left = beside.find(({ p }) => middleX(p.box) < middleX(bar.box) && p.centerY < bar.centerY);
     const right = beside.find(({ p }) => middleX(p.box) > middleX(bar.box) && p.centerY > bar.centerY);

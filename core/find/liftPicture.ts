@@ -87,7 +87,9 @@ export function liftPicture(
 const unpaired = (found: number): Pairing => ({ found, expected: null, confidence: 0 });
 
 const pair = (found: FoundLetters, expected: readonly string[]): Pairing[] =>
-  expected.length > 0 ? alignLabels(measureForms(found).forms, expected) : found.letters.map((_, i) => unpaired(i));
+  expected.length > 0
+    ? alignLabels(measureForms(found).forms, expected)
+    : found.letters.map((_, i) => unpaired(i));
 
 /** The same letters with another slope: rows keep their letters, their middles are taken anew. */
 function withSlope(found: FoundLetters, slope: number): FoundLetters {

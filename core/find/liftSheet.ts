@@ -47,7 +47,22 @@ export function liftSheet(
     onProgress('trace', order / pieces.length);
     const outline = traceRegion(picture, ink, piece.box, recipe, piece.seeds, skewRad);
     const { box, row, baselineY, char, confidence } = piece;
-    return { id: `${sheet.id}:${order}`, box, seeds: [...piece.seeds], order, row, baselineY, char, confidence, outline };
+    return {
+      id: `${sheet.id}:${order}`,
+      box,
+      seeds: [...piece.seeds],
+      order,
+      row,
+      baselineY,
+      char,
+      confidence,
+      outline,
+    };
   });
-  return ok({ skewRad, capHeightPx, specksDropped, pieces: traced.filter((p) => contoursBox(p.outline) !== null) });
+  return ok({
+    skewRad,
+    capHeightPx,
+    specksDropped,
+    pieces: traced.filter((p) => contoursBox(p.outline) !== null),
+  });
 }

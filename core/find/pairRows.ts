@@ -25,7 +25,8 @@ export function pairRows(expected: readonly string[], names: readonly (string | 
   let j = 0;
   while (i < n || j < m) {
     if (i < n && j < m && expected[i] === names[j]) out.push({ expected: expected[i++]!, piece: j++ });
-    else if (j < m && (i === n || best[i]![j + 1]! >= best[i + 1]![j]!)) out.push({ expected: null, piece: j++ });
+    else if (j < m && (i === n || best[i]![j + 1]! >= best[i + 1]![j]!))
+      out.push({ expected: null, piece: j++ });
     else out.push({ expected: expected[i++]!, piece: null });
   }
   return out;

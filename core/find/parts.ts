@@ -63,7 +63,17 @@ export function connectedParts(mask: ByteImage): Part[] {
 function gatherParts(runs: readonly Run[], find: (i: number) => number): Part[] {
   const sums = new Map<
     number,
-    { x0: number; y0: number; x1: number; y1: number; area: number; runs: number; sx: number; sy: number; widest: Run }
+    {
+      x0: number;
+      y0: number;
+      x1: number;
+      y1: number;
+      area: number;
+      runs: number;
+      sx: number;
+      sy: number;
+      widest: Run;
+    }
   >();
   runs.forEach((run, i) => {
     const root = find(i);
@@ -72,7 +82,17 @@ function gatherParts(runs: readonly Run[], find: (i: number) => number): Part[] 
     const s = sums.get(root);
     if (!s) {
       const { from, to, y } = run;
-      sums.set(root, { x0: from, y0: y, x1: to, y1: y + 1, area: n, runs: 1, sx: mid * n, sy: (y + 0.5) * n, widest: run });
+      sums.set(root, {
+        x0: from,
+        y0: y,
+        x1: to,
+        y1: y + 1,
+        area: n,
+        runs: 1,
+        sx: mid * n,
+        sy: (y + 0.5) * n,
+        widest: run,
+      });
       return;
     }
     s.x0 = Math.min(s.x0, run.from);

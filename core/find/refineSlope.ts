@@ -11,9 +11,15 @@ const FLAT = new Set('ABDEFHIKLMNPRTXZhiklmnrxfz147');
  * row, weighted by repetition with their distance. Method: Theil (1950) and Sen (1968), pooled over rows. The first
  * estimate is kept when fewer than six pairs speak.
  */
-export function refineSlope(found: FoundLetters, pairings: readonly Pairing[], expected: readonly string[]): number {
+export function refineSlope(
+  found: FoundLetters,
+  pairings: readonly Pairing[],
+  expected: readonly string[],
+): number {
   const feet = pairings
-    .filter((p) => p.found !== null && p.expected !== null && p.confidence > 0.5 && FLAT.has(expected[p.expected]!))
+    .filter(
+      (p) => p.found !== null && p.expected !== null && p.confidence > 0.5 && FLAT.has(expected[p.expected]!),
+    )
     .map((p) => found.letters[p.found!]!)
     .map((l) => ({ row: l.row, x: l.box.x + l.box.width / 2, y: boxBottom(l.box) }));
   const slopes: number[] = [];

@@ -65,7 +65,7 @@ export function findRows(letters: readonly Part[], slope: number, letterHeight: 
     else groups.push([p]);
   }
   const rows = groups.map((g) => ({ parts: g, middleY: median(g.map(level)) }));
-  for (let i = 1; i < rows.length; ) {
+  for (let i = 1; i < rows.length;) {
     const [a, b] = [rows[i - 1]!, rows[i]!];
     if (b.middleY - a.middleY < letterHeight * 0.75) {
       const parts = [...a.parts, ...b.parts];

@@ -35,7 +35,12 @@ export function addExtremes(c: Contour, excess: number): Contour {
       const next = (at + 1) % nodes.length;
       nodes[at] = { ...nodes[at]!, out: plain(left.p1) };
       nodes[next] = { ...nodes[next]!, in: plain(right.p2) };
-      nodes.splice(at + 1, 0, { ...plain(left.p3), in: plain(left.p2), out: plain(right.p1), kind: 'smooth' });
+      nodes.splice(at + 1, 0, {
+        ...plain(left.p3),
+        in: plain(left.p2),
+        out: plain(right.p1),
+        kind: 'smooth',
+      });
       shift++;
       rest = right;
       from = t;

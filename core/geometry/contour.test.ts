@@ -39,7 +39,9 @@ test('a counter in an island in a counter alternates its direction', () => {
   expect(nestingDepths(nested)).toEqual([0, 1, 2, 0]);
   expect(rightDirections(nested).map((c) => Math.sign(contourArea(c)))).toEqual([1, -1, 1, 1]);
   // Whatever way they came in.
-  expect(rightDirections(nested.map(reverseContour)).map((c) => Math.sign(contourArea(c)))).toEqual([1, -1, 1, 1]);
+  expect(rightDirections(nested.map(reverseContour)).map((c) => Math.sign(contourArea(c)))).toEqual([
+    1, -1, 1, 1,
+  ]);
 });
 
 test('winding number counts turns with sign', () => {

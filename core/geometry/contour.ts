@@ -37,7 +37,8 @@ export const polygon = (points: readonly Vec[]): Contour => ({
 });
 
 /** Number of segments: as many as nodes when closed, one fewer when open. */
-export const segmentCount = (c: Contour): number => (c.closed ? c.nodes.length : Math.max(0, c.nodes.length - 1));
+export const segmentCount = (c: Contour): number =>
+  c.closed ? c.nodes.length : Math.max(0, c.nodes.length - 1);
 
 /** Whether segment i (from node i to the next) is a straight line. */
 export function isLine(c: Contour, i: number): boolean {
@@ -53,7 +54,8 @@ export function segmentAt(c: Contour, i: number): Cubic {
   return { p0: a, p1: a.out ?? a, p2: b.in ?? b, p3: b };
 }
 
-export const segments = (c: Contour): Cubic[] => Array.from({ length: segmentCount(c) }, (_, i) => segmentAt(c, i));
+export const segments = (c: Contour): Cubic[] =>
+  Array.from({ length: segmentCount(c) }, (_, i) => segmentAt(c, i));
 
 /** The same run walked the other way, starting at the same node. */
 export function reverseContour(c: Contour): Contour {
@@ -73,6 +75,7 @@ export function transformContour(c: Contour, m: Affine): Contour {
   return determinant(m) < 0 ? reverseContour(moved) : moved;
 }
 
-export const transformContours = (cs: readonly Contour[], m: Affine): Contour[] => cs.map((c) => transformContour(c, m));
+export const transformContours = (cs: readonly Contour[], m: Affine): Contour[] =>
+  cs.map((c) => transformContour(c, m));
 
 export const countNodes = (cs: readonly Contour[]): number => cs.reduce((n, c) => n + c.nodes.length, 0);

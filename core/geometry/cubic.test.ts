@@ -2,7 +2,16 @@ import { Bezier } from 'bezier-js';
 import fc from 'fast-check';
 import { circle, KAPPA } from '../testing/shapes';
 import { segmentAt } from './contour';
-import { cubicSweep, extremeParameters, flattenCubic, nearestParameter, pointOnCubic, raiseQuadratic, splitCubic, type Cubic } from './cubic';
+import {
+  cubicSweep,
+  extremeParameters,
+  flattenCubic,
+  nearestParameter,
+  pointOnCubic,
+  raiseQuadratic,
+  splitCubic,
+  type Cubic,
+} from './cubic';
 import { cubicToQuadratics } from './quadratic';
 
 const coordinate = fc.integer({ min: -1000, max: 1000 });
@@ -32,7 +41,9 @@ describe('cubics against bezier-js (general Bezier library from the npm registry
       fc.property(cubic, point, (c, p) => {
         const q = pointOnCubic(c, nearestParameter(c, p));
         const table = Math.min(
-          ...Array.from({ length: 17 }, (_, i) => pointOnCubic(c, i / 16)).map((s) => Math.hypot(s.x - p.x, s.y - p.y)),
+          ...Array.from({ length: 17 }, (_, i) => pointOnCubic(c, i / 16)).map((s) =>
+            Math.hypot(s.x - p.x, s.y - p.y),
+          ),
         );
         expect(Math.hypot(q.x - p.x, q.y - p.y)).toBeLessThanOrEqual(table + 1e-9);
       }),
@@ -43,14 +54,20 @@ describe('cubics against bezier-js (general Bezier library from the npm registry
 
 test('a quarter circle by one cubic is off by 0.0273 % of the radius at most (published figure, e.g. Goldapp 1991)', () => {
   const s = segmentAt(circle(0, 0, 1), 0);
-  const worst = Math.max(...Array.from({ length: 1001 }, (_, i) => Math.hypot(...Object.values(pointOnCubic(s, i / 1000)))));
+  const worst = Math.max(
+    ...Array.from({ length: 1001 }, (_, i) => Math.hypot(...Object.values(pointOnCubic(s, i / 1000)))),
+  );
   expect(worst - 1).toBeLessThan(0.000274);
   expect(worst - 1).toBeGreaterThan(0.00027);
   expect(KAPPA).toBeCloseTo(0.5522847498, 9);
 });
 
 test('a raised quadratic is the same curve', () => {
-  const [a, q, b] = [{ x: 0, y: 0 }, { x: 30, y: 90 }, { x: 100, y: 10 }];
+  const [a, q, b] = [
+    { x: 0, y: 0 },
+    { x: 30, y: 90 },
+    { x: 100, y: 10 },
+  ];
   const raised = raiseQuadratic(a, q, b);
   for (const t of [0.1, 0.37, 0.5, 0.9]) {
     const u = 1 - t;

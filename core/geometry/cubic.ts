@@ -8,7 +8,12 @@ export interface Cubic {
   readonly p3: Vec;
 }
 
-export const lineAsCubic = (a: Vec, b: Vec): Cubic => ({ p0: a, p1: lerp(a, b, 1 / 3), p2: lerp(a, b, 2 / 3), p3: b });
+export const lineAsCubic = (a: Vec, b: Vec): Cubic => ({
+  p0: a,
+  p1: lerp(a, b, 1 / 3),
+  p2: lerp(a, b, 2 / 3),
+  p3: b,
+});
 
 /** The quadratic p0-q-p1 raised exactly to a cubic. */
 export function raiseQuadratic(p0: Vec, q: Vec, p1: Vec): Cubic {
@@ -110,6 +115,12 @@ export function nearestParameter(c: Cubic, p: Vec): number {
 export function cubicSweep(c: Cubic): number {
   const { p0, p1, p2, p3 } = c;
   return (
-    (6 * cross(p0, p1) + 3 * cross(p0, p2) + cross(p0, p3) + 3 * cross(p1, p2) + 3 * cross(p1, p3) + 6 * cross(p2, p3)) / 10
+    (6 * cross(p0, p1) +
+      3 * cross(p0, p2) +
+      cross(p0, p3) +
+      3 * cross(p1, p2) +
+      3 * cross(p1, p3) +
+      6 * cross(p2, p3)) /
+    10
   );
 }

@@ -52,7 +52,8 @@ export const contourArea = (c: Contour): number =>
 export function flattenContour(c: Contour, tolerance?: number): Vec[] {
   if (c.nodes.length === 0) return [];
   const box = contoursBox([c])!;
-  const tol = tolerance ?? Math.max(1e-9, FLATTEN_RELATIVE * Math.hypot(box.xMax - box.xMin, box.yMax - box.yMin));
+  const tol =
+    tolerance ?? Math.max(1e-9, FLATTEN_RELATIVE * Math.hypot(box.xMax - box.xMin, box.yMax - box.yMin));
   const points: Vec[] = [{ x: c.nodes[0]!.x, y: c.nodes[0]!.y }];
   for (const s of segments(c)) points.push(...flattenCubic(s, tol));
   if (c.closed) points.pop();

@@ -12,7 +12,10 @@ export const dot = (a: Vec, b: Vec): number => a.x * b.x + a.y * b.y;
 export const cross = (a: Vec, b: Vec): number => a.x * b.y - a.y * b.x;
 export const length = (a: Vec): number => Math.hypot(a.x, a.y);
 export const distance = (a: Vec, b: Vec): number => Math.hypot(a.x - b.x, a.y - b.y);
-export const lerp = (a: Vec, b: Vec, t: number): Vec => ({ x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t });
+export const lerp = (a: Vec, b: Vec, t: number): Vec => ({
+  x: a.x + (b.x - a.x) * t,
+  y: a.y + (b.y - a.y) * t,
+});
 
 /** Unit vector along a; (0, 0) stays (0, 0). */
 export function unit(a: Vec): Vec {

@@ -47,7 +47,11 @@ describe('ink density', () => {
     ['all dark', 5],
     ['flat', 128],
   ] as const)('a picture that is %s says so', (look, value) => {
-    const result = learnInk({ width: 60, height: 60, data: new Uint8Array(60 * 60 * 4).fill(value).map((v, i) => (i % 4 === 3 ? 255 : v)) });
+    const result = learnInk({
+      width: 60,
+      height: 60,
+      data: new Uint8Array(60 * 60 * 4).fill(value).map((v, i) => (i % 4 === 3 ? 255 : v)),
+    });
     expect(result.ok).toBe(false);
     expect(result.problems[0]).toMatchObject({ code: 'no-ink', look });
   });

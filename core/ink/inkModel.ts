@@ -133,7 +133,9 @@ function coreStrengths(p: Picture, paper: Paper, axis: number[], cut: number, st
     paperAt(paper, x, y, ground);
     const i = (y * p.width + x) * 4;
     return (
-      axis[0]! * (ground[0]! - p.data[i]!) + axis[1]! * (ground[1]! - p.data[i + 1]!) + axis[2]! * (ground[2]! - p.data[i + 2]!)
+      axis[0]! * (ground[0]! - p.data[i]!) +
+      axis[1]! * (ground[1]! - p.data[i + 1]!) +
+      axis[2]! * (ground[2]! - p.data[i + 2]!)
     );
   };
   const gather = (reach: number) => {

@@ -34,7 +34,8 @@ export function paperAt(paper: Paper, x: number, y: number, out: number[]): void
   const d = (y1 * columns + x1) * 3;
   for (let k = 0; k < 3; k++) {
     out[k] =
-      (rgb[a + k]! * (1 - fx) + rgb[b + k]! * fx) * (1 - fy) + (rgb[c + k]! * (1 - fx) + rgb[d + k]! * fx) * fy;
+      (rgb[a + k]! * (1 - fx) + rgb[b + k]! * fx) * (1 - fy) +
+      (rgb[c + k]! * (1 - fx) + rgb[d + k]! * fx) * fy;
   }
 }
 
@@ -60,7 +61,8 @@ export function estimatePaper(p: Picture, lightOnDark: boolean): Paper {
   for (let r = 0; r < rows; r++) {
     for (let c = 0; c < columns; c++) {
       const k = r * columns + c;
-      if (trusted[k]) known[k] = meanGround(p, c, r, cell, level[k]!, bright, rgb.subarray(k * 3, k * 3 + 3)) ? 1 : 0;
+      if (trusted[k])
+        known[k] = meanGround(p, c, r, cell, level[k]!, bright, rgb.subarray(k * 3, k * 3 + 3)) ? 1 : 0;
     }
   }
   fillUnknown(rgb, known, columns, rows);
@@ -93,7 +95,8 @@ function trustCells(level: Float32Array, columns: number, rows: number): Uint8Ar
     const c = k % columns;
     let top = 0;
     for (let y = Math.max(0, r - 2); y <= Math.min(rows - 1, r + 2); y++) {
-      for (let x = Math.max(0, c - 2); x <= Math.min(columns - 1, c + 2); x++) top = Math.max(top, level[y * columns + x]!);
+      for (let x = Math.max(0, c - 2); x <= Math.min(columns - 1, c + 2); x++)
+        top = Math.max(top, level[y * columns + x]!);
     }
     return v >= top * INKED_CELL && v >= floor ? 1 : 0;
   });

@@ -16,7 +16,14 @@ test.each([
 });
 
 test('names are written from the list, else by number', () => {
-  expect([0x41, 0x61, 0x2e, 0xdf, 0x1e9e, 0x1f41f].map(glyphNameOf)).toEqual(['A', 'a', 'period', 'germandbls', 'uni1E9E', 'u1F41F']);
+  expect([0x41, 0x61, 0x2e, 0xdf, 0x1e9e, 0x1f41f].map(glyphNameOf)).toEqual([
+    'A',
+    'a',
+    'period',
+    'germandbls',
+    'uni1E9E',
+    'u1F41F',
+  ]);
 });
 
 test('every name written is read back', () => {

@@ -24,7 +24,11 @@ export function buildSfnt(version: number, tables: ReadonlyMap<string, Uint8Arra
   const n = sorted.length;
   const power = 2 ** Math.floor(Math.log2(n));
   const w = new ByteWriter();
-  w.uint32(version).uint16(n).uint16(power * 16).uint16(Math.log2(power)).uint16((n - power) * 16);
+  w.uint32(version)
+    .uint16(n)
+    .uint16(power * 16)
+    .uint16(Math.log2(power))
+    .uint16((n - power) * 16);
   let offset = 12 + n * 16;
   let headOffset = -1;
   for (const [tag, data] of sorted) {
@@ -54,7 +58,8 @@ export function parseSfnt(file: Uint8Array): { version: number; tables: Map<stri
     const tag = String.fromCharCode(...file.subarray(at, at + 4));
     const offset = view.getUint32(at + 8);
     const length = view.getUint32(at + 12);
-    if (offset + length > file.length) throw new RangeError(`table ${tag} ends at ${offset + length} of ${file.length}`);
+    if (offset + length > file.length)
+      throw new RangeError(`table ${tag} ends at ${offset + length} of ${file.length}`);
     tables.set(tag, file.subarray(offset, offset + length));
   }
   return { version: view.getUint32(0), tables };

@@ -13,12 +13,32 @@ const number = (
   read: (view: DataView, at: number) => number,
 ): FieldType<number> => ({ size, write, read });
 
-export const uint8 = number(1, (w, v) => w.uint8(v), (d, at) => d.getUint8(at));
-export const uint16 = number(2, (w, v) => w.uint16(v), (d, at) => d.getUint16(at));
-export const int16 = number(2, (w, v) => w.int16(v), (d, at) => d.getInt16(at));
-export const uint32 = number(4, (w, v) => w.uint32(v >>> 0), (d, at) => d.getUint32(at));
+export const uint8 = number(
+  1,
+  (w, v) => w.uint8(v),
+  (d, at) => d.getUint8(at),
+);
+export const uint16 = number(
+  2,
+  (w, v) => w.uint16(v),
+  (d, at) => d.getUint16(at),
+);
+export const int16 = number(
+  2,
+  (w, v) => w.int16(v),
+  (d, at) => d.getInt16(at),
+);
+export const uint32 = number(
+  4,
+  (w, v) => w.uint32(v >>> 0),
+  (d, at) => d.getUint32(at),
+);
 /** Fixed 16.16 as a number. */
-export const fixed = number(4, (w, v) => w.uint32(Math.round(v * 65536) >>> 0), (d, at) => d.getInt32(at) / 65536);
+export const fixed = number(
+  4,
+  (w, v) => w.uint32(Math.round(v * 65536) >>> 0),
+  (d, at) => d.getInt32(at) / 65536,
+);
 /** Seconds since 1904-01-01 00:00 UTC in 64 bits; numbers stay exact far beyond any date. */
 export const longDateTime = number(
   8,
@@ -28,7 +48,8 @@ export const longDateTime = number(
 export const tag: FieldType<string> = {
   size: 4,
   write: (w, v) => void w.tag(v),
-  read: (d, at) => String.fromCharCode(d.getUint8(at), d.getUint8(at + 1), d.getUint8(at + 2), d.getUint8(at + 3)),
+  read: (d, at) =>
+    String.fromCharCode(d.getUint8(at), d.getUint8(at + 1), d.getUint8(at + 2), d.getUint8(at + 3)),
 };
 export const bytesOf = (count: number): FieldType<readonly number[]> => ({
   size: count,
@@ -36,7 +57,10 @@ export const bytesOf = (count: number): FieldType<readonly number[]> => ({
   read: (d, at) => Array.from({ length: count }, (_, i) => d.getUint8(at + i)),
 });
 
-type Shape = Record<string, FieldType<never> | FieldType<number> | FieldType<string> | FieldType<readonly number[]>>;
+type Shape = Record<
+  string,
+  FieldType<never> | FieldType<number> | FieldType<string> | FieldType<readonly number[]>
+>;
 type ValueOf<S extends Shape> = { -readonly [K in keyof S]: S[K] extends FieldType<infer T> ? T : never };
 
 /** The record a struct reads and writes. */

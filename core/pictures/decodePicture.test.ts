@@ -9,7 +9,8 @@ const codeOf = (bytes: Uint8Array) => {
   const result = decodePicture(bytes);
   return result.ok ? 'ok' : result.problems[0]!.code;
 };
-const ramp = (channels: number, width = 8, height = 6) => Uint8Array.from({ length: width * height * channels }, (_, i) => (i * 7) % 256);
+const ramp = (channels: number, width = 8, height = 6) =>
+  Uint8Array.from({ length: width * height * channels }, (_, i) => (i * 7) % 256);
 const jpegOf = (width: number, height: number) =>
   new Uint8Array(jpeg.encode({ width, height, data: new Uint8Array(width * height * 4).fill(200) }, 90).data);
 
@@ -44,9 +45,14 @@ describe('PNG', () => {
 describe('bad input is told, never raised', () => {
   const png = encodePng({ width: 40, height: 30, data: ramp(3, 40, 30), channels: 3 });
   test('0 bytes', () => expect(codeOf(new Uint8Array(0))).toBe('file-empty'));
-  test('text', () => expect(codeOf(new TextEncoder().encode('not a picture at all'))).toBe('picture-kind-unknown'));
-  test('a GIF', () => expect(codeOf(new TextEncoder().encode('GIF89a......'))).toBe('picture-kind-unsupported'));
-  test('1 x 1', () => expect(codeOf(encodePng({ width: 1, height: 1, data: [0], channels: 1 } as never))).toBe('picture-too-small'));
+  test('text', () =>
+    expect(codeOf(new TextEncoder().encode('not a picture at all'))).toBe('picture-kind-unknown'));
+  test('a GIF', () =>
+    expect(codeOf(new TextEncoder().encode('GIF89a......'))).toBe('picture-kind-unsupported'));
+  test('1 x 1', () =>
+    expect(codeOf(encodePng({ width: 1, height: 1, data: [0], channels: 1 } as never))).toBe(
+      'picture-too-small',
+    ));
   test('a cut PNG', () => expect(codeOf(png.slice(0, png.length / 2))).toBe('picture-broken'));
   test('a cut JPEG', () => {
     const whole = jpegOf(64, 64);
@@ -69,7 +75,16 @@ describe('bad input is told, never raised', () => {
 
 test('all eight EXIF orientations bring the marked corner to its place (EXIF 2.32, 4.6.4)', () => {
   // A 3 x 2 picture; px (0,0) is marked. Where the mark is displayed, by orientation.
-  const places = { 1: [0, 0], 2: [2, 0], 3: [2, 1], 4: [0, 1], 5: [0, 0], 6: [1, 0], 7: [1, 2], 8: [0, 2] } as const;
+  const places = {
+    1: [0, 0],
+    2: [2, 0],
+    3: [2, 1],
+    4: [0, 1],
+    5: [0, 0],
+    6: [1, 0],
+    7: [1, 2],
+    8: [0, 2],
+  } as const;
   for (const [orientation, [x, y]] of Object.entries(places)) {
     const data = new Uint8Array(3 * 2 * 4);
     data[0] = 99;

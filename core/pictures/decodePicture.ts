@@ -100,6 +100,10 @@ export function decodePicture(bytes: Uint8Array): Result<Picture> {
   try {
     return ok(kind === 'PNG' ? pngToRgba(bytes) : jpegToRgba(bytes));
   } catch (error) {
-    return fail({ code: 'picture-broken', kind, reason: error instanceof Error ? error.message : String(error) });
+    return fail({
+      code: 'picture-broken',
+      kind,
+      reason: error instanceof Error ? error.message : String(error),
+    });
   }
 }

@@ -20,7 +20,10 @@ export function sniffKind(bytes: Uint8Array): FileKind {
 }
 
 /** Width and height in px read from the header alone, so that a huge claim is refused before memory is taken. */
-export function pictureSize(bytes: Uint8Array, kind: 'PNG' | 'JPEG'): { width: number; height: number } | null {
+export function pictureSize(
+  bytes: Uint8Array,
+  kind: 'PNG' | 'JPEG',
+): { width: number; height: number } | null {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   if (kind === 'PNG') {
     return bytes.length < 24 ? null : { width: view.getUint32(16), height: view.getUint32(20) };

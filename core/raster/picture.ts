@@ -33,7 +33,12 @@ export const boxBottom = (b: PxBox): number => b.y + b.height;
 export function unionPxBox(a: PxBox, b: PxBox): PxBox {
   const x = Math.min(a.x, b.x);
   const y = Math.min(a.y, b.y);
-  return { x, y, width: Math.max(boxRight(a), boxRight(b)) - x, height: Math.max(boxBottom(a), boxBottom(b)) - y };
+  return {
+    x,
+    y,
+    width: Math.max(boxRight(a), boxRight(b)) - x,
+    height: Math.max(boxBottom(a), boxBottom(b)) - y,
+  };
 }
 
 /** The box grown by `margin` px on each side, kept within the picture. */
@@ -63,8 +68,10 @@ export function turnByOrientation(p: Picture, orientation: number): Picture {
     for (let x = 0; x < width; x++) {
       let sx = swap ? y : x;
       let sy = swap ? x : y;
-      if (orientation === 2 || orientation === 3 || orientation === 7 || orientation === 8) sx = p.width - 1 - sx;
-      if (orientation === 3 || orientation === 4 || orientation === 6 || orientation === 7) sy = p.height - 1 - sy;
+      if (orientation === 2 || orientation === 3 || orientation === 7 || orientation === 8)
+        sx = p.width - 1 - sx;
+      if (orientation === 3 || orientation === 4 || orientation === 6 || orientation === 7)
+        sy = p.height - 1 - sy;
       to[y * width + x] = from[sy * p.width + sx]!;
     }
   }

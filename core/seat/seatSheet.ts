@@ -90,7 +90,10 @@ export function seatSheet(items: readonly Seatable[], settings: SeatSettings): S
       emPerPx: SMALL.test(t.item.char) ? smallPerPx : emPerPx,
       skewRad: settings.skewRad,
     });
-    letters.set(t.item.id, { transform, contours: rightDirections(transformContours(t.item.outline, transform)) });
+    letters.set(t.item.id, {
+      transform,
+      contours: rightDirections(transformContours(t.item.outline, transform)),
+    });
   }
   return { letters, smallHeight: smallPx === null ? null : smallPx * smallPerPx, emPerPx };
 }

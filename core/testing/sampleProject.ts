@@ -15,8 +15,14 @@ const rect = (x0: number, y0: number, x1: number, y1: number) =>
 export function sampleProject(): Doc {
   const base = newProject('sample', 'Sample', 0);
   const glyphs: GlyphRow[] = [
-    { ...blankGlyph('H', 'H', [0x48]), contours: [rect(0, 0, 80, 700), rect(300, 0, 380, 700), rect(80, 310, 300, 380)] },
-    { ...blankGlyph('o', 'o', [0x6f]), contours: [circle(250, 250, 260), reverseContour(circle(250, 250, 170))] },
+    {
+      ...blankGlyph('H', 'H', [0x48]),
+      contours: [rect(0, 0, 80, 700), rect(300, 0, 380, 700), rect(80, 310, 300, 380)],
+    },
+    {
+      ...blankGlyph('o', 'o', [0x6f]),
+      contours: [circle(250, 250, 260), reverseContour(circle(250, 250, 170))],
+    },
     { ...blankGlyph('x', 'x', [0x78]), contours: [rect(10.4, 0, 410.7, 500)] },
     { ...blankGlyph('T', 'T', [0x54]), contours: [rect(160, 0, 240, 620), rect(0, 620, 400, 700)] },
     { ...blankGlyph('eacute', 'eacute', [0xe9]), contours: [circle(200, 240, 240)] },

@@ -14,11 +14,18 @@ export function circle(cx: number, cy: number, r: number): Contour {
     out: { x: cx + x + dx, y: cy + y + dy },
     kind: 'smooth',
   });
-  return { closed: true, nodes: [node(r, 0, 0, k), node(0, r, -k, 0), node(-r, 0, 0, -k), node(0, -r, k, 0)] };
+  return {
+    closed: true,
+    nodes: [node(r, 0, 0, k), node(0, r, -k, 0), node(-r, 0, 0, -k), node(0, -r, k, 0)],
+  };
 }
 
 /** Ink density of a shape by coverage, from an inside test sampled 8 x 8 times a px. */
-export function coverage(width: number, height: number, inside: (x: number, y: number) => boolean): FloatImage {
+export function coverage(
+  width: number,
+  height: number,
+  inside: (x: number, y: number) => boolean,
+): FloatImage {
   const data = new Float32Array(width * height);
   const n = 8;
   for (let y = 0; y < height; y++) {

@@ -21,7 +21,8 @@ export function findExtremes(r: EvenRing, from: number, to: number, prominencePx
     const values = axis === 'x' ? r.xs : r.ys;
     const at = (i: number) => values[wrap(i, r.n)]!;
     for (const sign of [1, -1]) {
-      for (const i of peaks((k) => sign * at(k), from, to, prominencePx)) out.push(apex(r, i, axis, from, to));
+      for (const i of peaks((k) => sign * at(k), from, to, prominencePx))
+        out.push(apex(r, i, axis, from, to));
     }
   }
   return out.sort((a, b) => a.index - b.index);
@@ -90,7 +91,9 @@ function apex(r: EvenRing, index: number, axis: 'x' | 'y', from: number, to: num
   const u = Math.abs(c2) < 1e-9 ? 0 : -c1 / (2 * c2);
   if (Math.abs(u) > reach * r.step) return { index, axis, ...here };
   const value = c0 + c1 * u + c2 * u * u;
-  const moved = index + Math.round((u / r.step) * Math.sign(other[wrap(index + 1, r.n)]! - other[wrap(index - 1, r.n)]! || 1));
+  const moved =
+    index +
+    Math.round((u / r.step) * Math.sign(other[wrap(index + 1, r.n)]! - other[wrap(index - 1, r.n)]! || 1));
   const place = axis === 'x' ? { x: value, y: u0 + u } : { x: u0 + u, y: value };
   return { index: Math.max(from, Math.min(to, moved)), axis, ...place };
 }

@@ -11,7 +11,8 @@ export type Ring = Float64Array;
  */
 export function isoContours(field: FloatImage, level: number): Ring[] {
   const { width, height, data } = field;
-  const at = (x: number, y: number) => (x < 0 || y < 0 || x >= width || y >= height ? 0 : data[y * width + x]!);
+  const at = (x: number, y: number) =>
+    x < 0 || y < 0 || x >= width || y >= height ? 0 : data[y * width + x]!;
   // Edge ids: horizontal edge from (x,y) to (x+1,y) = 2 k, vertical from (x,y) to (x,y+1) = 2 k + 1, on a grid
   // one px larger on every side.
   const gridWidth = width + 2;
@@ -48,7 +49,12 @@ interface CellEdges {
 }
 
 /** Links the crossed edges of one cell so that the ink stays on the right hand (y down). */
-function linkCell(kind: number, joined: boolean, link: (from: number, to: number) => void, e: CellEdges): void {
+function linkCell(
+  kind: number,
+  joined: boolean,
+  link: (from: number, to: number) => void,
+  e: CellEdges,
+): void {
   switch (kind) {
     case 1:
       return link(e.top, e.left);

@@ -97,7 +97,12 @@ function sectionJoints(r: EvenRing, from: Corner, to: Corner, limits: Limits): J
 }
 
 /** Joints at the ends of straights, but for ends that run into the section's corners. */
-function straightJoints(r: EvenRing, straights: readonly Straight[], skipFirst: boolean, skipLast: boolean): Joint[] {
+function straightJoints(
+  r: EvenRing,
+  straights: readonly Straight[],
+  skipFirst: boolean,
+  skipLast: boolean,
+): Joint[] {
   const out: Joint[] = [];
   straights.forEach((s, k) => {
     const before = straights[k - 1];
@@ -113,7 +118,13 @@ function straightJoints(r: EvenRing, straights: readonly Straight[], skipFirst: 
       out.push({ index: s.from, point, kind: 'tangent', direction, line: s.line });
     }
     if (!(skipLast && k === straights.length - 1)) {
-      out.push({ index: s.to, point: onLine(s.line, ringPoint(r, s.to)), kind: 'tangent', direction, line: null });
+      out.push({
+        index: s.to,
+        point: onLine(s.line, ringPoint(r, s.to)),
+        kind: 'tangent',
+        direction,
+        line: null,
+      });
     }
   });
   return out;
@@ -136,7 +147,13 @@ function withExtremes(
       const last = out[out.length - 1];
       // A level and an upright extreme this near to each other are one bend; two joints would kink it.
       if (last && e.index - last.index < margin) continue;
-      out.push({ index: e.index, point: { x: e.x, y: e.y }, kind: 'smooth', direction: axisDirection(r, e), line: null });
+      out.push({
+        index: e.index,
+        point: { x: e.x, y: e.y },
+        kind: 'smooth',
+        direction: axisDirection(r, e),
+        line: null,
+      });
     }
   };
   let at = from;

@@ -17,7 +17,10 @@ export interface EvenRing {
 const STEP_PX = 0.5;
 
 export const wrap = (i: number, n: number): number => ((i % n) + n) % n;
-export const ringPoint = (r: EvenRing, i: number): Vec => ({ x: r.xs[wrap(i, r.n)]!, y: r.ys[wrap(i, r.n)]! });
+export const ringPoint = (r: EvenRing, i: number): Vec => ({
+  x: r.xs[wrap(i, r.n)]!,
+  y: r.ys[wrap(i, r.n)]!,
+});
 
 /** The ring resampled at even distances of about half a px. */
 export function evenRing(ring: Ring): EvenRing {

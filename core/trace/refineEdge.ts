@@ -15,10 +15,14 @@ function sample(f: FloatImage, x: number, y: number): number {
   const gy = y - 0.5;
   const x0 = Math.floor(gx);
   const y0 = Math.floor(gy);
-  const px = (i: number, j: number) => (i < 0 || j < 0 || i >= f.width || j >= f.height ? 0 : f.data[j * f.width + i]!);
+  const px = (i: number, j: number) =>
+    i < 0 || j < 0 || i >= f.width || j >= f.height ? 0 : f.data[j * f.width + i]!;
   const fx = gx - x0;
   const fy = gy - y0;
-  return (px(x0, y0) * (1 - fx) + px(x0 + 1, y0) * fx) * (1 - fy) + (px(x0, y0 + 1) * (1 - fx) + px(x0 + 1, y0 + 1) * fx) * fy;
+  return (
+    (px(x0, y0) * (1 - fx) + px(x0 + 1, y0) * fx) * (1 - fy) +
+    (px(x0, y0 + 1) * (1 - fx) + px(x0 + 1, y0 + 1) * fx) * fy
+  );
 }
 
 /**

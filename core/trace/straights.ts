@@ -30,7 +30,9 @@ export function findStraights(r: EvenRing, from: number, to: number, offPx: numb
   const runs: { from: number; to: number }[] = [];
   const good = (a: number, b: number) => {
     const line = fitLine(r, a, b);
-    return line.maxOff <= offPx && turnOfRun(r, a, b) <= MAX_TURN_DEG * Math.min(1, 14 / ((b - a) * r.step) + 0.25);
+    return (
+      line.maxOff <= offPx && turnOfRun(r, a, b) <= MAX_TURN_DEG * Math.min(1, 14 / ((b - a) * r.step) + 0.25)
+    );
   };
   const stride = Math.max(1, Math.floor(minSamples / 4));
   for (let a = from; a + minSamples <= to; a += stride) {
@@ -69,4 +71,3 @@ export function snapToAxis(line: LineFit, lengthPx: number): LineFit {
   if (Math.abs(line.dx) < limit) return { ...line, dx: 0, dy: Math.sign(line.dy) };
   return line;
 }
-

@@ -20,7 +20,11 @@ describe('level lines', () => {
   });
 
   test('px that touch at a corner stay apart unless the four say otherwise', () => {
-    const field = coverage(12, 12, (x, y) => (x > 3 && x < 6 && y > 3 && y < 6) || (x > 6 && x < 9 && y > 6 && y < 9));
+    const field = coverage(
+      12,
+      12,
+      (x, y) => (x > 3 && x < 6 && y > 3 && y < 6) || (x > 6 && x < 9 && y > 6 && y < 9),
+    );
     expect(isoContours(field, 0.5)).toHaveLength(2);
   });
 });
@@ -28,7 +32,10 @@ describe('level lines', () => {
 describe('tracing known shapes', () => {
   test('a disc: four points at its extremes, within 0.05 px of the truth', () => {
     const [cx, cy, r] = [50.3, 49.6, 36.4];
-    const [contour, ...rest] = traceField(coverage(100, 100, (x, y) => Math.hypot(x - cx, y - cy) < r), 0.5);
+    const [contour, ...rest] = traceField(
+      coverage(100, 100, (x, y) => Math.hypot(x - cx, y - cy) < r),
+      0.5,
+    );
     expect(rest).toHaveLength(0);
     expect(contour!.nodes.length).toBeLessThanOrEqual(8);
     for (const [x, y] of [
@@ -46,7 +53,10 @@ describe('tracing known shapes', () => {
   });
 
   test('a rectangle between the px: four corners, exact to 0.02 px, edges exactly level and upright', () => {
-    const [contour] = traceField(coverage(80, 60, (x, y) => x > 10.3 && x < 61.7 && y > 12.4 && y < 45.2), 0.5);
+    const [contour] = traceField(
+      coverage(80, 60, (x, y) => x > 10.3 && x < 61.7 && y > 12.4 && y < 45.2),
+      0.5,
+    );
     expect(contour!.nodes).toHaveLength(4);
     expect(contour!.nodes.every((n) => n.kind === 'corner' && !n.in && !n.out)).toBe(true);
     const box = contoursBox([contour!])!;
@@ -72,11 +82,14 @@ describe('tracing known shapes', () => {
     const signs = ring.map((c) => Math.sign(contourArea(c))).sort();
     expect(signs).toEqual([-1, 1]);
     const outer = ring.find((c) => contourArea(c) < 0)!;
-    expect(Math.abs(contourArea(outer))).toBeGreaterThan(Math.abs(contourArea(ring.find((c) => c !== outer)!)));
+    expect(Math.abs(contourArea(outer))).toBeGreaterThan(
+      Math.abs(contourArea(ring.find((c) => c !== outer)!)),
+    );
   });
 
   test('sharp and blunt corners of a triangle are kept', () => {
-    const inside = (x: number, y: number) => y < 80 && y > 10 && x > 10 + (80 - y) * 0.5 && x < 100 - (80 - y) * 0.3;
+    const inside = (x: number, y: number) =>
+      y < 80 && y > 10 && x > 10 + (80 - y) * 0.5 && x < 100 - (80 - y) * 0.3;
     const [contour] = traceField(coverage(110, 90, inside), 0.5);
     expect(contour!.nodes.filter((n) => n.kind === 'corner')).toHaveLength(4);
     expect(contour!.nodes).toHaveLength(4);
@@ -121,5 +134,4 @@ describe('tracing known shapes', () => {
       expect(Math.min(along, across)).toBeLessThan(1e-6);
     });
   });
-
 });

@@ -6,7 +6,10 @@ import { traceRegion } from './traceRegion';
 import { defaultTraceSettings, type TraceSettings } from './traceRing';
 
 /** A whole picture as one drawing: every patch of ink traced. Image px, y down. Fails with 'no-ink'. */
-export function tracePicture(picture: Picture, settings: TraceSettings = defaultTraceSettings): Result<Contour[]> {
+export function tracePicture(
+  picture: Picture,
+  settings: TraceSettings = defaultTraceSettings,
+): Result<Contour[]> {
   const ink = learnInk(picture);
   if (!ink.ok) return ink;
   const whole = { x: 0, y: 0, width: picture.width, height: picture.height };

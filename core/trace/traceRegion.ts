@@ -54,7 +54,8 @@ function belongingTo(rings: readonly Ring[], seeds: readonly Vec[]): Ring[] {
   });
 }
 
-const toPoints = (r: Ring): Vec[] => Array.from({ length: r.length / 2 }, (_, i) => ({ x: r[2 * i]!, y: r[2 * i + 1]! }));
+const toPoints = (r: Ring): Vec[] =>
+  Array.from({ length: r.length / 2 }, (_, i) => ({ x: r[2 * i]!, y: r[2 * i + 1]! }));
 
 /**
  * Outline of the ink in a part of a picture, in px of the whole picture (y down).
@@ -71,5 +72,8 @@ export function traceRegion(
   const region = growBox(box, 6, picture.width, picture.height);
   const field = inkField(picture, model, region);
   const local = seeds?.map((s) => ({ x: s.x - region.x, y: s.y - region.y }));
-  return transformContours(traceField(field, model.level, settings, local, turnRad), translation(region.x, region.y));
+  return transformContours(
+    traceField(field, model.level, settings, local, turnRad),
+    translation(region.x, region.y),
+  );
 }

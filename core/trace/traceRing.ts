@@ -29,7 +29,9 @@ export function edgeNoise(r: EvenRing): number {
   return (offs[Math.floor(offs.length / 2)] ?? 0) * 1.48;
 }
 
-type Segment = { readonly to: Vec; readonly kindAtEnd: NodeKind } & ({ readonly line: true } | { readonly line: false; readonly cubic: Cubic });
+type Segment = { readonly to: Vec; readonly kindAtEnd: NodeKind } & (
+  { readonly line: true } | { readonly line: false; readonly cubic: Cubic }
+);
 
 /**
  * One ring of edge samples to a contour: corners, straights and extremes first, then the fewest cubics between.
@@ -54,7 +56,12 @@ export function traceRing(r: EvenRing, settings: TraceSettings): Contour {
     }
     const cubics = fitStretch(r, a, b, tolerance);
     cubics.forEach((cubic, i) =>
-      segments.push({ line: false, cubic, to: cubic.p3, kindAtEnd: i === cubics.length - 1 ? b.kind : 'smooth' }),
+      segments.push({
+        line: false,
+        cubic,
+        to: cubic.p3,
+        kindAtEnd: i === cubics.length - 1 ? b.kind : 'smooth',
+      }),
     );
   }
   return { closed: true, nodes: toNodes(joints[0]!.point, segments) };

@@ -18,7 +18,15 @@ export interface Hand {
 }
 
 /** The keeper of the tide mill: upright, steady, a broad nib. */
-export const KEEPER: Hand = { name: 'keeper', seed: 7, slantDeg: 3, width: 1, pen: 0.1, wobble: 0.008, smallScale: 1 };
+export const KEEPER: Hand = {
+  name: 'keeper',
+  seed: 7,
+  slantDeg: 3,
+  width: 1,
+  pen: 0.1,
+  wobble: 0.008,
+  smallScale: 1,
+};
 /** The miller's apprentice, for checks with another hand: narrower, leaning, lighter. */
 export const APPRENTICE: Hand = {
   name: 'apprentice',
@@ -47,7 +55,8 @@ function smoothThrough(points: readonly (readonly [number, number])[]): [number,
   const after = closed ? points[1]! : mirror(points[points.length - 2]!, last);
   const all = [before, ...points, after];
   const out: [number, number][] = [[first[0], first[1]]];
-  for (let i = 1; i + 2 < all.length; i++) out.push(...segment(all[i - 1]!, all[i]!, all[i + 1]!, all[i + 2]!));
+  for (let i = 1; i + 2 < all.length; i++)
+    out.push(...segment(all[i - 1]!, all[i]!, all[i + 1]!, all[i + 2]!));
   return out;
 }
 
@@ -57,7 +66,10 @@ const mirror = (p: readonly [number, number], about: readonly [number, number]):
 ];
 
 function denseLine(a: readonly [number, number], b: readonly [number, number]): [number, number][] {
-  return Array.from({ length: 9 }, (_, k) => [a[0] + ((b[0] - a[0]) * k) / 8, a[1] + ((b[1] - a[1]) * k) / 8]);
+  return Array.from({ length: 9 }, (_, k) => [
+    a[0] + ((b[0] - a[0]) * k) / 8,
+    a[1] + ((b[1] - a[1]) * k) / 8,
+  ]);
 }
 
 function segment(
@@ -114,12 +126,21 @@ export function writeLetter(char: string, hand: Hand, random: () => number): Pen
 }
 
 /** A slow drift of the pen's place and pressure along a stroke. */
-function unsteady(points: readonly [number, number][], hand: Hand, radius: number, random: () => number): PenPoint[] {
+function unsteady(
+  points: readonly [number, number][],
+  hand: Hand,
+  radius: number,
+  random: () => number,
+): PenPoint[] {
   const phases = Array.from({ length: 3 }, () => random() * Math.PI * 2);
   const size = Array.from({ length: 3 }, () => normal(random) * 0.5 + 1);
   return points.map(([x, y], i) => {
     const t = i / Math.max(8, points.length);
     const drift = (k: number) => Math.sin(t * (2 + 1.5 * k) * Math.PI + phases[k]!) * hand.wobble * size[k]!;
-    return { x: x + drift(0), y: y + drift(1) * 0.7, radius: radius * (1 + 0.05 * Math.sin(t * 5 + phases[2]!)) };
+    return {
+      x: x + drift(0),
+      y: y + drift(1) * 0.7,
+      radius: radius * (1 + 0.05 * Math.sin(t * 5 + phases[2]!)),
+    };
   });
 }

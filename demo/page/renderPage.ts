@@ -82,9 +82,17 @@ function layOut(s: PageSettings, random: () => number): { strokes: PenPoint[][];
 }
 
 /** Slowly changing noise on a grid of `cell` px, -1..1, blended between grid points. */
-function cloud(width: number, height: number, cell: number, random: () => number): (x: number, y: number) => number {
+function cloud(
+  width: number,
+  height: number,
+  cell: number,
+  random: () => number,
+): (x: number, y: number) => number {
   const columns = Math.ceil(width / cell) + 2;
-  const grid = Float32Array.from({ length: columns * (Math.ceil(height / cell) + 2) }, () => random() * 2 - 1);
+  const grid = Float32Array.from(
+    { length: columns * (Math.ceil(height / cell) + 2) },
+    () => random() * 2 - 1,
+  );
   return (x, y) => {
     const gx = x / cell;
     const gy = y / cell;
@@ -92,7 +100,8 @@ function cloud(width: number, height: number, cell: number, random: () => number
     const [fx, fy] = [gx - x0, gy - y0];
     const at = (i: number, j: number) => grid[j * columns + i]!;
     return (
-      (at(x0, y0) * (1 - fx) + at(x0 + 1, y0) * fx) * (1 - fy) + (at(x0, y0 + 1) * (1 - fx) + at(x0 + 1, y0 + 1) * fx) * fy
+      (at(x0, y0) * (1 - fx) + at(x0 + 1, y0) * fx) * (1 - fy) +
+      (at(x0, y0 + 1) * (1 - fx) + at(x0 + 1, y0 + 1) * fx) * fy
     );
   };
 }

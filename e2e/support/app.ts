@@ -20,7 +20,10 @@ export async function startProject(page: Page, name: string): Promise<void> {
 }
 
 export const stage = (page: Page, name: string) =>
-  page.getByRole('navigation', { name: 'Course' }).getByRole('link', { name: new RegExp(`^${name}`) }).click();
+  page
+    .getByRole('navigation', { name: 'Course' })
+    .getByRole('link', { name: new RegExp(`^${name}`) })
+    .click();
 
 /** CSS family of the font on the running line, once there is one. */
 export async function liveFontReady(page: Page): Promise<string> {
@@ -29,7 +32,8 @@ export async function liveFontReady(page: Page): Promise<string> {
 }
 
 /** Waits until everything is in the browser's storage. */
-export const saved = (page: Page) => expect(page.getByTestId('save-state')).toHaveText('All saved in this browser');
+export const saved = (page: Page) =>
+  expect(page.getByTestId('save-state')).toHaveText('All saved in this browser');
 
 /** Casts and downloads both formats through the interface. */
 export async function castBoth(page: Page): Promise<{ otf: Uint8Array; ttf: Uint8Array }> {

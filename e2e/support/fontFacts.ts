@@ -1,10 +1,21 @@
 import { expect } from '@playwright/test';
-import { hasFontTools, hasSanitizer, parseWithOpentype, readWithFontTools, sanitize, shape } from '../../testing/outsideReaders';
+import {
+  hasFontTools,
+  hasSanitizer,
+  parseWithOpentype,
+  readWithFontTools,
+  sanitize,
+  shape,
+} from '../../testing/outsideReaders';
 
 export const BILL = 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789.,:;!?\'"()&-';
 
 /** What every cast font has to hold, asked of parsers outside the project. */
-export function expectGoodFont(bytes: Uint8Array, format: 'otf' | 'ttf', lines: { capHeight: number; xHeight: number }): void {
+export function expectGoodFont(
+  bytes: Uint8Array,
+  format: 'otf' | 'ttf',
+  lines: { capHeight: number; xHeight: number },
+): void {
   const font = parseWithOpentype(bytes);
   for (const char of BILL) {
     const glyph = font.charToGlyph(char);
@@ -31,7 +42,13 @@ export function expectGoodFont(bytes: Uint8Array, format: 'otf' | 'ttf', lines: 
     ['e', 1],
   ] as const) {
     const signs = winding[name]!.map(Math.sign);
-    expect(signs.filter((s) => s === outer), `outer contours of ${name}`).toHaveLength(1);
-    expect(signs.filter((s) => s === -outer), `counters of ${name}`).toHaveLength(counters);
+    expect(
+      signs.filter((s) => s === outer),
+      `outer contours of ${name}`,
+    ).toHaveLength(1);
+    expect(
+      signs.filter((s) => s === -outer),
+      `counters of ${name}`,
+    ).toHaveLength(counters);
   }
 }

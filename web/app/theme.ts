@@ -14,7 +14,9 @@ const config = defineConfig({
       overflow: 'hidden',
     },
     '*:focus-visible': { outline: '2px solid', outlineColor: 'hand', outlineOffset: '1px' },
-    '*, *::before, *::after': { _motionReduce: { transitionDuration: '0s !important', animationDuration: '0s !important' } },
+    '*, *::before, *::after': {
+      _motionReduce: { transitionDuration: '0s !important', animationDuration: '0s !important' },
+    },
   },
   theme: {
     tokens: {

@@ -13,5 +13,7 @@ const NAMES = ['ink', 'faded', 'rule', 'hand', 'snag', 'sheet', 'paper'] as cons
 
 export function readInks(): Inks {
   const style = getComputedStyle(document.documentElement);
-  return Object.fromEntries(NAMES.map((n) => [n, style.getPropertyValue(`--chakra-colors-${n}`).trim()])) as unknown as Inks;
+  return Object.fromEntries(
+    NAMES.map((n) => [n, style.getPropertyValue(`--chakra-colors-${n}`).trim()]),
+  ) as unknown as Inks;
 }

@@ -9,7 +9,13 @@ type Mark = 'baseline' | 'xHeight' | 'capHeight' | 'ascender' | 'descender';
  * ascender and descender short ticks at the margins only; each with its name set small at the left.
  * World: em units with y down (the em's y negated).
  */
-export function drawFontLines(g: CanvasRenderingContext2D, view: View, width: number, lines: Lines, inks: Inks): void {
+export function drawFontLines(
+  g: CanvasRenderingContext2D,
+  view: View,
+  width: number,
+  lines: Lines,
+  inks: Inks,
+): void {
   const marks: [Mark, string, number][] = [
     ['baseline', 'baseline', 0],
     ['xHeight', 'x-height', lines.xHeight],

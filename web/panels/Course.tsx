@@ -11,7 +11,16 @@ export function Course() {
   const [search] = useSearchParams();
   const glyph = search.get('glyph');
   return (
-    <Box as="nav" aria-label="Course" w="188px" flexShrink={0} borderRightWidth="1px" borderColor="rule" py="3" overflowY="auto">
+    <Box
+      as="nav"
+      aria-label="Course"
+      w="188px"
+      flexShrink={0}
+      borderRightWidth="1px"
+      borderColor="rule"
+      py="3"
+      overflowY="auto"
+    >
       {STAGES.map((stage) => (
         <NavLink
           key={stage.path}
@@ -40,7 +49,12 @@ export function Course() {
                 <Text fontSize="xs" color="faded" lineHeight="1.3">
                   {stage.line}
                 </Text>
-                <Text fontSize="xs" color={isActive ? 'hand' : 'ink'} lineHeight="1.35" data-testid={`state-${stage.path}`}>
+                <Text
+                  fontSize="xs"
+                  color={isActive ? 'hand' : 'ink'}
+                  lineHeight="1.35"
+                  data-testid={`state-${stage.path}`}
+                >
                   {states[stage.path]}
                 </Text>
               </Box>

@@ -8,7 +8,17 @@ export function Problems() {
   const { problems, dismissProblems } = useProject();
   if (problems.length === 0) return null;
   return (
-    <Flex role="alert" bg="snagSoft" color="ink" px="4" py="2" gap="3" align="flex-start" borderBottomWidth="1px" borderColor="rule">
+    <Flex
+      role="alert"
+      bg="snagSoft"
+      color="ink"
+      px="4"
+      py="2"
+      gap="3"
+      align="flex-start"
+      borderBottomWidth="1px"
+      borderColor="rule"
+    >
       <Box color="snag" pt="1">
         <TriangleAlert size={16} aria-hidden />
       </Box>
@@ -19,7 +29,13 @@ export function Problems() {
           </Text>
         ))}
       </Box>
-      <IconButton size="2xs" variant="ghost" color="ink" aria-label="Put these messages away" onClick={dismissProblems}>
+      <IconButton
+        size="2xs"
+        variant="ghost"
+        color="ink"
+        aria-label="Put these messages away"
+        onClick={dismissProblems}
+      >
         <X />
       </IconButton>
     </Flex>

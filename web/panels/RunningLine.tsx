@@ -19,9 +19,18 @@ export function RunningLine() {
   const [tall, setTall] = useState(false);
   const project = projectOf(doc);
   const have = glyphByCodePoint(doc);
-  const lacking = [...new Set([...project.runningText])].filter((c) => c.trim() !== '' && !have.has(c.codePointAt(0)!));
+  const lacking = [...new Set([...project.runningText])].filter(
+    (c) => c.trim() !== '' && !have.has(c.codePointAt(0)!),
+  );
   return (
-    <Box as="footer" aria-label="Running line" borderTopWidth="1px" borderColor="rule" bg="sheet" flexShrink={0}>
+    <Box
+      as="footer"
+      aria-label="Running line"
+      borderTopWidth="1px"
+      borderColor="rule"
+      bg="sheet"
+      flexShrink={0}
+    >
       <Flex align="center" gap="3" px="4" pt="2">
         <Input
           size="xs"
@@ -29,13 +38,22 @@ export function RunningLine() {
           aria-label="Text of the running line"
           borderColor="rule"
           value={project.runningText}
-          onChange={(e) => commit(changeProject(doc, { runningText: e.target.value }, 'Change the text'), true)}
+          onChange={(e) =>
+            commit(changeProject(doc, { runningText: e.target.value }, 'Change the text'), true)
+          }
         />
         <Text fontSize="xs" color="faded" flex="1" truncate>
           {lacking.length > 0 ? `Not in the font: ${lacking.join(' ')}` : 'Click a letter to take it in hand'}
         </Text>
-        <Text fontSize="xs" color={failed ? 'snag' : 'faded'} data-testid="live-font" data-family={family ?? ''}>
-          {failed ? `The font could not be shown: ${failed}` : `live font ${(bytes / 1000).toFixed(1)} kB, made in ${compileMs.toFixed(0)} ms`}
+        <Text
+          fontSize="xs"
+          color={failed ? 'snag' : 'faded'}
+          data-testid="live-font"
+          data-family={family ?? ''}
+        >
+          {failed
+            ? `The font could not be shown: ${failed}`
+            : `live font ${(bytes / 1000).toFixed(1)} kB, made in ${compileMs.toFixed(0)} ms`}
         </Text>
         <Tip text={tall ? 'Make the running line lower' : 'Make the running line taller'}>
           <IconButton

@@ -27,13 +27,29 @@ export function TopBar({ onSearch, onShortcuts }: Props) {
   const next = history.undone[history.undone.length - 1];
   const button = (label: string, icon: React.ReactNode, onClick: () => void, disabled = false) => (
     <Tip text={label}>
-      <IconButton size="xs" variant="ghost" color="ink" aria-label={label} onClick={onClick} disabled={disabled}>
+      <IconButton
+        size="xs"
+        variant="ghost"
+        color="ink"
+        aria-label={label}
+        onClick={onClick}
+        disabled={disabled}
+      >
         {icon}
       </IconButton>
     </Tip>
   );
   return (
-    <Flex as="header" align="center" gap="1" px="4" h="44px" borderBottomWidth="1px" borderColor="rule" flexShrink={0}>
+    <Flex
+      as="header"
+      align="center"
+      gap="1"
+      px="4"
+      h="44px"
+      borderBottomWidth="1px"
+      borderColor="rule"
+      flexShrink={0}
+    >
       <Link to="/projects" title="All projects">
         <Text fontWeight="bold" letterSpacing="0.02em">
           Orthoglyph

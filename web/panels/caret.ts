@@ -8,7 +8,9 @@ export function characterAt(element: HTMLElement, x: number, y: number): number 
   for (let i = 0; i < length; i++) {
     range.setStart(text, i);
     range.setEnd(text, i + 1);
-    const hit = [...range.getClientRects()].some((r) => x >= r.left && x <= r.right && y >= r.top && y <= r.bottom);
+    const hit = [...range.getClientRects()].some(
+      (r) => x >= r.left && x <= r.right && y >= r.top && y <= r.bottom,
+    );
     if (hit) return i;
   }
   return null;

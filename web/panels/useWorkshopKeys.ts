@@ -5,7 +5,13 @@ import { saveProjectFile } from './saveProjectFile';
 import { useGoTo } from './useGlyphInHand';
 
 /** Keys that work on every stage. Typing in a field is left alone, but for undo, redo and save. */
-export function useWorkshopKeys({ onSearch, onShortcuts }: { onSearch: () => void; onShortcuts: () => void }): void {
+export function useWorkshopKeys({
+  onSearch,
+  onShortcuts,
+}: {
+  onSearch: () => void;
+  onShortcuts: () => void;
+}): void {
   const go = useGoTo();
   const { undo, redo } = useProject.getState();
   useHotkeys('mod+z', (e) => (e.preventDefault(), undo()));

@@ -57,7 +57,9 @@ export async function saveDiff(summary: ProjectSummary, diff: ProjectDiff): Prom
 }
 
 /** All rows of a project as plain data, not yet checked; null when there is no such project. */
-export async function loadRows(projectId: string): Promise<Record<TableName, Record<string, unknown>> | null> {
+export async function loadRows(
+  projectId: string,
+): Promise<Record<TableName, Record<string, unknown>> | null> {
   const out = {} as Record<TableName, Record<string, unknown>>;
   for (const table of TABLE_NAMES) {
     const rows = await db.rows(table).where('projectId').equals(projectId).toArray();

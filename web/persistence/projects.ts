@@ -17,7 +17,8 @@ async function storeWhole(doc: Doc): Promise<string> {
   return id;
 }
 
-export const createProject = (name: string): Promise<string> => storeWhole(newProject(newId(), name, Date.now()));
+export const createProject = (name: string): Promise<string> =>
+  storeWhole(newProject(newId(), name, Date.now()));
 
 /** A stored project, brought to today's form and checked. */
 export async function openProject(projectId: string): Promise<Result<Doc>> {
@@ -33,11 +34,17 @@ function withId(doc: Doc, id: string): Doc {
 }
 
 /** Takes a project file into storage. The id of the new project, or what is wrong with the file. */
-export async function importProject(bytes: Uint8Array, fileName: string, id = newId()): Promise<Result<string>> {
+export async function importProject(
+  bytes: Uint8Array,
+  fileName: string,
+  id = newId(),
+): Promise<Result<string>> {
   const opened = await archive.read(bytes);
   if (!opened.ok) return { ok: false, problems: inFile(opened.problems, fileName) };
   const { doc, pictures } = opened.value;
-  await db.pictures.bulkPut([...pictures].map(([key, data]) => ({ id: key, blob: new Blob([new Uint8Array(data)]) })));
+  await db.pictures.bulkPut(
+    [...pictures].map(([key, data]) => ({ id: key, blob: new Blob([new Uint8Array(data)]) })),
+  );
   return { ok: true, value: await storeWhole(withId(doc, id)), problems: opened.problems };
 }
 

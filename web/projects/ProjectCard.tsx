@@ -41,8 +41,8 @@ export function ProjectCard({ summary, onOpen }: { summary: ProjectSummary; onOp
                 <Dialog.Title>Delete {summary.name}?</Dialog.Title>
               </Dialog.Header>
               <Dialog.Body>
-                Its sheets, outlines and settings go from this browser and can't be brought back. Save a project file first if
-                you may want it again.
+                Its sheets, outlines and settings go from this browser and can't be brought back. Save a
+                project file first if you may want it again.
               </Dialog.Body>
               <Dialog.Footer>
                 <Button variant="outline" borderColor="rule" color="ink" onClick={() => setAsking(false)}>

@@ -22,7 +22,10 @@ export function ProjectsPage() {
     setBusy(what);
     setProblems([]);
     const result = await job().catch((error: unknown) =>
-      fail<string>({ code: 'file-unwritable', reason: error instanceof Error ? error.message : String(error) }),
+      fail<string>({
+        code: 'file-unwritable',
+        reason: error instanceof Error ? error.message : String(error),
+      }),
     );
     setBusy(null);
     if (result.ok) void navigate(`/p/${result.value}`);
@@ -45,7 +48,13 @@ export function ProjectsPage() {
       </Text>
 
       <Flex mt="8" gap="3" wrap="wrap" align="center">
-        <Button bg="hand" color="paper" loading={busy !== null} loadingText={busy ?? ''} onClick={() => enter('Opening the demo', openDemo)}>
+        <Button
+          bg="hand"
+          color="paper"
+          loading={busy !== null}
+          loadingText={busy ?? ''}
+          onClick={() => enter('Opening the demo', openDemo)}
+        >
           Open the tide mill demo
         </Button>
         <Button variant="outline" borderColor="rule" color="ink" onClick={() => fileInput.current?.click()}>
@@ -60,7 +69,10 @@ export function ProjectsPage() {
           onChange={async (e) => {
             const file = e.target.files?.[0];
             e.target.value = '';
-            if (file) await enter('Opening the file', async () => importProject(new Uint8Array(await file.arrayBuffer()), file.name));
+            if (file)
+              await enter('Opening the file', async () =>
+                importProject(new Uint8Array(await file.arrayBuffer()), file.name),
+              );
           }}
         />
         <Flex as="form" gap="2" onSubmit={(e: React.FormEvent) => (e.preventDefault(), void create())}>
@@ -111,7 +123,9 @@ export function ProjectsPage() {
       </Heading>
       {summaries === undefined && <Spinner size="sm" />}
       {summaries?.length === 0 && (
-        <Text color="faded">None yet. Open the demo to look round, or start a project and drop a page of your letters on it.</Text>
+        <Text color="faded">
+          None yet. Open the demo to look round, or start a project and drop a page of your letters on it.
+        </Text>
       )}
       <SimpleGrid columns={3} gap="4">
         {summaries?.map((s) => (

@@ -48,7 +48,13 @@ async function liftNow(sheetId: string, bytes: Uint8Array, signal: AbortSignal):
   const sheet = doc?.sheets[sheetId];
   const recipe = sheet && doc.recipes[sheet.recipeId];
   if (!sheet || !recipe) return;
-  const result = await liftInWorker(bytes, sheet, recipe, (stage, share) => tell(sheet.name, stage, share), signal);
+  const result = await liftInWorker(
+    bytes,
+    sheet,
+    recipe,
+    (stage, share) => tell(sheet.name, stage, share),
+    signal,
+  );
   const { commit, showProblems, doc: now } = useProject.getState();
   if (!result.ok) return showProblems(inFile(result.problems, sheet.name));
   if (now) commit(takeLifted(now, sheetId, result.value));

@@ -13,7 +13,12 @@ interface LiveFontState {
   readonly failed: string | null;
 }
 
-export const useLiveFont = create<LiveFontState>(() => ({ family: null, bytes: 0, compileMs: 0, failed: null }));
+export const useLiveFont = create<LiveFontState>(() => ({
+  family: null,
+  bytes: 0,
+  compileMs: 0,
+  failed: null,
+}));
 
 let styleId = '';
 let count = 0;

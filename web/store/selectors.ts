@@ -19,7 +19,9 @@ function perDoc<T>(compute: (doc: Doc) => T): (doc: Doc) => T {
   };
 }
 
-export const sheetsInOrder = perDoc((doc): SheetRow[] => Object.values(doc.sheets).sort((a, b) => a.order - b.order));
+export const sheetsInOrder = perDoc((doc): SheetRow[] =>
+  Object.values(doc.sheets).sort((a, b) => a.order - b.order),
+);
 
 export const piecesBySheet = perDoc((doc): Map<string, PieceRow[]> => {
   const out = new Map<string, PieceRow[]>();

@@ -1,5 +1,8 @@
 /** Every key and what it does, where it works. Shown in the shortcut sheet; tooltips repeat them. */
-export const SHORTCUTS: readonly { readonly where: string; readonly keys: readonly (readonly [string, string])[] }[] = [
+export const SHORTCUTS: readonly {
+  readonly where: string;
+  readonly keys: readonly (readonly [string, string])[];
+}[] = [
   {
     where: 'Everywhere',
     keys: [

@@ -6,7 +6,15 @@ export function Bench({ actions, children }: { actions?: ReactNode; children: Re
   return (
     <Flex direction="column" flex="1" minW="0" minH="0" as="section" aria-label="Bench">
       {actions && (
-        <Flex align="center" gap="2" px="4" h="46px" flexShrink={0} borderBottomWidth="1px" borderColor="rule">
+        <Flex
+          align="center"
+          gap="2"
+          px="4"
+          h="46px"
+          flexShrink={0}
+          borderBottomWidth="1px"
+          borderColor="rule"
+        >
           {actions}
         </Flex>
       )}

@@ -10,7 +10,10 @@ interface Props extends ButtonProps {
 }
 
 /** A plain button of our look; the main one is filled with the colour of what is in hand. */
-export const InkButton = forwardRef<HTMLButtonElement, Props>(function InkButton({ tip, main, ...rest }, ref) {
+export const InkButton = forwardRef<HTMLButtonElement, Props>(function InkButton(
+  { tip, main, ...rest },
+  ref,
+) {
   return (
     <Tip text={tip}>
       <Button

@@ -14,7 +14,17 @@ interface Props {
 }
 
 /** A labelled number with its unit. Takes effect on Enter, on leaving, and with the arrow keys. */
-export function NumberField({ label, value, unit, onChange, min, max, step = 1, digits = 0, disabled }: Props) {
+export function NumberField({
+  label,
+  value,
+  unit,
+  onChange,
+  min,
+  max,
+  step = 1,
+  digits = 0,
+  disabled,
+}: Props) {
   const shown = value.toFixed(digits);
   const [typed, setTyped] = useState<string | null>(null);
   const take = (text: string) => {

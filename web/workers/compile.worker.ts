@@ -13,7 +13,11 @@ const api = {
   apply(diff: ProjectDiff): void {
     if (doc) doc = applyDiff(doc, diff);
   },
-  compile(format: OutlineFormat, styleId: string, nowUnixS: number): { bytes: Uint8Array; ms: number } | null {
+  compile(
+    format: OutlineFormat,
+    styleId: string,
+    nowUnixS: number,
+  ): { bytes: Uint8Array; ms: number } | null {
     if (!doc) return null;
     const start = performance.now();
     const bytes = compileFont(doc, { format, styleId, nowUnixS });

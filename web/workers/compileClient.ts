@@ -23,5 +23,6 @@ export const compileClient = {
     if (changes.length > 0) void compiler().apply({ ...diff, changes });
     return changes.length > 0;
   },
-  compile: (format: OutlineFormat, styleId: string, nowUnixS: number) => compiler().compile(format, styleId, nowUnixS),
+  compile: (format: OutlineFormat, styleId: string, nowUnixS: number) =>
+    compiler().compile(format, styleId, nowUnixS),
 };

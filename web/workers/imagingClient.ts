@@ -28,7 +28,10 @@ function closeLane(): void {
 export class Cancelled extends Error {}
 
 /** A job that ends when its worker dies or the signal says so; both would otherwise wait for ever. */
-async function run<T>(job: (api: Remote<ImagingApi>) => Promise<Result<T>>, signal?: AbortSignal): Promise<Result<T>> {
+async function run<T>(
+  job: (api: Remote<ImagingApi>) => Promise<Result<T>>,
+  signal?: AbortSignal,
+): Promise<Result<T>> {
   const { worker, api } = openLane();
   return new Promise<Result<T>>((resolve, reject) => {
     const stop = () => {

@@ -31,17 +31,26 @@ function withContours(glyph: GlyphRow, contours: Contour[]): GlyphRow {
   return { ...glyph, contours, bearings, handEdited: true };
 }
 
-function edit(doc: Doc, glyphId: string, label: string, change: (cs: Contour[]) => Contour[]): ProjectDiff | null {
+function edit(
+  doc: Doc,
+  glyphId: string,
+  label: string,
+  change: (cs: Contour[]) => Contour[],
+): ProjectDiff | null {
   const glyph = doc.glyphs[glyphId];
   if (!glyph) return null;
   const contours = change([...glyph.contours]);
-  if (contours.every((c, i) => c === glyph.contours[i]) && contours.length === glyph.contours.length) return null;
+  if (contours.every((c, i) => c === glyph.contours[i]) && contours.length === glyph.contours.length)
+    return null;
   const d = draft(doc);
   d.put('glyphs', withContours(glyph, contours));
   return d.done(label);
 }
 
-const mapNodes = (c: Contour, change: (n: Node, i: number) => Node): Contour => ({ ...c, nodes: c.nodes.map(change) });
+const mapNodes = (c: Contour, change: (n: Node, i: number) => Node): Contour => ({
+  ...c,
+  nodes: c.nodes.map(change),
+});
 
 /** At a smooth point the other handle turns along; at a tangent point the moved handle stays in its line. */
 function alignOther(n: Node, moved: 'in' | 'out'): Node {
@@ -54,7 +63,12 @@ function alignOther(n: Node, moved: 'in' | 'out'): Node {
 }
 
 /** Moves points by (dx, dy) em units. Nodes take their handles along. Null when nothing moves. */
-export function movePoints(doc: Doc, glyphId: string, points: readonly PointRef[], by: Vec): ProjectDiff | null {
+export function movePoints(
+  doc: Doc,
+  glyphId: string,
+  points: readonly PointRef[],
+  by: Vec,
+): ProjectDiff | null {
   if (by.x === 0 && by.y === 0) return null;
   return edit(doc, glyphId, 'Move points', (cs) =>
     cs.map((c, ci) => {
@@ -67,7 +81,8 @@ export function movePoints(doc: Doc, glyphId: string, points: readonly PointRef[
         if (parts.has('node')) return { ...n, ...add(n, by), in: shift(n.in), out: shift(n.out) };
         let moved = n;
         for (const part of parts) {
-          if (part !== 'node' && moved[part]) moved = alignOther({ ...moved, [part]: add(moved[part], by) }, part);
+          if (part !== 'node' && moved[part])
+            moved = alignOther({ ...moved, [part]: add(moved[part], by) }, part);
         }
         return moved;
       });
@@ -133,7 +148,9 @@ function withoutNode(c: Contour, i: number): Contour {
   if (!straight && !open) {
     const [first, second] = [segmentAt(c, h), segmentAt(c, i)];
     const along = (from: Vec, to: Vec) => unit(sub(to, from));
-    const points = [first, second].flatMap((s) => Array.from({ length: 12 }, (_, k) => pointOnCubic(s, (k + 0.5) / 12)));
+    const points = [first, second].flatMap((s) =>
+      Array.from({ length: 12 }, (_, k) => pointOnCubic(s, (k + 0.5) / 12)),
+    );
     const { cubic } = fitCubic(
       first.p0,
       along(first.p0, length(sub(first.p1, first.p0)) > 0 ? first.p1 : first.p2),

@@ -87,7 +87,8 @@ function seatInto(doc: Doc, d: Draft, sheet: SheetRow, pieces: readonly PieceRow
     const letter = seated.letters.get(piece.id);
     if (!letter) continue;
     const codePoint = piece.char!.codePointAt(0)!;
-    const glyph = glyphFor(doc, d, codePoint) ?? blankGlyph(glyphIdOf(piece.char!), glyphIdOf(piece.char!), [codePoint]);
+    const glyph =
+      glyphFor(doc, d, codePoint) ?? blankGlyph(glyphIdOf(piece.char!), glyphIdOf(piece.char!), [codePoint]);
     const own = glyph.source === null ? glyph.contours.length === 0 : live.has(glyph.source.pieceId);
     // Somebody else's drawing, or one worked on by hand, is never overwritten in silence.
     if (!own || glyph.handEdited || placed.has(glyph.id)) continue;
@@ -153,7 +154,10 @@ export function dropPiece(doc: Doc, pieceId: string, dropped: boolean): ProjectD
   const pieces = piecesOf(doc, sheet.id).map((p) =>
     p.id === pieceId ? { ...p, state: dropped ? ('dropped' as const) : ('found' as const) } : p,
   );
-  d.put('pieces', pieces.find((p) => p.id === pieceId)!);
+  d.put(
+    'pieces',
+    pieces.find((p) => p.id === pieceId)!,
+  );
   seatInto(doc, d, sheet, pieces);
   return d.done(dropped ? 'Drop a piece' : 'Take a piece back');
 }
@@ -196,9 +200,12 @@ export function removeSheet(doc: Doc, sheetId: string): ProjectDiff | null {
   return d.done(`Remove ${sheet.name}`);
 }
 
-
 /** Changes what is said of a sheet; lifting again is up to the caller. */
-export function changeSheet(doc: Doc, sheetId: string, change: Partial<Pick<SheetRow, 'expected' | 'name'>>): ProjectDiff | null {
+export function changeSheet(
+  doc: Doc,
+  sheetId: string,
+  change: Partial<Pick<SheetRow, 'expected' | 'name'>>,
+): ProjectDiff | null {
   const sheet = doc.sheets[sheetId];
   if (!sheet) return null;
   const d = draft(doc);

@@ -9,7 +9,8 @@ type Migration = (data: Record<string, unknown>) => Record<string, unknown>;
  * Kept as the worked example of a migration, with a saved project of that version as its fixture.
  */
 const from0: Migration = (data) => {
-  const rows = (name: string) => Object.entries((data[name] ?? {}) as Record<string, Record<string, unknown>>);
+  const rows = (name: string) =>
+    Object.entries((data[name] ?? {}) as Record<string, Record<string, unknown>>);
   const glyphs = rows('glyphs').map(([id, { codePoint, ...rest }]) => [
     id,
     { ...rest, codePoints: typeof codePoint === 'number' ? [codePoint] : [] },
@@ -29,7 +30,8 @@ export function migrate(version: unknown, data: unknown): Result<Doc> {
     return fail({ code: 'project-incomplete', missing: 'its version number' });
   }
   if (version > SCHEMA_VERSION) return fail({ code: 'project-future', version, known: SCHEMA_VERSION });
-  if (typeof data !== 'object' || data === null) return fail({ code: 'project-incomplete', missing: 'its data' });
+  if (typeof data !== 'object' || data === null)
+    return fail({ code: 'project-incomplete', missing: 'its data' });
   let current = data as Record<string, unknown>;
   for (let v = version; v < SCHEMA_VERSION; v++) current = MIGRATIONS[v]!(current);
   const parsed = docSchema.safeParse(current);

@@ -56,7 +56,12 @@ export interface CffFont {
   readonly familyName: string;
   readonly weight: string;
   readonly unitsPerEm: number;
-  readonly box: { readonly xMin: number; readonly yMin: number; readonly xMax: number; readonly yMax: number };
+  readonly box: {
+    readonly xMin: number;
+    readonly yMin: number;
+    readonly xMax: number;
+    readonly yMax: number;
+  };
   /** In glyph order; the first must be .notdef. */
   readonly glyphNames: readonly string[];
   readonly charstrings: readonly Uint8Array[];
@@ -64,7 +69,8 @@ export interface CffFont {
   readonly nominalWidth: number;
 }
 
-const latin1 = (text: string): Uint8Array => Uint8Array.from([...text], (c) => (c.charCodeAt(0) > 255 ? 63 : c.charCodeAt(0)));
+const latin1 = (text: string): Uint8Array =>
+  Uint8Array.from([...text], (c) => (c.charCodeAt(0) > 255 ? 63 : c.charCodeAt(0)));
 
 /** String ids: the standard ones by number, others added to the font's own. */
 function stringIds() {
@@ -108,11 +114,16 @@ export function buildCff(font: CffFont): Uint8Array {
   const topOf = (charsetAt: number, charStringsAt: number, privateAt: number) =>
     buildIndex([buildTop(font, textIds, charsetAt, charStringsAt, privateAt, privateDict.length)]);
   // Offsets are written in 5 bytes whatever their value, so the size of the top dictionary is known beforehand.
-  const before = header.length + names.length + topOf(0, 0, 0).length + stringIndex.length + globalSubrs.length;
+  const before =
+    header.length + names.length + topOf(0, 0, 0).length + stringIndex.length + globalSubrs.length;
   const charStringsAt = before + charset.length;
   const privateAt = charStringsAt + charStrings.length;
   const w = new ByteWriter();
-  w.bytes(header).bytes(names).bytes(topOf(before, charStringsAt, privateAt)).bytes(stringIndex).bytes(globalSubrs);
+  w.bytes(header)
+    .bytes(names)
+    .bytes(topOf(before, charStringsAt, privateAt))
+    .bytes(stringIndex)
+    .bytes(globalSubrs);
   return w.bytes(charset).bytes(charStrings).bytes(privateDict).done();
 }
 

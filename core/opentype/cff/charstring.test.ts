@@ -50,5 +50,10 @@ test('an INDEX holds offsets of the least size (5176, 5)', () => {
 
 test('there are 391 standard strings, first .notdef, last Semibold (5176, appendix A)', () => {
   expect(STANDARD_STRINGS).toHaveLength(391);
-  expect([STANDARD_STRINGS[0], STANDARD_STRINGS[1], STANDARD_STRINGS[34], STANDARD_STRINGS[390]]).toEqual(['.notdef', 'space', 'A', 'Semibold']);
+  expect([STANDARD_STRINGS[0], STANDARD_STRINGS[1], STANDARD_STRINGS[34], STANDARD_STRINGS[390]]).toEqual([
+    '.notdef',
+    'space',
+    'A',
+    'Semibold',
+  ]);
 });

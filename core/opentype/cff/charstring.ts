@@ -35,7 +35,13 @@ function operators(contours: readonly Contour[]): Op[] {
     const sx = Math.round(first.x);
     const sy = Math.round(first.y);
     const [mx, my] = [sx - x, sy - y];
-    ops.push(my === 0 ? { op: OP.hmoveto, args: [mx] } : mx === 0 ? { op: OP.vmoveto, args: [my] } : { op: OP.rmoveto, args: [mx, my] });
+    ops.push(
+      my === 0
+        ? { op: OP.hmoveto, args: [mx] }
+        : mx === 0
+          ? { op: OP.vmoveto, args: [my] }
+          : { op: OP.rmoveto, args: [mx, my] },
+    );
     x = sx;
     y = sy;
     for (let i = 0; i < segmentCount(c); i++) {
@@ -80,7 +86,8 @@ function continues(run: Op[], next: Op): boolean {
   const last = run[run.length - 1]!;
   const size = run.reduce((n, o) => n + o.args.length, 0) + next.args.length;
   if (size > STACK) return false;
-  const takesTurns = (p: number, q: number) => (last.op === p && next.op === q) || (last.op === q && next.op === p);
+  const takesTurns = (p: number, q: number) =>
+    (last.op === p && next.op === q) || (last.op === q && next.op === p);
   if (takesTurns(OP.hlineto, OP.vlineto) || takesTurns(OP.hvcurveto, OP.vhcurveto)) return true;
   const repeats = [OP.rlineto, OP.rrcurveto, OP.hhcurveto, OP.vvcurveto] as number[];
   return last.op === next.op && repeats.includes(last.op);

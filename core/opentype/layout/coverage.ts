@@ -2,7 +2,9 @@
 import { ByteWriter } from '../bytes';
 
 /** Runs of following glyph ids with the same value. */
-function ranges(entries: readonly (readonly [number, number])[]): { start: number; end: number; value: number }[] {
+function ranges(
+  entries: readonly (readonly [number, number])[],
+): { start: number; end: number; value: number }[] {
   const out: { start: number; end: number; value: number }[] = [];
   for (const [glyph, value] of [...entries].sort((a, b) => a[0] - b[0])) {
     const last = out[out.length - 1];

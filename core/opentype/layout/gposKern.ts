@@ -66,7 +66,8 @@ function buildClasses({ left, right, values }: Kerning['groups']): Uint8Array {
 export function buildGposKern(kerning: Kerning): Uint8Array | null {
   const subtables: Uint8Array[] = [];
   if (kerning.pairs.length > 0) subtables.push(buildPairs(kerning.pairs));
-  if (kerning.groups.values.some((row) => row.some((v) => v !== 0))) subtables.push(buildClasses(kerning.groups));
+  if (kerning.groups.values.some((row) => row.some((v) => v !== 0)))
+    subtables.push(buildClasses(kerning.groups));
   if (subtables.length === 0) return null;
 
   // A script without languages: default language system with feature 0.

@@ -26,8 +26,13 @@ function buildFormat4(entries: readonly (readonly [number, number])[]): Uint8Arr
   const n = all.length;
   const power = 2 ** Math.floor(Math.log2(n));
   const w = new ByteWriter();
-  w.uint16(4).uint16(16 + n * 8).uint16(0);
-  w.uint16(n * 2).uint16(power * 2).uint16(Math.log2(power)).uint16((n - power) * 2);
+  w.uint16(4)
+    .uint16(16 + n * 8)
+    .uint16(0);
+  w.uint16(n * 2)
+    .uint16(power * 2)
+    .uint16(Math.log2(power))
+    .uint16((n - power) * 2);
   for (const s of all) w.uint16(s.end);
   w.uint16(0);
   for (const s of all) w.uint16(s.start);
@@ -39,7 +44,11 @@ function buildFormat4(entries: readonly (readonly [number, number])[]): Uint8Arr
 function buildFormat12(entries: readonly (readonly [number, number])[]): Uint8Array {
   const segments = segmentsOf(entries);
   const w = new ByteWriter();
-  w.uint16(12).uint16(0).uint32(16 + segments.length * 12).uint32(0).uint32(segments.length);
+  w.uint16(12)
+    .uint16(0)
+    .uint32(16 + segments.length * 12)
+    .uint32(0)
+    .uint32(segments.length);
   for (const s of segments) w.uint32(s.start).uint32(s.end).uint32(s.glyph);
   return w.done();
 }
@@ -61,7 +70,8 @@ export function buildCmap(mapping: ReadonlyMap<number, number>): Uint8Array {
   const offsets = { basic: head, full: head + basic.length };
   const w = new ByteWriter();
   w.uint16(0).uint16(records.length);
-  for (const [platform, encoding, which] of records) w.uint16(platform).uint16(encoding).uint32(offsets[which]);
+  for (const [platform, encoding, which] of records)
+    w.uint16(platform).uint16(encoding).uint32(offsets[which]);
   w.bytes(basic);
   if (full) w.bytes(full);
   return w.done();

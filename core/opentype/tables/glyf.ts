@@ -10,7 +10,15 @@ export interface QuadPoint {
 }
 export type QuadContour = readonly QuadPoint[];
 
-const FLAG = { onCurve: 1, xShort: 2, yShort: 4, repeat: 8, xSameOrPositive: 16, ySameOrPositive: 32, overlap: 64 } as const;
+const FLAG = {
+  onCurve: 1,
+  xShort: 2,
+  yShort: 4,
+  repeat: 8,
+  xSameOrPositive: 16,
+  ySameOrPositive: 32,
+  overlap: 64,
+} as const;
 
 /** Box over all points, which for glyf includes handles; null without points. */
 export function quadBox(contours: readonly QuadContour[]): Box | null {
@@ -54,7 +62,7 @@ export function buildGlyph(contours: readonly QuadContour[]): Uint8Array {
     x = p.x;
     y = p.y;
   }
-  for (let i = 0; i < flags.length; ) {
+  for (let i = 0; i < flags.length;) {
     let n = 1;
     while (n < 256 && flags[i + n] === flags[i]) n++;
     if (n > 1) w.uint8(flags[i]! | FLAG.repeat).uint8(n - 1);
@@ -67,7 +75,11 @@ export function buildGlyph(contours: readonly QuadContour[]): Uint8Array {
 }
 
 /** Both tables; short offsets as long as they reach. */
-export function buildGlyfLoca(glyphs: readonly Uint8Array[]): { glyf: Uint8Array; loca: Uint8Array; long: boolean } {
+export function buildGlyfLoca(glyphs: readonly Uint8Array[]): {
+  glyf: Uint8Array;
+  loca: Uint8Array;
+  long: boolean;
+} {
   const total = glyphs.reduce((n, g) => n + g.length, 0);
   const long = total > 0x1fffe;
   const glyf = new ByteWriter();

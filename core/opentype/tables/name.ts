@@ -33,11 +33,19 @@ export function buildName(names: ReadonlyMap<number, string>): Uint8Array {
   const records = [
     ...texts
       .filter(([, text]) => isAscii(text))
-      .map(([id, text]) => ({ platform: 1, encoding: 0, language: 0, id, data: [...text].map((c) => c.charCodeAt(0)) })),
+      .map(([id, text]) => ({
+        platform: 1,
+        encoding: 0,
+        language: 0,
+        id,
+        data: [...text].map((c) => c.charCodeAt(0)),
+      })),
     ...texts.map(([id, text]) => ({ platform: 3, encoding: 1, language: 0x409, id, data: utf16(text) })),
   ];
   const w = new ByteWriter();
-  w.uint16(0).uint16(records.length).uint16(6 + records.length * 12);
+  w.uint16(0)
+    .uint16(records.length)
+    .uint16(6 + records.length * 12);
   const storage = new ByteWriter();
   const seen = new Map<string, number>();
   for (const r of records) {
@@ -47,7 +55,12 @@ export function buildName(names: ReadonlyMap<number, string>): Uint8Array {
       seen.set(key, offset);
       storage.bytes(r.data);
     }
-    w.uint16(r.platform).uint16(r.encoding).uint16(r.language).uint16(r.id).uint16(r.data.length).uint16(offset);
+    w.uint16(r.platform)
+      .uint16(r.encoding)
+      .uint16(r.language)
+      .uint16(r.id)
+      .uint16(r.data.length)
+      .uint16(offset);
   }
   return w.bytes(storage.done()).done();
 }

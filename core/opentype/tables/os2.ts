@@ -67,7 +67,8 @@ const UNICODE_RANGES: readonly (readonly [number, number, number])[] = [
 export function unicodeRangeBits(codePoints: Iterable<number>): [number, number, number, number] {
   const words: [number, number, number, number] = [0, 0, 0, 0];
   for (const cp of codePoints) {
-    for (const [first, last, bit] of UNICODE_RANGES) if (cp >= first && cp <= last) words[bit >> 5]! |= 1 << (bit & 31);
+    for (const [first, last, bit] of UNICODE_RANGES)
+      if (cp >= first && cp <= last) words[bit >> 5]! |= 1 << (bit & 31);
   }
   return words.map((w) => w >>> 0) as [number, number, number, number];
 }

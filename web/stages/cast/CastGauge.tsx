@@ -65,7 +65,9 @@ export function CastGauge({ casting }: { casting: CastingRow }) {
           size="sm"
           checked={casting.formats.includes(format)}
           onCheckedChange={(e) => {
-            const formats = FORMATS.map(([f]) => f).filter((f) => (f === format ? e.checked === true : casting.formats.includes(f)));
+            const formats = FORMATS.map(([f]) => f).filter((f) =>
+              f === format ? e.checked === true : casting.formats.includes(f),
+            );
             if (formats.length > 0) commit(changeCasting(doc, { formats }));
           }}
         >

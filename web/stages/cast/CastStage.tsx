@@ -49,11 +49,20 @@ export function CastStage() {
       <Bench
         actions={
           <>
-            <InkButton main tip="Make the font files" disabled={stops || working !== null} onClick={() => void cast()}>
+            <InkButton
+              main
+              tip="Make the font files"
+              disabled={stops || working !== null}
+              onClick={() => void cast()}
+            >
               Cast
             </InkButton>
             <Text fontSize="sm" color="faded">
-              {stops ? 'Mend the errors first.' : working ? `Making the ${working} ...` : 'The files are made on this machine and go nowhere else.'}
+              {stops
+                ? 'Mend the errors first.'
+                : working
+                  ? `Making the ${working} ...`
+                  : 'The files are made on this machine and go nowhere else.'}
             </Text>
             {working && (
               <Progress.Root value={null} size="xs" w="8rem" aria-label="Casting">
@@ -81,7 +90,8 @@ export function CastStage() {
                   <TriangleAlert size={14} aria-hidden />
                 </Box>
                 <Text fontSize="sm" flex="1">
-                  <b>{{ error: 'Error', warning: 'Warning', note: 'Note' }[p.severity]}.</b> {describeProblem(p)}
+                  <b>{{ error: 'Error', warning: 'Warning', note: 'Note' }[p.severity]}.</b>{' '}
+                  {describeProblem(p)}
                 </Text>
                 {p.place.glyph && doc.glyphs[p.place.glyph] && (
                   <InkButton tip={`Go to ${p.place.glyph}`} onClick={() => go('dress', p.place.glyph)}>
@@ -103,7 +113,10 @@ export function CastStage() {
                     <Text fontSize="sm" color="faded">
                       {(f.bytes.length / 1000).toFixed(1)} kB
                     </Text>
-                    <InkButton tip={`Save ${f.name}`} onClick={() => download(f.bytes, f.name, TYPES[f.name.slice(-3)] ?? 'font/otf')}>
+                    <InkButton
+                      tip={`Save ${f.name}`}
+                      onClick={() => download(f.bytes, f.name, TYPES[f.name.slice(-3)] ?? 'font/otf')}
+                    >
                       Download
                     </InkButton>
                   </Flex>

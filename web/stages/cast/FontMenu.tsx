@@ -9,7 +9,15 @@ export function FontMenu({ family, style }: { family: string; style: string }) {
       <Heading as="h2" size="sm">
         As it will be listed
       </Heading>
-      <Box mt="2" bg="sheet" borderWidth="1px" borderColor="rule" p="3" role="img" aria-label={`Listed as ${family}, ${style}`}>
+      <Box
+        mt="2"
+        bg="sheet"
+        borderWidth="1px"
+        borderColor="rule"
+        p="3"
+        role="img"
+        aria-label={`Listed as ${family}, ${style}`}
+      >
         <Text fontSize="xs" color="faded">
           Fonts on this computer
         </Text>

@@ -34,7 +34,10 @@ export function DressGauge({ glyph, selection, sourceStrength, onSourceStrength 
     if (released) commit(seated ? mergeDiffs(released, seated) : released);
   };
   return (
-    <Gauge title={`${glyph.codePoints.map((c) => String.fromCodePoint(c)).join(' ')} (${glyph.name})`} hint={glyph.handEdited ? 'Worked on by hand: a new trace leaves it alone.' : 'As traced.'}>
+    <Gauge
+      title={`${glyph.codePoints.map((c) => String.fromCodePoint(c)).join(' ')} (${glyph.name})`}
+      hint={glyph.handEdited ? 'Worked on by hand: a new trace leaves it alone.' : 'As traced.'}
+    >
       <Fact label="Points">
         <span data-testid="point-count">{countNodes(glyph.contours)}</span>
       </Fact>
@@ -45,9 +48,27 @@ export function DressGauge({ glyph, selection, sourceStrength, onSourceStrength 
         </Fact>
       )}
       <Fact label="Advance width">{advanceOf(glyph).toFixed(0)} u</Fact>
-      <NumberField label="Left bearing" unit="u" value={glyph.bearings.left} onChange={(left) => commit(setBearings(doc, glyph.id, { left }))} />
-      <NumberField label="Right bearing" unit="u" value={glyph.bearings.right} onChange={(right) => commit(setBearings(doc, glyph.id, { right }))} />
-      <GaugePart title={selection.length === 0 ? 'No point chosen' : selection.length === 1 ? 'Chosen point' : `${selection.length} points chosen`} />
+      <NumberField
+        label="Left bearing"
+        unit="u"
+        value={glyph.bearings.left}
+        onChange={(left) => commit(setBearings(doc, glyph.id, { left }))}
+      />
+      <NumberField
+        label="Right bearing"
+        unit="u"
+        value={glyph.bearings.right}
+        onChange={(right) => commit(setBearings(doc, glyph.id, { right }))}
+      />
+      <GaugePart
+        title={
+          selection.length === 0
+            ? 'No point chosen'
+            : selection.length === 1
+              ? 'Chosen point'
+              : `${selection.length} points chosen`
+        }
+      />
       {one && point && node && (
         <>
           <Fact label="Kind">{one.part === 'node' ? KIND_TEXT[node.kind] : 'handle'}</Fact>
@@ -78,7 +99,10 @@ export function DressGauge({ glyph, selection, sourceStrength, onSourceStrength 
         onChange={(v) => onSourceStrength(v / 100)}
       />
       {glyph.handEdited && glyph.source && (
-        <InkButton tip="Throw the hand edits away and take the traced outline again (can be undone)" onClick={backToTrace}>
+        <InkButton
+          tip="Throw the hand edits away and take the traced outline again (can be undone)"
+          onClick={backToTrace}
+        >
           Back to the trace
         </InkButton>
       )}

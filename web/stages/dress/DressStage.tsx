@@ -1,7 +1,12 @@
 import { Text } from '@chakra-ui/react';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { deleteNodes, movePoints, setNodeKind, type PointRef } from '../../../core/document/commands/dressing';
+import {
+  deleteNodes,
+  movePoints,
+  setNodeKind,
+  type PointRef,
+} from '../../../core/document/commands/dressing';
 import { advanceOf, placedContours } from '../../../core/document/metrics';
 import { projectOf } from '../../../core/document/newProject';
 import type { NodeKind } from '../../../core/geometry/contour';
@@ -24,7 +29,12 @@ import { neighbours } from './neighbours';
 /** The letter in hand large on the ruled line between its real neighbours, the source faintly below. */
 export function DressStage() {
   const { glyph } = useGlyphInHand();
-  if (!glyph) return <EmptyBench>No letter has an outline yet. Lift a sheet first; its letters come here by themselves.</EmptyBench>;
+  if (!glyph)
+    return (
+      <EmptyBench>
+        No letter has an outline yet. Lift a sheet first; its letters come here by themselves.
+      </EmptyBench>
+    );
   return <DressBench key={glyph.id} />;
 }
 
@@ -48,7 +58,13 @@ function DressBench() {
   const { lines } = projectOf(doc);
   // The first view shows the whole line height, so that letters keep their size when one steps through them.
   const whole = useMemo(
-    () => fitBox({ xMin: -150, xMax: Math.max(600, advance) + 150, yMin: -lines.ascender, yMax: -lines.descender }, size.width, size.height, 14),
+    () =>
+      fitBox(
+        { xMin: -150, xMax: Math.max(600, advance) + 150, yMin: -lines.ascender, yMax: -lines.descender },
+        size.width,
+        size.height,
+        14,
+      ),
     // A drag that widens the letter must not move the view.
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [size, lines],
@@ -69,7 +85,19 @@ function DressBench() {
         g,
         v,
         width,
-        { glyph, placed, advance, ...sides, lines, selection, source, sourceStrength: strength, filled, night: desk === 'night', frame },
+        {
+          glyph,
+          placed,
+          advance,
+          ...sides,
+          lines,
+          selection,
+          source,
+          sourceStrength: strength,
+          filled,
+          night: desk === 'night',
+          frame,
+        },
         readInks(),
       );
     },
@@ -77,10 +105,15 @@ function DressBench() {
   );
   const onPointer = (e: SurfacePointer) => {
     const event = { type: e.type, at: { x: e.world.x, y: -e.world.y }, shift: e.shift };
-    const answer = selectTool(tool, event, { contours: placed, selection, hitRadius: HIT_RADIUS_PX / view.zoom });
+    const answer = selectTool(tool, event, {
+      contours: placed,
+      selection,
+      hitRadius: HIT_RADIUS_PX / view.zoom,
+    });
     if (answer.state !== tool) setTool(answer.state);
     if (answer.selection) setSelection(answer.selection);
-    if (answer.moveBy) commit(movePoints(doc, glyph.id, selection, answer.moveBy.by), answer.moveBy.continues);
+    if (answer.moveBy)
+      commit(movePoints(doc, glyph.id, selection, answer.moveBy.by), answer.moveBy.continues);
   };
   const nodes = selection.filter((s) => s.part === 'node');
   const kind = (k: NodeKind) => commit(setNodeKind(doc, glyph.id, nodes, k));
@@ -89,7 +122,11 @@ function DressBench() {
     setSelection([]);
   };
   const all = () =>
-    setSelection(glyph.contours.flatMap((c, contour) => c.nodes.map((_, node): PointRef => ({ contour, node, part: 'node' }))));
+    setSelection(
+      glyph.contours.flatMap((c, contour) =>
+        c.nodes.map((_, node): PointRef => ({ contour, node, part: 'node' })),
+      ),
+    );
   const step = (by: number) => {
     const list = drawnGlyphs(doc);
     const next = list[(list.findIndex((g) => g.id === glyph.id) + by + list.length) % list.length];
@@ -123,16 +160,32 @@ function DressBench() {
             <InkButton tip="The letter after (.)" onClick={() => step(1)}>
               After
             </InkButton>
-            <InkButton tip="Make the chosen points corners (E)" disabled={nodes.length === 0} onClick={() => kind('corner')}>
+            <InkButton
+              tip="Make the chosen points corners (E)"
+              disabled={nodes.length === 0}
+              onClick={() => kind('corner')}
+            >
               Corner
             </InkButton>
-            <InkButton tip="Make the chosen points smooth (R)" disabled={nodes.length === 0} onClick={() => kind('smooth')}>
+            <InkButton
+              tip="Make the chosen points smooth (R)"
+              disabled={nodes.length === 0}
+              onClick={() => kind('smooth')}
+            >
               Smooth
             </InkButton>
-            <InkButton tip="Delete the chosen points; the curve keeps its shape (Delete)" disabled={nodes.length === 0} onClick={remove}>
+            <InkButton
+              tip="Delete the chosen points; the curve keeps its shape (Delete)"
+              disabled={nodes.length === 0}
+              onClick={remove}
+            >
               Delete
             </InkButton>
-            <InkButton tip="Filled as it will print, or outline with its points" aria-pressed={filled} onClick={() => setFilled(!filled)}>
+            <InkButton
+              tip="Filled as it will print, or outline with its points"
+              aria-pressed={filled}
+              onClick={() => setFilled(!filled)}
+            >
               {filled ? 'Outline' : 'Filled'}
             </InkButton>
             <InkButton tip="The whole letter in view (0)" onClick={() => setView(null)}>
@@ -153,7 +206,12 @@ function DressBench() {
           onPointer={onPointer}
         />
       </Bench>
-      <DressGauge glyph={glyph} selection={selection} sourceStrength={sourceStrength} onSourceStrength={setSourceStrength} />
+      <DressGauge
+        glyph={glyph}
+        selection={selection}
+        sourceStrength={sourceStrength}
+        onSourceStrength={setSourceStrength}
+      />
     </>
   );
 }

@@ -37,7 +37,13 @@ function inEm(g: CanvasRenderingContext2D, view: View, x: number, draw: () => vo
   g.restore();
 }
 
-export function drawDress(g: CanvasRenderingContext2D, view: View, width: number, scene: DressScene, inks: Inks): void {
+export function drawDress(
+  g: CanvasRenderingContext2D,
+  view: View,
+  width: number,
+  scene: DressScene,
+  inks: Inks,
+): void {
   drawSource(g, view, scene);
   drawFontLines(g, view, width, scene.lines, inks);
   for (const side of [scene.before, scene.after]) {
@@ -132,7 +138,14 @@ const isPicked = (selection: readonly PointRef[], contour: number, node: number,
   selection.some((s) => s.contour === contour && s.node === node && s.part === part);
 
 /** A hairline that ends in an open tick across it. */
-function drawHandle(g: CanvasRenderingContext2D, view: View, node: Node, handle: Vec | null, inks: Inks, picked: boolean): void {
+function drawHandle(
+  g: CanvasRenderingContext2D,
+  view: View,
+  node: Node,
+  handle: Vec | null,
+  inks: Inks,
+  picked: boolean,
+): void {
   if (!handle) return;
   const a = at(view, node);
   const b = at(view, handle);
@@ -150,7 +163,15 @@ function drawHandle(g: CanvasRenderingContext2D, view: View, node: Node, handle:
 }
 
 /** Corner: a small solid lozenge. Smooth: a short bar along the curve. At an extreme: a bar with a dot. */
-function drawNode(g: CanvasRenderingContext2D, view: View, c: Contour, node: Node, i: number, picked: boolean, inks: Inks): void {
+function drawNode(
+  g: CanvasRenderingContext2D,
+  view: View,
+  c: Contour,
+  node: Node,
+  i: number,
+  picked: boolean,
+  inks: Inks,
+): void {
   const p = at(view, node);
   const colour = picked ? inks.hand : inks.ink;
   g.fillStyle = colour;
@@ -200,4 +221,3 @@ function drawFlag(g: CanvasRenderingContext2D, p: Vec, em: Vec, inks: Inks): voi
   g.closePath();
   g.fill();
 }
-

@@ -58,7 +58,13 @@ function rowsOf(letters: readonly SetLetter[], widthEm: number): SetLetter[][] {
 /** The text with the white beside each letter shown: left bearings in one tint, right ones in another. */
 export function FitLine({ letters, lines, inHand, onTake, onBearing }: Props) {
   const { ref, width } = useSize<HTMLDivElement>();
-  const drag = useRef<{ id: string; side: 'left' | 'right'; from: number; start: number; moved: boolean } | null>(null);
+  const drag = useRef<{
+    id: string;
+    side: 'left' | 'right';
+    from: number;
+    start: number;
+    moved: boolean;
+  } | null>(null);
   const lineHeight = (lines.ascender - lines.descender + 170) * SCALE;
   const rows = rowsOf(letters, (width - 2 * MARGIN) / SCALE);
   const height = rows.length * lineHeight + 40;
@@ -94,12 +100,24 @@ export function FitLine({ letters, lines, inHand, onTake, onBearing }: Props) {
 
   return (
     <div ref={ref} style={{ width: '100%', minHeight: '100%' }}>
-      <svg width={width} height={height} style={{ display: 'block', touchAction: 'none' }} aria-label="The text with its side bearings">
+      <svg
+        width={width}
+        height={height}
+        style={{ display: 'block', touchAction: 'none' }}
+        aria-label="The text with its side bearings"
+      >
         {rows.map((row, r) => {
           const start = row[0]!.x;
           return (
-            <g key={r} transform={`translate(${MARGIN} ${20 + r * lineHeight + (lines.ascender + 40) * SCALE}) scale(${SCALE})`}>
-              <path d={`M${-MARGIN / SCALE} 0H${(width - MARGIN) / SCALE}`} stroke="var(--chakra-colors-faded)" strokeWidth={1 / SCALE} />
+            <g
+              key={r}
+              transform={`translate(${MARGIN} ${20 + r * lineHeight + (lines.ascender + 40) * SCALE}) scale(${SCALE})`}
+            >
+              <path
+                d={`M${-MARGIN / SCALE} 0H${(width - MARGIN) / SCALE}`}
+                stroke="var(--chakra-colors-faded)"
+                strokeWidth={1 / SCALE}
+              />
               <path
                 d={`M${-MARGIN / SCALE} ${-lines.xHeight}H${(width - MARGIN) / SCALE}`}
                 stroke="var(--chakra-colors-rule)"
@@ -111,11 +129,29 @@ export function FitLine({ letters, lines, inHand, onTake, onBearing }: Props) {
                 const ink = inkWidth(l.glyph);
                 const { left, right } = l.glyph.bearings;
                 return (
-                  <g key={l.index} transform={`translate(${l.x - start} 0)`} onClick={() => onTake(l.glyph.id)} style={{ cursor: 'pointer' }}>
-                    <rect x={0} y={-lines.ascender} width={Math.max(0, advanceOf(l.glyph))} height={lines.ascender - lines.descender} fill="transparent" />
+                  <g
+                    key={l.index}
+                    transform={`translate(${l.x - start} 0)`}
+                    onClick={() => onTake(l.glyph.id)}
+                    style={{ cursor: 'pointer' }}
+                  >
+                    <rect
+                      x={0}
+                      y={-lines.ascender}
+                      width={Math.max(0, advanceOf(l.glyph))}
+                      height={lines.ascender - lines.descender}
+                      fill="transparent"
+                    />
                     {ink > 0 && (
                       <>
-                        <rect x={Math.min(0, left)} y={-lines.xHeight} width={Math.abs(left)} height={lines.xHeight} fill="var(--chakra-colors-hand)" opacity={chosen ? 0.5 : 0.16} />
+                        <rect
+                          x={Math.min(0, left)}
+                          y={-lines.xHeight}
+                          width={Math.abs(left)}
+                          height={lines.xHeight}
+                          fill="var(--chakra-colors-hand)"
+                          opacity={chosen ? 0.5 : 0.16}
+                        />
                         <rect
                           x={left + ink + Math.min(0, right)}
                           y={-lines.xHeight}
@@ -126,7 +162,10 @@ export function FitLine({ letters, lines, inHand, onTake, onBearing }: Props) {
                         />
                       </>
                     )}
-                    <path d={drawing(l.glyph)} fill={chosen ? 'var(--chakra-colors-hand)' : 'var(--chakra-colors-ink)'} />
+                    <path
+                      d={drawing(l.glyph)}
+                      fill={chosen ? 'var(--chakra-colors-hand)' : 'var(--chakra-colors-ink)'}
+                    />
                     {chosen && ink > 0 && (
                       <>
                         <path
@@ -135,12 +174,24 @@ export function FitLine({ letters, lines, inHand, onTake, onBearing }: Props) {
                           strokeWidth={1.2 / SCALE}
                         />
                         {l.index === firstInHand && (
-                          <text x={left / 2} y={150} style={{ fontSize: 90 }} textAnchor="middle" fill="var(--chakra-colors-hand)">
+                          <text
+                            x={left / 2}
+                            y={150}
+                            style={{ fontSize: 90 }}
+                            textAnchor="middle"
+                            fill="var(--chakra-colors-hand)"
+                          >
                             {Math.round(left)}
                           </text>
                         )}
                         {l.index === firstInHand && (
-                          <text x={left + ink + right / 2} y={150} style={{ fontSize: 90 }} textAnchor="middle" fill="var(--chakra-colors-snag)">
+                          <text
+                            x={left + ink + right / 2}
+                            y={150}
+                            style={{ fontSize: 90 }}
+                            textAnchor="middle"
+                            fill="var(--chakra-colors-snag)"
+                          >
                             {Math.round(right)}
                           </text>
                         )}

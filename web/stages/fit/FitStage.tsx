@@ -45,7 +45,11 @@ export function FitStage() {
   useHotkeys('left', () => step(-1));
   useHotkeys('right', () => step(1));
   if (letters.length === 0 || !glyph) {
-    return <EmptyBench>None of the running line's characters has a glyph yet. Lift a sheet, or type other text below.</EmptyBench>;
+    return (
+      <EmptyBench>
+        None of the running line's characters has a glyph yet. Lift a sheet, or type other text below.
+      </EmptyBench>
+    );
   }
   const kerning = next ? (doc.kerning[`${glyph.id} ${next.id}`]?.value ?? 0) : 0;
   return (
@@ -53,29 +57,59 @@ export function FitStage() {
       <Bench
         actions={
           <Text fontSize="sm" color="faded">
-            Drag the uprights beside a letter to change its side bearings. The text is that of the running line.
+            Drag the uprights beside a letter to change its side bearings. The text is that of the running
+            line.
           </Text>
         }
       >
-        <Box flex="1" minH="0" overflow="auto" bg="sheet" tabIndex={0} role="region" aria-label="The text being fitted">
+        <Box
+          flex="1"
+          minH="0"
+          overflow="auto"
+          bg="sheet"
+          tabIndex={0}
+          role="region"
+          aria-label="The text being fitted"
+        >
           <FitLine
             letters={letters}
             lines={lines}
             inHand={glyph.id}
             onTake={take}
-            onBearing={(id, side, value, continues) => commit(setBearings(doc, id, { [side]: value }), continues)}
+            onBearing={(id, side, value, continues) =>
+              commit(setBearings(doc, id, { [side]: value }), continues)
+            }
           />
         </Box>
       </Bench>
-      <Gauge title={`${String.fromCodePoint(glyph.codePoints[0] ?? 0x20)} (${glyph.name})`} hint="Every letter starts with 50 u of white on each side.">
+      <Gauge
+        title={`${String.fromCodePoint(glyph.codePoints[0] ?? 0x20)} (${glyph.name})`}
+        hint="Every letter starts with 50 u of white on each side."
+      >
         {glyph.contours.length > 0 ? (
           <>
-            <NumberField label="Left bearing" unit="u" value={glyph.bearings.left} onChange={(left) => commit(setBearings(doc, glyph.id, { left }))} />
-            <NumberField label="Right bearing" unit="u" value={glyph.bearings.right} onChange={(right) => commit(setBearings(doc, glyph.id, { right }))} />
+            <NumberField
+              label="Left bearing"
+              unit="u"
+              value={glyph.bearings.left}
+              onChange={(left) => commit(setBearings(doc, glyph.id, { left }))}
+            />
+            <NumberField
+              label="Right bearing"
+              unit="u"
+              value={glyph.bearings.right}
+              onChange={(right) => commit(setBearings(doc, glyph.id, { right }))}
+            />
             <Fact label="Width of the ink">{inkWidth(glyph).toFixed(0)} u</Fact>
           </>
         ) : (
-          <NumberField label="Width" unit="u" min={0} value={advanceOf(glyph)} onChange={(v) => commit(setAdvance(doc, glyph.id, v))} />
+          <NumberField
+            label="Width"
+            unit="u"
+            min={0}
+            value={advanceOf(glyph)}
+            onChange={(v) => commit(setAdvance(doc, glyph.id, v))}
+          />
         )}
         <Fact label="Advance width">
           <span data-testid="advance">{advanceOf(glyph).toFixed(0)} u</span>
@@ -83,11 +117,22 @@ export function FitStage() {
         {next && next.contours.length > 0 && (
           <>
             <GaugePart title={`With the next letter, ${String.fromCodePoint(next.codePoints[0]!)}`} />
-            <NumberField label="Kerning" unit="u" value={kerning} onChange={(v) => commit(setKerning(doc, glyph.id, next.id, Math.round(v)))} />
+            <NumberField
+              label="Kerning"
+              unit="u"
+              value={kerning}
+              onChange={(v) => commit(setKerning(doc, glyph.id, next.id, Math.round(v)))}
+            />
           </>
         )}
         <GaugePart title="Word space" />
-        <NumberField label="Width of the space" unit="u" min={0} value={advanceOf(doc.glyphs.space!)} onChange={(v) => commit(setAdvance(doc, 'space', v))} />
+        <NumberField
+          label="Width of the space"
+          unit="u"
+          min={0}
+          value={advanceOf(doc.glyphs.space!)}
+          onChange={(v) => commit(setAdvance(doc, 'space', v))}
+        />
       </Gauge>
     </>
   );

@@ -46,13 +46,21 @@ export function GatherStage() {
           </>
         }
       >
-        <Box {...getRootProps()} flex="1" minH="0" overflowY="auto" p="6" bg={isDragActive ? 'handSoft' : 'sunk'}>
+        <Box
+          {...getRootProps()}
+          flex="1"
+          minH="0"
+          overflowY="auto"
+          p="6"
+          bg={isDragActive ? 'handSoft' : 'sunk'}
+        >
           <input {...getInputProps({ 'aria-label': 'Pictures of letters' })} />
           {sheets.length === 0 ? (
             <Flex h="100%" align="center" justify="center" direction="column" gap="2">
               <Text fontSize="lg">Drop a scan or photo of your letters here.</Text>
               <Text color="faded" maxW="30rem" textAlign="center">
-                Write them in rows, A to Z first, with some air between them. PNG and JPEG, any ink on any paper.
+                Write them in rows, A to Z first, with some air between them. PNG and JPEG, any ink on any
+                paper.
               </Text>
             </Flex>
           ) : (

@@ -8,7 +8,10 @@ export function understood(sheet: SheetRow, pieces: number): string {
   if (sheet.state !== 'lifted') return `${size}, not lifted yet`;
   const turn = (sheet.skewRad * 180) / Math.PI;
   const straight = Math.abs(turn) < 0.05 ? 'straight' : `straightened ${Math.abs(turn).toFixed(1)}°`;
-  const specks = sheet.specksDropped > 0 ? `, ${sheet.specksDropped} ${sheet.specksDropped === 1 ? 'speck' : 'specks'} left out` : '';
+  const specks =
+    sheet.specksDropped > 0
+      ? `, ${sheet.specksDropped} ${sheet.specksDropped === 1 ? 'speck' : 'specks'} left out`
+      : '';
   return `${size}, ${pieces} pieces, ${straight}${specks}`;
 }
 

@@ -19,7 +19,9 @@ export function SheetGauge({ sheet }: { sheet: SheetRow }) {
       <Fact label="Size">
         {sheet.widthPx} x {sheet.heightPx} px
       </Fact>
-      <Fact label="Capitals">{sheet.capHeightPx > 0 ? `${sheet.capHeightPx.toFixed(0)} px high` : 'not known'}</Fact>
+      <Fact label="Capitals">
+        {sheet.capHeightPx > 0 ? `${sheet.capHeightPx.toFixed(0)} px high` : 'not known'}
+      </Fact>
       <Fact label="Turn">{((sheet.skewRad * 180) / Math.PI).toFixed(2)}°</Fact>
       <GaugePart title="Recipe" />
       <NumberField
@@ -74,7 +76,10 @@ export function SheetGauge({ sheet }: { sheet: SheetRow }) {
       <InkButton tip="See the letters found on it" onClick={() => go('lift')}>
         Look at its letters
       </InkButton>
-      <InkButton tip="Take the sheet and its untouched letters away (can be undone)" onClick={() => commit(removeSheet(doc, sheet.id))}>
+      <InkButton
+        tip="Take the sheet and its untouched letters away (can be undone)"
+        onClick={() => commit(removeSheet(doc, sheet.id))}
+      >
         Remove from the table
       </InkButton>
     </Gauge>

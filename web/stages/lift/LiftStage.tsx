@@ -36,7 +36,9 @@ export function LiftStage() {
   useEffect(() => setView(null), [sheet?.id]);
 
   const whole = useMemo(
-    () => sheet && fitBox({ xMin: 0, yMin: 0, xMax: sheet.widthPx, yMax: sheet.heightPx }, size.width, size.height, 12),
+    () =>
+      sheet &&
+      fitBox({ xMin: 0, yMin: 0, xMax: sheet.widthPx, yMax: sheet.heightPx }, size.width, size.height, 12),
     [sheet, size],
   );
   const view = ownView ?? whole ?? null;
@@ -45,14 +47,20 @@ export function LiftStage() {
 
   const draw = useCallback(
     (g: CanvasRenderingContext2D, v: View) => {
-      drawLiftedSheet(g, v, { image, pieces, chosen: chosen?.id ?? null, showTrace: shown, night: desk === 'night' }, readInks());
+      drawLiftedSheet(
+        g,
+        v,
+        { image, pieces, chosen: chosen?.id ?? null, showTrace: shown, night: desk === 'night' },
+        readInks(),
+      );
     },
     [image, pieces, chosen?.id, shown, desk],
   );
   const pick = (e: SurfacePointer) => {
     if (e.type !== 'down') return;
     const hit = pieces.filter(
-      ({ box: b }) => e.world.x >= b.x && e.world.x <= b.x + b.width && e.world.y >= b.y && e.world.y <= b.y + b.height,
+      ({ box: b }) =>
+        e.world.x >= b.x && e.world.x <= b.x + b.width && e.world.y >= b.y && e.world.y <= b.y + b.height,
     );
     hit.sort((a, b) => a.box.width * a.box.height - b.box.width * b.box.height);
     if (hit[0]) setChosen(hit[0].id);
@@ -70,10 +78,18 @@ export function LiftStage() {
   useHotkeys('left', () => step(-1));
   useHotkeys('right', () => step(1));
   useHotkeys('enter', () => chosen && (commit(acceptPieces(doc, [chosen.id])), nextDoubtful()));
-  useHotkeys('delete, backspace', () => chosen && commit(dropPiece(doc, chosen.id, chosen.state !== 'dropped')));
+  useHotkeys(
+    'delete, backspace',
+    () => chosen && commit(dropPiece(doc, chosen.id, chosen.state !== 'dropped')),
+  );
 
   if (!sheet) {
-    return <EmptyBench>There is no sheet yet. Go to Gather and drop a picture of your letters, or open the demo from the list of projects.</EmptyBench>;
+    return (
+      <EmptyBench>
+        There is no sheet yet. Go to Gather and drop a picture of your letters, or open the demo from the list
+        of projects.
+      </EmptyBench>
+    );
   }
   return (
     <>
@@ -82,20 +98,41 @@ export function LiftStage() {
           <>
             {sheets.length > 1 &&
               sheets.map((s) => (
-                <InkButton key={s.id} tip={`Show ${s.name}`} main={s.id === sheet.id} onClick={() => setSheetId(s.id)}>
+                <InkButton
+                  key={s.id}
+                  tip={`Show ${s.name}`}
+                  main={s.id === sheet.id}
+                  onClick={() => setSheetId(s.id)}
+                >
                   {s.name}
                 </InkButton>
               ))}
-            <InkButton main tip="Go to the next piece that should be looked at (J)" disabled={doubtful.length === 0} onClick={nextDoubtful}>
+            <InkButton
+              main
+              tip="Go to the next piece that should be looked at (J)"
+              disabled={doubtful.length === 0}
+              onClick={nextDoubtful}
+            >
               Next doubtful
             </InkButton>
             <InkButton
               tip="Accept every suggestion as it stands"
-              onClick={() => commit(acceptPieces(doc, pieces.filter((p) => p.state === 'found').map((p) => p.id)))}
+              onClick={() =>
+                commit(
+                  acceptPieces(
+                    doc,
+                    pieces.filter((p) => p.state === 'found').map((p) => p.id),
+                  ),
+                )
+              }
             >
               Accept all
             </InkButton>
-            <InkButton tip="Show the traced outlines over the ink, or the ink alone" aria-pressed={shown} onClick={() => setShown(!shown)}>
+            <InkButton
+              tip="Show the traced outlines over the ink, or the ink alone"
+              aria-pressed={shown}
+              onClick={() => setShown(!shown)}
+            >
               {shown ? 'Hide the trace' : 'Show the trace'}
             </InkButton>
             <InkButton tip="The whole sheet in view" onClick={() => setView(null)}>

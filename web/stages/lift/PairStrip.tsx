@@ -12,7 +12,9 @@ function Thumb({ piece }: { piece: PieceRow }) {
     const box = contoursBox(piece.outline);
     const pad = 4;
     const view = box
-      ? [box.xMin - pad, box.yMin - pad, box.xMax - box.xMin + 2 * pad, box.yMax - box.yMin + 2 * pad].join(' ')
+      ? [box.xMin - pad, box.yMin - pad, box.xMax - box.xMin + 2 * pad, box.yMax - box.yMin + 2 * pad].join(
+          ' ',
+        )
       : '0 0 1 1';
     return { d: pathData(piece.outline, 1), viewBox: view };
   }, [piece.outline]);
@@ -35,7 +37,10 @@ export function PairStrip({ sheet, pieces, chosen, onChoose }: Props) {
   const columns = useMemo(() => {
     const kept = pieces.filter((p) => p.state !== 'dropped');
     const expected = [...sheet.expected].filter((c) => c.trim() !== '');
-    const rows = pairRows(expected, kept.map((p) => p.char));
+    const rows = pairRows(
+      expected,
+      kept.map((p) => p.char),
+    );
     return rows.map((c) => ({ expected: c.expected, piece: c.piece === null ? null : kept[c.piece]! }));
   }, [sheet.expected, pieces]);
   const active = useRef<HTMLButtonElement>(null);
@@ -44,8 +49,27 @@ export function PairStrip({ sheet, pieces, chosen, onChoose }: Props) {
     void active.current?.scrollIntoView({ block: 'nearest', inline: 'center' });
   }, [chosen]);
   return (
-    <Flex borderBottomWidth="1px" borderColor="rule" overflowX="auto" px="3" py="2" gap="0" flexShrink={0} align="stretch">
-      <Flex direction="column" justify="space-between" pr="3" fontSize="xs" color="faded" position="sticky" left="-3" bg="paper" zIndex="1">
+    <Flex
+      borderBottomWidth="1px"
+      borderColor="rule"
+      overflowX="auto"
+      px="3"
+      py="2"
+      gap="0"
+      flexShrink={0}
+      align="stretch"
+    >
+      <Flex
+        direction="column"
+        justify="space-between"
+        pr="3"
+        fontSize="xs"
+        color="faded"
+        position="sticky"
+        left="-3"
+        bg="paper"
+        zIndex="1"
+      >
         <Text>expected</Text>
         <Text pb="1">found</Text>
       </Flex>
@@ -75,7 +99,12 @@ export function PairStrip({ sheet, pieces, chosen, onChoose }: Props) {
             <Text fontSize="sm" fontWeight="bold" color={broken ? 'snag' : 'ink'} h="22px">
               {expected ?? '+'}
             </Text>
-            <Box borderTopWidth="1px" borderColor={broken ? 'snag' : 'rule'} borderStyle={doubtful ? 'dashed' : 'solid'} mx="1" />
+            <Box
+              borderTopWidth="1px"
+              borderColor={broken ? 'snag' : 'rule'}
+              borderStyle={doubtful ? 'dashed' : 'solid'}
+              mx="1"
+            />
             <Flex h="32px" align="center" justify="center" color={doubtful ? 'snag' : 'ink'}>
               {piece ? <Thumb piece={piece} /> : <Text color="snag">gap</Text>}
             </Flex>

@@ -22,8 +22,15 @@ export function PieceGauge({ piece }: { piece: PieceRow }) {
     setTyped('');
   };
   return (
-    <Gauge title={piece.char ? `Piece ${piece.order + 1}: ${piece.char}` : `Piece ${piece.order + 1}: no character`} hint={STATE_TEXT[piece.state]}>
-      <Fact label="How sure">{piece.char === null ? 'nothing fits' : `${Math.round(piece.confidence * 100)} %`}</Fact>
+    <Gauge
+      title={
+        piece.char ? `Piece ${piece.order + 1}: ${piece.char}` : `Piece ${piece.order + 1}: no character`
+      }
+      hint={STATE_TEXT[piece.state]}
+    >
+      <Fact label="How sure">
+        {piece.char === null ? 'nothing fits' : `${Math.round(piece.confidence * 100)} %`}
+      </Fact>
       <Fact label="Row">{piece.row + 1}</Fact>
       <Fact label="Size">
         {Math.round(piece.box.width)} x {Math.round(piece.box.height)} px
@@ -60,7 +67,10 @@ export function PieceGauge({ piece }: { piece: PieceRow }) {
       >
         Accept
       </InkButton>
-      <InkButton tip="Not a letter: leave it out, or take it back (Delete)" onClick={() => commit(dropPiece(doc, piece.id, piece.state !== 'dropped'))}>
+      <InkButton
+        tip="Not a letter: leave it out, or take it back (Delete)"
+        onClick={() => commit(dropPiece(doc, piece.id, piece.state !== 'dropped'))}
+      >
         {piece.state === 'dropped' ? 'Take it back' : 'Drop it'}
       </InkButton>
       {glyph && (

@@ -27,7 +27,14 @@ export function drawLiftedSheet(g: CanvasRenderingContext2D, view: View, scene: 
   if (scene.showTrace) {
     for (const p of scene.pieces) {
       g.lineWidth = (p.id === scene.chosen ? 1.4 : 0.9) / view.zoom;
-      g.strokeStyle = p.state === 'dropped' ? '#8a8172' : p.id === scene.chosen ? '#0b6b66' : isDoubtful(p) ? '#a8321a' : '#2b7d78';
+      g.strokeStyle =
+        p.state === 'dropped'
+          ? '#8a8172'
+          : p.id === scene.chosen
+            ? '#0b6b66'
+            : isDoubtful(p)
+              ? '#a8321a'
+              : '#2b7d78';
       if (p.id === scene.chosen) {
         g.fillStyle = 'rgba(11, 107, 102, 0.28)';
         g.fill(path2dOf(p.outline));

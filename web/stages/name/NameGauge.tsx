@@ -25,7 +25,10 @@ export function NameGauge({ glyph }: { glyph: GlyphRow }) {
     take(glyphNameOf(char.codePointAt(0)!));
   };
   return (
-    <Gauge title={`${String.fromCodePoint(glyph.codePoints[0] ?? 0x20)} (${glyph.name})`} hint="Characters are what keyboards send; names are what font files use.">
+    <Gauge
+      title={`${String.fromCodePoint(glyph.codePoints[0] ?? 0x20)} (${glyph.name})`}
+      hint="Characters are what keyboards send; names are what font files use."
+    >
       <Fact label="Code point">{glyph.codePoints.map(hex).join(', ') || 'none'}</Fact>
       <Fact label="From">{glyph.source ? 'a sheet' : 'drawn here'}</Fact>
       <GaugePart title="It is really another character" />
@@ -39,7 +42,14 @@ export function NameGauge({ glyph }: { glyph: GlyphRow }) {
           <Field.Label fontSize="sm" color="faded">
             New character
           </Field.Label>
-          <Input size="xs" w="4rem" bg="sheet" borderColor="rule" value={typed} onChange={(e) => setTyped(e.target.value)} />
+          <Input
+            size="xs"
+            w="4rem"
+            bg="sheet"
+            borderColor="rule"
+            value={typed}
+            onChange={(e) => setTyped(e.target.value)}
+          />
         </Field.Root>
       </form>
       {char !== undefined && (
@@ -64,7 +74,9 @@ export function NameGauge({ glyph }: { glyph: GlyphRow }) {
         bg="sheet"
         borderColor="rule"
         value={projectOf(doc).bill}
-        onChange={(e) => commit(changeProject(doc, { bill: unique(e.target.value) }, 'Change the bill'), true)}
+        onChange={(e) =>
+          commit(changeProject(doc, { bill: unique(e.target.value) }, 'Change the bill'), true)
+        }
       />
     </Gauge>
   );

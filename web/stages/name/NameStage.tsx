@@ -48,13 +48,20 @@ export function NameStage() {
             <Text fontSize="sm" data-testid="coverage">
               {covered} of {bill.length} characters of the bill
             </Text>
-            <Progress.Root value={(100 * covered) / Math.max(1, bill.length)} size="sm" w="16rem" aria-label="Coverage of the bill">
+            <Progress.Root
+              value={(100 * covered) / Math.max(1, bill.length)}
+              size="sm"
+              w="16rem"
+              aria-label="Coverage of the bill"
+            >
               <Progress.Track>
                 <Progress.Range bg="hand" />
               </Progress.Track>
             </Progress.Root>
             <Text fontSize="sm" color="faded" truncate>
-              {covered < bill.length ? `Missing: ${bill.filter((c) => !glyphOf(c)).join(' ')}` : 'Nothing is missing'}
+              {covered < bill.length
+                ? `Missing: ${bill.filter((c) => !glyphOf(c)).join(' ')}`
+                : 'Nothing is missing'}
             </Text>
           </>
         }
@@ -74,7 +81,13 @@ export function NameStage() {
                 </Flex>
                 <Flex wrap="wrap" gap="1">
                   {block.characters.map((char) => (
-                    <Cell key={char} char={char} glyph={glyphOf(char)} chosen={glyph !== null && glyphOf(char)?.id === glyph.id} onTake={take} />
+                    <Cell
+                      key={char}
+                      char={char}
+                      glyph={glyphOf(char)}
+                      chosen={glyph !== null && glyphOf(char)?.id === glyph.id}
+                      onTake={take}
+                    />
                   ))}
                 </Flex>
               </Box>

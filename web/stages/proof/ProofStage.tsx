@@ -22,26 +22,48 @@ export function ProofStage() {
   const have = glyphByCodePoint(doc);
   const texts = kind === 'own' ? [own, own, own] : PROOFS[kind].texts;
   const lacking = [...new Set(texts.join(''))].filter((c) => c.trim() !== '' && !have.has(c.codePointAt(0)!));
-  if (drawnGlyphs(doc).length === 0) return <EmptyBench>The font has no letters yet. Lift a sheet first.</EmptyBench>;
+  if (drawnGlyphs(doc).length === 0)
+    return <EmptyBench>The font has no letters yet. Lift a sheet first.</EmptyBench>;
   const reversed = kind === 'reversed';
   return (
     <>
       <Bench
         actions={(Object.keys(PROOFS) as ProofKind[]).map((k) => (
-          <InkButton key={k} tip={PROOFS[k].tip} main={k === kind} aria-pressed={k === kind} onClick={() => setKind(k)}>
+          <InkButton
+            key={k}
+            tip={PROOFS[k].tip}
+            main={k === kind}
+            aria-pressed={k === kind}
+            onClick={() => setKind(k)}
+          >
             {PROOFS[k].name}
           </InkButton>
         ))}
       >
         <Box flex="1" minH="0" overflowY="auto" bg="sunk" p="6">
-          <Box bg={reversed ? 'ink' : 'sheet'} color={reversed ? 'paper' : 'ink'} maxW="820px" mx="auto" px="12" py="10" minH="100%">
+          <Box
+            bg={reversed ? 'ink' : 'sheet'}
+            color={reversed ? 'paper' : 'ink'}
+            maxW="820px"
+            mx="auto"
+            px="12"
+            py="10"
+            minH="100%"
+          >
             {kind === 'waterfall'
               ? SIZES.map((size) => (
                   <Flex key={size} align="baseline" gap="4" mb="2">
                     <Text fontSize="xs" color="faded" w="3rem" flexShrink={0} textAlign="right">
                       {size} px
                     </Text>
-                    <LiveText text={PROOFS.waterfall.texts[0]!} onPick={take} fontSize={`${size}px`} lineHeight="1.25" whiteSpace="nowrap" overflow="hidden" />
+                    <LiveText
+                      text={PROOFS.waterfall.texts[0]!}
+                      onPick={take}
+                      fontSize={`${size}px`}
+                      lineHeight="1.25"
+                      whiteSpace="nowrap"
+                      overflow="hidden"
+                    />
                   </Flex>
                 ))
               : texts.map((text, i) => (
@@ -60,7 +82,9 @@ export function ProofStage() {
       </Bench>
       <Gauge title="Proof" hint="What you see is the compiled file itself, loaded by the browser.">
         <Fact label="Glyphs">{drawnGlyphs(doc).length}</Fact>
-        <Fact label="Not in the font">{lacking.length === 0 ? 'nothing of this text' : lacking.join(' ')}</Fact>
+        <Fact label="Not in the font">
+          {lacking.length === 0 ? 'nothing of this text' : lacking.join(' ')}
+        </Fact>
         {glyph && (
           <>
             <GaugePart title={`In hand: ${glyph.name}`} />

@@ -27,6 +27,10 @@ export const PROOFS: Record<ProofKind, Proof> = {
       '0123456789 (7 sacks, 12 oats) & more: "high" or low?',
     ],
   },
-  waterfall: { name: 'Sizes', tip: 'One line in falling sizes', texts: ['High water at seven, low at one; barley on the stones'] },
+  waterfall: {
+    name: 'Sizes',
+    tip: 'One line in falling sizes',
+    texts: ['High water at seven, low at one; barley on the stones'],
+  },
   reversed: { name: 'Reversed', tip: 'Light on dark', texts: PAGE },
 };

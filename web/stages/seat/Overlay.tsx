@@ -39,8 +39,21 @@ export function Overlay({ glyphs, lines, inHand }: Props) {
   return (
     <Box display="flex" h="100%" gap="8" px="6" justifyContent="center">
       {sets.map((s) => (
-        <Box key={s.name} h="100%" display="flex" flexDirection="column" alignItems="center" pt="2" flexShrink={0}>
-          <svg viewBox={`-60 ${-top} ${s.widest + 120} ${height}`} style={{ height: 'calc(100% - 22px)', aspectRatio: `${(s.widest + 120) / height}` }} role="img" aria-label={`All ${s.name} laid over each other`}>
+        <Box
+          key={s.name}
+          h="100%"
+          display="flex"
+          flexDirection="column"
+          alignItems="center"
+          pt="2"
+          flexShrink={0}
+        >
+          <svg
+            viewBox={`-60 ${-top} ${s.widest + 120} ${height}`}
+            style={{ height: 'calc(100% - 22px)', aspectRatio: `${(s.widest + 120) / height}` }}
+            role="img"
+            aria-label={`All ${s.name} laid over each other`}
+          >
             {[0, lines.xHeight, lines.capHeight].map((y, i) => (
               <path
                 key={i}

@@ -37,7 +37,14 @@ export function SeatStage() {
       value={lines[key]}
       min={-1000}
       max={2000}
-      onChange={(v) => commit(changeSeating(doc, { lines: { [key]: v }, ...(key === 'xHeight' ? { seating: { reference: 'caps-and-small' } } : {}) }))}
+      onChange={(v) =>
+        commit(
+          changeSeating(doc, {
+            lines: { [key]: v },
+            ...(key === 'xHeight' ? { seating: { reference: 'caps-and-small' } } : {}),
+          }),
+        )
+      }
     />
   );
   return (
@@ -45,7 +52,11 @@ export function SeatStage() {
       <Bench
         actions={
           <>
-            <InkButton main tip="Put every letter on the lines again, by the reference letters" onClick={() => commit(seatAll(doc))}>
+            <InkButton
+              main
+              tip="Put every letter on the lines again, by the reference letters"
+              onClick={() => commit(seatAll(doc))}
+            >
               Seat all
             </InkButton>
             <NativeSelect.Root size="xs" w="12rem">
@@ -106,7 +117,13 @@ export function SeatStage() {
                 aria-label="How letters are scaled"
                 borderColor="rule"
                 value={seating.reference}
-                onChange={(e) => commit(changeSeating(doc, { seating: { reference: e.target.value as typeof seating.reference } }))}
+                onChange={(e) =>
+                  commit(
+                    changeSeating(doc, {
+                      seating: { reference: e.target.value as typeof seating.reference },
+                    }),
+                  )
+                }
               >
                 <option value="one-factor">One factor for all: H reaches the caps line</option>
                 <option value="caps-and-small">Capitals by H, small letters by x</option>

@@ -72,23 +72,47 @@ export function Skyline({ glyphs, lines, order, inHand, onTake, onLine }: Props)
     .padding(0.35);
   const low = Math.min(lines.descender, ...list.map((b) => b.bottom)) - 60;
   const high = Math.max(lines.ascender, ...list.map((b) => b.top)) + 60;
-  const y = scaleLinear().domain([low, high]).range([height - 22, 6]);
+  const y = scaleLinear()
+    .domain([low, high])
+    .range([height - 22, 6]);
   const value = (key: keyof Lines | 'baseline') => (key === 'baseline' ? 0 : lines[key]);
   return (
     <Box ref={ref} h="100%" overflow="hidden">
-      <svg width={width} height={height} role="img" aria-label="Skyline: lowest and highest point of every letter" style={{ touchAction: 'none' }}>
+      <svg
+        width={width}
+        height={height}
+        role="img"
+        aria-label="Skyline: lowest and highest point of every letter"
+        style={{ touchAction: 'none' }}
+      >
         {LINES.map(([key, name, dash]) => {
           const at = y(value(key));
           const ticks = key === 'ascender' || key === 'descender';
           return (
             <g key={key}>
               {ticks ? (
-                <path d={`M0 ${at}H${left - 6}M${width - 22} ${at}H${width}`} stroke="var(--chakra-colors-rule)" fill="none" />
+                <path
+                  d={`M0 ${at}H${left - 6}M${width - 22} ${at}H${width}`}
+                  stroke="var(--chakra-colors-rule)"
+                  fill="none"
+                />
               ) : (
-                <path d={`M0 ${at}H${width}`} stroke={key === 'baseline' ? 'var(--chakra-colors-faded)' : 'var(--chakra-colors-rule)'} strokeDasharray={dash} fill="none" />
+                <path
+                  d={`M0 ${at}H${width}`}
+                  stroke={key === 'baseline' ? 'var(--chakra-colors-faded)' : 'var(--chakra-colors-rule)'}
+                  strokeDasharray={dash}
+                  fill="none"
+                />
               )}
-              {key === 'baseline' && <path d={`M6 ${at}l-4 6h8z`} stroke="var(--chakra-colors-faded)" fill="none" />}
-              <text x={key === 'baseline' ? 13 : 4} y={at - 3} style={{ fontSize: 11 }} fill="var(--chakra-colors-faded)">
+              {key === 'baseline' && (
+                <path d={`M6 ${at}l-4 6h8z`} stroke="var(--chakra-colors-faded)" fill="none" />
+              )}
+              <text
+                x={key === 'baseline' ? 13 : 4}
+                y={at - 3}
+                style={{ fontSize: 11 }}
+                fill="var(--chakra-colors-faded)"
+              >
                 {name} {Math.round(value(key))}
               </text>
             </g>
@@ -97,15 +121,39 @@ export function Skyline({ glyphs, lines, order, inHand, onTake, onLine }: Props)
         {list.map((b) => {
           const chosen = b.glyph.id === inHand;
           const far = b.off > OVERSHOOT;
-          const colour = chosen ? 'var(--chakra-colors-hand)' : far ? 'var(--chakra-colors-snag)' : 'var(--chakra-colors-ink)';
+          const colour = chosen
+            ? 'var(--chakra-colors-hand)'
+            : far
+              ? 'var(--chakra-colors-snag)'
+              : 'var(--chakra-colors-ink)';
           const char = String.fromCodePoint(b.glyph.codePoints[0]!);
           return (
             <g key={b.glyph.id} onClick={() => onTake(b.glyph.id)} style={{ cursor: 'pointer' }}>
               <title>{`${char}: ${b.bottom.toFixed(0)} u to ${b.top.toFixed(0)} u${far ? `, ${b.off.toFixed(0)} u off the nearest line` : ''}`}</title>
               <rect x={x(b.glyph.id)} width={x.bandwidth()} y={0} height={height} fill="transparent" />
-              <rect x={x(b.glyph.id)} width={x.bandwidth()} y={y(b.top)} height={Math.max(1, y(b.bottom) - y(b.top))} fill={colour} opacity={chosen ? 1 : 0.75} />
-              {far && <path d={`M${x(b.glyph.id)! - 1} ${y(b.top) - 4}h${x.bandwidth() + 2}`} stroke={colour} strokeWidth="2" />}
-              <text x={x(b.glyph.id)! + x.bandwidth() / 2} y={height - 6} textAnchor="middle" style={{ fontSize: 12 }} fill={colour} fontWeight={chosen ? 'bold' : 'normal'}>
+              <rect
+                x={x(b.glyph.id)}
+                width={x.bandwidth()}
+                y={y(b.top)}
+                height={Math.max(1, y(b.bottom) - y(b.top))}
+                fill={colour}
+                opacity={chosen ? 1 : 0.75}
+              />
+              {far && (
+                <path
+                  d={`M${x(b.glyph.id)! - 1} ${y(b.top) - 4}h${x.bandwidth() + 2}`}
+                  stroke={colour}
+                  strokeWidth="2"
+                />
+              )}
+              <text
+                x={x(b.glyph.id)! + x.bandwidth() / 2}
+                y={height - 6}
+                textAnchor="middle"
+                style={{ fontSize: 12 }}
+                fill={colour}
+                fontWeight={chosen ? 'bold' : 'normal'}
+              >
                 {char}
               </text>
             </g>

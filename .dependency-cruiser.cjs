@@ -1,0 +1,60 @@
+/** Layers: who may import whom. Read top down; each rule names what a folder must not reach. */
+const only = (name, from, allowed) => ({
+  name,
+  severity: 'error',
+  from: { path: from, pathNot: '\\.test\\.tsx?$' },
+  to: { path: '^(core|web|server|cli|demo|testing|e2e)/', pathNot: allowed },
+});
+
+module.exports = {
+  forbidden: [
+    {
+      name: 'no-rings',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
+    {
+      name: 'no-node-in-core',
+      severity: 'error',
+      from: { path: '^core/', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['core'] },
+    },
+    only('problems', '^core/problems/', '^core/problems/'),
+    only('geometry', '^core/geometry/', '^core/(geometry|problems)/'),
+    only('raster', '^core/raster/', '^core/(raster|problems)/'),
+    only('pictures', '^core/pictures/', '^core/(pictures|raster|problems)/'),
+    only('ink', '^core/ink/', '^core/(ink|raster|problems)/'),
+    only('trace', '^core/trace/', '^core/(trace|ink|raster|geometry|problems)/'),
+    only('find', '^core/find/', '^core/(find|trace|ink|raster|geometry|problems)/'),
+    only('seat', '^core/seat/', '^core/(seat|raster|geometry|problems)/'),
+    only('svg', '^core/svg/', '^core/(svg|geometry|problems)/'),
+    only('names', '^core/names/', '^core/names/'),
+    only('document', '^core/document/', '^core/(document|seat|names|geometry|problems)/'),
+    only('opentype', '^core/opentype/', '^core/(opentype|geometry|problems)/'),
+    only('compile', '^core/compile/', '^core/(compile|document|opentype|geometry|problems)/'),
+    only('check', '^core/check/', '^core/(check|document|opentype|geometry|problems)/'),
+    only('archive', '^core/archive/', '^core/(archive|document|svg|geometry|problems)/'),
+    only('core', '^core/', '^core/'),
+    only('web', '^web/', '^(web|core)/'),
+    only('server', '^server/', '^(server|core)/'),
+    only('cli', '^cli/', '^(cli|core|demo)/'),
+    only('demo', '^demo/', '^(demo|core)/'),
+    {
+      name: 'e2e-knows-no-source',
+      severity: 'error',
+      from: { path: '^e2e/' },
+      to: { path: '^(core|web|server|cli|demo)/' },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.json' },
+    enhancedResolveOptions: {
+      extensions: ['.ts', '.tsx', '.mjs', '.js'],
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'types', 'default'],
+    },
+  },
+};

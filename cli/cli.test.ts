@@ -1,0 +1,140 @@
+import { encode } from 'fast-png';
+import { existsSync, mkdtempSync, mkdirSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { apprenticesPage, keepersPage, tideMillProject } from '../demo/tideMill';
+import { writeProjectFile } from '../core/archive/projectFile';
+import { BASIC_BILL } from '../core/document/newProject';
+import { coverage, toPicture } from '../core/testing/shapes';
+import { parseWithOpentype, shape } from '../testing/outsideReaders';
+import { main } from './main';
+
+const folder = mkdtempSync(join(tmpdir(), 'orthoglyph-cli-'));
+const path = (...parts: string[]) => join(folder, ...parts);
+const read = (name: string) => JSON.parse(readFileSync(path(name), 'utf8')) as never;
+
+/** Runs a command and catches what it prints. */
+async function run(...argv: string[]): Promise<{ code: number; out: string; err: string }> {
+  const printed = { out: '', err: '' };
+  const [out, err] = [process.stdout.write, process.stderr.write];
+  process.stdout.write = ((s: string) => ((printed.out += s), true)) as never;
+  process.stderr.write = ((s: string) => ((printed.err += s), true)) as never;
+  try {
+    return { code: await main(argv), ...printed };
+  } finally {
+    process.stdout.write = out;
+    process.stderr.write = err;
+  }
+}
+
+function png(name: string, field: ReturnType<typeof coverage>): string {
+  const { width, height, data } = toPicture(field);
+  writeFileSync(path(name), encode({ width, height, data, channels: 4 }));
+  return path(name);
+}
+
+const disc = coverage(80, 90, (x, y) => Math.hypot(x - 40, y - 45) < 30);
+
+test('trace: one picture to an SVG in its own px, with facts', async () => {
+  const result = await run(
+    'trace',
+    png('disc.png', disc),
+    '--svg',
+    path('disc.svg'),
+    '--json',
+    path('facts.json'),
+  );
+  expect(result).toMatchObject({ code: 0, err: '' });
+  const svg = readFileSync(path('disc.svg'), 'utf8');
+  expect(svg).toContain('viewBox="0 0 80 90"');
+  expect(svg).toMatch(/ d="M[-\d. C]+Z"/);
+  expect(read('facts.json')).toMatchObject({ 'disc.png': { contours: 1, width: 80, height: 90 } });
+});
+
+test('trace: a folder to a folder of the same stems; a bad file is told, the others are done', async () => {
+  mkdirSync(path('in'));
+  png('in/a.png', disc);
+  png('in/b.png', disc);
+  writeFileSync(path('in', 'c.png'), 'no picture');
+  const result = await run('trace', path('in'), '--svg', path('out'));
+  expect(result.code).toBe(1);
+  expect(result.err).toContain('c.png: this is not a picture');
+  expect(readdirSync(path('out')).sort()).toEqual(['a.svg', 'b.svg']);
+});
+
+test('lift: boxes, characters and confidences in reading order', async () => {
+  writeFileSync(path('page.jpg'), apprenticesPage());
+  const result = await run(
+    'lift',
+    path('page.jpg'),
+    '--json',
+    path('lift.json'),
+    '--expect',
+    BASIC_BILL,
+    '--svg',
+  );
+  expect(result).toMatchObject({ code: 0, err: '' });
+  const { items, missing } = read('lift.json') as {
+    items: { box: number[]; char: string; order: number; svg: string }[];
+    missing: string[];
+  };
+  expect(items.map((i) => i.char).join('')).toBe(BASIC_BILL);
+  expect(missing).toEqual([]);
+  expect(items.every((i, k) => i.order === k && i.box.length === 4 && i.svg.startsWith('M'))).toBe(true);
+});
+
+test('build: a project file to an OTF and a TTF, the same bytes for the same time', async () => {
+  const { doc, pictures } = tideMillProject(keepersPage());
+  writeFileSync(path('mill.zip'), writeProjectFile(doc, pictures));
+  process.env.SOURCE_DATE_EPOCH = '1700000000';
+  const made = async (to: string) => {
+    const result = await run('build', path('mill.zip'), '--out', path(to), '--family', 'Mill Road');
+    expect(result).toMatchObject({ code: 0 });
+    return ['MillRoad-Regular.otf', 'MillRoad-Regular.ttf'].map(
+      (f) => new Uint8Array(readFileSync(path(to, f))),
+    );
+  };
+  const [otf, ttf] = await made('fonts');
+  expect(await made('fonts2')).toEqual([otf, ttf]);
+  for (const bytes of [otf!, ttf!]) expect(shape(bytes, 'Tide mill').every((g) => g.gid !== 0)).toBe(true);
+  delete process.env.SOURCE_DATE_EPOCH;
+});
+
+test('build: a folder of named pictures; unknown and clashing names are told, not guessed', async () => {
+  mkdirSync(path('named'));
+  for (const name of ['A.png', 'a.png', 'period.png', 'uni0061.png', 'whatever.png'])
+    png(`named/${name}`, disc);
+  const result = await run('build', path('named'), '--out', path('named-out'), '--formats', 'otf');
+  expect(result.code).toBe(0);
+  expect(result.err).toContain('no character is known by the name "whatever"');
+  expect(result.err).toContain('these names stand for the same glyph: a.png, uni0061.png');
+  const font = parseWithOpentype(new Uint8Array(readFileSync(path('named-out', 'named-Regular.otf'))));
+  for (const char of 'Aa.') expect(font.charToGlyph(char).index).toBeGreaterThan(0);
+});
+
+test.each([
+  [['trace', 'nowhere.png', '--svg', 'x.svg'], 1, /nowhere\.png: there is no such file/],
+  [['lift', 'nowhere.png', '--json', 'x.json'], 1, /no such file/],
+  [['build', 'nowhere.zip', '--out', 'x'], 1, /no such file/],
+  [['build', 'x', '--out', 'y', '--formats', 'pdf'], 2, /"pdf" is not a format/],
+  [['trace'], 2, /give one picture/],
+  [['trace', 'a', '--svg', 'b', '--tolerance', 'wide'], 2, /--tolerance is a number/],
+  [['trace', 'a', '--svg', 'b', '--mode', 'pixel'], 2, /--mode pixel is not made yet/],
+  [['polish'], 2, /There is no command "polish"/],
+  [[], 2, /Each command explains itself/],
+  [['lift', '--nonsense'], 2, /nonsense/],
+] as const)('%j ends with %i and says why', async (argv, code, message) => {
+  const result = await run(...argv);
+  expect(result.code).toBe(code);
+  expect(result.err).toMatch(message);
+  expect(result.err).not.toMatch(/\n\s+at /);
+});
+
+test('every command explains itself', async () => {
+  for (const command of ['trace', 'lift', 'build', 'demo']) {
+    const { code, out } = await run(command, '--help');
+    expect(code).toBe(0);
+    expect(out).toContain(`orthoglyph ${command}`);
+  }
+  expect(existsSync('bin/orthoglyph.mjs')).toBe(true);
+});
