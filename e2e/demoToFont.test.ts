@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { parseWithOpentype } from '../testing/outsideReaders';
-import { castBoth, liveFontReady, openDemo, saved, stage, watchFaults } from './support/app';
+import { castBoth, liveFontReady, openDemo, saved, stage, takeInHand, watchFaults } from './support/app';
 import { expectGoodFont } from './support/fontFacts';
 
 test("from the keeper's page to installed fonts, through all eight stages", async ({ page }) => {
@@ -17,8 +17,7 @@ test("from the keeper's page to installed fonts, through all eight stages", asyn
   });
 
   await test.step('Dress: a point is moved with the mouse, made a corner, deleted; undo takes all back', async () => {
-    await stage(page, 'Dress');
-    await page.goto(page.url().replace(/\/dress.*/, '/dress?glyph=o'));
+    await takeInHand(page, 'dress', 'o');
     await expect(page.getByLabel('Gauge')).toContainText('o (o)');
     const before = Number(await page.getByTestId('point-count').innerText());
     const canvas = page.getByRole('img', { name: 'Outline of o' });
@@ -58,6 +57,7 @@ test("from the keeper's page to installed fonts, through all eight stages", asyn
     await stage(page, 'Name');
     await expect(page.getByTestId('coverage')).toHaveText('74 of 74 characters of the bill');
     await page.getByRole('button', { name: 'z, z', exact: true }).click();
+    await expect(page.getByLabel('Gauge')).toContainText('z (z)');
     await page.getByLabel('New character').fill('ž');
     await page.getByRole('button', { name: 'Rename' }).click();
     await expect(page.getByTestId('coverage')).toHaveText('73 of 74 characters of the bill');
@@ -67,8 +67,7 @@ test("from the keeper's page to installed fonts, through all eight stages", asyn
   });
 
   await test.step('Fit: a bearing is dragged, the advance width follows', async () => {
-    await stage(page, 'Fit');
-    await page.goto(page.url().replace(/\/fit.*/, '/fit?glyph=H'));
+    await takeInHand(page, 'fit', 'H');
     const edge = page.locator('[data-edge="right"]').first();
     const at = (await edge.boundingBox())!;
     const before = parseInt(await page.getByTestId('advance').innerText(), 10);

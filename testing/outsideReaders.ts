@@ -6,7 +6,11 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import * as fontkit from 'fontkit';
 import * as hb from 'harfbuzzjs';
-import * as opentype from 'opentype.js';
+import * as opentypeModule from 'opentype.js';
+
+/** Jest loads it as a module, Playwright as CommonJS. */
+const opentype =
+  'default' in opentypeModule ? (opentypeModule.default as typeof opentypeModule) : opentypeModule;
 
 export interface ShapedGlyph {
   readonly name: string;

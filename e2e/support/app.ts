@@ -25,6 +25,13 @@ export const stage = (page: Page, name: string) =>
     .getByRole('link', { name: new RegExp(`^${name}`) })
     .click();
 
+/** Opens a stage of the demo with a glyph in hand by its address, as a bookmark would. */
+export async function takeInHand(page: Page, name: string, glyphId: string): Promise<void> {
+  await saved(page);
+  await page.goto(`/p/tide-mill/${name}?glyph=${glyphId}`);
+  await liveFontReady(page);
+}
+
 /** CSS family of the font on the running line, once there is one. */
 export async function liveFontReady(page: Page): Promise<string> {
   await expect(page.getByTestId('live-font')).toHaveAttribute('data-family', /^live-\d+$/);
