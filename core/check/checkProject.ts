@@ -9,7 +9,16 @@ const COORDINATE_LIMIT = 32767;
 /** Contours smaller than this are specks: a full stop of a light hand covers about 1500 square units. */
 const SPECK_AREA_EM = 60;
 
-function checkGlyph(glyph: GlyphRow): Problem[] {
+/** Problems by glyph row: rows are immutable, so an edit of one glyph checks that one only. */
+const known = new WeakMap<GlyphRow, readonly Problem[]>();
+
+function checkGlyph(glyph: GlyphRow): readonly Problem[] {
+  const found = known.get(glyph) ?? findProblems(glyph);
+  known.set(glyph, found);
+  return found;
+}
+
+function findProblems(glyph: GlyphRow): Problem[] {
   const out: Problem[] = [];
   const place = { glyph: glyph.name };
   const advance = advanceOf(glyph);

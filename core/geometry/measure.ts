@@ -10,8 +10,19 @@ export interface Box {
   readonly yMax: number;
 }
 
+/** Bounds by contour list: lists are immutable, and every view asks for them again and again. */
+const boxes = new WeakMap<readonly Contour[], { readonly box: Box | null }>();
+
 /** Exact bounds of the curves (not of their handles); null when there is no node. */
 export function contoursBox(cs: readonly Contour[]): Box | null {
+  const known = boxes.get(cs);
+  if (known) return known.box;
+  const box = computeBox(cs);
+  boxes.set(cs, { box });
+  return box;
+}
+
+function computeBox(cs: readonly Contour[]): Box | null {
   let xMin = Infinity;
   let yMin = Infinity;
   let xMax = -Infinity;

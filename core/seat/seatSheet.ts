@@ -1,6 +1,5 @@
 import { rotation } from '../geometry/affine';
 import { transformContours, type Contour } from '../geometry/contour';
-import { rightDirections } from '../geometry/direction';
 import { contoursBox, type Box } from '../geometry/measure';
 import { imageToEm, type Map as SpaceMap } from '../geometry/spaces';
 import { median } from '../raster/histogram';
@@ -27,7 +26,7 @@ export interface SeatSettings {
 
 export interface SeatedLetter {
   readonly transform: SpaceMap<'image', 'em'>;
-  /** Em units, y up, outer contours counter-clockwise. */
+  /** Em units, y up; outer contours counter-clockwise when the tracer kept its word. */
   readonly contours: Contour[];
 }
 
@@ -92,7 +91,7 @@ export function seatSheet(items: readonly Seatable[], settings: SeatSettings): S
     });
     letters.set(t.item.id, {
       transform,
-      contours: rightDirections(transformContours(t.item.outline, transform)),
+      contours: transformContours(t.item.outline, transform),
     });
   }
   return { letters, smallHeight: smallPx === null ? null : smallPx * smallPerPx, emPerPx };

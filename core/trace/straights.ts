@@ -61,7 +61,39 @@ export function findStraights(r: EvenRing, from: number, to: number, offPx: numb
     if (taken.every((t) => run.to <= t.from || run.from >= t.to)) taken.push(run);
   }
   taken.sort((p, q) => p.from - q.from);
-  return taken.map((t) => ({ ...t, line: snapToAxis(fitLine(r, t.from, t.to), (t.to - t.from) * r.step) }));
+  const lines = taken.map((t) => ({ ...t, line: fitLine(r, t.from, t.to) }));
+  return withoutBends(lines, r.step).map((t) => ({
+    ...t,
+    line: snapToAxis(t.line, (t.to - t.from) * r.step),
+  }));
+}
+
+/** Two straights this near to each other that turn by less than this are one bent stroke, px and degrees. */
+const BEND_GAP_PX = 9;
+const BEND_TURN_DEG = 12;
+/** A straight that makes up more than this of a bent stroke stays one; the rest of it is left to a curve. */
+const MAIN_SHARE = 0.7;
+
+/**
+ * A hand's long stroke bends a little everywhere and so falls into short straights in a row; no drawing has corners of
+ * a few degrees in a smooth edge. Such rows go back to the curves, but for one that clearly leads.
+ */
+function withoutBends(lines: readonly Straight[], step: number): Straight[] {
+  const turn = (a: LineFit, b: LineFit) =>
+    (Math.abs(Math.atan2(a.dx * b.dy - a.dy * b.dx, a.dx * b.dx + a.dy * b.dy)) * 180) / Math.PI;
+  const chains: Straight[][] = [];
+  for (const s of lines) {
+    const chain = chains[chains.length - 1];
+    const last = chain?.[chain.length - 1];
+    const bends = last && (s.from - last.to) * step <= BEND_GAP_PX && turn(last.line, s.line) < BEND_TURN_DEG;
+    if (chain && bends) chain.push(s);
+    else chains.push([s]);
+  }
+  return chains.flatMap((chain) => {
+    if (chain.length === 1) return chain;
+    const whole = chain[chain.length - 1]!.to - chain[0]!.from;
+    return chain.filter((s) => s.to - s.from > whole * MAIN_SHARE);
+  });
 }
 
 /** A line within about a degree of level or upright, or off by less than half a px along its length, is made so. */

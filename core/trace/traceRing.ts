@@ -4,7 +4,8 @@ import type { Vec } from '../geometry/vec';
 import { findCorners } from './corners';
 import { fitStretch } from './fitStretch';
 import { findJoints } from './joints';
-import { endOfStretch, ringPoint, wrap, type EvenRing } from './path';
+import { ringPoint, wrap, type EvenRing } from './path';
+import { edgeNoise, smoothRing } from './smoothRing';
 
 export interface TraceSettings {
   /** Greatest distance of the outline from the ink's edge, px; noise found in the edge is added to it. */
@@ -15,20 +16,6 @@ export interface TraceSettings {
 
 export const defaultTraceSettings: TraceSettings = { tolerancePx: 0.35, cornerDeg: 28 };
 
-/** How far the edge's samples scatter about short smooth runs, px (root mean square). */
-export function edgeNoise(r: EvenRing): number {
-  const reach = Math.round(2.5 / r.step);
-  const offs: number[] = [];
-  for (let i = 0; i < r.n; i += reach) {
-    const before = endOfStretch(r, i, -1, 1, reach);
-    const after = endOfStretch(r, i, 1, 1, reach);
-    const p = ringPoint(r, i);
-    offs.push(Math.hypot((before.x + after.x) / 2 - p.x, (before.y + after.y) / 2 - p.y));
-  }
-  offs.sort((a, b) => a - b);
-  return (offs[Math.floor(offs.length / 2)] ?? 0) * 1.48;
-}
-
 type Segment = { readonly to: Vec; readonly kindAtEnd: NodeKind } & (
   { readonly line: true } | { readonly line: false; readonly cubic: Cubic }
 );
@@ -37,12 +24,13 @@ type Segment = { readonly to: Vec; readonly kindAtEnd: NodeKind } & (
  * One ring of edge samples to a contour: corners, straights and extremes first, then the fewest cubics between.
  * Image px, y down; the direction of the ring is kept. Rings too small to have a form become a plain polygon.
  */
-export function traceRing(r: EvenRing, settings: TraceSettings): Contour {
-  const noise = Math.min(0.4, edgeNoise(r));
-  const tolerance = settings.tolerancePx + 2.5 * noise;
-  const corners = findCorners(r, settings.cornerDeg + 25 * noise);
+export function traceRing(raw: EvenRing, settings: TraceSettings): Contour {
+  const noise = edgeNoise(raw);
+  const corners = findCorners(raw, settings.cornerDeg + 25 * noise);
+  const r = smoothRing(raw, corners, noise);
+  const tolerance = settings.tolerancePx + noise;
   const joints = findJoints(r, corners, {
-    straightOffPx: 0.14 + 2.2 * noise,
+    straightOffPx: 0.14 + noise,
     prominencePx: 0.2 + noise,
   });
   if (joints.length < 3) return smallPolygon(r);

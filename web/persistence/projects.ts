@@ -1,10 +1,9 @@
 import { diffOfWhole } from '../../core/document/diff';
-import { migrate } from '../../core/document/migrations';
 import { newProject, projectOf } from '../../core/document/newProject';
 import { SCHEMA_VERSION, type Doc } from '../../core/document/schema';
 import { fail, inFile, type Result } from '../../core/problems/problem';
 import { archive } from '../workers/archiveClient';
-import { db, loadRows, saveDiff, summaryOf } from './db';
+import { db, saveDiff, summaryOf } from './db';
 
 export const DEMO_ID = 'tide-mill';
 
@@ -20,13 +19,8 @@ async function storeWhole(doc: Doc): Promise<string> {
 export const createProject = (name: string): Promise<string> =>
   storeWhole(newProject(newId(), name, Date.now()));
 
-/** A stored project, brought to today's form and checked. */
-export async function openProject(projectId: string): Promise<Result<Doc>> {
-  const rows = await loadRows(projectId);
-  if (!rows) return fail({ code: 'file-not-found' }, { file: projectId });
-  const summary = await db.summaries.get(projectId);
-  return migrate(summary?.version ?? SCHEMA_VERSION, rows);
-}
+/** A stored project, brought to today's form and checked, read by a worker: checking thousands of points takes a while. */
+export const openProject = (projectId: string): Promise<Result<Doc>> => archive.open(projectId);
 
 /** The same project under another id, so that opening a file never overwrites what is here. */
 function withId(doc: Doc, id: string): Doc {

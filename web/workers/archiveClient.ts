@@ -15,6 +15,8 @@ async function once<T>(job: (api: Remote<ArchiveApi>) => Promise<T>): Promise<T>
 }
 
 export const archive = {
+  open: (projectId: string): Promise<Result<Doc>> =>
+    once(async (api) => (await api.open(projectId)) as Result<Doc>),
   read: (bytes: Uint8Array): Promise<Result<OpenedProject>> =>
     once(async (api) => (await api.read(bytes)) as Result<OpenedProject>),
   write: (doc: Doc, pictures: ReadonlyMap<string, Uint8Array>) => once((api) => api.write(doc, pictures)),
