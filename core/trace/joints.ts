@@ -80,7 +80,8 @@ export function findJoints(r: EvenRing, corners: readonly Corner[], limits: Limi
 function sectionJoints(r: EvenRing, from: Corner, to: Corner, limits: Limits): Joint[] {
   const reach = Math.round(CORNER_REACH_PX / r.step);
   const inset = Math.round(1 / r.step);
-  const straights = findStraights(r, from.index + inset, to.index - inset, limits.straightOffPx);
+  const found = findStraights(r, from.index + inset, to.index - inset, limits.straightOffPx);
+  const straights = withoutFlats(r, found, from.index + reach, to.index - reach);
   const first = straights[0];
   const last = straights[straights.length - 1];
   const startsStraight = first !== undefined && first.from - from.index <= reach;
@@ -94,6 +95,40 @@ function sectionJoints(r: EvenRing, from: Corner, to: Corner, limits: Limits): J
   };
   const inner = straightJoints(r, straights, startsStraight, endsStraight);
   return [corner, ...withExtremes(r, inner, from.index, to.index, startsStraight, limits, reach)];
+}
+
+/** A straight that runs into curves at both ends must be this share of the ring's size; less is the flat part of a curve. */
+const FREE_SHARE = 0.2;
+
+/** Leaves out flat parts of curves: short straights that reach neither a corner (at or beyond low, high) nor another one. */
+function withoutFlats(r: EvenRing, straights: readonly Straight[], low: number, high: number): Straight[] {
+  const near = Math.round(STRAIGHTS_MEET_PX / r.step);
+  const least = (FREE_SHARE * ringSize(r)) / r.step;
+  return straights.filter((s, k) => {
+    const before = straights[k - 1];
+    const after = straights[k + 1];
+    const held =
+      s.from <= low ||
+      s.to >= high ||
+      (before && s.from - before.to <= near) ||
+      (after && after.from - s.to <= near);
+    return held || s.to - s.from >= least;
+  });
+}
+
+/** Side of the square as big as the ring's box, px. */
+function ringSize(r: EvenRing): number {
+  const [low, high] = [
+    { x: Infinity, y: Infinity },
+    { x: -Infinity, y: -Infinity },
+  ];
+  for (let i = 0; i < r.n; i++) {
+    low.x = Math.min(low.x, r.xs[i]!);
+    low.y = Math.min(low.y, r.ys[i]!);
+    high.x = Math.max(high.x, r.xs[i]!);
+    high.y = Math.max(high.y, r.ys[i]!);
+  }
+  return Math.sqrt((high.x - low.x) * (high.y - low.y));
 }
 
 /** Joints at the ends of straights, but for ends that run into the section's corners. */
@@ -176,7 +211,7 @@ function axisDirection(r: EvenRing, e: { index: number; axis: 'x' | 'y' }): Vec 
 
 /** Joints of a ring without corners, opened at `start`. */
 function smoothJoints(r: EvenRing, start: number, end: number, limits: Limits): Joint[] {
-  const straights = findStraights(r, start, end, limits.straightOffPx);
+  const straights = withoutFlats(r, findStraights(r, start, end, limits.straightOffPx), -Infinity, Infinity);
   const inner = straightJoints(r, straights, false, false);
   const margin = Math.round(1.5 / r.step);
   const joints = withExtremes(r, inner, start - margin, end + margin - 1, false, limits, margin);
