@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import { encode } from 'fast-png';
 import { zipSync, strToU8 } from 'fflate';
 import { readFileSync } from 'node:fs';
-import { otherHandsPage, saved, startProject } from './support/app';
+import { openDemo, otherHandsPage, saved, startProject } from './support/app';
 
 const plain = (width: number, height: number, value: number) =>
   Buffer.from(encode({ width, height, channels: 1, data: new Uint8Array(width * height).fill(value) }));
@@ -79,6 +79,18 @@ test('bad project files are told and leave the list as it was', async ({ page })
     await expect(page.getByRole('alert')).toContainText(message);
   }
   await expect(page.getByText('None yet.')).toBeVisible();
+});
+
+test('a deleted demo comes back fresh, without the edits made before', async ({ page }) => {
+  await openDemo(page);
+  await page.getByLabel('Text of the running line').fill('changed');
+  await saved(page);
+  await page.getByRole('link', { name: 'All projects' }).click();
+  await page.getByRole('button', { name: /^Delete Skerry Lane/ }).click();
+  await page.getByRole('button', { name: 'Delete it' }).click();
+  await expect(page.getByText('None yet.')).toBeVisible();
+  await page.getByRole('button', { name: 'Open the tide mill demo' }).click();
+  await expect(page.getByLabel('Text of the running line')).toHaveValue(/^High water/);
 });
 
 test("a second tab opens the project for reading and can't overwrite the first", async ({

@@ -13,10 +13,11 @@ import { useProject } from '../store/projectStore';
 /** Everything around the bench: course at the left, running line below, the stage in the middle. */
 export function Workshop() {
   const { projectId } = useParams();
-  const { open, doc } = useProject();
+  const { open, close, doc } = useProject();
   useEffect(() => {
     if (projectId) void open(projectId);
-  }, [projectId, open]);
+    return () => void close();
+  }, [projectId, open, close]);
   return (
     <Flex direction="column" h="100vh">
       {doc ? (

@@ -50,7 +50,7 @@ export function TopBar({ onSearch, onShortcuts }: Props) {
       borderColor="rule"
       flexShrink={0}
     >
-      <Link to="/projects" title="All projects">
+      <Link to="/projects" title="All projects" aria-label="All projects">
         <Text fontWeight="bold" letterSpacing="0.02em">
           Orthoglyph
         </Text>

@@ -2,13 +2,17 @@
 const WAIT_MS = 1500;
 let release: (() => void) | null = null;
 
+export function letGoOfProject(): void {
+  release?.();
+  release = null;
+}
+
 /**
  * Takes the project for this tab, so that two tabs never overwrite each other (Web Locks). False when another
  * tab has it; the project is then open for reading only.
  */
 export async function holdProject(projectId: string): Promise<boolean> {
-  release?.();
-  release = null;
+  letGoOfProject();
   if (!('locks' in navigator)) return true;
   return new Promise((resolve) => {
     const patience = new AbortController();

@@ -3,9 +3,9 @@ import { mergeDiffs, type ProjectDiff } from '../../core/document/diff';
 import { commit, emptyHistory, redo, undo, type History, type Step } from '../../core/document/history';
 import { SCHEMA_VERSION, type Doc } from '../../core/document/schema';
 import type { Problem } from '../../core/problems/problem';
-import { saveDiff, summaryOf } from '../persistence/db';
+import { saveDiff, summaryOf, type ProjectSummary } from '../persistence/db';
 import { openProject } from '../persistence/projects';
-import { holdProject } from '../persistence/tabLock';
+import { holdProject, letGoOfProject } from '../persistence/tabLock';
 import { liveFont } from './liveFont';
 
 export type SaveState = 'saved' | 'waiting' | 'failed' | 'read-only';
@@ -17,6 +17,8 @@ interface ProjectState {
   readonly saveState: SaveState;
   readonly problems: readonly Problem[];
   open(projectId: string): Promise<void>;
+  /** Writes what waits and lets the project go, so that it may be deleted, or opened in another tab. */
+  close(): Promise<void>;
   /** Makes an edit; null does nothing, so that a command's answer can be passed straight on. */
   commit(diff: ProjectDiff | null, continues?: boolean): void;
   undo(): void;
@@ -29,31 +31,45 @@ interface ProjectState {
 /** Edits wait this long for company before they are written; well inside the second that may be lost. */
 const SAVE_AFTER_MS = 300;
 
-let pending: ProjectDiff | null = null;
+/** What still has to be written, and for which project: edits never go to the one opened next. */
+interface PendingWrite {
+  readonly summary: ProjectSummary;
+  readonly diff: ProjectDiff;
+}
+let pending: PendingWrite | null = null;
 let timer: ReturnType<typeof setTimeout> | undefined;
 let writing: Promise<void> = Promise.resolve();
+
+/** A job that failed together with what came since. Another project's edits are kept instead: they can still be saved. */
+function waiting(failed: PendingWrite): PendingWrite {
+  if (!pending) return failed;
+  const same = pending.summary.id === failed.summary.id;
+  return same ? { ...pending, diff: mergeDiffs(failed.diff, pending.diff) } : pending;
+}
 
 export const useProject = create<ProjectState>((set, get) => {
   const write = async (): Promise<void> => {
     clearTimeout(timer);
-    const { doc, projectId } = get();
-    const diff = pending;
-    if (!diff || !doc || !projectId) return;
+    const job = pending;
+    if (!job) return;
     pending = null;
-    writing = writing.then(() => saveDiff(summaryOf(doc, projectId, SCHEMA_VERSION, Date.now()), diff));
+    writing = writing.then(() => saveDiff(job.summary, job.diff));
     try {
       await writing;
       if (!pending) set({ saveState: 'saved' });
     } catch {
       // Storage is full or gone: the edit is kept in memory and tried again with the next one.
-      pending = pending ? mergeDiffs(diff, pending) : diff;
+      pending = waiting(job);
       writing = Promise.resolve();
       set({ saveState: 'failed' });
     }
   };
   const take = (step: Step | null): void => {
-    if (!step || get().saveState === 'read-only') return;
-    pending = pending ? mergeDiffs(pending, step.diff) : step.diff;
+    const { projectId, saveState } = get();
+    if (!step || !projectId || saveState === 'read-only') return;
+    const summary = summaryOf(step.doc, projectId, SCHEMA_VERSION, Date.now());
+    const earlier = pending?.summary.id === projectId ? pending.diff : null;
+    pending = { summary, diff: earlier ? mergeDiffs(earlier, step.diff) : step.diff };
     set({ doc: step.doc, history: step.history, saveState: 'waiting' });
     liveFont.apply(step.diff, step.doc);
     clearTimeout(timer);
@@ -75,6 +91,12 @@ export const useProject = create<ProjectState>((set, get) => {
       if (!opened.ok) return set({ problems: opened.problems });
       set({ doc: opened.value, saveState: held ? 'saved' : 'read-only' });
       liveFont.load(opened.value);
+    },
+    async close() {
+      const writing = write();
+      letGoOfProject();
+      set({ projectId: null, doc: null, history: emptyHistory, problems: [] });
+      await writing;
     },
     commit(diff, continues) {
       const { doc, history } = get();
