@@ -23,6 +23,9 @@ export interface FoundLetters {
 
 const overlap = (a0: number, a1: number, b0: number, b1: number) => Math.min(a1, b1) - Math.max(a0, b0);
 
+/** A patch this many times as long as a letter is high is an edge of the page, a shadow or a thing on the desk. */
+const OUTSIZE = 5;
+
 /** Height of the larger letters, from parts big enough not to be dots or noise. */
 function typicalHeight(parts: readonly Part[]): number {
   const heights = parts.map((p) => Math.max(p.box.height, p.box.width * 0.6));
@@ -46,8 +49,12 @@ export function groupLetters(all: readonly Part[]): FoundLetters {
   const noise = all.filter((p) => p.area >= 4);
   if (noise.length === 0)
     return { letters: [], rows: [], slope: 0, letterHeight: 0, specksDropped: all.length };
-  const biggest = Math.max(...noise.map((p) => p.area));
-  const grains = noise.filter((p) => p.area >= biggest * 0.0008);
+  // Not the very biggest: that may be the desk around the page, or a pen lying on it.
+  const areas = noise.map((p) => p.area).sort((a, b) => b - a);
+  const biggest = areas[Math.min(10, Math.floor(areas.length / 4))]!;
+  const sound = noise.filter((p) => p.area >= biggest * 0.0008);
+  const usual = typicalHeight(sound.filter((p) => p.area >= biggest * 0.02));
+  const grains = sound.filter((p) => Math.max(p.box.width, p.box.height) <= usual * OUTSIZE);
   const height = typicalHeight(grains.filter((p) => p.area >= biggest * 0.02));
   const bodies = grains.filter((p) => p.box.height >= height * 0.34 && p.area > 0);
   const pen = strokeWidth(bodies);

@@ -32,11 +32,17 @@ function isTransparent({ data }: Picture): boolean {
   return clear > (data.length / 4) * ALPHA_SHARE;
 }
 
-/** Whether the ground along the picture's edge belongs to the dark class: chalk on slate, white on black. */
-export function isLightOnDark(p: Picture): boolean {
+/** Smaller pictures hold one letter: their edge is ground. Larger ones may show a desk around the page. */
+const SMALL_SIDE_PX = 320;
+
+/** Whether the ink is lighter than its ground: chalk on slate, white on black. */
+export const isLightOnDark = (p: Picture): boolean =>
+  Math.min(p.width, p.height) < SMALL_SIDE_PX ? edgeIsDark(p) : strokesAreLight(p);
+
+/** Whether the picture's edge belongs to the dark class. */
+function edgeIsDark(p: Picture): boolean {
   const histogram = new Float64Array(256);
-  const step = Math.max(1, Math.floor((p.width * p.height) / 400_000)) * 4;
-  for (let i = 0; i < p.data.length; i += step) histogram[Math.round(luma(p.data, i))]!++;
+  for (let i = 0; i < p.data.length; i += 4) histogram[Math.round(luma(p.data, i))]!++;
   const cut = otsuBin(histogram);
   let dark = 0;
   let seen = 0;
@@ -47,6 +53,36 @@ export function isLightOnDark(p: Picture): boolean {
   for (let x = 0; x < p.width; x++) [0, p.height - 1].forEach((y) => look(x, y));
   for (let y = 0; y < p.height; y++) [0, p.width - 1].forEach((x) => look(x, y));
   return dark > seen * 0.5;
+}
+
+/** Blocks with less contrast than this say nothing, grey values. */
+const VOTING_CONTRAST = 40;
+
+/** A vote of small blocks: wherever there is contrast, ink is what covers the smaller part. */
+function strokesAreLight(p: Picture): boolean {
+  const cell = Math.max(16, Math.min(64, Math.round(Math.min(p.width, p.height) / 30)));
+  let light = 0;
+  let votes = 0;
+  for (let y0 = 0; y0 + cell <= p.height; y0 += cell) {
+    for (let x0 = 0; x0 + cell <= p.width; x0 += cell) {
+      let low = 255;
+      let high = 0;
+      let sum = 0;
+      let count = 0;
+      for (let y = y0; y < y0 + cell; y += 2) {
+        for (let x = x0; x < x0 + cell; x += 2, count++) {
+          const v = luma(p.data, (y * p.width + x) * 4);
+          low = Math.min(low, v);
+          high = Math.max(high, v);
+          sum += v;
+        }
+      }
+      if (high - low < VOTING_CONTRAST) continue;
+      votes++;
+      if (sum / count < (low + high) / 2) light++;
+    }
+  }
+  return light > votes * 0.5;
 }
 
 const whitePaper = (p: Picture): Paper => ({
