@@ -75,16 +75,18 @@ export function measureForms(found: FoundLetters): {
 /** Spread of hands around the forms, one standard deviation each. */
 const SPREAD = { top: 0.13, bottom: 0.11, width: 0.22 } as const;
 /** Cost (in nats) of a letter that isn't there, and of one too many. */
-const MISSING = 5.5;
-const EXTRA = 5;
+const MISSING = 8;
+const EXTRA = 8;
+/** However odd a letter looks, leaving it out beside a gap must cost more than taking it for what is expected. */
+const MOST_UNLIKE = 8;
 const UNKNOWN_FORM = 2;
 
 function mismatch(measured: MeasuredForm, char: string): number {
   const f = characterForm(char);
   if (!f) return UNKNOWN_FORM;
-  const term = (key: keyof typeof SPREAD) => Math.min(12, ((measured[key] - f[key]) / SPREAD[key]) ** 2 / 2);
+  const term = (key: keyof typeof SPREAD) => Math.min(5, ((measured[key] - f[key]) / SPREAD[key]) ** 2 / 2);
   const parts = Math.min(3, Math.abs(measured.parts - f.parts)) * 1.6;
-  return Math.min(12, term('top') + term('bottom') + term('width') + parts);
+  return Math.min(MOST_UNLIKE, term('top') + term('bottom') + term('width') + parts);
 }
 
 /** ln(e^a + e^b), safe for large negative values. */

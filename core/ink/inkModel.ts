@@ -21,6 +21,8 @@ export interface InkModel {
 
 /** Ink fainter than this many grey values (of 255) against the paper is not told from noise. */
 const MIN_CONTRAST = 14;
+/** How far below the parting of ink and paper the core of strokes is still looked for, as a share of it. */
+const CORE_SHARE = 0.6;
 /** A picture with more than this share of clear px carries its ink in alpha. */
 const ALPHA_SHARE = 0.02;
 
@@ -119,7 +121,8 @@ export function learnInk(p: Picture): Result<InkModel> {
   const size = Math.hypot(axis[0]!, axis[1]!, axis[2]!);
   if (count === 0 || size === 0) return failNoInk(p);
   const unitAxis = axis.map((v) => v / size);
-  const core = coreStrengths(p, paper, unitAxis, cut, step);
+  // Light strokes of an uneven pen lie below the parting of the classes; they belong to the core all the same.
+  const core = coreStrengths(p, paper, unitAxis, Math.max(MIN_CONTRAST / 2, cut * CORE_SHARE), step);
   const solid = median(core);
   const contrast = solid / Math.sqrt(3);
   if (!(contrast >= MIN_CONTRAST)) return failNoInk(p);
