@@ -6,7 +6,9 @@ import { ensurePackages, root } from './setup.mjs';
 
 ensurePackages();
 const port = 5490;
-const server = spawn(process.execPath, [join(root, 'scripts/demo.mjs')], { env: { ...process.env, PORT: String(port) } });
+const server = spawn(process.execPath, [join(root, 'scripts/demo.mjs')], {
+  env: { ...process.env, PORT: String(port) },
+});
 const ready = new Promise((resolve, reject) => {
   server.stdout.on('data', (text) => /(http:\S+)\/projects/.exec(String(text)) && resolve(RegExp.$1));
   server.once('exit', () => reject(new Error('the server did not start')));
@@ -25,7 +27,10 @@ const VIEWS = [
 
 try {
   const base = await ready;
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu'],
+  });
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   const page = await context.newPage();
   const shoot = (name) => page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`) });

@@ -1,11 +1,12 @@
 // npm test: installs what is missing, then formatting, lint, types, layers, unit tests, and journeys in Chromium.
 // Ends with the number of tests that passed and failed, all kinds together.
-import { existsSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureDebianPackages, ensurePackages, root, run } from './setup.mjs';
 
 ensurePackages();
 ensureDebianPackages();
+mkdirSync(join(root, 'test-results'), { recursive: true });
 
 const bin = (name) => join(root, 'node_modules', '.bin', name);
 let passed = 0;

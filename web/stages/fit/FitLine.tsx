@@ -195,13 +195,20 @@ export function FitLine({ letters, lines, inHand, onTake, onBearing }: Props) {
                             {Math.round(right)}
                           </text>
                         )}
-                        {edge(l, 'left', 0)}
-                        {edge(l, 'right', advanceOf(l.glyph))}
                       </>
                     )}
                   </g>
                 );
               })}
+              {/* Above all letters: a neighbour's own area must not cover half of an edge. */}
+              {row
+                .filter((l) => l.glyph.id === inHand && inkWidth(l.glyph) > 0)
+                .map((l) => (
+                  <g key={`edges ${l.index}`} transform={`translate(${l.x - start} 0)`}>
+                    {edge(l, 'left', 0)}
+                    {edge(l, 'right', advanceOf(l.glyph))}
+                  </g>
+                ))}
             </g>
           );
         })}
