@@ -13,14 +13,16 @@ import { useProject } from '../store/projectStore';
 /** Everything around the bench: course at the left, running line below, the stage in the middle. */
 export function Workshop() {
   const { projectId } = useParams();
-  const { open, close, doc } = useProject();
+  // Only whether there is a document: every edit would otherwise draw everything anew.
+  const ready = useProject((s) => s.doc !== null);
+  const { open, close } = useProject.getState();
   useEffect(() => {
     if (projectId) void open(projectId);
     return () => void close();
   }, [projectId, open, close]);
   return (
     <Flex direction="column" h="100vh">
-      {doc ? (
+      {ready ? (
         <OpenWorkshop />
       ) : (
         <>
@@ -52,8 +54,8 @@ function OpenWorkshop() {
         </Flex>
       </Flex>
       <RunningLine />
-      <CommandSearch open={searching} onClose={() => setSearching(false)} />
-      <ShortcutSheet open={shortcuts} onClose={() => setShortcuts(false)} />
+      {searching && <CommandSearch onClose={() => setSearching(false)} />}
+      {shortcuts && <ShortcutSheet onClose={() => setShortcuts(false)} />}
     </>
   );
 }

@@ -5,7 +5,7 @@ import { setDesk } from '../app/colourMode';
 import { drawnGlyphs } from '../store/selectors';
 import { useProject } from '../store/projectStore';
 import { STAGES } from '../text/stages';
-import { saveProjectFile } from './saveProjectFile';
+import { saveOpenProject } from './saveProjectFile';
 import { useGoTo } from './useGlyphInHand';
 
 interface Action {
@@ -21,7 +21,7 @@ function useActions(): Action[] {
     ...STAGES.map((s) => ({ text: `${s.title} - ${s.line}`, run: () => go(s.path) })),
     { text: 'Undo', run: undo },
     { text: 'Redo', run: redo },
-    { text: 'Save project file', run: () => void saveProjectFile(doc) },
+    { text: 'Save project file', run: () => void saveOpenProject() },
     { text: 'Seat all letters again', run: () => commit(seatAll(doc)) },
     { text: 'Day desk', run: () => setDesk('day') },
     { text: 'Night desk', run: () => setDesk('night') },
@@ -33,7 +33,7 @@ function useActions(): Action[] {
 }
 
 /** Every action by plain words: type, choose with the arrows, Enter. */
-export function CommandSearch({ open, onClose }: { open: boolean; onClose: () => void }) {
+export function CommandSearch({ onClose }: { onClose: () => void }) {
   const actions = useActions();
   const [query, setQuery] = useState('');
   const [at, setAt] = useState(0);
@@ -46,7 +46,7 @@ export function CommandSearch({ open, onClose }: { open: boolean; onClose: () =>
     action?.run();
   };
   return (
-    <Dialog.Root open={open} onOpenChange={(e) => !e.open && onClose()} placement="top">
+    <Dialog.Root open onOpenChange={(e) => !e.open && onClose()} placement="top">
       <Portal>
         <Dialog.Backdrop />
         <Dialog.Positioner>

@@ -1,12 +1,16 @@
 import { Box, Text } from '@chakra-ui/react';
 import { NavLink, useParams, useSearchParams } from 'react-router';
+import { useShallow } from 'zustand/react/shallow';
 import { stageStates } from '../store/selectors';
-import { useDoc } from '../store/projectStore';
+import { useProject } from '../store/projectStore';
 import { STAGES } from '../text/stages';
+
+const NONE: Record<string, string> = {};
 
 /** The eight stages in order with their live state: the map of the job. */
 export function Course() {
-  const states = stageStates(useDoc());
+  // Drawn again only when one of the eight lines reads otherwise.
+  const states = useProject(useShallow((s) => (s.doc ? stageStates(s.doc) : NONE)));
   const { projectId } = useParams();
   const [search] = useSearchParams();
   const glyph = search.get('glyph');

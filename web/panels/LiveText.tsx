@@ -1,7 +1,7 @@
 import { Box, type BoxProps } from '@chakra-ui/react';
 import { glyphByCodePoint } from '../store/selectors';
 import { useLiveFont } from '../store/liveFont';
-import { useDoc } from '../store/projectStore';
+import { useProject } from '../store/projectStore';
 import { characterAt } from './caret';
 
 interface Props extends BoxProps {
@@ -13,7 +13,6 @@ interface Props extends BoxProps {
 /** Text in the very font as compiled a moment ago. A click takes the letter under it in hand. */
 export function LiveText({ text, onPick, ...rest }: Props) {
   const family = useLiveFont((s) => s.family);
-  const doc = useDoc();
   return (
     <Box
       cursor="pointer"
@@ -24,7 +23,8 @@ export function LiveText({ text, onPick, ...rest }: Props) {
       onClick={(e) => {
         const at = characterAt(e.currentTarget, e.clientX, e.clientY);
         const codePoint = at === null ? undefined : text.codePointAt(at);
-        const glyph = codePoint === undefined ? undefined : glyphByCodePoint(doc).get(codePoint);
+        const { doc } = useProject.getState();
+        const glyph = codePoint === undefined || !doc ? undefined : glyphByCodePoint(doc).get(codePoint);
         if (glyph) onPick(glyph.id);
       }}
     >

@@ -3,25 +3,33 @@ import { ChevronsDown, ChevronsUp } from 'lucide-react';
 import { useState } from 'react';
 import { changeProject } from '../../core/document/commands/naming';
 import { projectOf } from '../../core/document/newProject';
+import type { Doc } from '../../core/document/schema';
 import { glyphByCodePoint } from '../store/selectors';
 import { useLiveFont } from '../store/liveFont';
-import { useDoc, useProject } from '../store/projectStore';
+import { useProject } from '../store/projectStore';
 import { Tip } from '../ui/Tip';
 import { LiveText } from './LiveText';
-import { useGlyphInHand } from './useGlyphInHand';
+import { useTake } from './useGlyphInHand';
+
+/** Characters of the running text that the font lacks, parted by spaces. */
+function lackingOf(doc: Doc): string {
+  const have = glyphByCodePoint(doc);
+  const characters = [...new Set(projectOf(doc).runningText)];
+  return characters.filter((c) => c.trim() !== '' && !have.has(c.codePointAt(0)!)).join(' ');
+}
 
 /** The strip that always sets the artist's text in the live font. */
 export function RunningLine() {
-  const doc = useDoc();
   const commit = useProject((s) => s.commit);
-  const { take } = useGlyphInHand();
+  const runningText = useProject((s) => (s.doc ? projectOf(s.doc).runningText : ''));
+  const lacking = useProject((s) => (s.doc ? lackingOf(s.doc) : ''));
+  const take = useTake();
   const { family, compileMs, bytes, failed } = useLiveFont();
   const [tall, setTall] = useState(false);
-  const project = projectOf(doc);
-  const have = glyphByCodePoint(doc);
-  const lacking = [...new Set([...project.runningText])].filter(
-    (c) => c.trim() !== '' && !have.has(c.codePointAt(0)!),
-  );
+  const change = (text: string) => {
+    const { doc } = useProject.getState();
+    if (doc) commit(changeProject(doc, { runningText: text }, 'Change the text'), true);
+  };
   return (
     <Box
       as="footer"
@@ -37,13 +45,11 @@ export function RunningLine() {
           maxW="30rem"
           aria-label="Text of the running line"
           borderColor="rule"
-          value={project.runningText}
-          onChange={(e) =>
-            commit(changeProject(doc, { runningText: e.target.value }, 'Change the text'), true)
-          }
+          value={runningText}
+          onChange={(e) => change(e.target.value)}
         />
         <Text fontSize="xs" color="faded" flex="1" truncate>
-          {lacking.length > 0 ? `Not in the font: ${lacking.join(' ')}` : 'Click a letter to take it in hand'}
+          {lacking !== '' ? `Not in the font: ${lacking}` : 'Click a letter to take it in hand'}
         </Text>
         <Text
           fontSize="xs"
@@ -68,7 +74,7 @@ export function RunningLine() {
         </Tip>
       </Flex>
       <LiveText
-        text={project.runningText}
+        text={runningText}
         onPick={take}
         data-testid="running-text"
         px="4"

@@ -1,9 +1,9 @@
 import { Box, CloseButton, Dialog, Flex, Kbd, Portal, SimpleGrid, Text } from '@chakra-ui/react';
 import { SHORTCUTS } from '../text/shortcuts';
 
-export function ShortcutSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
+export function ShortcutSheet({ onClose }: { onClose: () => void }) {
   return (
-    <Dialog.Root open={open} onOpenChange={(e) => !e.open && onClose()} size="lg">
+    <Dialog.Root open onOpenChange={(e) => !e.open && onClose()} size="lg">
       <Portal>
         <Dialog.Backdrop />
         <Dialog.Positioner>

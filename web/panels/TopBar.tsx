@@ -3,9 +3,9 @@ import { Keyboard, Moon, Redo2, Save, Search, Sun, Undo2 } from 'lucide-react';
 import { Link } from 'react-router';
 import { projectOf } from '../../core/document/newProject';
 import { setDesk, useDesk } from '../app/colourMode';
-import { useDoc, useProject, type SaveState } from '../store/projectStore';
+import { useProject, type SaveState } from '../store/projectStore';
 import { Tip } from '../ui/Tip';
-import { saveProjectFile } from './saveProjectFile';
+import { saveOpenProject } from './saveProjectFile';
 
 const SAVE_TEXT: Record<SaveState, string> = {
   saved: 'All saved in this browser',
@@ -20,11 +20,12 @@ interface Props {
 }
 
 export function TopBar({ onSearch, onShortcuts }: Props) {
-  const doc = useDoc();
-  const { history, undo, redo, saveState } = useProject();
+  const name = useProject((s) => (s.doc ? projectOf(s.doc).name : ''));
+  const undoLabel = useProject((s) => s.history.done[s.history.done.length - 1]?.label);
+  const redoLabel = useProject((s) => s.history.undone[s.history.undone.length - 1]?.label);
+  const saveState = useProject((s) => s.saveState);
+  const { undo, redo } = useProject.getState();
   const desk = useDesk();
-  const last = history.done[history.done.length - 1];
-  const next = history.undone[history.undone.length - 1];
   const button = (label: string, icon: React.ReactNode, onClick: () => void, disabled = false) => (
     <Tip text={label}>
       <IconButton
@@ -57,7 +58,7 @@ export function TopBar({ onSearch, onShortcuts }: Props) {
       </Link>
       <Box w="1px" h="20px" bg="rule" mx="3" />
       <Text as="h1" truncate>
-        {projectOf(doc).name}
+        {name}
       </Text>
       <Text
         fontSize="xs"
@@ -69,9 +70,14 @@ export function TopBar({ onSearch, onShortcuts }: Props) {
       >
         {SAVE_TEXT[saveState]}
       </Text>
-      {button(last ? `Undo: ${last.label} (Ctrl+Z)` : 'Nothing to undo', <Undo2 />, undo, !last)}
-      {button(next ? `Redo: ${next.label} (Ctrl+Shift+Z)` : 'Nothing to redo', <Redo2 />, redo, !next)}
-      {button('Save project file (Ctrl+S)', <Save />, () => void saveProjectFile(doc))}
+      {button(undoLabel ? `Undo: ${undoLabel} (Ctrl+Z)` : 'Nothing to undo', <Undo2 />, undo, !undoLabel)}
+      {button(
+        redoLabel ? `Redo: ${redoLabel} (Ctrl+Shift+Z)` : 'Nothing to redo',
+        <Redo2 />,
+        redo,
+        !redoLabel,
+      )}
+      {button('Save project file (Ctrl+S)', <Save />, () => void saveOpenProject())}
       {button('Find an action (/)', <Search />, onSearch)}
       {button('All shortcuts (?)', <Keyboard />, onShortcuts)}
       {button(desk === 'day' ? 'Night desk' : 'Day desk', desk === 'day' ? <Moon /> : <Sun />, () =>

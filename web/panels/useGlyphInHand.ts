@@ -15,11 +15,17 @@ function firstGlyph(doc: Doc): GlyphRow | null {
 /** The glyph in hand is part of the URL, so that Back works and every stage shows the same one. */
 export function useGlyphInHand(): { glyph: GlyphRow | null; take: (id: string) => void } {
   const doc = useDoc();
-  const [search, setSearch] = useSearchParams();
+  const [search] = useSearchParams();
+  const take = useTake();
   const id = search.get('glyph');
   const glyph = (id !== null ? doc.glyphs[id] : undefined) ?? firstGlyph(doc);
-  const take = useCallback((next: string) => setSearch({ glyph: next }), [setSearch]);
   return { glyph, take };
+}
+
+/** Takes a glyph in hand, by its id. */
+export function useTake(): (id: string) => void {
+  const [, setSearch] = useSearchParams();
+  return useCallback((next: string) => setSearch({ glyph: next }), [setSearch]);
 }
 
 /** Leads to a stage with a glyph in hand. */

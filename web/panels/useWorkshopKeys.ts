@@ -1,7 +1,7 @@
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useProject } from '../store/projectStore';
 import { STAGES } from '../text/stages';
-import { saveProjectFile } from './saveProjectFile';
+import { saveOpenProject } from './saveProjectFile';
 import { useGoTo } from './useGlyphInHand';
 
 /** Keys that work on every stage. Typing in a field is left alone, but for undo, redo and save. */
@@ -20,8 +20,7 @@ export function useWorkshopKeys({
     'mod+s',
     (e) => {
       e.preventDefault();
-      const { doc } = useProject.getState();
-      if (doc) void saveProjectFile(doc);
+      void saveOpenProject();
     },
     { enableOnFormTags: true },
   );
