@@ -34,12 +34,15 @@ function isTransparent({ data }: Picture): boolean {
   return clear > (data.length / 4) * ALPHA_SHARE;
 }
 
-/** Smaller pictures hold one letter: their edge is ground. Larger ones may show a desk around the page. */
-const SMALL_SIDE_PX = 320;
+/** Smaller pictures hold one letter and no desk: their edge is ground. */
+const SMALL_SIDE_PX = 600;
 
-/** Whether the ink is lighter than its ground: chalk on slate, white on black. */
+/**
+ * Whether the ink is lighter than its ground: chalk on slate, white on black. A light edge is paper; a dark one may be
+ * the ground or a desk around the page, which the strokes on a larger picture decide.
+ */
 export const isLightOnDark = (p: Picture): boolean =>
-  Math.min(p.width, p.height) < SMALL_SIDE_PX ? edgeIsDark(p) : strokesAreLight(p);
+  edgeIsDark(p) && (Math.min(p.width, p.height) < SMALL_SIDE_PX || strokesAreLight(p));
 
 /** Whether the picture's edge belongs to the dark class. */
 function edgeIsDark(p: Picture): boolean {

@@ -1,3 +1,4 @@
+import { fitParabola } from './parabola';
 import { wrap, type EvenRing } from './path';
 
 export interface Extreme {
@@ -62,32 +63,14 @@ function apex(r: EvenRing, index: number, axis: 'x' | 'y', from: number, to: num
   if (reach < 3) return { index, axis, ...here };
   // main = c0 + c1 u + c2 u^2 with u = other - other(index).
   const u0 = other[wrap(index, r.n)]!;
-  let s0 = 0;
-  let s1 = 0;
-  let s2 = 0;
-  let s3 = 0;
-  let s4 = 0;
-  let b0 = 0;
-  let b1 = 0;
-  let b2 = 0;
-  for (let k = -reach; k <= reach; k++) {
-    const i = wrap(index + k, r.n);
-    const u = other[i]! - u0;
-    const v = main[i]!;
-    s0++;
-    s1 += u;
-    s2 += u * u;
-    s3 += u * u * u;
-    s4 += u * u * u * u;
-    b0 += v;
-    b1 += v * u;
-    b2 += v * u * u;
-  }
-  const det = s0 * (s2 * s4 - s3 * s3) - s1 * (s1 * s4 - s2 * s3) + s2 * (s1 * s3 - s2 * s2);
-  if (Math.abs(det) < 1e-9) return { index, axis, ...here };
-  const c0 = (b0 * (s2 * s4 - s3 * s3) + b1 * (s2 * s3 - s1 * s4) + b2 * (s1 * s3 - s2 * s2)) / det;
-  const c1 = (b0 * (s2 * s3 - s1 * s4) + b1 * (s0 * s4 - s2 * s2) + b2 * (s1 * s2 - s0 * s3)) / det;
-  const c2 = (b0 * (s1 * s3 - s2 * s2) + b1 * (s1 * s2 - s0 * s3) + b2 * (s0 * s2 - s1 * s1)) / det;
+  const samples = Array.from({ length: 2 * reach + 1 }, (_, k) => wrap(index - reach + k, r.n));
+  const fit = fitParabola(
+    samples.map((i) => other[i]! - u0),
+    samples.map((i) => main[i]!),
+    samples.length,
+  );
+  if (!fit) return { index, axis, ...here };
+  const { c0, c1, c2 } = fit;
   const u = Math.abs(c2) < 1e-9 ? 0 : -c1 / (2 * c2);
   if (Math.abs(u) > reach * r.step) return { index, axis, ...here };
   const value = c0 + c1 * u + c2 * u * u;

@@ -1,5 +1,6 @@
 import type { Vec } from '../geometry/vec';
 import type { Ring } from './isoContours';
+import { fitParabola } from './parabola';
 
 /**
  * A closed run of points at even spacing with arc length as its measure. Index i may pass both ends (it wraps).
@@ -114,42 +115,21 @@ export function fitLine(r: EvenRing, from: number, to: number): LineFit {
  */
 export function endOfStretch(r: EvenRing, center: number, sign: 1 | -1, near: number, far: number) {
   const { n, step } = r;
-  // Normal equations for 1, s, s^2 are solved once per call; the window is short.
-  let s0 = 0;
-  let s1 = 0;
-  let s2 = 0;
-  let s3 = 0;
-  let s4 = 0;
-  const bx = [0, 0, 0];
-  const by = [0, 0, 0];
-  for (let k = near; k <= far; k++) {
-    const s = k * step * sign;
-    const i = wrap(center + k * sign, n);
-    const ss = s * s;
-    s0++;
-    s1 += s;
-    s2 += ss;
-    s3 += ss * s;
-    s4 += ss * ss;
-    const x = r.xs[i]!;
-    const y = r.ys[i]!;
-    bx[0]! += x;
-    bx[1]! += x * s;
-    bx[2]! += x * ss;
-    by[0]! += y;
-    by[1]! += y * s;
-    by[2]! += y * ss;
+  const count = far - near + 1;
+  const us = new Float64Array(count);
+  const xs = new Float64Array(count);
+  const ys = new Float64Array(count);
+  for (let k = 0; k < count; k++) {
+    const i = wrap(center + (near + k) * sign, n);
+    us[k] = (near + k) * step * sign;
+    xs[k] = r.xs[i]!;
+    ys[k] = r.ys[i]!;
   }
-  const det = s0 * (s2 * s4 - s3 * s3) - s1 * (s1 * s4 - s2 * s3) + s2 * (s1 * s3 - s2 * s2);
-  const solve = (b: number[]) => {
-    const [p, q, w] = b as [number, number, number];
-    return {
-      c0: (p * (s2 * s4 - s3 * s3) + q * (s2 * s3 - s1 * s4) + w * (s1 * s3 - s2 * s2)) / det,
-      c1: (p * (s2 * s3 - s1 * s4) + q * (s0 * s4 - s2 * s2) + w * (s1 * s2 - s0 * s3)) / det,
-    };
-  };
-  const fx = solve(bx);
-  const fy = solve(by);
+  const [fx, fy] = [fitParabola(us, xs, count), fitParabola(us, ys, count)];
+  if (!fx || !fy) {
+    const line = fitLine(r, Math.min(center, center + far * sign), Math.max(center, center + far * sign));
+    return { ...ringPoint(r, center), dx: line.dx, dy: line.dy };
+  }
   const size = Math.hypot(fx.c1, fy.c1) || 1;
   return { x: fx.c0, y: fy.c0, dx: fx.c1 / size, dy: fy.c1 / size };
 }

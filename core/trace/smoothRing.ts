@@ -1,4 +1,5 @@
 import type { Corner } from './corners';
+import { fitParabola } from './parabola';
 import { wrap, type EvenRing } from './path';
 
 /** Half the window of the smoothing parabola for an edge as rough as a scan's, px. */
@@ -16,29 +17,9 @@ const NOISE_REACH_PX = 5;
 /** Samples this near to a corner's tip are rounded by the lens; they don't take part, px. */
 const CORNER_SHY_PX = 1;
 
-/** Value at 0 of the parabola that fits best through values[i] at from + i, i = 0 .. n - 1. */
-function parabolaAtZero(values: Float64Array, count: number, from: number): number {
-  let s1 = 0;
-  let s2 = 0;
-  let s3 = 0;
-  let s4 = 0;
-  let b0 = 0;
-  let b1 = 0;
-  let b2 = 0;
-  for (let i = 0; i < count; i++) {
-    const u = from + i;
-    const uu = u * u;
-    s1 += u;
-    s2 += uu;
-    s3 += uu * u;
-    s4 += uu * uu;
-    b0 += values[i]!;
-    b1 += values[i]! * u;
-    b2 += values[i]! * uu;
-  }
-  const det = count * (s2 * s4 - s3 * s3) - s1 * (s1 * s4 - s2 * s3) + s2 * (s1 * s3 - s2 * s2);
-  return (b0 * (s2 * s4 - s3 * s3) + b1 * (s2 * s3 - s1 * s4) + b2 * (s1 * s3 - s2 * s2)) / det;
-}
+/** Whole numbers from `from` on, as the places of a window's samples. */
+const places = (from: number, count: number): Float64Array =>
+  Float64Array.from({ length: count }, (_, i) => from + i);
 
 /**
  * How far the edge's noise reaches, px: from how far samples lie off a parabola through their neighbours within 5 px
@@ -49,18 +30,15 @@ export function edgeNoise(r: EvenRing): number {
   const reach = Math.max(3, Math.round(NOISE_REACH_PX / r.step));
   const count = 2 * reach + 1;
   const [xs, ys] = [new Float64Array(count), new Float64Array(count)];
+  const us = places(-reach, count);
   const offs: number[] = [];
   for (let i = 0; i < r.n; i += 2) {
     for (let k = 0; k < count; k++) {
       xs[k] = r.xs[wrap(i - reach + k, r.n)]!;
       ys[k] = r.ys[wrap(i - reach + k, r.n)]!;
     }
-    offs.push(
-      Math.hypot(
-        parabolaAtZero(xs, count, -reach) - xs[reach]!,
-        parabolaAtZero(ys, count, -reach) - ys[reach]!,
-      ),
-    );
+    const [px, py] = [fitParabola(us, xs, count), fitParabola(us, ys, count)];
+    if (px && py) offs.push(Math.hypot(px.c0 - xs[reach]!, py.c0 - ys[reach]!));
   }
   offs.sort((a, b) => a - b);
   const seen = (offs[Math.floor(offs.length / 2)] ?? 0) * 1.48;
@@ -79,6 +57,7 @@ export function smoothRing(r: EvenRing, corners: readonly Corner[], noisePx: num
   const { before, after } = cornerDistances(r.n, corners);
   const [xs, ys] = [Float64Array.from(r.xs), Float64Array.from(r.ys)];
   const [wx, wy] = [new Float64Array(2 * reach + 1), new Float64Array(2 * reach + 1)];
+  const fullWindow = places(-reach, 2 * reach + 1);
   for (let i = 0; i < r.n; i++) {
     const low = -Math.min(reach, before[i]! - shy);
     const high = Math.min(reach, after[i]! - shy);
@@ -89,8 +68,9 @@ export function smoothRing(r: EvenRing, corners: readonly Corner[], noisePx: num
       wx[k] = r.xs[wrap(i + low + k, r.n)]!;
       wy[k] = r.ys[wrap(i + low + k, r.n)]!;
     }
-    xs[i] = parabolaAtZero(wx, count, low);
-    ys[i] = parabolaAtZero(wy, count, low);
+    const us = low === -reach && high === reach ? fullWindow : places(low, count);
+    xs[i] = fitParabola(us, wx, count)?.c0 ?? xs[i]!;
+    ys[i] = fitParabola(us, wy, count)?.c0 ?? ys[i]!;
   }
   return { ...r, xs, ys };
 }
