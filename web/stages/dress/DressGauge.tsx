@@ -1,5 +1,5 @@
+import { BearingFields } from '../../panels/BearingFields';
 import { movePoints, releaseHandEdits, type PointRef } from '../../../core/document/commands/dressing';
-import { setBearings } from '../../../core/document/commands/fitting';
 import { seatAll } from '../../../core/document/commands/lifting';
 import { applyDiff, mergeDiffs } from '../../../core/document/diff';
 import { advanceOf, originX } from '../../../core/document/metrics';
@@ -48,18 +48,7 @@ export function DressGauge({ glyph, selection, sourceStrength, onSourceStrength 
         </Fact>
       )}
       <Fact label="Advance width">{advanceOf(glyph).toFixed(0)} u</Fact>
-      <NumberField
-        label="Left bearing"
-        unit="u"
-        value={glyph.bearings.left}
-        onChange={(left) => commit(setBearings(doc, glyph.id, { left }))}
-      />
-      <NumberField
-        label="Right bearing"
-        unit="u"
-        value={glyph.bearings.right}
-        onChange={(right) => commit(setBearings(doc, glyph.id, { right }))}
-      />
+      <BearingFields glyph={glyph} />
       <GaugePart
         title={
           selection.length === 0

@@ -1,3 +1,4 @@
+import { BearingFields } from '../../panels/BearingFields';
 import { Box, Text } from '@chakra-ui/react';
 import { useMemo } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
@@ -88,18 +89,7 @@ export function FitStage() {
       >
         {glyph.contours.length > 0 ? (
           <>
-            <NumberField
-              label="Left bearing"
-              unit="u"
-              value={glyph.bearings.left}
-              onChange={(left) => commit(setBearings(doc, glyph.id, { left }))}
-            />
-            <NumberField
-              label="Right bearing"
-              unit="u"
-              value={glyph.bearings.right}
-              onChange={(right) => commit(setBearings(doc, glyph.id, { right }))}
-            />
+            <BearingFields glyph={glyph} />
             <Fact label="Width of the ink">{inkWidth(glyph).toFixed(0)} u</Fact>
           </>
         ) : (
