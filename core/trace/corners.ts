@@ -1,5 +1,6 @@
 import { angleBetweenDeg, type Vec } from '../geometry/vec';
-import { endOfStretch, fitLine, ringPoint, wrap, type EvenRing } from './path';
+import { endOfStretch, ringPoint, wrap } from './path';
+import type { RingSums } from './ringSums';
 
 export interface Corner {
   /** Sample index where the outline turns. */
@@ -21,14 +22,15 @@ const TIP_PX = 2.2;
  * curved sides (parabolas), near and far. The least counts, so that a tight curve is not taken for a corner
  * (its sides bend), nor a bump in the ink (it is gone on the longer reach).
  */
-function turnAt(r: EvenRing, i: number): number {
+function turnAt(sums: RingSums, i: number): number {
+  const r = sums.ring;
   let least = Infinity;
   const near = Math.max(1, Math.round(NEAR_PX / r.step));
   for (const reach of FAR_PX) {
     const far = Math.min(Math.round(reach / r.step), Math.floor(r.n / 3));
     if (far <= near + 2) continue;
-    const a = fitLine(r, i - far, i - near);
-    const b = fitLine(r, i + near, i + far);
+    const a = sums.fit(i - far, i - near);
+    const b = sums.fit(i + near, i + far);
     least = Math.min(least, angleBetweenDeg({ x: a.dx, y: a.dy }, { x: b.dx, y: b.dy }));
     if (least < 15) return least;
     if (reach === FAR_PX[0]) {
@@ -41,11 +43,12 @@ function turnAt(r: EvenRing, i: number): number {
   return least === Infinity ? 0 : least;
 }
 
-function meet(r: EvenRing, i: number): Vec {
+function meet(sums: RingSums, i: number): Vec {
+  const r = sums.ring;
   const near = Math.max(1, Math.round(NEAR_PX / r.step));
   const far = Math.min(Math.round(FAR_PX[1] / r.step), Math.floor(r.n / 3));
-  const a = fitLine(r, i - far, i - near);
-  const b = fitLine(r, i + near, i + far);
+  const a = sums.fit(i - far, i - near);
+  const b = sums.fit(i + near, i + far);
   const here = ringPoint(r, i);
   const det = a.dx * b.dy - a.dy * b.dx;
   if (Math.abs(det) < 0.2) return here;
@@ -58,9 +61,10 @@ function meet(r: EvenRing, i: number): Vec {
 }
 
 /** The corners of a ring, in order along it: turns of at least `minTurnDeg`, the sharpest of neighbours within 3 px. */
-export function findCorners(r: EvenRing, minTurnDeg: number): Corner[] {
+export function findCorners(sums: RingSums, minTurnDeg: number): Corner[] {
+  const r = sums.ring;
   if (r.n * r.step < 10) return [];
-  const turns = Float64Array.from({ length: r.n }, (_, i) => turnAt(r, i));
+  const turns = Float64Array.from({ length: r.n }, (_, i) => turnAt(sums, i));
   const reach = Math.max(1, Math.round(3 / r.step));
   const corners: Corner[] = [];
   for (let i = 0; i < r.n; i++) {
@@ -70,7 +74,7 @@ export function findCorners(r: EvenRing, minTurnDeg: number): Corner[] {
       const other = turns[wrap(i + k, r.n)]!;
       top = other < turns[i]! || (other === turns[i]! && k >= 0);
     }
-    if (top) corners.push({ index: i, point: meet(r, i), turnDeg: turns[i]! });
+    if (top) corners.push({ index: i, point: meet(sums, i), turnDeg: turns[i]! });
   }
   return corners;
 }

@@ -60,12 +60,18 @@ function smoothEnd(r: EvenRing, index: number): End {
   return { index, point, direction: { x: line.dx, y: line.dy }, corner: false };
 }
 
+/** Cubics in order, and the samples at which each but the first begins. */
+export interface FittedStretch {
+  readonly cubics: Cubic[];
+  readonly places: number[];
+}
+
 /**
  * The fewest cubics for the stretch between two joints that stay within `tolerancePx` of its samples, smooth
  * among themselves. One is tried first; otherwise the best set of split places out of a row of candidates by
  * dynamic programming over all of them (each segment costs 1, plus its share of the tolerance).
  */
-export function fitStretch(r: EvenRing, a: Joint, b: Joint, tolerancePx: number): Cubic[] {
+export function fitStretch(r: EvenRing, a: Joint, b: Joint, tolerancePx: number): FittedStretch {
   const start: End = {
     index: a.index,
     point: a.point,
@@ -80,7 +86,7 @@ export function fitStretch(r: EvenRing, a: Joint, b: Joint, tolerancePx: number)
   };
   const whole = fitBetween(r, start, end);
   const lengthPx = (b.index - a.index) * r.step;
-  if (whole.maxOff <= tolerancePx || lengthPx < 6) return [whole.cubic];
+  if (whole.maxOff <= tolerancePx || lengthPx < 6) return { cubics: [whole.cubic], places: [] };
 
   const count = Math.min(CANDIDATES, Math.floor(lengthPx / 3));
   const ends: End[] = [start];
@@ -104,7 +110,11 @@ export function fitStretch(r: EvenRing, a: Joint, b: Joint, tolerancePx: number)
       }
     }
   }
-  const out: Cubic[] = [];
-  for (let j = ends.length - 1; j > 0; j = from[j]!) out.unshift(fits[from[j]!]![j]!.cubic);
-  return out;
+  const cubics: Cubic[] = [];
+  const places: number[] = [];
+  for (let j = ends.length - 1; j > 0; j = from[j]!) {
+    cubics.unshift(fits[from[j]!]![j]!.cubic);
+    if (from[j]! > 0) places.unshift(ends[from[j]!]!.index);
+  }
+  return { cubics, places };
 }

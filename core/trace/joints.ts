@@ -1,7 +1,8 @@
 import type { Vec } from '../geometry/vec';
 import type { Corner } from './corners';
 import { findExtremes } from './extremes';
-import { ringPoint, wrap, type EvenRing, type LineFit } from './path';
+import { ringPoint, wrap, type EvenRing, type Line } from './path';
+import type { RingSums } from './ringSums';
 import { findStraights, type Straight } from './straights';
 
 /**
@@ -14,7 +15,7 @@ export interface Joint {
   readonly kind: 'corner' | 'smooth' | 'tangent';
   /** Unit direction of the outline here, where it is known: along a straight, level or upright at an extreme. */
   readonly direction: Vec | null;
-  readonly line: LineFit | null;
+  readonly line: Line | null;
 }
 
 /** A straight that ends this near to a corner runs into it, px. */
@@ -22,12 +23,12 @@ const CORNER_REACH_PX = 3.2;
 /** Two straights with no more than this between them meet in a point, px. */
 const STRAIGHTS_MEET_PX = 3;
 
-function onLine(line: LineFit, p: Vec): Vec {
+function onLine(line: Line, p: Vec): Vec {
   const t = (p.x - line.x) * line.dx + (p.y - line.y) * line.dy;
   return { x: line.x + line.dx * t, y: line.y + line.dy * t };
 }
 
-function crossing(a: LineFit, b: LineFit): Vec | null {
+function crossing(a: Line, b: Line): Vec | null {
   const det = a.dx * b.dy - a.dy * b.dx;
   if (Math.abs(det) < 0.02) return null;
   const t = ((b.x - a.x) * b.dy - (b.y - a.y) * b.dx) / det;
@@ -50,25 +51,31 @@ function sharpestBend(r: EvenRing): number {
   return best;
 }
 
-interface Limits {
-  readonly straightOffPx: number;
+export interface Limits {
+  readonly sigmaPx: number;
   readonly prominencePx: number;
 }
 
 /**
  * All joints of a ring in order, from its corners, straights and extremes; what lies between two joints is one
- * smooth curve (or a straight). The first joint is repeated at the end, one turn on.
+ * smooth curve (or a straight). `r` is the ring with its noise averaged out, `sums` those of the ring as it was read.
+ * The first joint is repeated at the end, one turn on.
  */
-export function findJoints(r: EvenRing, corners: readonly Corner[], limits: Limits): Joint[] {
+export function findJoints(
+  r: EvenRing,
+  sums: RingSums,
+  corners: readonly Corner[],
+  limits: Limits,
+): Joint[] {
   const joints: Joint[] = [];
   if (corners.length === 0) {
     const start = sharpestBend(r);
-    joints.push(...smoothJoints(r, start, start + r.n, limits));
+    joints.push(...smoothJoints(r, sums, start, start + r.n, limits));
   } else {
     corners.forEach((corner, k) => {
       const next = corners[(k + 1) % corners.length]!;
       const end = next.index + (k + 1 === corners.length ? r.n : 0);
-      joints.push(...sectionJoints(r, corner, { ...next, index: end }, limits));
+      joints.push(...sectionJoints(r, sums, corner, { ...next, index: end }, limits));
     });
     settleCorners(joints);
   }
@@ -77,10 +84,10 @@ export function findJoints(r: EvenRing, corners: readonly Corner[], limits: Limi
 }
 
 /** Joints of a section from one corner up to, but without, the next. */
-function sectionJoints(r: EvenRing, from: Corner, to: Corner, limits: Limits): Joint[] {
+function sectionJoints(r: EvenRing, sums: RingSums, from: Corner, to: Corner, limits: Limits): Joint[] {
   const reach = Math.round(CORNER_REACH_PX / r.step);
   const inset = Math.round(1 / r.step);
-  const found = findStraights(r, from.index + inset, to.index - inset, limits.straightOffPx);
+  const found = findStraights(sums, from.index + inset, to.index - inset, limits.sigmaPx);
   const straights = withoutFlats(r, found, from.index + reach, to.index - reach);
   const first = straights[0];
   const last = straights[straights.length - 1];
@@ -210,8 +217,8 @@ function axisDirection(r: EvenRing, e: { index: number; axis: 'x' | 'y' }): Vec 
 }
 
 /** Joints of a ring without corners, opened at `start`. */
-function smoothJoints(r: EvenRing, start: number, end: number, limits: Limits): Joint[] {
-  const straights = withoutFlats(r, findStraights(r, start, end, limits.straightOffPx), -Infinity, Infinity);
+function smoothJoints(r: EvenRing, sums: RingSums, start: number, end: number, limits: Limits): Joint[] {
+  const straights = withoutFlats(r, findStraights(sums, start, end, limits.sigmaPx), -Infinity, Infinity);
   const inner = straightJoints(r, straights, false, false);
   const margin = Math.round(1.5 / r.step);
   const joints = withExtremes(r, inner, start - margin, end + margin - 1, false, limits, margin);

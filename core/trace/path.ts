@@ -59,18 +59,16 @@ export function turnRing(r: EvenRing, angleRad: number): EvenRing {
   };
 }
 
-/** The straight line that fits best: a point on it, its unit direction along the run, and how far points lie off. */
-export interface LineFit {
+/** A line as a point on it and its unit direction. */
+export interface Line {
   readonly x: number;
   readonly y: number;
   readonly dx: number;
   readonly dy: number;
-  readonly maxOff: number;
-  readonly rmsOff: number;
 }
 
 /** Total least squares line through the samples from..to (inclusive, to >= from). */
-export function fitLine(r: EvenRing, from: number, to: number): LineFit {
+export function fitLine(r: EvenRing, from: number, to: number): Line {
   const count = to - from + 1;
   let mx = 0;
   let my = 0;
@@ -99,14 +97,7 @@ export function fitLine(r: EvenRing, from: number, to: number): LineFit {
     dx = -dx;
     dy = -dy;
   }
-  let maxOff = 0;
-  let sumOff = 0;
-  for (let i = from; i <= to; i++) {
-    const off = (r.xs[wrap(i, r.n)]! - mx) * dy - (r.ys[wrap(i, r.n)]! - my) * dx;
-    maxOff = Math.max(maxOff, Math.abs(off));
-    sumOff += off * off;
-  }
-  return { x: mx, y: my, dx, dy, maxOff, rmsOff: Math.sqrt(sumOff / count) };
+  return { x: mx, y: my, dx, dy };
 }
 
 /**

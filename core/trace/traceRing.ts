@@ -1,10 +1,12 @@
-import type { Contour, Node, NodeKind } from '../geometry/contour';
-import type { Cubic } from '../geometry/cubic';
-import type { Vec } from '../geometry/vec';
+import type { Contour, Node } from '../geometry/contour';
+import { sub, unit, type Vec } from '../geometry/vec';
 import { findCorners } from './corners';
+import { draftNodes, type Draft, type DraftNode, type DraftSegment } from './draft';
 import { fitStretch } from './fitStretch';
-import { findJoints } from './joints';
-import { ringPoint, wrap, type EvenRing } from './path';
+import { findJoints, type Joint } from './joints';
+import { ringPoint, type EvenRing } from './path';
+import { polish } from './polish';
+import { RingSums } from './ringSums';
 import { edgeNoise, smoothRing } from './smoothRing';
 
 export interface TraceSettings {
@@ -16,62 +18,62 @@ export interface TraceSettings {
 
 export const defaultTraceSettings: TraceSettings = { tolerancePx: 0.35, cornerDeg: 28 };
 
-type Segment = { readonly to: Vec; readonly kindAtEnd: NodeKind } & (
-  { readonly line: true } | { readonly line: false; readonly cubic: Cubic }
-);
-
 /**
  * One ring of edge samples to a contour: corners, straights and extremes first, then the fewest cubics between.
  * Image px, y down; the direction of the ring is kept. Rings too small to have a form become a plain polygon.
  */
 export function traceRing(raw: EvenRing, settings: TraceSettings): Contour {
   const noise = edgeNoise(raw);
-  const corners = findCorners(raw, settings.cornerDeg + 25 * noise);
+  const sums = new RingSums(raw);
+  const corners = findCorners(sums, settings.cornerDeg + 25 * noise);
   const r = smoothRing(raw, corners, noise);
   const tolerance = settings.tolerancePx + noise;
-  const joints = findJoints(r, corners, {
-    straightOffPx: 0.14 + noise,
+  const joints = findJoints(r, sums, corners, {
+    sigmaPx: 0.6 * noise,
     prominencePx: 0.2 + noise,
   });
   if (joints.length < 3) return smallPolygon(r);
-  const segments: Segment[] = [];
+  const draft = draftOutline(r, joints, tolerance);
+  if (!process.env['NOPOLISH']) polish(raw, draft, { shyPx: 1 + 3 * noise, outlierPx: 0.3 + 2 * noise });
+  return { closed: true, nodes: draftNodes(draft) };
+}
+
+/** The fewest cubics between joints, as a draft that keeps what the joints know. */
+function draftOutline(r: EvenRing, joints: readonly Joint[], tolerancePx: number): Draft {
+  const nodes: DraftNode[] = [];
+  const segments: DraftSegment[] = [];
+  /** Handle that arrives at the node to come. */
+  let arriving: Vec | null = null;
   for (let k = 0; k + 1 < joints.length; k++) {
     const a = joints[k]!;
-    const b = joints[k + 1]!;
+    nodes.push({
+      index: a.index,
+      p: a.point,
+      kind: a.kind,
+      direction: a.kind === 'corner' ? null : a.direction,
+      locked: a.kind === 'smooth',
+      in: arriving,
+      out: null,
+    });
+    arriving = null;
     if (a.line) {
-      segments.push({ line: true, to: b.point, kindAtEnd: b.kind });
+      segments.push(a.line.dy === 0 ? 'level' : a.line.dx === 0 ? 'upright' : 'straight');
       continue;
     }
-    const cubics = fitStretch(r, a, b, tolerance);
-    cubics.forEach((cubic, i) =>
-      segments.push({
-        line: false,
-        cubic,
-        to: cubic.p3,
-        kindAtEnd: i === cubics.length - 1 ? b.kind : 'smooth',
-      }),
-    );
+    const { cubics, places } = fitStretch(r, a, joints[k + 1]!, tolerancePx);
+    cubics.forEach((c, i) => {
+      if (i > 0) {
+        const direction = unit(sub(c.p1, c.p0));
+        nodes.push({ index: places[i - 1]!, p: c.p0, kind: 'smooth', direction, locked: false, in: arriving, out: null });
+      }
+      nodes[nodes.length - 1]!.out = sub(c.p1, c.p0);
+      arriving = sub(c.p2, c.p3);
+      segments.push('curve');
+    });
   }
-  return { closed: true, nodes: toNodes(joints[0]!.point, segments) };
+  nodes[0]!.in = arriving;
+  return { nodes, segments };
 }
-
-function toNodes(start: Vec, segments: readonly Segment[]): Node[] {
-  const n = segments.length;
-  return segments.map((_, k) => {
-    const before = segments[wrap(k - 1, n)]!;
-    const after = segments[k]!;
-    const at = k === 0 ? start : before.to;
-    return {
-      x: at.x,
-      y: at.y,
-      in: before.line ? null : plain(before.cubic.p2),
-      out: after.line ? null : plain(after.cubic.p1),
-      kind: before.line && after.line ? 'corner' : before.kindAtEnd,
-    };
-  });
-}
-
-const plain = (p: Vec): Vec => ({ x: p.x, y: p.y });
 
 /** Up to eight corners spread along the ring: enough for a full stop of a few px. */
 function smallPolygon(r: EvenRing): Contour {
