@@ -87,6 +87,7 @@ export function findJoints(
 function sectionJoints(r: EvenRing, sums: RingSums, from: Corner, to: Corner, limits: Limits): Joint[] {
   const reach = Math.round(CORNER_REACH_PX / r.step);
   const inset = Math.round(1 / r.step);
+  if ((to.index - from.index) * r.step <= CUT_PX) return [cutJoint(from, to)];
   const found = findStraights(sums, from.index + inset, to.index - inset, limits.sigmaPx);
   const straights = withoutFlats(r, found, from.index + reach, to.index - reach);
   const first = straights[0];
@@ -102,6 +103,16 @@ function sectionJoints(r: EvenRing, sums: RingSums, from: Corner, to: Corner, li
   };
   const inner = straightJoints(r, straights, startsStraight, endsStraight);
   return [corner, ...withExtremes(r, inner, from.index, to.index, startsStraight, limits, reach)];
+}
+
+/** Two corners this near to each other have a straight between them: the cut end of a stroke, px. */
+const CUT_PX = 4;
+
+function cutJoint(from: Corner, to: Corner): Joint {
+  const [dx, dy] = [to.point.x - from.point.x, to.point.y - from.point.y];
+  const size = Math.hypot(dx, dy) || 1;
+  const line = { ...from.point, dx: dx / size, dy: dy / size };
+  return { index: from.index, point: from.point, kind: 'corner', direction: null, line };
 }
 
 /** A straight that runs into curves at both ends must be this share of the ring's size; less is the flat part of a curve. */

@@ -1,8 +1,9 @@
 import { cubicDerivative, pointOnCubic, type Cubic } from '../geometry/cubic';
-import { dot, scale, type Vec } from '../geometry/vec';
-import { alignTangents, draftCubic, nextNode, type Draft, type DraftNode } from './draft';
+import { angleBetweenDeg, dot, scale, type Vec } from '../geometry/vec';
+import { alignTangents, draftCubic, nextNode, straightDirection, type Draft, type DraftNode } from './draft';
 import { EnvelopeSystem } from './leastSquares';
 import { wrap, type EvenRing } from './path';
+import { acuteReach } from './tips';
 
 export interface PolishOptions {
   /** Samples this near to a corner are rounded by lens and px grid and don't take part, px. */
@@ -65,14 +66,16 @@ export function polish(r: EvenRing, draft: Draft, options: PolishOptions): Assig
 function assignSamples(r: EvenRing, draft: Draft, shyPx: number): Assignment {
   const segment = new Int32Array(r.n).fill(-1);
   const t = new Float64Array(r.n);
-  const shy = shyPx / r.step;
+  const shy = draft.nodes.map((node, k) =>
+    node.kind === 'corner' ? (shyPx / r.step) * acuteReach(turnAt(draft, k)) : 0,
+  );
   draft.nodes.forEach((a, k) => {
     const b = nextNode(draft, k);
     const end = b.index > a.index ? b.index : b.index + r.n;
     // Half of a short segment's samples take part however rounded its corners are.
-    const margin = Math.min(shy, (end - a.index) / 4);
-    const from = a.index + (a.kind === 'corner' ? margin : 0);
-    const to = end - (b.kind === 'corner' ? margin : 0);
+    const most = (end - a.index) / 4;
+    const from = a.index + Math.min(most, shy[k]!);
+    const to = end - Math.min(most, shy[wrap(k + 1, shy.length)]!);
     for (let i = Math.ceil(from); i <= to; i++) {
       const s = wrap(i, r.n);
       segment[s] = k;
@@ -80,6 +83,14 @@ function assignSamples(r: EvenRing, draft: Draft, shyPx: number): Assignment {
     }
   });
   return { segment, t };
+}
+
+/** How far the outline turns at a node, degrees. */
+function turnAt(draft: Draft, k: number): number {
+  const side = (segment: number, handle: Vec | null, sign: 1 | -1): Vec =>
+    draft.segments[segment] === 'curve' && handle ? scale(handle, sign) : straightDirection(draft, segment);
+  const node = draft.nodes[k]!;
+  return angleBetweenDeg(side(wrap(k - 1, draft.nodes.length), node.in, -1), side(k, node.out, 1));
 }
 
 /** Moves every sample to its foot on the outline; past a smooth node it goes over to the next segment. */

@@ -25,6 +25,9 @@ function sample(f: FloatImage, x: number, y: number): number {
   );
 }
 
+/** Whether a level lies half-way between paper and ink, where the edge and the amount of ink say the same. */
+export const isHalfWay = (level: number): boolean => Math.abs(level - 0.5) <= 0.05;
+
 /**
  * Moves each sample across the edge to where the summed ink of the profile says the edge is: for a straight edge
  * under any even blur that sum is exact, which linear interpolation of the level is not (up to 0.09 px off on
@@ -33,7 +36,7 @@ function sample(f: FloatImage, x: number, y: number): number {
  */
 export function refineEdge(field: FloatImage, ring: EvenRing, level: number): EvenRing {
   // Away from the half-way level the sum would give another edge than the one asked for.
-  if (Math.abs(level - 0.5) > 0.05) return ring;
+  if (!isHalfWay(level)) return ring;
   const { n, xs, ys } = ring;
   const outX = Float64Array.from(xs);
   const outY = Float64Array.from(ys);

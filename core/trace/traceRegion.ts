@@ -7,7 +7,8 @@ import { inkField } from '../ink/inkField';
 import { growBox, type FloatImage, type Picture, type PxBox } from '../raster/picture';
 import { isoContours, ringArea, type Ring } from './isoContours';
 import { evenRing, turnRing } from './path';
-import { refineEdge } from './refineEdge';
+import { isHalfWay, refineEdge } from './refineEdge';
+import { labelEdges } from './tips';
 import { defaultTraceSettings, traceRing, type TraceSettings } from './traceRing';
 
 /** Patches and holes smaller than this are grain of the paper, px2. */
@@ -27,9 +28,11 @@ export function traceField(
 ): Contour[] {
   const rings = isoContours(field, level).filter((r) => Math.abs(ringArea(r)) >= MIN_AREA_PX2);
   const wanted = seeds ? belongingTo(rings, seeds) : rings;
-  return wanted.map((ring) => {
-    const edge = refineEdge(field, evenRing(ring), level);
-    if (turnRad === 0) return traceRing(edge, settings);
+  const edges = wanted.map((ring) => refineEdge(field, evenRing(ring), level));
+  // Ink is only compared where the level is its half-way mark, and on an upright page.
+  const labels = turnRad === 0 && isHalfWay(level) ? labelEdges(field, edges) : null;
+  return edges.map((edge, ring) => {
+    if (turnRad === 0) return traceRing(edge, settings, labels ? { field, labels, ring } : undefined);
     return transformContour(traceRing(turnRing(edge, -turnRad), settings), rotation(turnRad));
   });
 }

@@ -7,6 +7,7 @@ import { findJoints, type Joint } from './joints';
 import { ringPoint, type EvenRing } from './path';
 import { polish } from './polish';
 import { RingSums } from './ringSums';
+import { settleTips, type TipReader } from './tips';
 import { edgeNoise, smoothRing } from './smoothRing';
 
 export interface TraceSettings {
@@ -22,10 +23,11 @@ export const defaultTraceSettings: TraceSettings = { tolerancePx: 0.35, cornerDe
  * One ring of edge samples to a contour: corners, straights and extremes first, then the fewest cubics between.
  * Image px, y down; the direction of the ring is kept. Rings too small to have a form become a plain polygon.
  */
-export function traceRing(raw: EvenRing, settings: TraceSettings): Contour {
+export function traceRing(raw: EvenRing, settings: TraceSettings, tips?: Omit<TipReader, 'noisePx'>): Contour {
   const noise = edgeNoise(raw);
   const sums = new RingSums(raw);
-  const corners = findCorners(sums, settings.cornerDeg + 25 * noise);
+  const turns = findCorners(sums, settings.cornerDeg + 25 * noise);
+  const corners = tips ? settleTips(sums, turns, { ...tips, noisePx: noise }) : turns;
   const r = smoothRing(raw, corners, noise);
   const tolerance = settings.tolerancePx + noise;
   const joints = findJoints(r, sums, corners, {
