@@ -1,5 +1,5 @@
-import { cubicDerivative, pointOnCubic, type Cubic } from './cubic';
-import { add, dot, scale, sub, type Vec } from './vec';
+import { pointOnCubic, type Cubic } from './cubic';
+import { add, dot, scale, type Vec } from './vec';
 
 export interface CubicFit {
   readonly cubic: Cubic;
@@ -104,9 +104,11 @@ function solveHandles(
     b0 += along * w1 * (rx * d0.x + ry * d0.y);
     b1 += along * w2 * (rx * d3.x + ry * d3.y);
     if (!before) continue;
-    const d = cubicDerivative(before, t);
-    const size = Math.hypot(d.x, d.y) || 1;
-    const [nx, ny] = [-d.y / size, d.x / size];
+    const [q0, q1, q2] = [u * u, 2 * u * t, t * t];
+    const dx = q0 * (before.p1.x - p0.x) + q1 * (before.p2.x - before.p1.x) + q2 * (p3.x - before.p2.x);
+    const dy = q0 * (before.p1.y - p0.y) + q1 * (before.p2.y - before.p1.y) + q2 * (p3.y - before.p2.y);
+    const size = Math.sqrt(dx * dx + dy * dy) || 1;
+    const [nx, ny] = [-dy / size, dx / size];
     const e0 = w1 * (d0.x * nx + d0.y * ny);
     const e1 = w2 * (d3.x * nx + d3.y * ny);
     const across = rx * nx + ry * ny;
@@ -135,17 +137,18 @@ function solveHandles(
   return { p0, p1: add(p0, scale(d0, h0)), p2: add(p3, scale(d3, h1)), p3 };
 }
 
-/** One Newton step of the foot-point equation, kept when it comes nearer. */
-function closerParameter(c: Cubic, x: number, y: number, t: number): number {
-  const q = pointOnCubic(c, t);
-  const d1 = cubicDerivative(c, t);
+/** One Newton step of the foot-point equation. Written out in numbers: it runs for every sample of every try. */
+function closerParameter({ p0, p1, p2, p3 }: Cubic, x: number, y: number, t: number): number {
   const u = 1 - t;
-  const d2 = add(
-    scale(add(sub(c.p2, scale(c.p1, 2)), c.p0), 6 * u),
-    scale(add(sub(c.p3, scale(c.p2, 2)), c.p1), 6 * t),
-  );
-  const gap = { x: q.x - x, y: q.y - y };
-  const slope = dot(d1, d1) + dot(gap, d2);
+  const [b0, b1, b2, b3] = [u * u * u, 3 * u * u * t, 3 * u * t * t, t * t * t];
+  const gx = b0 * p0.x + b1 * p1.x + b2 * p2.x + b3 * p3.x - x;
+  const gy = b0 * p0.y + b1 * p1.y + b2 * p2.y + b3 * p3.y - y;
+  const [q0, q1, q2] = [3 * u * u, 6 * u * t, 3 * t * t];
+  const dx = q0 * (p1.x - p0.x) + q1 * (p2.x - p1.x) + q2 * (p3.x - p2.x);
+  const dy = q0 * (p1.y - p0.y) + q1 * (p2.y - p1.y) + q2 * (p3.y - p2.y);
+  const ax = 6 * u * (p2.x - 2 * p1.x + p0.x) + 6 * t * (p3.x - 2 * p2.x + p1.x);
+  const ay = 6 * u * (p2.y - 2 * p1.y + p0.y) + 6 * t * (p3.y - 2 * p2.y + p1.y);
+  const slope = dx * dx + dy * dy + gx * ax + gy * ay;
   if (slope <= 0) return t;
-  return Math.max(0, Math.min(1, t - dot(gap, d1) / slope));
+  return Math.max(0, Math.min(1, t - (gx * dx + gy * dy) / slope));
 }

@@ -1,6 +1,5 @@
 import type { ByteImage, FloatImage, Picture, PxBox } from '../raster/picture';
 import type { InkModel } from './inkModel';
-import { paperAt } from './paper';
 
 /** Calls `take` with the density (0 paper, 1 solid ink; noise may pass both ends) of every px of the box. */
 function eachDensity(
@@ -10,23 +9,53 @@ function eachDensity(
   take: (k: number, density: number) => void,
 ): void {
   const { data } = p;
+  if (model.source === 'alpha') {
+    for (let y = box.y, k = 0; y < box.y + box.height; y++) {
+      for (let x = box.x; x < box.x + box.width; x++, k++) take(k, data[(y * p.width + x) * 4 + 3]! / 255);
+    }
+    return;
+  }
   const [ar, ag, ab] = model.axis;
-  const ground = [0, 0, 0];
-  let k = 0;
-  for (let y = box.y; y < box.y + box.height; y++) {
-    for (let x = box.x; x < box.x + box.width; x++, k++) {
-      const i = (y * p.width + x) * 4;
-      if (model.source === 'alpha') {
-        take(k, data[i + 3]! / 255);
-        continue;
-      }
-      paperAt(model.paper, x, y, ground);
-      take(
-        k,
-        ar * (ground[0]! - data[i]!) + ag * (ground[1]! - data[i + 1]!) + ab * (ground[2]! - data[i + 2]!),
-      );
+  const along = paperAlong(model, box);
+  for (let y = box.y, k = 0; y < box.y + box.height; y++) {
+    const ground = along(y);
+    for (let x = 0; x < box.width; x++, k++) {
+      const i = (y * p.width + box.x + x) * 4;
+      take(k, ground[x]! - ar * data[i]! - ag * data[i + 1]! - ab * data[i + 2]!);
     }
   }
+}
+
+/** The paper's share of the density, row by row: what `paperAt` gives, projected on the ink's axis (one reused array). */
+function paperAlong({ paper, axis }: InkModel, box: PxBox): (y: number) => Float64Array {
+  const { columns, rows, cell, rgb } = paper;
+  const cells = Float64Array.from({ length: columns * rows }, (_, k) =>
+    axis.reduce((sum, a, c) => sum + a * rgb[k * 3 + c]!, 0),
+  );
+  const left = new Int32Array(box.width);
+  const share = new Float64Array(box.width);
+  for (let x = 0; x < box.width; x++) {
+    const gx = Math.max(0, Math.min(columns - 1, (box.x + x + 0.5) / cell - 0.5));
+    left[x] = Math.min(Math.floor(gx), Math.max(0, columns - 2));
+    share[x] = gx - left[x]!;
+  }
+  const right = columns > 1 ? 1 : 0;
+  const blended = new Float64Array(columns);
+  const out = new Float64Array(box.width);
+  return (y) => {
+    const gy = Math.max(0, Math.min(rows - 1, (y + 0.5) / cell - 0.5));
+    const y0 = Math.floor(gy);
+    const y1 = Math.min(rows - 1, y0 + 1);
+    for (let c = 0; c < columns; c++) {
+      const above = cells[y0 * columns + c]!;
+      blended[c] = above + (cells[y1 * columns + c]! - above) * (gy - y0);
+    }
+    for (let x = 0; x < box.width; x++) {
+      const a = blended[left[x]!]!;
+      out[x] = a + (blended[left[x]! + right]! - a) * share[x]!;
+    }
+    return out;
+  };
 }
 
 /** Ink density of a region in full precision, for tracing. */

@@ -109,7 +109,10 @@ export function learnInk(p: Picture): Result<InkModel> {
   }
   const lightOnDark = isLightOnDark(p);
   const paper = estimatePaper(p, lightOnDark);
-  const step = Math.max(1, Math.floor(Math.sqrt((p.width * p.height) / 1_500_000)));
+  const step = Math.max(
+    p.width * p.height > 40_000 ? 2 : 1,
+    Math.floor(Math.sqrt((p.width * p.height) / 1_500_000)),
+  );
   const diffs = sampleDiffs(p, paper, step);
   const histogram = new Float64Array(256);
   for (const d of diffs.strength) histogram[Math.max(0, Math.min(255, Math.round(d)))]!++;

@@ -61,12 +61,7 @@ export interface Limits {
  * smooth curve (or a straight). `r` is the ring with its noise averaged out, `sums` those of the ring as it was read.
  * The first joint is repeated at the end, one turn on.
  */
-export function findJoints(
-  r: EvenRing,
-  sums: RingSums,
-  corners: readonly Corner[],
-  limits: Limits,
-): Joint[] {
+export function findJoints(r: EvenRing, sums: RingSums, corners: readonly Corner[], limits: Limits): Joint[] {
   const joints: Joint[] = [];
   if (corners.length === 0) {
     const start = sharpestBend(r);
@@ -195,7 +190,7 @@ function withExtremes(
 ): Joint[] {
   const out: Joint[] = [];
   const stretch = (a: number, b: number) => {
-    for (const e of findExtremes(r, a, b, limits.prominencePx)) {
+    for (const e of findExtremes(r, a, b, limits.prominencePx, limits.sigmaPx / 0.6)) {
       if (e.index - a < margin || b - e.index < margin) continue;
       const last = out[out.length - 1];
       // A level and an upright extreme this near to each other are one bend; two joints would kink it.

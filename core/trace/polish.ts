@@ -1,9 +1,8 @@
 import { cubicDerivative, pointOnCubic, type Cubic } from '../geometry/cubic';
-import { angleBetweenDeg, dot, scale, type Vec } from '../geometry/vec';
-import { alignTangents, draftCubic, nextNode, straightDirection, type Draft, type DraftNode } from './draft';
+import { dot, scale, type Vec } from '../geometry/vec';
+import { alignTangents, draftCubic, nextNode, type Draft, type DraftNode } from './draft';
 import { EnvelopeSystem } from './leastSquares';
 import { wrap, type EvenRing } from './path';
-import { acuteReach } from './tips';
 
 export interface PolishOptions {
   /** Samples this near to a corner are rounded by lens and px grid and don't take part, px. */
@@ -14,9 +13,11 @@ export interface PolishOptions {
 
 const ROUNDS = 5;
 /** Pull of each unknown towards where it stands, in samples: holds what the samples leave open. */
-const HOLD = 0.05;
+const HOLD = 0.03;
 /** Pull of corners and extremes towards where they were found, in samples: their own place says more than the fit around. */
-const ANCHOR = Number(process.env['ANCHOR'] ?? 1);
+const ANCHOR = 0.7;
+/** Of samples half a px apart every second one says all: noise and lens blur hang together over more. */
+const EACH = 2;
 /** No node moves further than this in one round, px. */
 const MAX_MOVE_PX = 1.5;
 /** Handles stay between these shares of their chord, so that no loop or kink can arise. */
@@ -66,31 +67,21 @@ export function polish(r: EvenRing, draft: Draft, options: PolishOptions): Assig
 function assignSamples(r: EvenRing, draft: Draft, shyPx: number): Assignment {
   const segment = new Int32Array(r.n).fill(-1);
   const t = new Float64Array(r.n);
-  const shy = draft.nodes.map((node, k) =>
-    node.kind === 'corner' ? (shyPx / r.step) * acuteReach(turnAt(draft, k)) : 0,
-  );
+  const shy = shyPx / r.step;
   draft.nodes.forEach((a, k) => {
     const b = nextNode(draft, k);
     const end = b.index > a.index ? b.index : b.index + r.n;
     // Half of a short segment's samples take part however rounded its corners are.
     const most = (end - a.index) / 4;
-    const from = a.index + Math.min(most, shy[k]!);
-    const to = end - Math.min(most, shy[wrap(k + 1, shy.length)]!);
-    for (let i = Math.ceil(from); i <= to; i++) {
+    const from = a.index + (a.kind === 'corner' ? Math.min(most, shy) : 0);
+    const to = end - (b.kind === 'corner' ? Math.min(most, shy) : 0);
+    for (let i = Math.ceil(from); i <= to; i += EACH) {
       const s = wrap(i, r.n);
       segment[s] = k;
       t[s] = (i - a.index) / (end - a.index || 1);
     }
   });
   return { segment, t };
-}
-
-/** How far the outline turns at a node, degrees. */
-function turnAt(draft: Draft, k: number): number {
-  const side = (segment: number, handle: Vec | null, sign: 1 | -1): Vec =>
-    draft.segments[segment] === 'curve' && handle ? scale(handle, sign) : straightDirection(draft, segment);
-  const node = draft.nodes[k]!;
-  return angleBetweenDeg(side(wrap(k - 1, draft.nodes.length), node.in, -1), side(k, node.out, 1));
 }
 
 /** Moves every sample to its foot on the outline; past a smooth node it goes over to the next segment. */
@@ -191,8 +182,8 @@ class Row {
       this.add(at + 1, w * normal.y);
       return;
     }
-    const d = scale(node.direction!, side === 'in' ? -1 : 1);
-    this.add(at, w * dot(d, normal));
+    const sign = side === 'in' ? -w : w;
+    this.add(at, sign * (node.direction!.x * normal.x + node.direction!.y * normal.y));
     if (u.turn >= 0) this.add(u.turn, w * (-handle.y * normal.x + handle.x * normal.y));
   }
 }
@@ -214,9 +205,7 @@ function addSamples(
     const straight = draft.segments[k] !== 'curve';
     const c = cubics[k]!;
     const u = 1 - at;
-    const q = straight
-      ? { x: c.p0.x * u + c.p3.x * at, y: c.p0.y * u + c.p3.y * at }
-      : pointOnCubic(c, at);
+    const q = straight ? { x: c.p0.x * u + c.p3.x * at, y: c.p0.y * u + c.p3.y * at } : pointOnCubic(c, at);
     const d = straight ? { x: c.p3.x - c.p0.x, y: c.p3.y - c.p0.y } : cubicDerivative(c, at);
     const size = Math.hypot(d.x, d.y);
     if (size === 0) continue;
@@ -249,7 +238,12 @@ function hold(draft: Draft, unknowns: readonly Unknowns[], system: EnvelopeSyste
   });
 }
 
-function anchor(draft: Draft, found: readonly Vec[], unknowns: readonly Unknowns[], system: EnvelopeSystem): void {
+function anchor(
+  draft: Draft,
+  found: readonly Vec[],
+  unknowns: readonly Unknowns[],
+  system: EnvelopeSystem,
+): void {
   draft.nodes.forEach((node, k) => {
     if (node.kind === 'tangent' || (node.kind === 'smooth' && !node.locked)) return;
     system.addRow([unknowns[k]!.x], [1], found[k]!.x - node.p.x, ANCHOR);
@@ -273,10 +267,16 @@ function apply(draft: Draft, unknowns: readonly Unknowns[], step: Float64Array):
     if (!node.direction) return;
     if (u.turn >= 0) node.direction = turned(node.direction, share * step[u.turn]!);
     if (node.in) {
-      node.in = scale(node.direction, -Math.max(0, Math.hypot(node.in.x, node.in.y) + share * step[u.inHandle]!));
+      node.in = scale(
+        node.direction,
+        -Math.max(0, Math.hypot(node.in.x, node.in.y) + share * step[u.inHandle]!),
+      );
     }
     if (node.out) {
-      node.out = scale(node.direction, Math.max(0, Math.hypot(node.out.x, node.out.y) + share * step[u.outHandle]!));
+      node.out = scale(
+        node.direction,
+        Math.max(0, Math.hypot(node.out.x, node.out.y) + share * step[u.outHandle]!),
+      );
     }
   });
   alignTangents(draft);

@@ -28,18 +28,25 @@ function sample(f: FloatImage, x: number, y: number): number {
 /** Whether a level lies half-way between paper and ink, where the edge and the amount of ink say the same. */
 export const isHalfWay = (level: number): boolean => Math.abs(level - 0.5) <= 0.05;
 
+export interface RefinedEdge {
+  readonly ring: EvenRing;
+  /** Standard deviation of the picture's blur beyond its px, as this edge shows it. */
+  readonly blurPx: number;
+}
+
 /**
  * Moves each sample across the edge to where the summed ink of the profile says the edge is: for a straight edge
  * under any even blur that sum is exact, which linear interpolation of the level is not (up to 0.09 px off on
  * level and upright edges). Samples whose profile doesn't reach paper and ink within 2.6 px stay where they are.
  * Field: density, 0 paper to 1 ink; ring in the field's px, ink on its left (y down).
  */
-export function refineEdge(field: FloatImage, ring: EvenRing, level: number): EvenRing {
+export function refineEdge(field: FloatImage, ring: EvenRing, level: number): RefinedEdge {
   // Away from the half-way level the sum would give another edge than the one asked for.
-  if (!isHalfWay(level)) return ring;
+  if (!isHalfWay(level)) return { ring, blurPx: 0 };
   const { n, xs, ys } = ring;
   const outX = Float64Array.from(xs);
   const outY = Float64Array.from(ys);
+  const widths: number[] = [];
   const span = Math.max(2, Math.round(1.5 / ring.step));
   for (let i = 0; i < n; i++) {
     const dx = xs[wrap(i + span, n)]! - xs[wrap(i - span, n)]!;
@@ -54,11 +61,23 @@ export function refineEdge(field: FloatImage, ring: EvenRing, level: number): Ev
     if (inside === null || outside === null) continue;
     // Less ink than expected inside moves the edge inwards; ink outside moves it outwards.
     const shift = outside - inside;
+    widths.push(outside + inside);
     if (Math.abs(shift) > MAX_SHIFT_PX) continue;
     outX[i] = xs[i]! - nx * shift;
     outY[i] = ys[i]! - ny * shift;
   }
-  return { ...ring, xs: outX, ys: outY };
+  return { ring: { ...ring, xs: outX, ys: outY }, blurPx: blurOf(widths) };
+}
+
+/**
+ * Standard deviation of the blur from the soft edges' summed widths: 2 / sqrt(2 pi) times it for a bell-shaped one, after
+ * what px (1/12 px2) and blending between them (1/6 px2) add.
+ */
+function blurOf(widths: number[]): number {
+  if (widths.length === 0) return 0;
+  widths.sort((a, b) => a - b);
+  const sigma = (widths[widths.length >> 1]! * Math.sqrt(2 * Math.PI)) / 2;
+  return Math.sqrt(Math.max(0, sigma * sigma - 1 / 12 - 1 / 6));
 }
 
 /** Sum of |density - plateau| from the edge to where the plateau is reached; null when it never is. */

@@ -37,7 +37,8 @@ function isStraight(sums: RingSums, from: number, to: number, sigmaPx: number): 
   const end = Math.min(Math.round(ENDS_PX / step), Math.floor((to - from) / 3));
   const limit = END_PX + 1.3 * sigmaPx;
   return (
-    Math.abs(sums.meanOff(from, from + end, fit)) <= limit && Math.abs(sums.meanOff(to - end, to, fit)) <= limit
+    Math.abs(sums.meanOff(from, from + end, fit)) <= limit &&
+    Math.abs(sums.meanOff(to - end, to, fit)) <= limit
   );
 }
 

@@ -30,9 +30,15 @@ export function traceField(
   const wanted = seeds ? belongingTo(rings, seeds) : rings;
   const edges = wanted.map((ring) => refineEdge(field, evenRing(ring), level));
   // Ink is only compared where the level is its half-way mark, and on an upright page.
-  const labels = turnRad === 0 && isHalfWay(level) ? labelEdges(field, edges) : null;
-  return edges.map((edge, ring) => {
-    if (turnRad === 0) return traceRing(edge, settings, labels ? { field, labels, ring } : undefined);
+  const labels =
+    turnRad === 0 && isHalfWay(level)
+      ? labelEdges(
+          field,
+          edges.map((e) => e.ring),
+        )
+      : null;
+  return edges.map(({ ring: edge, blurPx }, ring) => {
+    if (turnRad === 0) return traceRing(edge, settings, labels ? { field, labels, ring, blurPx } : undefined);
     return transformContour(traceRing(turnRing(edge, -turnRad), settings), rotation(turnRad));
   });
 }

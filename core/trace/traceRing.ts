@@ -19,14 +19,21 @@ export interface TraceSettings {
 
 export const defaultTraceSettings: TraceSettings = { tolerancePx: 0.35, cornerDeg: 28 };
 
+/** A rough edge turns this much by chance, degrees for each px of its noise. */
+const CORNER_DEG_BY_NOISE = 55;
+
 /**
  * One ring of edge samples to a contour: corners, straights and extremes first, then the fewest cubics between.
  * Image px, y down; the direction of the ring is kept. Rings too small to have a form become a plain polygon.
  */
-export function traceRing(raw: EvenRing, settings: TraceSettings, tips?: Omit<TipReader, 'noisePx'>): Contour {
+export function traceRing(
+  raw: EvenRing,
+  settings: TraceSettings,
+  tips?: Omit<TipReader, 'noisePx'>,
+): Contour {
   const noise = edgeNoise(raw);
   const sums = new RingSums(raw);
-  const turns = findCorners(sums, settings.cornerDeg + 25 * noise);
+  const turns = findCorners(sums, settings.cornerDeg + CORNER_DEG_BY_NOISE * noise);
   const corners = tips ? settleTips(sums, turns, { ...tips, noisePx: noise }) : turns;
   const r = smoothRing(raw, corners, noise);
   const tolerance = settings.tolerancePx + noise;
@@ -36,7 +43,7 @@ export function traceRing(raw: EvenRing, settings: TraceSettings, tips?: Omit<Ti
   });
   if (joints.length < 3) return smallPolygon(r);
   const draft = draftOutline(r, joints, tolerance);
-  if (!process.env['NOPOLISH']) polish(raw, draft, { shyPx: 1 + 3 * noise, outlierPx: 0.3 + 2 * noise });
+  polish(raw, draft, { shyPx: 1 + 3 * noise, outlierPx: 0.3 + 2 * noise });
   return { closed: true, nodes: draftNodes(draft) };
 }
 
@@ -66,7 +73,15 @@ function draftOutline(r: EvenRing, joints: readonly Joint[], tolerancePx: number
     cubics.forEach((c, i) => {
       if (i > 0) {
         const direction = unit(sub(c.p1, c.p0));
-        nodes.push({ index: places[i - 1]!, p: c.p0, kind: 'smooth', direction, locked: false, in: arriving, out: null });
+        nodes.push({
+          index: places[i - 1]!,
+          p: c.p0,
+          kind: 'smooth',
+          direction,
+          locked: false,
+          in: arriving,
+          out: null,
+        });
       }
       nodes[nodes.length - 1]!.out = sub(c.p1, c.p0);
       arriving = sub(c.p2, c.p3);
