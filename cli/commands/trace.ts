@@ -1,5 +1,9 @@
 import { join, parse } from 'node:path';
 import { countNodes, type Contour } from '../../core/geometry/contour';
+import type { DiagonalRule } from '../../core/pixels/cellContours';
+import { tracePixels } from '../../core/pixels/tracePixels';
+import { ok, type Result } from '../../core/problems/problem';
+import type { Picture } from '../../core/raster/picture';
 import { decodePicture } from '../../core/pictures/decodePicture';
 import { svgDocument } from '../../core/svg/pathData';
 import { tracePicture } from '../../core/trace/tracePicture';
@@ -23,7 +27,8 @@ Traces the ink of a PNG or JPEG to outlines. The SVG is in px of the picture.
   --svg PATH        file (or folder, for a folder of pictures) to write
   --tolerance PX    greatest distance from the ink's edge, default ${defaultTraceSettings.tolerancePx}
   --json PATH       points and contours of each picture
-  --mode outline    the only mode so far
+  --mode MODE       outline (default); pixel: exact squares on the grid of a pixel drawing, of any size or blur
+  --diagonals RULE  pixel mode: cells that touch by a corner stay apart (default) or are joined
 `;
 
 interface Facts {
@@ -33,11 +38,24 @@ interface Facts {
   readonly height: number;
 }
 
-function traceFile(input: string, output: string, tolerancePx: number): Facts | null {
+type Mode = 'outline' | 'pixel';
+
+interface Options {
+  readonly mode: Mode;
+  readonly tolerancePx: number;
+  readonly diagonals: DiagonalRule;
+}
+
+function traceOne(picture: Picture, { mode, tolerancePx, diagonals }: Options): Result<Contour[]> {
+  if (mode === 'outline') return tracePicture(picture, { ...defaultTraceSettings, tolerancePx });
+  const pixels = tracePixels(picture, diagonals);
+  return pixels.ok ? ok(pixels.value.contours) : pixels;
+}
+
+function traceFile(input: string, output: string, options: Options): Facts | null {
   const bytes = valueOrPrint(readBytes(input), input);
   const picture = bytes && valueOrPrint(decodePicture(bytes), input);
-  const contours: Contour[] | null =
-    picture && valueOrPrint(tracePicture(picture, { ...defaultTraceSettings, tolerancePx }), input);
+  const contours = picture && valueOrPrint(traceOne(picture, options), input);
   if (!picture || !contours) return null;
   const { width, height } = picture;
   const written = writeFile(output, svgDocument(contours, { x: 0, y: 0, width, height }));
@@ -56,27 +74,32 @@ export function runTrace(argv: string[]): number {
     json: { type: 'string' },
     tolerance: { type: 'string' },
     mode: { type: 'string', default: 'outline' },
+    diagonals: { type: 'string', default: 'apart' },
   });
   const input = positionals[0];
   if (!input || positionals.length > 1 || !values.svg)
     throw new UsageError('give one picture or folder, and --svg');
-  if (values.mode !== 'outline') throw new UsageError(`--mode ${values.mode} is not made yet; use outline`);
+  const mode = (['outline', 'pixel'] as const).find((m) => m === values.mode);
+  if (!mode) throw new UsageError('--mode is outline or pixel');
+  const diagonals = (['apart', 'joined'] as const).find((d) => d === values.diagonals);
+  if (!diagonals) throw new UsageError('--diagonals is apart or joined');
   const tolerance =
     values.tolerance === undefined ? defaultTraceSettings.tolerancePx : Number(values.tolerance);
   if (!(tolerance > 0 && tolerance < 100)) throw new UsageError('--tolerance is a number of px above 0');
+  const options: Options = { mode, tolerancePx: tolerance, diagonals };
   const facts: Record<string, Facts> = {};
   let failed = false;
   if (isFolder(input)) {
     const files = pictureFiles(input);
     files.forEach((file, i) => {
       showProgress(`${i + 1} of ${files.length}: ${parse(file).base}`);
-      const fact = traceFile(file, join(values.svg!, `${parse(file).name}.svg`), tolerance);
+      const fact = traceFile(file, join(values.svg!, `${parse(file).name}.svg`), options);
       if (fact) facts[parse(file).base] = fact;
       else failed = true;
     });
     showProgress('');
   } else {
-    const fact = traceFile(input, values.svg, tolerance);
+    const fact = traceFile(input, values.svg, options);
     if (fact) facts[parse(input).base] = fact;
     else failed = true;
   }

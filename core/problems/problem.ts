@@ -25,6 +25,7 @@ export type ProblemDetail =
       readonly height: number;
       readonly limitMegapixels: number;
     }
+  | { readonly code: 'no-grid' }
   | { readonly code: 'no-ink'; readonly look: 'all light' | 'all dark' | 'flat' }
   | { readonly code: 'no-letters'; readonly specks: number }
   | { readonly code: 'project-not-zip' }
