@@ -76,7 +76,7 @@ test.each([
   [16, 2],
 ])('a drawing at %p px a cell, blurred by %p px, is traced exactly on its grid', (cell, blurPx) => {
   const traced = tracePixelField(enlarged(KEY, cell, blurPx), 'apart');
-  if (!traced.ok) throw new Error(traced.problem.code);
+  if (!traced.ok) throw new Error(traced.problems[0]!.code);
   expect(traced.value.grid.cell).toBeCloseTo(cell, 6);
   expect(unitEdges(traced.value.contours, cell, 2)).toEqual(truth);
 });
@@ -115,5 +115,5 @@ test('what lies on no grid is told', () => {
     data[k] = Math.max(0, Math.min(1, d + 0.5));
   }
   const traced = tracePixelField({ width: size, height: size, data }, 'apart');
-  expect(traced.ok ? '' : traced.problem.code).toBe('no-grid');
+  expect(traced.ok ? '' : traced.problems[0]!.code).toBe('no-grid');
 });
