@@ -5,7 +5,8 @@ import { tracePixels } from '../../core/pixels/tracePixels';
 import { ok, type Result } from '../../core/problems/problem';
 import type { Picture } from '../../core/raster/picture';
 import { decodePicture } from '../../core/pictures/decodePicture';
-import { svgDocument } from '../../core/svg/pathData';
+import { pathData, svgDocument, svgStrokes } from '../../core/svg/pathData';
+import { penRunOutline, traceCentreline } from '../../core/centreline/traceCentreline';
 import { tracePicture } from '../../core/trace/tracePicture';
 import { defaultTraceSettings } from '../../core/trace/traceRing';
 import {
@@ -28,6 +29,8 @@ Traces the ink of a PNG or JPEG to outlines. The SVG is in px of the picture.
   --tolerance PX    greatest distance from the ink's edge, default ${defaultTraceSettings.tolerancePx}
   --json PATH       points and contours of each picture
   --mode MODE       outline (default); pixel: exact squares on the grid of a pixel drawing, of any size or blur
+                    centreline: the way of the pen, as stroked paths; --json has its width along each
+  --pen             centreline mode: the outline of a round pen that runs along the strokes instead
   --diagonals RULE  pixel mode: cells that touch by a corner stay apart (default) or are joined
 `;
 
@@ -36,31 +39,68 @@ interface Facts {
   readonly nodes: number;
   readonly width: number;
   readonly height: number;
+  /** Centreline mode: path data and the pen's radius at each of its points, px. */
+  readonly strokes?: Traced['strokes'];
 }
 
-type Mode = 'outline' | 'pixel';
+type Mode = 'outline' | 'pixel' | 'centreline';
 
 interface Options {
   readonly mode: Mode;
   readonly tolerancePx: number;
   readonly diagonals: DiagonalRule;
+  /** Centrelines come out as the outline of a pen that runs along them. */
+  readonly pen: boolean;
 }
 
-function traceOne(picture: Picture, { mode, tolerancePx, diagonals }: Options): Result<Contour[]> {
-  if (mode === 'outline') return tracePicture(picture, { ...defaultTraceSettings, tolerancePx });
-  const pixels = tracePixels(picture, diagonals);
-  return pixels.ok ? ok(pixels.value.contours) : pixels;
+interface Traced {
+  readonly contours: readonly Contour[];
+  /** Pen widths, px, when the contours are centrelines. */
+  readonly widths?: readonly number[];
+  readonly strokes?: readonly { readonly d: string; readonly radii: readonly number[] }[];
+}
+
+function traceOne(picture: Picture, { mode, tolerancePx, diagonals, pen }: Options): Result<Traced> {
+  if (mode === 'outline') {
+    const contours = tracePicture(picture, { ...defaultTraceSettings, tolerancePx });
+    return contours.ok ? ok({ contours: contours.value }) : contours;
+  }
+  if (mode === 'pixel') {
+    const pixels = tracePixels(picture, diagonals);
+    return pixels.ok ? ok({ contours: pixels.value.contours }) : pixels;
+  }
+  const traced = traceCentreline(picture, { tolerancePx });
+  if (!traced.ok) return traced;
+  const strokes = traced.value.map((s) => ({ d: pathData([s.centreline]), radii: s.radii }));
+  if (pen) return ok({ contours: penRunOutline(traced.value, picture.width, picture.height), strokes });
+  return ok({
+    contours: traced.value.map((s) => s.centreline),
+    widths: traced.value.map((s) => (2 * s.radii.reduce((a, b) => a + b, 0)) / s.radii.length),
+    strokes,
+  });
 }
 
 function traceFile(input: string, output: string, options: Options): Facts | null {
   const bytes = valueOrPrint(readBytes(input), input);
   const picture = bytes && valueOrPrint(decodePicture(bytes), input);
-  const contours = picture && valueOrPrint(traceOne(picture, options), input);
-  if (!picture || !contours) return null;
+  const traced = picture && valueOrPrint(traceOne(picture, options), input);
+  if (!picture || !traced) return null;
+  const { contours, widths, strokes } = traced;
   const { width, height } = picture;
-  const written = writeFile(output, svgDocument(contours, { x: 0, y: 0, width, height }));
+  const written = writeFile(
+    output,
+    widths
+      ? svgStrokes(contours, widths, { x: 0, y: 0, width, height })
+      : svgDocument(contours, { x: 0, y: 0, width, height }),
+  );
   if (!valueOrPrintOk(written, output)) return null;
-  return { contours: contours.length, nodes: countNodes(contours), width, height };
+  return {
+    contours: contours.length,
+    nodes: countNodes(contours),
+    width,
+    height,
+    ...(strokes && { strokes }),
+  };
 }
 
 const valueOrPrintOk = (result: ReturnType<typeof writeFile>, file: string): boolean => {
@@ -74,19 +114,20 @@ export function runTrace(argv: string[]): number {
     json: { type: 'string' },
     tolerance: { type: 'string' },
     mode: { type: 'string', default: 'outline' },
+    pen: { type: 'boolean', default: false },
     diagonals: { type: 'string', default: 'apart' },
   });
   const input = positionals[0];
   if (!input || positionals.length > 1 || !values.svg)
     throw new UsageError('give one picture or folder, and --svg');
-  const mode = (['outline', 'pixel'] as const).find((m) => m === values.mode);
-  if (!mode) throw new UsageError('--mode is outline or pixel');
+  const mode = (['outline', 'pixel', 'centreline'] as const).find((m) => m === values.mode);
+  if (!mode) throw new UsageError('--mode is outline, pixel or centreline');
   const diagonals = (['apart', 'joined'] as const).find((d) => d === values.diagonals);
   if (!diagonals) throw new UsageError('--diagonals is apart or joined');
   const tolerance =
     values.tolerance === undefined ? defaultTraceSettings.tolerancePx : Number(values.tolerance);
   if (!(tolerance > 0 && tolerance < 100)) throw new UsageError('--tolerance is a number of px above 0');
-  const options: Options = { mode, tolerancePx: tolerance, diagonals };
+  const options: Options = { mode, tolerancePx: tolerance, diagonals, pen: values.pen };
   const facts: Record<string, Facts> = {};
   let failed = false;
   if (isFolder(input)) {

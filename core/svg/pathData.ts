@@ -36,3 +36,22 @@ export function svgDocument(
     `<path fill-rule="nonzero" d="${pathData(contours)}"/></svg>\n`
   );
 }
+
+/** A document of stroked paths, one for each contour with its pen's width; round caps and joins, y down. */
+export function svgStrokes(
+  contours: readonly Contour[],
+  widths: readonly number[],
+  view: { x: number; y: number; width: number; height: number },
+): string {
+  const paths = contours.map((c, i) => {
+    const only = c.nodes.length === 1 ? c.nodes[0]! : null;
+    // A stroke of no length is a dot only where it is closed by a line to itself (SVG 2, 9.6).
+    const d = only ? `M${round(only.x, 3)} ${round(only.y, 3)}h0` : pathData([c]);
+    return `<path stroke-width="${round(widths[i]!, 3)}" d="${d}"/>`;
+  });
+  return (
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${view.width}" height="${view.height}" ` +
+    `viewBox="${view.x} ${view.y} ${view.width} ${view.height}">` +
+    `<g fill="none" stroke="#000" stroke-linecap="round" stroke-linejoin="round">${paths.join('')}</g></svg>\n`
+  );
+}

@@ -78,6 +78,20 @@ export function findJoints(r: EvenRing, sums: RingSums, corners: readonly Corner
   return first ? [...joints, { ...first, index: first.index + r.n }] : joints;
 }
 
+/**
+ * Joints of an open run from its first corner (where it begins) to its last (where it ends). `r` is a run in the form of a
+ * ring, `sums` its sums; nothing is read across its ends.
+ */
+export function openJoints(r: EvenRing, sums: RingSums, corners: readonly Corner[]): Joint[] {
+  const joints = corners
+    .slice(0, -1)
+    .flatMap((corner, k) =>
+      sectionJoints(r, sums, corner, corners[k + 1]!, { sigmaPx: 0.1, prominencePx: 0.5 }),
+    );
+  const last = corners[corners.length - 1]!;
+  return [...joints, { index: last.index, point: last.point, kind: 'corner', direction: null, line: null }];
+}
+
 /** Joints of a section from one corner up to, but without, the next. */
 function sectionJoints(r: EvenRing, sums: RingSums, from: Corner, to: Corner, limits: Limits): Joint[] {
   const reach = Math.round(CORNER_REACH_PX / r.step);
