@@ -119,7 +119,7 @@ test.each([
   [['build', 'x', '--out', 'y', '--formats', 'pdf'], 2, /"pdf" is not a format/],
   [['trace'], 2, /give one picture/],
   [['trace', 'a', '--svg', 'b', '--tolerance', 'wide'], 2, /--tolerance is a number/],
-  [['trace', 'a', '--svg', 'b', '--mode', 'pixel'], 2, /--mode pixel is not made yet/],
+  [['trace', 'a', '--svg', 'b', '--mode', 'guess'], 2, /--mode is outline, pixel or centreline/],
   [['polish'], 2, /There is no command "polish"/],
   [[], 2, /Each command explains itself/],
   [['lift', '--nonsense'], 2, /nonsense/],

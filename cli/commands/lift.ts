@@ -1,7 +1,7 @@
 import { liftPicture } from '../../core/find/liftPicture';
 import { decodePicture } from '../../core/pictures/decodePicture';
 import { pathData } from '../../core/svg/pathData';
-import { traceRegion } from '../../core/trace/traceRegion';
+import { readRegion, traceRegion } from '../../core/trace/traceRegion';
 import { defaultTraceSettings } from '../../core/trace/traceRing';
 import { EXIT, readArguments, readBytes, showProgress, UsageError, valueOrPrint, writeFile } from '../io';
 
@@ -38,7 +38,11 @@ export function runLift(argv: string[]): number {
     confidence: Number(piece.confidence.toFixed(3)),
     junk: false,
     ...(values.svg
-      ? { svg: pathData(traceRegion(picture, page.ink, piece.box, defaultTraceSettings, piece.seeds)) }
+      ? {
+          svg: pathData(
+            traceRegion(readRegion(picture, page.ink, piece.box, piece.seeds), defaultTraceSettings),
+          ),
+        }
       : {}),
   }));
   const missing = page.pairings.filter((p) => p.found === null).map((p) => expected[p.expected!]);

@@ -13,6 +13,8 @@ export const defaultRecipe: RecipeRow = {
   level: null,
   tolerancePx: 0.35,
   cornerDeg: 28,
+  mode: 'outline',
+  smoothing: 1,
 };
 
 /** 50 u on each side until letters are fitted (common practice, no published source). */

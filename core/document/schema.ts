@@ -85,6 +85,10 @@ const recipeRow = z.object({
   level: z.number().min(0.05).max(0.95).nullable(),
   tolerancePx: z.number().positive(),
   cornerDeg: z.number().min(5).max(90),
+  /** What drawings on the sheet are traced as. */
+  mode: z.enum(['outline', 'pixel', 'centreline']).default('outline'),
+  /** How much of the edge's roughness is averaged out: 0 none, 1 what the paper and the lens add, 2 texture too. */
+  smoothing: z.number().min(0).max(2).default(1),
 });
 export type RecipeRow = z.infer<typeof recipeRow>;
 

@@ -1,8 +1,8 @@
 import { contoursBox } from '../geometry/measure';
 import { ok, type Result } from '../problems/problem';
 import type { Picture } from '../raster/picture';
-import { traceRegion } from '../trace/traceRegion';
-import type { TraceSettings } from '../trace/traceRing';
+import { readRegion } from '../trace/traceRegion';
+import { tracePiece, type TraceRecipe } from './tracePiece';
 import { liftPicture, type LiftStage } from './liftPicture';
 import type { Contour } from '../geometry/contour';
 
@@ -27,7 +27,7 @@ export interface TracedSheet {
 }
 
 /** What is asked of a recipe here; the document's recipe row fits. */
-export type LiftRecipe = TraceSettings & { readonly level: number | null };
+export type LiftRecipe = TraceRecipe & { readonly level: number | null };
 
 /** Told before every step; throwing from it stops the work (cancel). */
 export type LiftProgress = (stage: LiftStage | 'trace', share: number) => void;
@@ -45,7 +45,7 @@ export function liftSheet(
   const { pieces, ink, skewRad, capHeightPx, specksDropped } = page.value;
   const traced = pieces.map((piece, order): TracedPiece => {
     onProgress('trace', order / pieces.length);
-    const outline = traceRegion(picture, ink, piece.box, recipe, piece.seeds, skewRad);
+    const outline = tracePiece(readRegion(picture, ink, piece.box, piece.seeds), recipe, skewRad);
     const { box, row, baselineY, char, confidence } = piece;
     return {
       id: `${sheet.id}:${order}`,

@@ -2,7 +2,7 @@ import { contoursBox } from '../geometry/measure';
 import { learnInk } from '../ink/inkModel';
 import { fail, ok, type Result } from '../problems/problem';
 import type { Picture } from '../raster/picture';
-import { traceRegion } from '../trace/traceRegion';
+import { readRegion, traceRegion } from '../trace/traceRegion';
 import { defaultTraceSettings } from '../trace/traceRing';
 import type { TracedSheet } from './liftSheet';
 
@@ -11,7 +11,7 @@ export function pictureAsPiece(picture: Picture, sheetId: string, char: string):
   const ink = learnInk(picture);
   if (!ink.ok) return ink;
   const whole = { x: 0, y: 0, width: picture.width, height: picture.height };
-  const outline = traceRegion(picture, ink.value, whole, defaultTraceSettings);
+  const outline = traceRegion(readRegion(picture, ink.value, whole), defaultTraceSettings);
   const box = contoursBox(outline);
   if (!box) return fail({ code: 'no-letters', specks: 0 });
   const piece = {

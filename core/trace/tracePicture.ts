@@ -2,7 +2,7 @@ import type { Contour } from '../geometry/contour';
 import { learnInk } from '../ink/inkModel';
 import { ok, type Result } from '../problems/problem';
 import type { Picture } from '../raster/picture';
-import { traceRegion } from './traceRegion';
+import { readRegion, traceRegion } from './traceRegion';
 import { defaultTraceSettings, type TraceSettings } from './traceRing';
 
 /** A whole picture as one drawing: every patch of ink traced. Image px, y down. Fails with 'no-ink'. */
@@ -13,5 +13,5 @@ export function tracePicture(
   const ink = learnInk(picture);
   if (!ink.ok) return ink;
   const whole = { x: 0, y: 0, width: picture.width, height: picture.height };
-  return ok(traceRegion(picture, ink.value, whole, settings));
+  return ok(traceRegion(readRegion(picture, ink.value, whole), settings));
 }

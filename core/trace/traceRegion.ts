@@ -1,13 +1,13 @@
-import { rotation, translation } from '../geometry/affine';
-import { transformContour, transformContours, type Contour } from '../geometry/contour';
+import { translation } from '../geometry/affine';
+import { transformContours, type Contour } from '../geometry/contour';
 import { windingNumber } from '../geometry/measure';
 import type { Vec } from '../geometry/vec';
 import type { InkModel } from '../ink/inkModel';
 import { inkField } from '../ink/inkField';
 import { growBox, type FloatImage, type Picture, type PxBox } from '../raster/picture';
 import { isoContours, ringArea, type Ring } from './isoContours';
-import { evenRing, turnRing } from './path';
-import { isHalfWay, refineEdge } from './refineEdge';
+import { evenRing } from './path';
+import { isHalfWay, refineEdge, type RefinedEdge } from './refineEdge';
 import { labelEdges } from './tips';
 import { defaultTraceSettings, traceRing, type TraceSettings } from './traceRing';
 
@@ -26,21 +26,24 @@ export function traceField(
   seeds?: readonly Vec[],
   turnRad = 0,
 ): Contour[] {
+  const edges = readEdges(field, level, seeds);
+  // Ink is only compared where the level is its half-way mark.
+  const labels = isHalfWay(level)
+    ? labelEdges(
+        field,
+        edges.map((e) => e.ring),
+      )
+    : null;
+  return edges.map(({ ring: edge, blurPx }, ring) =>
+    traceRing(edge, settings, { turnRad, ...(labels && { tips: { field, labels, ring, blurPx } }) }),
+  );
+}
+
+/** The edges of the ink in a density field as even, sub-pixel runs of samples; `seeds` as for traceField. */
+export function readEdges(field: FloatImage, level: number, seeds?: readonly Vec[]): RefinedEdge[] {
   const rings = isoContours(field, level).filter((r) => Math.abs(ringArea(r)) >= MIN_AREA_PX2);
   const wanted = seeds ? belongingTo(rings, seeds) : rings;
-  const edges = wanted.map((ring) => refineEdge(field, evenRing(ring), level));
-  // Ink is only compared where the level is its half-way mark, and on an upright page.
-  const labels =
-    turnRad === 0 && isHalfWay(level)
-      ? labelEdges(
-          field,
-          edges.map((e) => e.ring),
-        )
-      : null;
-  return edges.map(({ ring: edge, blurPx }, ring) => {
-    if (turnRad === 0) return traceRing(edge, settings, labels ? { field, labels, ring, blurPx } : undefined);
-    return transformContour(traceRing(turnRing(edge, -turnRad), settings), rotation(turnRad));
-  });
+  return wanted.map((ring) => refineEdge(field, evenRing(ring), level));
 }
 
 /** The outer rings that directly hold a seed, and the holes that lie directly in one of them. */
@@ -66,23 +69,33 @@ function belongingTo(rings: readonly Ring[], seeds: readonly Vec[]): Ring[] {
 const toPoints = (r: Ring): Vec[] =>
   Array.from({ length: r.length / 2 }, (_, i) => ({ x: r[2 * i]!, y: r[2 * i + 1]! }));
 
-/**
- * Outline of the ink in a part of a picture, in px of the whole picture (y down).
- * `box` is the ink's tight box; the edge's soft rim around it is read too.
- */
-export function traceRegion(
-  picture: Picture,
-  model: InkModel,
-  box: PxBox,
-  settings: TraceSettings,
-  seeds?: readonly Vec[],
-  turnRad = 0,
-): Contour[] {
+/** A part of a picture as ink density, with what is needed to trace it and put it back into its place. */
+export interface InkRegion {
+  readonly field: FloatImage;
+  readonly level: number;
+  /** Place of the field's corner on the picture, px. */
+  readonly x: number;
+  readonly y: number;
+  /** Seeds of the patches wanted, px of the field; all when absent. */
+  readonly seeds?: readonly Vec[];
+}
+
+/** Ink density about a tight box of ink, with the edge's soft rim; seeds in px of the picture. */
+export function readRegion(picture: Picture, model: InkModel, box: PxBox, seeds?: readonly Vec[]): InkRegion {
   const region = growBox(box, 6, picture.width, picture.height);
-  const field = inkField(picture, model, region);
-  const local = seeds?.map((s) => ({ x: s.x - region.x, y: s.y - region.y }));
+  return {
+    field: inkField(picture, model, region),
+    level: model.level,
+    x: region.x,
+    y: region.y,
+    ...(seeds && { seeds: seeds.map((s) => ({ x: s.x - region.x, y: s.y - region.y })) }),
+  };
+}
+
+/** Outline of a region's ink, px of the whole picture (y down). */
+export function traceRegion(region: InkRegion, settings: TraceSettings, turnRad = 0): Contour[] {
   return transformContours(
-    traceField(field, model.level, settings, local, turnRad),
+    traceField(region.field, region.level, settings, region.seeds, turnRad),
     translation(region.x, region.y),
   );
 }

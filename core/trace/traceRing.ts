@@ -1,10 +1,11 @@
-import type { Contour, Node } from '../geometry/contour';
+import { applyAffine, rotation } from '../geometry/affine';
+import { transformContour, type Contour, type Node } from '../geometry/contour';
 import { sub, unit, type Vec } from '../geometry/vec';
-import { findCorners } from './corners';
+import { findCorners, type Corner } from './corners';
 import { draftNodes, type Draft, type DraftNode, type DraftSegment } from './draft';
 import { fitStretch } from './fitStretch';
 import { findJoints, type Joint } from './joints';
-import { ringPoint, type EvenRing } from './path';
+import { ringPoint, turnRing, type EvenRing } from './path';
 import { polish } from './polish';
 import { RingSums } from './ringSums';
 import { settleTips, type TipReader } from './tips';
@@ -15,9 +16,25 @@ export interface TraceSettings {
   readonly tolerancePx: number;
   /** Turns sharper than this stay corners, degrees. */
   readonly cornerDeg: number;
+  /** How much of the edge's roughness is averaged out: 0 none, 1 what paper and lens add, 2 the ink's own texture too. */
+  readonly smoothing: number;
 }
 
-export const defaultTraceSettings: TraceSettings = { tolerancePx: 0.35, cornerDeg: 28 };
+export const defaultTraceSettings: TraceSettings = { tolerancePx: 0.35, cornerDeg: 28, smoothing: 1 };
+
+/** What is known of a ring beside its samples. */
+export interface Reading {
+  /** The field it was read from, so that its tips can be looked at. */
+  readonly tips?: Omit<TipReader, 'noisePx'>;
+  /** How far the writing is turned: level and upright are meant along it, radians. */
+  readonly turnRad?: number;
+}
+
+/** Noise taken out at the most: what a dry brush leaves, px. */
+const TEXTURE_PX = 0.8;
+
+const noiseToSmooth = (found: number, smoothing: number): number =>
+  found * Math.min(1, smoothing) + Math.max(0, smoothing - 1) * TEXTURE_PX;
 
 /** A rough edge turns this much by chance, degrees for each px of its noise. */
 const CORNER_DEG_BY_NOISE = 55;
@@ -26,18 +43,28 @@ const CORNER_DEG_BY_NOISE = 55;
  * One ring of edge samples to a contour: corners, straights and extremes first, then the fewest cubics between.
  * Image px, y down; the direction of the ring is kept. Rings too small to have a form become a plain polygon.
  */
-export function traceRing(
+export function traceRing(raw: EvenRing, settings: TraceSettings, reading: Reading = {}): Contour {
+  const noise = noiseToSmooth(edgeNoise(raw), settings.smoothing);
+  const turns = findCorners(new RingSums(raw), settings.cornerDeg + CORNER_DEG_BY_NOISE * noise);
+  const tips = reading.tips;
+  const settled = tips ? settleTips(new RingSums(raw), turns, { ...tips, noisePx: noise }) : turns;
+  const turnRad = reading.turnRad ?? 0;
+  const level = turnRad === 0 ? raw : turnRing(raw, -turnRad);
+  const upright = rotation(-turnRad);
+  const corners = settled.map((c) => ({ ...c, point: applyAffine(upright, c.point) }));
+  const contour = traceUpright(level, corners, noise, settings);
+  return turnRad === 0 ? contour : transformContour(contour, rotation(turnRad));
+}
+
+function traceUpright(
   raw: EvenRing,
+  corners: readonly Corner[],
+  noise: number,
   settings: TraceSettings,
-  tips?: Omit<TipReader, 'noisePx'>,
 ): Contour {
-  const noise = edgeNoise(raw);
-  const sums = new RingSums(raw);
-  const turns = findCorners(sums, settings.cornerDeg + CORNER_DEG_BY_NOISE * noise);
-  const corners = tips ? settleTips(sums, turns, { ...tips, noisePx: noise }) : turns;
   const r = smoothRing(raw, corners, noise);
   const tolerance = settings.tolerancePx + noise;
-  const joints = findJoints(r, sums, corners, {
+  const joints = findJoints(r, new RingSums(raw), corners, {
     sigmaPx: 0.6 * noise,
     prominencePx: 0.2 + noise,
   });
