@@ -1,6 +1,7 @@
 import { proxy, wrap, type Remote } from 'comlink';
-import type { RecipeRow, SheetRow } from '../../core/document/schema';
+import type { PieceRow, RecipeRow, SheetRow } from '../../core/document/schema';
 import type { TracedSheet } from '../../core/find/liftSheet';
+import type { InkRegion } from '../../core/trace/traceRegion';
 import { fail, type Result } from '../../core/problems/problem';
 import type { ImagingApi, PictureFacts } from './imaging.worker';
 
@@ -64,3 +65,10 @@ export const liftInWorker = (
   signal?: AbortSignal,
 ): Promise<Result<TracedSheet>> =>
   run((api) => api.lift(bytes, sheet, recipe, proxy(onProgress)) as Promise<Result<TracedSheet>>, signal);
+
+export const pieceRegions = (
+  bytes: Uint8Array,
+  level: number | null,
+  pieces: readonly Pick<PieceRow, 'box' | 'seeds'>[],
+): Promise<Result<InkRegion[]>> =>
+  run((api) => api.regions(bytes, level, pieces) as Promise<Result<InkRegion[]>>);

@@ -200,6 +200,30 @@ export function removeSheet(doc: Doc, sheetId: string): ProjectDiff | null {
   return d.done(`Remove ${sheet.name}`);
 }
 
+/**
+ * A sheet's pieces with outlines traced anew by a changed recipe, and its glyphs with them, as one step. Pieces without a
+ * new outline, and glyphs edited by hand, stay as they are.
+ */
+export function takeRetraced(
+  doc: Doc,
+  sheetId: string,
+  change: Partial<Omit<RecipeRow, 'id'>>,
+  outlines: ReadonlyMap<string, PieceRow['outline']>,
+): ProjectDiff | null {
+  const sheet = doc.sheets[sheetId];
+  const recipe = sheet && doc.recipes[sheet.recipeId];
+  if (!sheet || !recipe) return null;
+  const d = draft(doc);
+  d.put('recipes', { ...recipe, ...change });
+  const pieces = piecesOf(doc, sheetId).map((p) => {
+    const outline = outlines.get(p.id);
+    return outline && outline.length > 0 ? { ...p, outline } : p;
+  });
+  for (const p of pieces) if (p !== doc.pieces[p.id]) d.put('pieces', p);
+  seatInto(doc, d, sheet, pieces);
+  return d.done(`Trace ${sheet.name} again`);
+}
+
 /** Changes what is said of a sheet; lifting again is up to the caller. */
 export function changeSheet(
   doc: Doc,

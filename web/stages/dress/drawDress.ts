@@ -1,11 +1,11 @@
 import type { PointRef } from '../../../core/document/commands/dressing';
 import { originX } from '../../../core/document/metrics';
 import type { GlyphRow, Lines, PieceRow } from '../../../core/document/schema';
-import type { Contour, Node } from '../../../core/geometry/contour';
-import { AXIS_PARALLEL } from '../../../core/geometry/tolerance';
-import { sub, unit, type Vec } from '../../../core/geometry/vec';
+import type { Contour } from '../../../core/geometry/contour';
+import type { Vec } from '../../../core/geometry/vec';
 import type { Inks } from '../../canvas/inks';
 import { drawFontLines } from '../../canvas/lines';
+import { drawHandleMark, drawNodeMark, nodeDirection } from '../../canvas/nodeMarks';
 import { path2dOf } from '../../canvas/path2d';
 import { toScreen, type View } from '../../canvas/view';
 
@@ -105,15 +105,6 @@ function drawEdges(g: CanvasRenderingContext2D, view: View, scene: DressScene, i
   }
 }
 
-const isAxis = (d: Vec): boolean => Math.abs(d.x) < AXIS_PARALLEL * 20 || Math.abs(d.y) < AXIS_PARALLEL * 20;
-
-function direction(c: Contour, i: number): Vec {
-  const n = c.nodes[i]!;
-  const before = c.nodes[(i + c.nodes.length - 1) % c.nodes.length]!;
-  const after = c.nodes[(i + 1) % c.nodes.length]!;
-  return unit(sub(n.out ?? after, n.in ?? before));
-}
-
 function drawContourMarks(
   g: CanvasRenderingContext2D,
   view: View,
@@ -126,80 +117,28 @@ function drawContourMarks(
   const n = c.nodes.length;
   c.nodes.forEach((node, i) => {
     if (!picked.has(i) && !picked.has((i + 1) % n) && !picked.has((i + n - 1) % n)) return;
-    drawHandle(g, view, node, node.in, inks, isPicked(selection, contour, i, 'in'));
-    drawHandle(g, view, node, node.out, inks, isPicked(selection, contour, i, 'out'));
+    for (const part of ['in', 'out'] as const) {
+      const end = node[part];
+      if (end) drawHandleMark(g, at(view, node), at(view, end), inks, isPicked(selection, contour, i, part));
+    }
   });
-  c.nodes.forEach((node, i) => drawNode(g, view, c, node, i, isPicked(selection, contour, i, 'node'), inks));
+  c.nodes.forEach((node, i) => {
+    const em = nodeDirection(c, i);
+    drawNodeMark(
+      g,
+      at(view, node),
+      { x: em.x, y: -em.y },
+      node.kind,
+      inks,
+      isPicked(selection, contour, i, 'node'),
+    );
+  });
   const first = c.nodes[0];
-  if (first) drawFlag(g, at(view, first), direction(c, 0), inks);
+  if (first) drawFlag(g, at(view, first), nodeDirection(c, 0), inks);
 }
 
 const isPicked = (selection: readonly PointRef[], contour: number, node: number, part: PointRef['part']) =>
   selection.some((s) => s.contour === contour && s.node === node && s.part === part);
-
-/** A hairline that ends in an open tick across it. */
-function drawHandle(
-  g: CanvasRenderingContext2D,
-  view: View,
-  node: Node,
-  handle: Vec | null,
-  inks: Inks,
-  picked: boolean,
-): void {
-  if (!handle) return;
-  const a = at(view, node);
-  const b = at(view, handle);
-  const d = unit(sub(b, a));
-  const size = picked ? 6 : 4;
-  g.strokeStyle = picked ? inks.hand : inks.faded;
-  g.lineWidth = picked ? 2 : 1;
-  g.beginPath();
-  g.moveTo(a.x, a.y);
-  g.lineTo(b.x, b.y);
-  g.moveTo(b.x - d.y * size + d.x * 2, b.y + d.x * size + d.y * 2);
-  g.lineTo(b.x, b.y);
-  g.lineTo(b.x + d.y * size + d.x * 2, b.y - d.x * size + d.y * 2);
-  g.stroke();
-}
-
-/** Corner: a small solid lozenge. Smooth: a short bar along the curve. At an extreme: a bar with a dot. */
-function drawNode(
-  g: CanvasRenderingContext2D,
-  view: View,
-  c: Contour,
-  node: Node,
-  i: number,
-  picked: boolean,
-  inks: Inks,
-): void {
-  const p = at(view, node);
-  const colour = picked ? inks.hand : inks.ink;
-  g.fillStyle = colour;
-  g.strokeStyle = colour;
-  const size = picked ? 6.5 : 4.5;
-  if (node.kind === 'corner') {
-    g.beginPath();
-    g.moveTo(p.x, p.y - size);
-    g.lineTo(p.x + size, p.y);
-    g.lineTo(p.x, p.y + size);
-    g.lineTo(p.x - size, p.y);
-    g.closePath();
-    g.fill();
-    return;
-  }
-  const em = direction(c, i);
-  const d = { x: em.x, y: -em.y };
-  const half = picked ? 8 : 6;
-  g.lineWidth = picked ? 4 : 3;
-  g.beginPath();
-  g.moveTo(p.x - d.x * half, p.y - d.y * half);
-  g.lineTo(p.x + d.x * half, p.y + d.y * half);
-  g.stroke();
-  if (!isAxis(em)) return;
-  g.beginPath();
-  g.arc(p.x, p.y, picked ? 4.5 : 3.5, 0, Math.PI * 2);
-  g.fill();
-}
 
 /** A small flag at the start of a contour that shows which way it runs. */
 function drawFlag(g: CanvasRenderingContext2D, p: Vec, em: Vec, inks: Inks): void {

@@ -13,9 +13,12 @@ import { isDoubtful, piecesBySheet, sheetsInOrder } from '../../store/selectors'
 import { useDoc, useProject } from '../../store/projectStore';
 import { Bench, EmptyBench } from '../../ui/Bench';
 import { InkButton } from '../../ui/InkButton';
+import { dropTrial, measurePiece, showInk, useTracing } from '../../store/tracing';
 import { drawLiftedSheet } from './drawLiftedSheet';
 import { PairStrip } from './PairStrip';
 import { PieceGauge } from './PieceGauge';
+import { FIRST_SHOWN, ShowBar } from './ShowBar';
+import { TraceGauge } from './TraceGauge';
 
 const NONE: readonly PieceRow[] = [];
 
@@ -27,13 +30,24 @@ export function LiftStage() {
   const sheets = sheetsInOrder(doc);
   const [sheetId, setSheetId] = useState<string | null>(null);
   const sheet = sheets.find((s) => s.id === sheetId) ?? sheets[0];
-  const pieces = (sheet && piecesBySheet(doc).get(sheet.id)) ?? NONE;
+  const kept = (sheet && piecesBySheet(doc).get(sheet.id)) ?? NONE;
   const image = usePicture(sheet?.pictureId);
   const [chosenId, setChosen] = useState<string | null>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
   const [ownView, setView] = useState<View | null>(null);
-  const [shown, setShown] = useState(true);
+  const [shown, setShown] = useState(FIRST_SHOWN);
+  const { outlines, deviation, inks } = useTracing();
   useEffect(() => setView(null), [sheet?.id]);
+  useEffect(() => dropTrial, [sheet?.id]);
+  /** Pieces as they are, or as the recipe that is being tried would have them. */
+  const pieces = useMemo(
+    () =>
+      kept.map((p) => {
+        const tried = outlines.get(p.id);
+        return tried ? { ...p, outline: tried } : p;
+      }),
+    [kept, outlines],
+  );
 
   const whole = useMemo(
     () =>
@@ -45,16 +59,45 @@ export function LiftStage() {
   const doubtful = pieces.filter((p) => p.state !== 'dropped' && isDoubtful(p));
   const chosen = pieces.find((p) => p.id === chosenId) ?? doubtful[0] ?? pieces[0] ?? null;
 
+  const recipe = sheet && doc.recipes[sheet.recipeId];
+  const level = recipe?.level ?? null;
+  useEffect(() => {
+    if (!sheet || !chosen) return;
+    const timer = setTimeout(() => void measurePiece(sheet, level, chosen), 120);
+    return () => clearTimeout(timer);
+  }, [sheet, level, chosen]);
+  useEffect(() => {
+    if (sheet && shown.ink) void showInk(sheet, level, kept, readInks().ink);
+  }, [sheet, level, kept, shown.ink, desk]);
+  const measured = chosen && deviation?.pieceId === chosen.id ? deviation.found : null;
+  const inView = () => {
+    if (!view) return [];
+    const seen = pieces.filter(({ box: b }) => {
+      const [x, y] = [b.x * view.zoom + view.x, b.y * view.zoom + view.y];
+      return x < size.width && y < size.height && x + b.width * view.zoom > 0 && y + b.height * view.zoom > 0;
+    });
+    return [...(chosen ? [chosen.id] : []), ...seen.map((p) => p.id)];
+  };
+
   const draw = useCallback(
     (g: CanvasRenderingContext2D, v: View) => {
       drawLiftedSheet(
         g,
         v,
-        { image, pieces, chosen: chosen?.id ?? null, showTrace: shown, night: desk === 'night' },
+        {
+          image,
+          pieces,
+          chosen: chosen?.id ?? null,
+          shown,
+          inks,
+          deviation: measured,
+          width: size.width,
+          night: desk === 'night',
+        },
         readInks(),
       );
     },
-    [image, pieces, chosen?.id, shown, desk],
+    [image, pieces, chosen?.id, shown, inks, measured, size.width, desk],
   );
   const pick = (e: SurfacePointer) => {
     if (e.type !== 'down') return;
@@ -128,13 +171,7 @@ export function LiftStage() {
             >
               Accept all
             </InkButton>
-            <InkButton
-              tip="Show the traced outlines over the ink, or the ink alone"
-              aria-pressed={shown}
-              onClick={() => setShown(!shown)}
-            >
-              {shown ? 'Hide the trace' : 'Show the trace'}
-            </InkButton>
+            <ShowBar shown={shown} onShown={setShown} />
             <InkButton tip="The whole sheet in view" onClick={() => setView(null)}>
               Whole sheet
             </InkButton>
@@ -155,7 +192,11 @@ export function LiftStage() {
         />
         <JobProgress />
       </Bench>
-      {chosen && <PieceGauge piece={chosen} />}
+      {chosen && recipe && (
+        <PieceGauge piece={chosen} deviation={measured}>
+          <TraceGauge sheetId={sheet.id} recipe={recipe} inView={inView} />
+        </PieceGauge>
+      )}
     </>
   );
 }

@@ -1,7 +1,8 @@
 import { Field, Input } from '@chakra-ui/react';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { acceptPieces, dropPiece, relabelPiece } from '../../../core/document/commands/lifting';
 import type { PieceRow } from '../../../core/document/schema';
+import type { Deviation } from '../../../core/find/tracePiece';
 import { countNodes } from '../../../core/geometry/contour';
 import { useGoTo } from '../../panels/useGlyphInHand';
 import { useDoc, useProject } from '../../store/projectStore';
@@ -10,7 +11,14 @@ import { InkButton } from '../../ui/InkButton';
 
 const STATE_TEXT = { found: 'suggested', accepted: 'accepted by you', dropped: 'dropped' } as const;
 
-export function PieceGauge({ piece }: { piece: PieceRow }) {
+interface Props {
+  readonly piece: PieceRow;
+  /** How far its outline lies from its ink; null while it is measured. */
+  readonly deviation: Deviation | null;
+  readonly children: ReactNode;
+}
+
+export function PieceGauge({ piece, deviation, children }: Props) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
   const go = useGoTo();
@@ -36,7 +44,16 @@ export function PieceGauge({ piece }: { piece: PieceRow }) {
         {Math.round(piece.box.width)} x {Math.round(piece.box.height)} px
       </Fact>
       <Fact label="Contours">{piece.outline.length}</Fact>
-      <Fact label="Points">{countNodes(piece.outline)}</Fact>
+      <Fact label="Points">
+        <span data-testid="piece-points">{countNodes(piece.outline)}</span>
+      </Fact>
+      <Fact label="Greatest deviation">
+        <span data-testid="piece-deviation">
+          {deviation ? `${deviation.greatestPx.toFixed(2)} px` : 'measuring'}
+        </span>
+      </Fact>
+      <Fact label="Mean deviation">{deviation ? `${deviation.meanPx.toFixed(2)} px` : 'measuring'}</Fact>
+      {children}
       <GaugePart title="What it is" />
       <form
         onSubmit={(e) => {

@@ -2,13 +2,22 @@ import type { PieceRow } from '../../../core/document/schema';
 import type { Inks } from '../../canvas/inks';
 import { path2dOf } from '../../canvas/path2d';
 import { toScreen, type View } from '../../canvas/view';
+import type { Deviation } from '../../../core/find/tracePiece';
 import { isDoubtful } from '../../store/selectors';
+import type { PieceInk } from '../../store/tracing';
+import { drawDeviation, drawPoints } from './drawTrace';
+import type { Shown } from './ShowBar';
 
 interface Scene {
   readonly image: HTMLImageElement | null;
   readonly pieces: readonly PieceRow[];
   readonly chosen: string | null;
-  readonly showTrace: boolean;
+  readonly shown: Shown;
+  readonly inks: ReadonlyMap<string, PieceInk>;
+  /** Of the chosen piece, when it is known. */
+  readonly deviation: Deviation | null;
+  /** Width of the canvas, screen px. */
+  readonly width: number;
   readonly night: boolean;
 }
 
@@ -16,15 +25,19 @@ const middle = (p: PieceRow) => ({ x: p.box.x + p.box.width / 2, y: p.box.y + p.
 
 /** The picture, the traces over it, the thread through the pieces in reading order, and what each is taken for. */
 export function drawLiftedSheet(g: CanvasRenderingContext2D, view: View, scene: Scene, inks: Inks): void {
+  const { shown } = scene;
+  if (shown.halves) {
+    drawHalves(g, view, scene, inks);
+    for (const p of scene.pieces) drawTag(g, view, p, p.id === scene.chosen, inks);
+    return;
+  }
+  const chosen = scene.pieces.find((p) => p.id === scene.chosen);
   g.save();
   g.translate(view.x, view.y);
   g.scale(view.zoom, view.zoom);
-  if (scene.image) {
-    g.globalAlpha = scene.night ? 0.85 : 1;
-    g.drawImage(scene.image, 0, 0);
-    g.globalAlpha = 1;
-  }
-  if (scene.showTrace) {
+  if (scene.image && shown.picture) drawPicture(g, scene.image, scene.night);
+  if (shown.ink) for (const { x, y, image } of scene.inks.values()) g.drawImage(image, x, y);
+  if (shown.outline) {
     for (const p of scene.pieces) {
       g.lineWidth = (p.id === scene.chosen ? 1.4 : 0.9) / view.zoom;
       g.strokeStyle =
@@ -35,7 +48,7 @@ export function drawLiftedSheet(g: CanvasRenderingContext2D, view: View, scene: 
             : isDoubtful(p)
               ? '#a8321a'
               : '#2b7d78';
-      if (p.id === scene.chosen) {
+      if (p.id === scene.chosen && !shown.deviation && !shown.points) {
         g.fillStyle = 'rgba(11, 107, 102, 0.28)';
         g.fill(path2dOf(p.outline));
       }
@@ -43,8 +56,39 @@ export function drawLiftedSheet(g: CanvasRenderingContext2D, view: View, scene: 
     }
   }
   g.restore();
+  if (chosen && shown.deviation && scene.deviation) drawDeviation(g, view, scene.deviation, inks);
+  if (chosen && shown.points) drawPoints(g, view, chosen, inks);
   drawThread(g, view, scene.pieces);
   for (const p of scene.pieces) drawTag(g, view, p, p.id === scene.chosen, inks);
+}
+
+function drawPicture(g: CanvasRenderingContext2D, image: HTMLImageElement, night: boolean): void {
+  g.globalAlpha = night ? 0.85 : 1;
+  g.drawImage(image, 0, 0);
+  g.globalAlpha = 1;
+}
+
+/** Before on the left, after on the right of the bench's middle, with a line between. */
+function drawHalves(g: CanvasRenderingContext2D, view: View, scene: Scene, inks: Inks): void {
+  const middleX = Math.round(scene.width / 2);
+  const half = (x: number, width: number, draw: () => void) => {
+    g.save();
+    g.beginPath();
+    g.rect(x, 0, width, 1e5);
+    g.clip();
+    g.translate(view.x, view.y);
+    g.scale(view.zoom, view.zoom);
+    draw();
+    g.restore();
+  };
+  const { image } = scene;
+  if (image) half(0, middleX, () => drawPicture(g, image, scene.night));
+  half(middleX, scene.width - middleX, () => {
+    g.fillStyle = inks.ink;
+    for (const p of scene.pieces) if (p.state !== 'dropped') g.fill(path2dOf(p.outline));
+  });
+  g.fillStyle = inks.hand;
+  g.fillRect(middleX - 0.5, 0, 1, 1e5);
 }
 
 /** A thin thread from letter to letter; it jumps from row to row with a fainter line. */

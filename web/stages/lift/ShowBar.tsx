@@ -1,0 +1,50 @@
+import { InkButton } from '../../ui/InkButton';
+
+/** What is drawn over each other on the sheet. */
+export interface Shown {
+  readonly picture: boolean;
+  readonly ink: boolean;
+  readonly outline: boolean;
+  readonly points: boolean;
+  readonly deviation: boolean;
+  /** The picture alone on the left of the bench, the traced letters alone on the right. */
+  readonly halves: boolean;
+}
+
+export const FIRST_SHOWN: Shown = {
+  picture: true,
+  ink: false,
+  outline: true,
+  points: false,
+  deviation: false,
+  halves: false,
+};
+
+const LAYERS: readonly (readonly [keyof Shown, string, string])[] = [
+  ['picture', 'Picture', 'The picture as it came in'],
+  ['ink', 'Ink', 'The ink as the tracer sees it: paper, shadow and yellowing taken out'],
+  ['outline', 'Outline', 'The traced outlines'],
+  ['points', 'Points', 'The points of the piece in hand'],
+  ['deviation', 'Deviation', 'How far the outline of the piece in hand lies from its ink, in colour'],
+  ['halves', 'Half and half', 'Before on the left, after on the right'],
+];
+
+/** Switches for the layers of the sheet. */
+export function ShowBar({ shown, onShown }: { shown: Shown; onShown: (shown: Shown) => void }) {
+  return (
+    <>
+      {LAYERS.map(([layer, text, tip]) => (
+        <InkButton
+          key={layer}
+          tip={tip}
+          aria-pressed={shown[layer]}
+          bg={shown[layer] ? 'handSoft' : 'transparent'}
+          borderColor={shown[layer] ? 'hand' : 'rule'}
+          onClick={() => onShown({ ...shown, [layer]: !shown[layer] })}
+        >
+          {text}
+        </InkButton>
+      ))}
+    </>
+  );
+}

@@ -1,0 +1,93 @@
+import { Field, NativeSelect, Progress, Slider, Text } from '@chakra-ui/react';
+import { useState } from 'react';
+import type { RecipeRow } from '../../../core/document/schema';
+import { cleannessOf, settingsOfCleanness } from '../../../core/trace/cleanness';
+import { keepTrial, tryRecipe, useTracing } from '../../store/tracing';
+import { GaugePart } from '../../ui/Gauge';
+
+const MODES = [
+  ['outline', 'Outline of the ink'],
+  ['pixel', 'Pixel drawing, exact squares'],
+  ['centreline', 'Way of the pen, redrawn'],
+] as const;
+
+interface Props {
+  readonly sheetId: string;
+  readonly recipe: RecipeRow;
+  /** Pieces to trace first: those that can be seen. */
+  readonly inView: () => readonly string[];
+}
+
+/** How the sheet's pieces are traced: tried at once on what is in view, taken when the slider is let go. */
+export function TraceGauge({ sheetId, recipe, inView }: Props) {
+  const { trial, done, total } = useTracing();
+  const [held, setHeld] = useState<number | null>(null);
+  const value = held ?? cleannessOf(recipe);
+  return (
+    <>
+      <GaugePart title="Tracing of this sheet" />
+      <Slider.Root
+        size="sm"
+        min={0}
+        max={100}
+        step={1}
+        value={[value]}
+        aria-label={['How clean the outlines are']}
+        onValueChange={({ value: [next] }) => {
+          setHeld(next!);
+          tryRecipe(sheetId, settingsOfCleanness(next!), inView());
+        }}
+        onValueChangeEnd={() => void keepTrial().then(() => setHeld(null))}
+      >
+        <Slider.Label fontSize="sm" color="faded" fontWeight="normal">
+          Faithful to clean
+        </Slider.Label>
+        <Slider.Control>
+          <Slider.Track bg="rule">
+            <Slider.Range bg="hand" />
+          </Slider.Track>
+          <Slider.Thumbs borderColor="hand" bg="sheet" />
+        </Slider.Control>
+      </Slider.Root>
+      <Text fontSize="xs" color="faded" aria-live="polite" data-testid="trace-progress">
+        {value < 35
+          ? 'Keeps the texture of pen and paper.'
+          : value > 65
+            ? 'Draws the plain form, with few points.'
+            : 'Takes out what lens and paper add.'}
+        {trial && done < total ? ` ${done} of ${total} traced.` : ''}
+      </Text>
+      {trial && done < total && (
+        <Progress.Root value={(100 * done) / total} size="xs" aria-label="Tracing">
+          <Progress.Track>
+            <Progress.Range bg="hand" />
+          </Progress.Track>
+        </Progress.Root>
+      )}
+      <Field.Root>
+        <Field.Label fontSize="sm" color="faded">
+          Trace as
+        </Field.Label>
+        <NativeSelect.Root size="xs">
+          <NativeSelect.Field
+            bg="sheet"
+            borderColor="rule"
+            value={recipe.mode}
+            onChange={(e) => {
+              const mode = MODES.find(([m]) => m === e.target.value)![0];
+              tryRecipe(sheetId, { mode }, inView());
+              void keepTrial();
+            }}
+          >
+            {MODES.map(([mode, text]) => (
+              <option key={mode} value={mode}>
+                {text}
+              </option>
+            ))}
+          </NativeSelect.Field>
+          <NativeSelect.Indicator />
+        </NativeSelect.Root>
+      </Field.Root>
+    </>
+  );
+}

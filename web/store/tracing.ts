@@ -1,0 +1,167 @@
+import { create } from 'zustand';
+import { takeRetraced } from '../../core/document/commands/lifting';
+import type { PieceRow, RecipeRow, SheetRow } from '../../core/document/schema';
+import type { Deviation } from '../../core/find/tracePiece';
+import type { Contour } from '../../core/geometry/contour';
+import { inFile } from '../../core/problems/problem';
+import { pictureBytes } from '../persistence/projects';
+import { pieceRegions } from '../workers/imagingClient';
+import { deviationInWorker, inkInWorker, keepRegions, traceAll } from '../workers/tracePool';
+import { useProject } from './projectStore';
+
+type Change = Partial<Omit<RecipeRow, 'id'>>;
+
+export interface PieceInk {
+  readonly x: number;
+  readonly y: number;
+  readonly image: ImageBitmap;
+}
+
+interface TracingState {
+  /** Outlines by a recipe that is being tried; null when the document's own are shown. */
+  readonly trial: { readonly sheetId: string; readonly change: Change } | null;
+  readonly outlines: ReadonlyMap<string, Contour[]>;
+  readonly done: number;
+  readonly total: number;
+  readonly deviation: { readonly pieceId: string; readonly found: Deviation } | null;
+  readonly inks: ReadonlyMap<string, PieceInk>;
+}
+
+export const useTracing = create<TracingState>(() => ({
+  trial: null,
+  outlines: new Map(),
+  done: 0,
+  total: 0,
+  deviation: null,
+  inks: new Map(),
+}));
+
+let abort = new AbortController();
+let running: Promise<void> = Promise.resolve();
+/** Sheet, level and pieces whose regions the tracers hold. */
+let held = '';
+
+async function holdRegions(
+  sheet: SheetRow,
+  level: number | null,
+  pieces: readonly PieceRow[],
+): Promise<boolean> {
+  const name = `${sheet.pictureId} ${level} ${pieces.map((p) => p.id).join()} ${pieces[0]?.box.x}`;
+  if (held === name) return true;
+  const bytes = await pictureBytes(sheet.pictureId);
+  if (!bytes) return false;
+  const regions = await pieceRegions(bytes, level, pieces);
+  if (!regions.ok) {
+    useProject.getState().showProblems(inFile(regions.problems, sheet.name));
+    return false;
+  }
+  await keepRegions(pieces.map((p, i) => [p.id, regions.value[i]!] as const));
+  useTracing.setState({ inks: new Map() });
+  held = name;
+  return true;
+}
+
+const piecesOf = (sheetId: string): PieceRow[] =>
+  Object.values(useProject.getState().doc?.pieces ?? {})
+    .filter((p) => p.sheetId === sheetId)
+    .sort((a, b) => a.order - b.order);
+
+/**
+ * Tries a change of a sheet's recipe: pieces in view (`first`) are traced at once, the rest behind them. Nothing of the
+ * document changes until `keepTrial`.
+ */
+export function tryRecipe(sheetId: string, change: Change, first: readonly string[]): void {
+  abort.abort();
+  abort = new AbortController();
+  const { signal } = abort;
+  running = running.then(() => trace(sheetId, change, first, signal));
+}
+
+async function trace(
+  sheetId: string,
+  change: Change,
+  first: readonly string[],
+  signal: AbortSignal,
+): Promise<void> {
+  const { doc } = useProject.getState();
+  const sheet = doc?.sheets[sheetId];
+  if (!sheet || signal.aborted) return;
+  const recipe = { ...doc.recipes[sheet.recipeId]!, ...change };
+  const pieces = piecesOf(sheetId);
+  if (!(await holdRegions(sheet, recipe.level, pieces)) || signal.aborted) return;
+  const near = new Set(first);
+  const order = [...pieces.filter((p) => near.has(p.id)), ...pieces.filter((p) => !near.has(p.id))].map(
+    (p) => p.id,
+  );
+  const fresh = new Map(useTracing.getState().outlines);
+  let done = 0;
+  let told = 0;
+  const tell = (force: boolean) => {
+    const now = performance.now();
+    if (!force && now - told < 40) return;
+    told = now;
+    useTracing.setState({ trial: { sheetId, change }, outlines: new Map(fresh), done, total: order.length });
+  };
+  await traceAll(
+    order,
+    recipe,
+    sheet.skewRad,
+    (id, outline) => {
+      fresh.set(id, outline);
+      done++;
+      tell(done === near.size);
+    },
+    signal,
+  );
+  if (!signal.aborted) tell(true);
+}
+
+/** Takes the trial into the document as one step, once all of it is traced. */
+export async function keepTrial(): Promise<void> {
+  await running;
+  const { trial, outlines, done, total } = useTracing.getState();
+  const { doc, commit } = useProject.getState();
+  if (!trial || !doc || done < total) return;
+  commit(takeRetraced(doc, trial.sheetId, trial.change, outlines));
+  dropTrial();
+}
+
+/** Back to the document's own outlines; what still runs is stopped. */
+export function dropTrial(): void {
+  abort.abort();
+  useTracing.setState({ trial: null, outlines: new Map(), done: 0, total: 0 });
+}
+
+/** Measures how far a piece's outline lies from its ink, for showing. */
+export async function measurePiece(sheet: SheetRow, level: number | null, piece: PieceRow): Promise<void> {
+  await running;
+  if (!(await holdRegions(sheet, level, piecesOf(sheet.id)))) return;
+  const found = await deviationInWorker(piece.id, piece.outline);
+  if (found) useTracing.setState({ deviation: { pieceId: piece.id, found } });
+}
+
+/** The ink of pieces as the tracer sees it, for showing. */
+export async function showInk(
+  sheet: SheetRow,
+  level: number | null,
+  pieces: readonly PieceRow[],
+  colour: string,
+): Promise<void> {
+  await running;
+  if (!(await holdRegions(sheet, level, piecesOf(sheet.id)))) return;
+  const shade = new OffscreenCanvas(1, 1).getContext('2d')!;
+  shade.fillStyle = colour;
+  shade.fillRect(0, 0, 1, 1);
+  const [r, g, b] = shade.getImageData(0, 0, 1, 1).data as unknown as [number, number, number];
+  const images = await Promise.all(
+    pieces.map(async (p): Promise<[string, PieceInk] | null> => {
+      const ink = await inkInWorker(p.id);
+      if (!ink) return null;
+      const pixels = new Uint8ClampedArray(ink.alpha.length * 4);
+      ink.alpha.forEach((a, k) => pixels.set([r, g, b, a], 4 * k));
+      const image = await createImageBitmap(new ImageData(pixels, ink.width, ink.height));
+      return [p.id, { x: ink.x, y: ink.y, image }];
+    }),
+  );
+  useTracing.setState({ inks: new Map(images.filter((e) => e !== null)) });
+}

@@ -1,0 +1,36 @@
+import { expose, transfer } from 'comlink';
+import type { Contour } from '../../core/geometry/contour';
+import { deviationOf, tracePiece, type Deviation, type TraceRecipe } from '../../core/find/tracePiece';
+import type { InkRegion } from '../../core/trace/traceRegion';
+
+/** Regions this worker was given, by key; only the sheet in hand is kept. */
+const regions = new Map<string, InkRegion>();
+
+const api = {
+  keep(entries: readonly (readonly [string, InkRegion])[]): void {
+    for (const [key, region] of entries) regions.set(key, region);
+  },
+  clear(): void {
+    regions.clear();
+  },
+  trace(key: string, recipe: TraceRecipe, turnRad: number): Contour[] {
+    const region = regions.get(key);
+    return region ? tracePiece(region, recipe, turnRad) : [];
+  },
+  deviation(key: string, outline: readonly Contour[]): Deviation | null {
+    const region = regions.get(key);
+    if (!region) return null;
+    const found = deviationOf(region, outline);
+    return transfer(found, [found.samples.buffer as ArrayBuffer]);
+  },
+  /** The ink as the tracer sees it: opacity 0..255 of each px of the region. */
+  ink(key: string): { x: number; y: number; width: number; height: number; alpha: Uint8ClampedArray } | null {
+    const region = regions.get(key);
+    if (!region) return null;
+    const { width, height, data } = region.field;
+    const alpha = Uint8ClampedArray.from(data, (d) => d * 255);
+    return transfer({ x: region.x, y: region.y, width, height, alpha }, [alpha.buffer as ArrayBuffer]);
+  },
+};
+export type TraceApi = typeof api;
+expose(api);
