@@ -1,6 +1,6 @@
 import { angleBetweenDeg, type Vec } from '../geometry/vec';
-import { endOfStretch, ringPoint, wrap } from './path';
-import type { RingSums } from './ringSums';
+import { ringPoint, wrap } from './path';
+import type { RingSums, RunFit } from './ringSums';
 
 export interface Corner {
   /** Sample index where the outline turns. */
@@ -34,13 +34,24 @@ function turnAt(sums: RingSums, i: number): number {
     least = Math.min(least, angleBetweenDeg({ x: a.dx, y: a.dy }, { x: b.dx, y: b.dy }));
     if (least < 15) return least;
     if (reach === FAR_PX[0]) {
-      const before = endOfStretch(r, i, -1, near, far);
-      const after = endOfStretch(r, i, 1, near, far);
-      const bent = angleBetweenDeg({ x: before.dx, y: before.dy }, { x: after.dx, y: after.dy });
+      const bent = angleBetweenDeg(
+        bentDirection(a, far - near, near, r.step),
+        bentDirection(b, far - near, -near, r.step),
+      );
       least = Math.min(least, bent);
     }
   }
   return least === Infinity ? 0 : least;
+}
+
+/**
+ * Direction of the parabola through a run, carried on `near` samples beyond its end (before its start when negative):
+ * its slope against the run's line is 2 bow u / half^2 at u from its middle.
+ */
+function bentDirection(run: RunFit, samples: number, near: number, step: number): Vec {
+  const half = (samples * step) / 2;
+  const slope = (2 * run.bow * (Math.sign(near) * half + near * step)) / (half * half);
+  return { x: run.dx - slope * run.dy, y: run.dy + slope * run.dx };
 }
 
 function meet(sums: RingSums, i: number): Vec {

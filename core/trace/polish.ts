@@ -11,7 +11,9 @@ export interface PolishOptions {
   readonly outlierPx: number;
 }
 
-const ROUNDS = 5;
+const ROUNDS = 4;
+/** Less movement than this is none, px. */
+const SETTLED_PX = 0.01;
 /** Pull of each unknown towards where it stands, in samples: holds what the samples leave open. */
 const HOLD = 0.03;
 /** Pull of corners and extremes towards where they were found, in samples: their own place says more than the fit around. */
@@ -58,7 +60,7 @@ export function polish(r: EvenRing, draft: Draft, options: PolishOptions): Assig
     anchor(draft, found, unknowns, system);
     const step = system.solve();
     if (!step) break;
-    if (apply(draft, unknowns, step) < 0.003) break;
+    if (apply(draft, unknowns, step) < SETTLED_PX) break;
   }
   follow(r, draft, assigned, 1);
   return assigned;

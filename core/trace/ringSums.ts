@@ -95,6 +95,26 @@ export class RingSums {
     return (across / size) * ((count - 1) / 2) ** 2;
   }
 
+  /** Place at sample `at` on the parabolas by index through a run (least squares; `at` lies in or near the run). */
+  parabolaAt(from: number, to: number, at: number): { x: number; y: number } {
+    const a = wrap(from, this.n);
+    const b = a + (to - from);
+    const count = b - a + 1;
+    const m = (a + b) / 2;
+    const u = at - from + a - m;
+    // Legendre's polynomials on whole numbers: 1, u and u^2 less its mean are independent.
+    const square = (count * count - 1) / 12;
+    const perSlope = u / ((count * (count * count - 1)) / 12);
+    const perBow = (u * u - square) / ((count * (count * count - 1) * (count * count - 4)) / 180);
+    const of = (w1: number, wk: number, wkk: number) => {
+      const s1 = this.sum(w1, a, b);
+      const sk = this.sum(wk, a, b);
+      const skk = this.sum(wkk, a, b);
+      return s1 / count + (sk - m * s1) * perSlope + (skk - 2 * m * sk + (m * m - square) * s1) * perBow;
+    };
+    return { x: of(0, 5, 7) + this.cx, y: of(1, 6, 8) + this.cy };
+  }
+
   /** Mean distance of a run from a line, signed: to the right of its direction when y points down. */
   meanOff(from: number, to: number, line: { x: number; y: number; dx: number; dy: number }): number {
     const a = wrap(from, this.n);

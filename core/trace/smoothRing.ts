@@ -1,6 +1,6 @@
 import type { Corner } from './corners';
-import { fitParabola } from './parabola';
 import { wrap, type EvenRing } from './path';
+import type { RingSums } from './ringSums';
 
 /** Half the window of the smoothing parabola for an edge as rough as a scan's, px. */
 const MAX_REACH_PX = 5;
@@ -17,28 +17,18 @@ const NOISE_REACH_PX = 5;
 /** Samples this near to a corner's tip are rounded by the lens; they don't take part, px. */
 const CORNER_SHY_PX = 1;
 
-/** Whole numbers from `from` on, as the places of a window's samples. */
-const places = (from: number, count: number): Float64Array =>
-  Float64Array.from({ length: count }, (_, i) => from + i);
-
 /**
  * How far the edge's noise reaches, px: from how far samples lie off a parabola through their neighbours within 5 px
  * (median, so that corners don't count). 0 for a clean edge, about 0.25 for a scan. The factors were set on rendered
  * letters with known outlines, clean and scan-like.
  */
-export function edgeNoise(r: EvenRing): number {
-  const reach = Math.max(3, Math.round(NOISE_REACH_PX / r.step));
-  const count = 2 * reach + 1;
-  const [xs, ys] = [new Float64Array(count), new Float64Array(count)];
-  const us = places(-reach, count);
+export function edgeNoise(sums: RingSums): number {
+  const r = sums.ring;
+  const reach = Math.min(Math.max(3, Math.round(NOISE_REACH_PX / r.step)), (r.n - 1) >> 1);
   const offs: number[] = [];
   for (let i = 0; i < r.n; i += 2) {
-    for (let k = 0; k < count; k++) {
-      xs[k] = r.xs[wrap(i - reach + k, r.n)]!;
-      ys[k] = r.ys[wrap(i - reach + k, r.n)]!;
-    }
-    const [px, py] = [fitParabola(us, xs, count), fitParabola(us, ys, count)];
-    if (px && py) offs.push(Math.hypot(px.c0 - xs[reach]!, py.c0 - ys[reach]!));
+    const p = sums.parabolaAt(i - reach, i + reach, i);
+    offs.push(Math.hypot(p.x - r.xs[i]!, p.y - r.ys[i]!));
   }
   offs.sort((a, b) => a - b);
   const seen = (offs[Math.floor(offs.length / 2)] ?? 0) * 1.48;
@@ -50,27 +40,22 @@ export function edgeNoise(r: EvenRing): number {
  * parabola through its neighbours on the same side of the corners, over a window that grows with the noise.
  * Method: Savitzky and Golay, Anal. Chem. 36 (1964), second degree, windows cut at the corners.
  */
-export function smoothRing(r: EvenRing, corners: readonly Corner[], noisePx: number): EvenRing {
+export function smoothRing(sums: RingSums, corners: readonly Corner[], noisePx: number): EvenRing {
+  const r = sums.ring;
   if (noisePx < QUIET_PX) return r;
-  const reach = Math.round(Math.min(MAX_REACH_PX, 1.5 + 14 * noisePx) / r.step);
+  const widest = Math.round(Math.min(MAX_REACH_PX, 1.5 + 14 * noisePx) / r.step);
+  const reach = Math.min(widest, (r.n - 1) >> 1);
   const shy = Math.round(CORNER_SHY_PX / r.step);
   const { before, after } = cornerDistances(r.n, corners);
   const [xs, ys] = [Float64Array.from(r.xs), Float64Array.from(r.ys)];
-  const [wx, wy] = [new Float64Array(2 * reach + 1), new Float64Array(2 * reach + 1)];
-  const fullWindow = places(-reach, 2 * reach + 1);
   for (let i = 0; i < r.n; i++) {
     const low = -Math.min(reach, before[i]! - shy);
     const high = Math.min(reach, after[i]! - shy);
-    const count = high - low + 1;
     // On a corner's own tip there is nothing to average.
-    if (low > 0 || high < 0 || count < 5) continue;
-    for (let k = 0; k < count; k++) {
-      wx[k] = r.xs[wrap(i + low + k, r.n)]!;
-      wy[k] = r.ys[wrap(i + low + k, r.n)]!;
-    }
-    const us = low === -reach && high === reach ? fullWindow : places(low, count);
-    xs[i] = fitParabola(us, wx, count)?.c0 ?? xs[i]!;
-    ys[i] = fitParabola(us, wy, count)?.c0 ?? ys[i]!;
+    if (low > 0 || high < 0 || high - low < 4) continue;
+    const p = sums.parabolaAt(i + low, i + high, i);
+    xs[i] = p.x;
+    ys[i] = p.y;
   }
   return { ...r, xs, ys };
 }

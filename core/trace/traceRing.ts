@@ -44,33 +44,34 @@ const CORNER_DEG_BY_NOISE = 55;
  * Image px, y down; the direction of the ring is kept. Rings too small to have a form become a plain polygon.
  */
 export function traceRing(raw: EvenRing, settings: TraceSettings, reading: Reading = {}): Contour {
-  const noise = noiseToSmooth(edgeNoise(raw), settings.smoothing);
-  const turns = findCorners(new RingSums(raw), settings.cornerDeg + CORNER_DEG_BY_NOISE * noise);
+  const sums = new RingSums(raw);
+  const noise = noiseToSmooth(edgeNoise(sums), settings.smoothing);
+  const turns = findCorners(sums, settings.cornerDeg + CORNER_DEG_BY_NOISE * noise);
   const tips = reading.tips;
-  const settled = tips ? settleTips(new RingSums(raw), turns, { ...tips, noisePx: noise }) : turns;
+  const settled = tips ? settleTips(sums, turns, { ...tips, noisePx: noise }) : turns;
   const turnRad = reading.turnRad ?? 0;
   const level = turnRad === 0 ? raw : turnRing(raw, -turnRad);
   const upright = rotation(-turnRad);
   const corners = settled.map((c) => ({ ...c, point: applyAffine(upright, c.point) }));
-  const contour = traceUpright(level, corners, noise, settings);
+  const contour = traceUpright(turnRad === 0 ? sums : new RingSums(level), corners, noise, settings);
   return turnRad === 0 ? contour : transformContour(contour, rotation(turnRad));
 }
 
 function traceUpright(
-  raw: EvenRing,
+  sums: RingSums,
   corners: readonly Corner[],
   noise: number,
   settings: TraceSettings,
 ): Contour {
-  const r = smoothRing(raw, corners, noise);
+  const r = smoothRing(sums, corners, noise);
   const tolerance = settings.tolerancePx + noise;
-  const joints = findJoints(r, new RingSums(raw), corners, {
+  const joints = findJoints(r, sums, corners, {
     sigmaPx: 0.6 * noise,
     prominencePx: 0.2 + noise,
   });
   if (joints.length < 3) return smallPolygon(r);
   const draft = draftOutline(r, joints, tolerance);
-  polish(raw, draft, { shyPx: 1 + 3 * noise, outlierPx: 0.3 + 2 * noise });
+  polish(sums.ring, draft, { shyPx: 1 + 3 * noise, outlierPx: 0.3 + 2 * noise });
   return { closed: true, nodes: draftNodes(draft) };
 }
 

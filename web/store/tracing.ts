@@ -36,8 +36,13 @@ export const useTracing = create<TracingState>(() => ({
   inks: new Map(),
 }));
 
+/** A trial that nobody changes for so long is taken over. */
+const SETTLE_MS = 500;
+let settling: ReturnType<typeof setTimeout> | undefined;
 let abort = new AbortController();
 let running: Promise<void> = Promise.resolve();
+/** Pieces traced for practice when a sheet is opened. */
+const WARM_PIECES = 8;
 /** Sheet, level and pieces whose regions the tracers hold. */
 let held = '';
 
@@ -58,6 +63,10 @@ async function holdRegions(
   await keepRegions(pieces.map((p, i) => [p.id, regions.value[i]!] as const));
   useTracing.setState({ inks: new Map() });
   held = name;
+  // The first traces are slow until the tracers are warm; better now than when a slider is moved.
+  const warm = pieces.slice(0, WARM_PIECES).map((p) => p.id);
+  const recipe = useProject.getState().doc?.recipes[sheet.recipeId];
+  if (recipe) await traceAll(warm, recipe, sheet.skewRad, () => {}, new AbortController().signal);
   return true;
 }
 
@@ -72,6 +81,9 @@ const piecesOf = (sheetId: string): PieceRow[] =>
  */
 export function tryRecipe(sheetId: string, change: Change, first: readonly string[]): void {
   abort.abort();
+  useTracing.setState({ trial: { sheetId, change }, done: 0, total: 1 });
+  clearTimeout(settling);
+  settling = setTimeout(() => void keepTrial(), SETTLE_MS);
   abort = new AbortController();
   const { signal } = abort;
   running = running.then(() => trace(sheetId, change, first, signal));
@@ -117,8 +129,10 @@ async function trace(
 }
 
 /** Takes the trial into the document as one step, once all of it is traced. */
-export async function keepTrial(): Promise<void> {
+async function keepTrial(): Promise<void> {
+  const mine = abort;
   await running;
+  if (mine !== abort) return; // somebody went on trying
   const { trial, outlines, done, total } = useTracing.getState();
   const { doc, commit } = useProject.getState();
   if (!trial || !doc || done < total) return;
@@ -129,6 +143,7 @@ export async function keepTrial(): Promise<void> {
 /** Back to the document's own outlines; what still runs is stopped. */
 export function dropTrial(): void {
   abort.abort();
+  clearTimeout(settling);
   useTracing.setState({ trial: null, outlines: new Map(), done: 0, total: 0 });
 }
 

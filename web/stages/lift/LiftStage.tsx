@@ -181,7 +181,7 @@ export function LiftStage() {
           </>
         }
       >
-        <PairStrip sheet={sheet} pieces={pieces} chosen={chosen?.id ?? null} onChoose={setChosen} />
+        <PairStrip sheet={sheet} pieces={kept} chosen={chosen?.id ?? null} onChoose={setChosen} />
         <Surface
           label={`The sheet ${sheet.name} with its letters outlined`}
           view={view}

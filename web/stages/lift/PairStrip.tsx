@@ -1,5 +1,5 @@
 import { Box, chakra, Flex, Text } from '@chakra-ui/react';
-import { useEffect, useMemo, useRef } from 'react';
+import { memo, useEffect, useMemo, useRef } from 'react';
 import { pairRows } from '../../../core/find/pairRows';
 import type { PieceRow, SheetRow } from '../../../core/document/schema';
 import { contoursBox } from '../../../core/geometry/measure';
@@ -33,7 +33,7 @@ interface Props {
 }
 
 /** The two aligned rows, expected above found: a gap or an extra piece shows as a break in the pairing. */
-export function PairStrip({ sheet, pieces, chosen, onChoose }: Props) {
+export const PairStrip = memo(function PairStrip({ sheet, pieces, chosen, onChoose }: Props) {
   const columns = useMemo(() => {
     const kept = pieces.filter((p) => p.state !== 'dropped');
     const expected = [...sheet.expected].filter((c) => c.trim() !== '');
@@ -113,4 +113,4 @@ export function PairStrip({ sheet, pieces, chosen, onChoose }: Props) {
       })}
     </Flex>
   );
-}
+});

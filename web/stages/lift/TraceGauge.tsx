@@ -1,8 +1,7 @@
 import { Field, NativeSelect, Progress, Slider, Text } from '@chakra-ui/react';
-import { useState } from 'react';
 import type { RecipeRow } from '../../../core/document/schema';
 import { cleannessOf, settingsOfCleanness } from '../../../core/trace/cleanness';
-import { keepTrial, tryRecipe, useTracing } from '../../store/tracing';
+import { tryRecipe, useTracing } from '../../store/tracing';
 import { GaugePart } from '../../ui/Gauge';
 
 const MODES = [
@@ -21,8 +20,7 @@ interface Props {
 /** How the sheet's pieces are traced: tried at once on what is in view, taken when the slider is let go. */
 export function TraceGauge({ sheetId, recipe, inView }: Props) {
   const { trial, done, total } = useTracing();
-  const [held, setHeld] = useState<number | null>(null);
-  const value = held ?? cleannessOf(recipe);
+  const value = cleannessOf({ ...recipe, ...trial?.change });
   return (
     <>
       <GaugePart title="Tracing of this sheet" />
@@ -34,10 +32,8 @@ export function TraceGauge({ sheetId, recipe, inView }: Props) {
         value={[value]}
         aria-label={['How clean the outlines are']}
         onValueChange={({ value: [next] }) => {
-          setHeld(next!);
           tryRecipe(sheetId, settingsOfCleanness(next!), inView());
         }}
-        onValueChangeEnd={() => void keepTrial().then(() => setHeld(null))}
       >
         <Slider.Label fontSize="sm" color="faded" fontWeight="normal">
           Faithful to clean
@@ -72,11 +68,10 @@ export function TraceGauge({ sheetId, recipe, inView }: Props) {
           <NativeSelect.Field
             bg="sheet"
             borderColor="rule"
-            value={recipe.mode}
+            value={trial?.change.mode ?? recipe.mode}
             onChange={(e) => {
               const mode = MODES.find(([m]) => m === e.target.value)![0];
               tryRecipe(sheetId, { mode }, inView());
-              void keepTrial();
             }}
           >
             {MODES.map(([mode, text]) => (
