@@ -175,7 +175,7 @@ export function LiftStage() {
             <InkButton tip="The whole sheet in view" onClick={() => setView(null)}>
               Whole sheet
             </InkButton>
-            <Text fontSize="sm" color="faded" data-testid="lift-count" truncate>
+            <Text fontSize="xs" lineHeight="short" color="faded" data-testid="lift-count">
               {pieces.filter((p) => p.state !== 'dropped').length} pieces, {doubtful.length} doubtful
             </Text>
           </>
