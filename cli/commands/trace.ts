@@ -2,10 +2,11 @@ import { join, parse } from 'node:path';
 import { countNodes, type Contour } from '../../core/geometry/contour';
 import type { DiagonalRule } from '../../core/pixels/cellContours';
 import { tracePixels } from '../../core/pixels/tracePixels';
+import { traceColours, type ColourLayer } from '../../core/colour/traceColours';
 import { ok, type Result } from '../../core/problems/problem';
 import type { Picture } from '../../core/raster/picture';
 import { decodePicture } from '../../core/pictures/decodePicture';
-import { pathData, svgDocument, svgStrokes } from '../../core/svg/pathData';
+import { pathData, svgDocument, svgLayers, svgStrokes } from '../../core/svg/pathData';
 import { penRunOutline, traceCentreline } from '../../core/centreline/traceCentreline';
 import { tracePicture } from '../../core/trace/tracePicture';
 import { defaultTraceSettings } from '../../core/trace/traceRing';
@@ -31,6 +32,7 @@ Traces the ink of a PNG or JPEG to outlines. The SVG is in px of the picture.
   --mode MODE       outline (default); pixel: exact squares on the grid of a pixel drawing, of any size or blur
                     centreline: the way of the pen, as stroked paths; --json has its width along each
   --pen             centreline mode: the outline of a round pen that runs along the strokes instead
+  --colours N       parts the drawing into at most N flat colours, as stacked layers without gaps
   --diagonals RULE  pixel mode: cells that touch by a corner stay apart (default) or are joined
 `;
 
@@ -51,16 +53,25 @@ interface Options {
   readonly diagonals: DiagonalRule;
   /** Centrelines come out as the outline of a pen that runs along them. */
   readonly pen: boolean;
+  /** Flat colours to part the picture into at most; 0 = one ink. */
+  readonly colours: number;
 }
 
 interface Traced {
   readonly contours: readonly Contour[];
   /** Pen widths, px, when the contours are centrelines. */
   readonly widths?: readonly number[];
+  readonly layers?: readonly ColourLayer[];
   readonly strokes?: readonly { readonly d: string; readonly radii: readonly number[] }[];
 }
 
-function traceOne(picture: Picture, { mode, tolerancePx, diagonals, pen }: Options): Result<Traced> {
+function traceOne(picture: Picture, { mode, tolerancePx, diagonals, pen, colours }: Options): Result<Traced> {
+  if (colours > 0) {
+    const layers = traceColours(picture, colours, { ...defaultTraceSettings, tolerancePx });
+    return layers.ok
+      ? ok({ contours: layers.value.flatMap((l) => l.contours), layers: layers.value })
+      : layers;
+  }
   if (mode === 'outline') {
     const contours = tracePicture(picture, { ...defaultTraceSettings, tolerancePx });
     return contours.ok ? ok({ contours: contours.value }) : contours;
@@ -80,19 +91,22 @@ function traceOne(picture: Picture, { mode, tolerancePx, diagonals, pen }: Optio
   });
 }
 
+function svgOf(
+  { contours, widths, layers }: Traced,
+  view: { x: number; y: number; width: number; height: number },
+): string {
+  if (layers) return svgLayers(layers, view);
+  return widths ? svgStrokes(contours, widths, view) : svgDocument(contours, view);
+}
+
 function traceFile(input: string, output: string, options: Options): Facts | null {
   const bytes = valueOrPrint(readBytes(input), input);
   const picture = bytes && valueOrPrint(decodePicture(bytes), input);
   const traced = picture && valueOrPrint(traceOne(picture, options), input);
   if (!picture || !traced) return null;
-  const { contours, widths, strokes } = traced;
+  const { contours, strokes } = traced;
   const { width, height } = picture;
-  const written = writeFile(
-    output,
-    widths
-      ? svgStrokes(contours, widths, { x: 0, y: 0, width, height })
-      : svgDocument(contours, { x: 0, y: 0, width, height }),
-  );
+  const written = writeFile(output, svgOf(traced, { x: 0, y: 0, width, height }));
   if (!valueOrPrintOk(written, output)) return null;
   return {
     contours: contours.length,
@@ -115,6 +129,7 @@ export function runTrace(argv: string[]): number {
     tolerance: { type: 'string' },
     mode: { type: 'string', default: 'outline' },
     pen: { type: 'boolean', default: false },
+    colours: { type: 'string', default: '0' },
     diagonals: { type: 'string', default: 'apart' },
   });
   const input = positionals[0];
@@ -122,12 +137,15 @@ export function runTrace(argv: string[]): number {
     throw new UsageError('give one picture or folder, and --svg');
   const mode = (['outline', 'pixel', 'centreline'] as const).find((m) => m === values.mode);
   if (!mode) throw new UsageError('--mode is outline, pixel or centreline');
+  const colours = Number(values.colours);
+  if (!(Number.isInteger(colours) && colours >= 0 && colours <= 16))
+    throw new UsageError('--colours is a whole number from 1 to 16');
   const diagonals = (['apart', 'joined'] as const).find((d) => d === values.diagonals);
   if (!diagonals) throw new UsageError('--diagonals is apart or joined');
   const tolerance =
     values.tolerance === undefined ? defaultTraceSettings.tolerancePx : Number(values.tolerance);
   if (!(tolerance > 0 && tolerance < 100)) throw new UsageError('--tolerance is a number of px above 0');
-  const options: Options = { mode, tolerancePx: tolerance, diagonals, pen: values.pen };
+  const options: Options = { mode, tolerancePx: tolerance, diagonals, pen: values.pen, colours };
   const facts: Record<string, Facts> = {};
   let failed = false;
   if (isFolder(input)) {

@@ -1,3 +1,4 @@
+import { defaultTraceSettings } from '../trace/traceRing';
 import type { CastingRow, Doc, GlyphRow, ProjectRow, RecipeRow } from './schema';
 
 export const CASTING_ID = 'casting';
@@ -11,10 +12,8 @@ export const defaultRecipe: RecipeRow = {
   id: FIRST_RECIPE,
   name: 'Ink on paper',
   level: null,
-  tolerancePx: 0.35,
-  cornerDeg: 28,
   mode: 'outline',
-  smoothing: 1,
+  ...defaultTraceSettings,
 };
 
 /** 50 u on each side until letters are fitted (common practice, no published source). */

@@ -20,7 +20,7 @@ export interface TraceSettings {
   readonly smoothing: number;
 }
 
-export const defaultTraceSettings: TraceSettings = { tolerancePx: 0.35, cornerDeg: 28, smoothing: 1 };
+export const defaultTraceSettings: TraceSettings = { tolerancePx: 0.28, cornerDeg: 28, smoothing: 1 };
 
 /** What is known of a ring beside its samples. */
 export interface Reading {
