@@ -1,12 +1,15 @@
 import { create } from 'zustand';
+import { replaceContour } from '../../core/document/commands/dressing';
 import { takeRetraced } from '../../core/document/commands/lifting';
 import type { PieceRow, RecipeRow, SheetRow } from '../../core/document/schema';
 import type { Deviation } from '../../core/find/tracePiece';
 import type { Contour } from '../../core/geometry/contour';
+import { applyAffine } from '../../core/geometry/affine';
+import { refitStretch, segmentsIn, stretchOver } from '../../core/trace/refit';
 import { inFile } from '../../core/problems/problem';
 import { pictureBytes } from '../persistence/projects';
 import { pieceRegions } from '../workers/imagingClient';
-import { deviationInWorker, inkInWorker, keepRegions, traceAll } from '../workers/tracePool';
+import { deviationInWorker, edgesInWorker, inkInWorker, keepRegions, traceAll } from '../workers/tracePool';
 import { useProject } from './projectStore';
 
 type Change = Partial<Omit<RecipeRow, 'id'>>;
@@ -153,6 +156,35 @@ export async function measurePiece(sheet: SheetRow, level: number | null, piece:
   if (!(await holdRegions(sheet, level, piecesOf(sheet.id)))) return;
   const found = await deviationInWorker(piece.id, piece.outline);
   if (found) useTracing.setState({ deviation: { pieceId: piece.id, found } });
+}
+
+/**
+ * Fits the chosen stretch of a glyph's outline to the ink it was lifted from, with one curve fewer (-1) or more (+1), or
+ * as many (0). Problems are told.
+ */
+export async function refitGlyph(
+  glyphId: string,
+  contour: number,
+  nodes: readonly number[],
+  by: -1 | 0 | 1,
+): Promise<void> {
+  const { doc, commit } = useProject.getState();
+  const glyph = doc?.glyphs[glyphId];
+  const piece = glyph?.source ? doc?.pieces[glyph.source.pieceId] : undefined;
+  const sheet = piece && doc?.sheets[piece.sheetId];
+  const old = glyph?.contours[contour];
+  const stretch = old && stretchOver(old, nodes);
+  if (!glyph?.source || !sheet || !stretch) return;
+  await running;
+  if (!(await holdRegions(sheet, doc!.recipes[sheet.recipeId]!.level, piecesOf(sheet.id)))) return;
+  const { transform } = glyph.source;
+  const edges = (await edgesInWorker(piece.id)).map((flat) =>
+    Array.from({ length: flat.length / 2 }, (_, i) =>
+      applyAffine(transform, { x: flat[2 * i]!, y: flat[2 * i + 1]! }),
+    ),
+  );
+  const fresh = refitStretch(old, stretch, edges, Math.max(1, segmentsIn(old, stretch) + by));
+  if (fresh) commit(replaceContour(doc!, glyphId, contour, fresh, 'Refit a stretch'));
 }
 
 /** The ink of pieces as the tracer sees it, for showing. */

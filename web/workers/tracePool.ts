@@ -79,4 +79,7 @@ export const deviationInWorker = async (
   outline: readonly Contour[],
 ): Promise<Deviation | null> => (await lane(key)?.deviation(key, outline)) ?? null;
 
+export const edgesInWorker = async (key: string): Promise<Float64Array[]> =>
+  (await lane(key)?.edges(key)) ?? [];
+
 export const inkInWorker = async (key: string) => (await lane(key)?.ink(key)) ?? null;

@@ -47,6 +47,15 @@ function edit(
   return d.done(label);
 }
 
+/** One contour replaced by another drawing of it. */
+export const replaceContour = (
+  doc: Doc,
+  glyphId: string,
+  contour: number,
+  by: Contour,
+  label: string,
+): ProjectDiff | null => edit(doc, glyphId, label, (cs) => cs.map((c, i) => (i === contour ? by : c)));
+
 const mapNodes = (c: Contour, change: (n: Node, i: number) => Node): Contour => ({
   ...c,
   nodes: c.nodes.map(change),

@@ -7,6 +7,7 @@ import type { GlyphRow } from '../../../core/document/schema';
 import { countNodes } from '../../../core/geometry/contour';
 import { contoursBox } from '../../../core/geometry/measure';
 import { useDoc, useProject } from '../../store/projectStore';
+import { refitGlyph } from '../../store/tracing';
 import { Fact, Gauge, GaugePart } from '../../ui/Gauge';
 import { InkButton } from '../../ui/InkButton';
 import { NumberField } from '../../ui/NumberField';
@@ -16,11 +17,18 @@ interface Props {
   readonly selection: readonly PointRef[];
   readonly sourceStrength: number;
   readonly onSourceStrength: (strength: number) => void;
+  readonly onSelection: (selection: readonly PointRef[]) => void;
 }
+
+const REFITS = [
+  [-1, 'Refit with fewer points', 'Fit this stretch to the ink again with one point fewer'],
+  [0, 'Refit to the ink', 'Fit this stretch to the ink again with as many points'],
+  [1, 'Refit with more points', 'Fit this stretch to the ink again with one point more'],
+] as const;
 
 const KIND_TEXT = { corner: 'corner', smooth: 'smooth', tangent: 'straight into curve' } as const;
 
-export function DressGauge({ glyph, selection, sourceStrength, onSourceStrength }: Props) {
+export function DressGauge({ glyph, selection, sourceStrength, onSourceStrength, onSelection }: Props) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
   const box = contoursBox(glyph.contours);
@@ -28,6 +36,12 @@ export function DressGauge({ glyph, selection, sourceStrength, onSourceStrength 
   const node = one && glyph.contours[one.contour]?.nodes[one.node];
   const point = one && node && (one.part === 'node' ? node : node[one.part]);
   const shift = originX(glyph);
+  const within = selection[0]?.contour;
+  const stretch = selection.filter((s) => s.part === 'node' && s.contour === within).map((s) => s.node);
+  const refit = async (by: -1 | 0 | 1) => {
+    await refitGlyph(glyph.id, within!, stretch, by);
+    onSelection([]);
+  };
   const backToTrace = () => {
     const released = releaseHandEdits(doc, glyph.id);
     const seated = released && seatAll(applyDiff(doc, released), released.label);
@@ -75,6 +89,16 @@ export function DressGauge({ glyph, selection, sourceStrength, onSourceStrength 
             value={point.y}
             onChange={(y) => commit(movePoints(doc, glyph.id, [one], { x: 0, y: y - point.y }))}
           />
+        </>
+      )}
+      {stretch.length > 1 && glyph.source && (
+        <>
+          <GaugePart title="The stretch between them" />
+          {REFITS.map(([by, text, tip]) => (
+            <InkButton key={by} tip={tip} onClick={() => void refit(by)}>
+              {text}
+            </InkButton>
+          ))}
         </>
       )}
       <GaugePart title="Seeing" />

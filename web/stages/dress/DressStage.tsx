@@ -211,6 +211,7 @@ function DressBench() {
         selection={selection}
         sourceStrength={sourceStrength}
         onSourceStrength={setSourceStrength}
+        onSelection={setSelection}
       />
     </>
   );

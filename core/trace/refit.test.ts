@@ -1,0 +1,63 @@
+import type { Contour } from '../geometry/contour';
+import { segmentAt, segmentCount } from '../geometry/contour';
+import { flattenCubic } from '../geometry/cubic';
+import type { Vec } from '../geometry/vec';
+import { refitStretch, segmentsIn, stretchOver } from './refit';
+
+/** Edge of a disc of radius 100 about the origin, and an outline of it with twelve careless points. */
+const edge: Vec[] = Array.from({ length: 628 }, (_, i) => ({
+  x: 100 * Math.cos(i / 100),
+  y: 100 * Math.sin(i / 100),
+}));
+const careless: Contour = {
+  closed: true,
+  nodes: Array.from({ length: 12 }, (_, k) => {
+    const a = (k * Math.PI) / 6;
+    const r = k % 3 === 0 ? 100 : 106;
+    const [x, y] = [r * Math.cos(a), r * Math.sin(a)];
+    const h = 18;
+    const d = { x: -Math.sin(a) * h, y: Math.cos(a) * h };
+    return { x, y, in: { x: x - d.x, y: y - d.y }, out: { x: x + d.x, y: y + d.y }, kind: 'smooth' };
+  }),
+};
+const worst = (c: Contour) =>
+  Math.max(
+    ...Array.from({ length: segmentCount(c) }, (_, i) =>
+      flattenCubic(segmentAt(c, i), 0.01).map((p) => Math.abs(Math.hypot(p.x, p.y) - 100)),
+    ).flat(),
+  );
+
+test('the stretch over chosen nodes passes over the fewest others', () => {
+  expect(stretchOver(careless, [1, 4])).toEqual({ from: 1, to: 4 });
+  expect(stretchOver(careless, [11, 2, 0])).toEqual({ from: 11, to: 2 });
+  expect(stretchOver(careless, [3])).toBeNull();
+  expect(segmentsIn(careless, { from: 11, to: 2 })).toBe(3);
+});
+
+test('a stretch refitted with fewer points lies on the ink again, the rest stays', () => {
+  let c = careless;
+  expect(worst(c)).toBeGreaterThan(4);
+  c = refitStretch(c, { from: 0, to: 6 }, [edge], 2)!;
+  expect(c.nodes).toHaveLength(12 - 4);
+  expect(c.nodes.slice(3)).toEqual(careless.nodes.slice(7));
+  // The stretch 6 .. 0 of the careless outline now stands at 2 .. 0.
+  c = refitStretch(c, { from: 2, to: 0 }, [edge], 2)!;
+  expect(c.nodes).toHaveLength(4);
+  expect(worst(c)).toBeLessThan(0.2);
+});
+
+test('more curves come nearer', () => {
+  const off = [1, 2, 4].map((curves) =>
+    worst({
+      ...refitStretch(careless, { from: 0, to: 6 }, [edge], curves)!,
+      closed: false,
+      nodes: refitStretch(careless, { from: 0, to: 6 }, [edge], curves)!.nodes.slice(0, curves + 1),
+    }),
+  );
+  expect(off[1]!).toBeLessThan(off[0]!);
+  expect(off[2]!).toBeLessThan(off[1]!);
+});
+
+test('without an edge nothing is made up', () => {
+  expect(refitStretch(careless, { from: 0, to: 6 }, [], 2)).toBeNull();
+});

@@ -1,0 +1,150 @@
+import type { Contour, Node } from '../geometry/contour';
+import { fitCubic, type CubicFit } from '../geometry/fitCubic';
+import { pointOnCubic } from '../geometry/cubic';
+import { segmentAt } from '../geometry/contour';
+import { distance, sub, unit, type Vec } from '../geometry/vec';
+import { wrap } from './path';
+
+/** A stretch of a contour: from one node on in the contour's direction to another (the same = all the way round). */
+export interface Stretch {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Places tried for the points between, evenly along the stretch. */
+const PLACES = 24;
+/** Directions between are read over this share of the stretch. */
+const READ_SHARE = 0.06;
+
+/** Curves and lines of a stretch as it stands. */
+export const segmentsIn = (c: Contour, { from, to }: Stretch): number =>
+  wrap(to - from - 1, c.nodes.length) + 1;
+
+/**
+ * The stretch of nodes that holds all of the given ones and passes over the fewest others; null for fewer than two.
+ */
+export function stretchOver(c: Contour, nodes: readonly number[]): Stretch | null {
+  const picked = [...new Set(nodes)].sort((a, b) => a - b);
+  if (picked.length < 2) return null;
+  const n = c.nodes.length;
+  // The widest gap between neighbours is what the stretch leaves out.
+  let widest = 0;
+  picked.forEach((p, k) => {
+    const gap = (q: number) => wrap(picked[(q + 1) % picked.length]! - picked[q]! - 1, n) + 1;
+    if (gap(k) > gap(widest)) widest = k;
+    return p;
+  });
+  return { from: picked[(widest + 1) % picked.length]!, to: picked[widest]! };
+}
+
+/**
+ * A stretch fitted anew to the edge of the ink with so many curves, its two end points and their directions kept. The
+ * points between lie where the summed squared distance is least (dynamic programming over all of `PLACES` to that power).
+ * `edges` are the ink's edges as closed runs of points in the contour's own space. Null when no edge runs along it.
+ */
+export function refitStretch(
+  c: Contour,
+  stretch: Stretch,
+  edges: readonly (readonly Vec[])[],
+  curves: number,
+): Contour | null {
+  const n = c.nodes.length;
+  const [start, end] = [c.nodes[stretch.from]!, c.nodes[stretch.to]!];
+  const count = segmentsIn(c, stretch);
+  const middle = pointOnCubic(segmentAt(c, wrap(stretch.from + (count >> 1), n)), count % 2 === 1 ? 0.5 : 0);
+  const run = runAlong(edges, start, end, middle);
+  if (!run || run.length < 8) return null;
+  const places = Array.from({ length: PLACES + 1 }, (_, k) => Math.round((k * (run.length - 1)) / PLACES));
+  const reach = Math.max(2, Math.round(READ_SHARE * run.length));
+  const directionAt = (i: number): Vec =>
+    unit(sub(run[Math.min(run.length - 1, i + reach)]!, run[Math.max(0, i - reach)]!));
+  const first =
+    start.out && start.kind !== 'corner' ? unit(sub(start.out, start)) : unit(sub(run[reach]!, start));
+  const last =
+    end.in && end.kind !== 'corner' ? unit(sub(end, end.in)) : unit(sub(end, run[run.length - 1 - reach]!));
+  const at = (k: number): Vec => (k === 0 ? start : k === PLACES ? end : run[places[k]!]!);
+  const along = (k: number): Vec => (k === 0 ? first : k === PLACES ? last : directionAt(places[k]!));
+  const fits = new Map<string, CubicFit>();
+  const fit = (i: number, j: number): CubicFit => {
+    const key = `${i} ${j}`;
+    const known = fits.get(key);
+    if (known) return known;
+    const inner = run.slice(places[i]! + 1, places[j]!);
+    const thin = inner.filter((_, k) => k % Math.max(1, Math.floor(inner.length / 24)) === 0);
+    const d = along(j);
+    const made = fitCubic(
+      at(i),
+      along(i),
+      { x: -d.x, y: -d.y },
+      at(j),
+      Float64Array.from(thin, (p) => p.x),
+      Float64Array.from(thin, (p) => p.y),
+    );
+    fits.set(key, made);
+    return made;
+  };
+  const steps = bestSplit(
+    Math.max(1, Math.min(PLACES >> 1, curves)),
+    (i, j) => fit(i, j).meanSquare * (j - i),
+  );
+  const nodes: Node[] = [];
+  steps.slice(0, -1).forEach((i, k) => {
+    const { cubic } = fit(i, steps[k + 1]!);
+    if (k === 0) nodes.push({ ...start, out: { ...cubic.p1 } });
+    else nodes[nodes.length - 1] = { ...nodes[nodes.length - 1]!, out: { ...cubic.p1 } };
+    const isLast = k === steps.length - 2;
+    nodes.push(
+      isLast
+        ? { ...end, in: { ...cubic.p2 } }
+        : { x: cubic.p3.x, y: cubic.p3.y, in: { ...cubic.p2 }, out: null, kind: 'smooth' },
+    );
+  });
+  const rest: Node[] = [];
+  for (let i = wrap(stretch.to + 1, n); i !== stretch.from; i = wrap(i + 1, n)) rest.push(c.nodes[i]!);
+  return { ...c, nodes: [...nodes, ...rest] };
+}
+
+/** Places 0 = s0 < s1 ... = PLACES with the least summed cost of so many steps. */
+function bestSplit(steps: number, cost: (i: number, j: number) => number): number[] {
+  const least = Array.from({ length: steps + 1 }, () => new Float64Array(PLACES + 1).fill(Infinity));
+  const from = Array.from({ length: steps + 1 }, () => new Int32Array(PLACES + 1));
+  least[0]![0] = 0;
+  for (let m = 1; m <= steps; m++) {
+    for (let j = m; j <= PLACES; j++) {
+      for (let i = m - 1; i < j; i++) {
+        const sum = least[m - 1]![i]! + cost(i, j);
+        if (sum < least[m]![j]!) {
+          least[m]![j] = sum;
+          from[m]![j] = i;
+        }
+      }
+    }
+  }
+  const out = [PLACES];
+  for (let m = steps; m > 0; m--) out.unshift(from[m]![out[0]!]!);
+  return out;
+}
+
+/** The part of the nearest edge from near one point to near another, the way round that passes nearer to `middle`. */
+function runAlong(edges: readonly (readonly Vec[])[], start: Vec, end: Vec, middle: Vec): Vec[] | null {
+  let best: { edge: readonly Vec[]; a: number; b: number; off: number } | null = null;
+  for (const edge of edges) {
+    const nearest = (p: Vec) => edge.reduce((k, q, i) => (distance(p, q) < distance(p, edge[k]!) ? i : k), 0);
+    const [a, b] = [nearest(start), nearest(end)];
+    const off = distance(start, edge[a]!) + distance(end, edge[b]!);
+    if (!best || off < best.off) best = { edge, a, b, off };
+  }
+  if (!best) return null;
+  const { edge, a, b } = best;
+  const walk = (step: 1 | -1): Vec[] => {
+    const out: Vec[] = [];
+    for (let i = a; ; i = wrap(i + step, edge.length)) {
+      out.push(edge[i]!);
+      if (i === b && out.length > 1) return out;
+      if (out.length > edge.length) return out;
+    }
+  };
+  const gap = (run: readonly Vec[]) => Math.min(...run.map((p) => distance(p, middle)));
+  const [on, back] = [walk(1), walk(-1)];
+  return gap(on) <= gap(back) ? on : back;
+}
