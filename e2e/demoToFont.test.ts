@@ -102,8 +102,8 @@ test("from the keeper's page to installed fonts, through all eight stages", asyn
     for (const bytes of [otf, ttf]) {
       const font = parseWithOpentype(bytes);
       const h = font.charToGlyph('H');
-      expect(h.advanceWidth - h.getBoundingBox().x2).toBe(130);
-      expect(font.charToGlyph('n').getBoundingBox().x1).toBe(50);
+      expect(Math.abs(h.advanceWidth - h.getBoundingBox().x2 - 130)).toBeLessThan(0.5);
+      expect(Math.abs(font.charToGlyph('n').getBoundingBox().x1 - 50)).toBeLessThan(0.5);
     }
     await expect(page.getByTestId('try-it')).toHaveCSS('font-family', /cast-SkerryLane-Regular-otf/);
   });

@@ -21,7 +21,7 @@ export interface Joint {
 /** A straight that ends this near to a corner runs into it, px. */
 const CORNER_REACH_PX = 3.2;
 /** Two straights with no more than this between them meet in a point, px. */
-const STRAIGHTS_MEET_PX = 3;
+const STRAIGHTS_MEET_PX = 1.6;
 
 function onLine(line: Line, p: Vec): Vec {
   const t = (p.x - line.x) * line.dx + (p.y - line.y) * line.dy;

@@ -4,6 +4,9 @@ import { STAGES } from '../text/stages';
 import { saveOpenProject } from './saveProjectFile';
 import { useGoTo } from './useGlyphInHand';
 
+/** Sliders and lists keep no text of their own to undo. */
+const NOT_TYPING = { enableOnFormTags: ['slider', 'select'] as const };
+
 /** Keys that work on every stage. Typing in a field is left alone, but for undo, redo and save. */
 export function useWorkshopKeys({
   onSearch,
@@ -14,8 +17,8 @@ export function useWorkshopKeys({
 }): void {
   const go = useGoTo();
   const { undo, redo } = useProject.getState();
-  useHotkeys('mod+z', (e) => (e.preventDefault(), undo()));
-  useHotkeys('mod+shift+z, mod+y', (e) => (e.preventDefault(), redo()));
+  useHotkeys('mod+z', (e) => (e.preventDefault(), undo()), NOT_TYPING);
+  useHotkeys('mod+shift+z, mod+y', (e) => (e.preventDefault(), redo()), NOT_TYPING);
   useHotkeys(
     'mod+s',
     (e) => {

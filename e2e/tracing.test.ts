@@ -1,0 +1,46 @@
+import { expect, test, type Page } from '@playwright/test';
+import { openDemo, stage, takeInHand } from './support/app';
+
+const points = async (page: Page) => Number(await page.getByTestId('piece-points').textContent());
+
+test('the slider traces the sheet again live, is one step to undo, and its layers can be seen over each other', async ({
+  page,
+}) => {
+  await openDemo(page);
+  await stage(page, 'Lift');
+  await expect(page.getByTestId('piece-deviation')).toHaveText(/px$/, { timeout: 30_000 });
+  for (const layer of ['Ink', 'Points', 'Deviation']) {
+    const button = page.getByRole('button', { name: layer, exact: true });
+    await button.click();
+    await expect(button).toHaveAttribute('aria-pressed', 'true');
+  }
+  const before = await points(page);
+  const slider = page.getByRole('slider', { name: /clean/ });
+  await slider.focus();
+  await page.keyboard.press('Home');
+  await expect.poll(() => points(page), { timeout: 30_000 }).toBeGreaterThan(before);
+  await expect(page.getByTestId('trace-progress')).toHaveText('Keeps the texture of pen and paper.', {
+    timeout: 60_000,
+  });
+  await expect(page.getByRole('button', { name: /^Undo/ })).toBeEnabled({ timeout: 60_000 });
+  await page.keyboard.press('ControlOrMeta+z');
+  await expect.poll(() => points(page)).toBe(before);
+  await expect(slider).toHaveAttribute('aria-valuenow', '50');
+});
+
+test('a stretch of an outline is refitted to its ink with fewer points, and taken back', async ({ page }) => {
+  await openDemo(page);
+  await takeInHand(page, 'dress', 'o');
+  const count = page.getByTestId('point-count');
+  await expect(count).toHaveText(/\d+/);
+  const before = Number(await count.textContent());
+  const box = (await page.getByRole('img', { name: /Outline of/ }).boundingBox())!;
+  await page.mouse.move(box.x + 60, box.y + 60);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width - 60, box.y + box.height - 60, { steps: 4 });
+  await page.mouse.up();
+  await page.getByRole('button', { name: 'Refit with more points' }).click();
+  await expect.poll(async () => Number(await count.textContent()), { timeout: 30_000 }).toBe(before + 1);
+  await page.keyboard.press('ControlOrMeta+z');
+  await expect.poll(async () => Number(await count.textContent())).toBe(before);
+});
