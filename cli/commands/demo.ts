@@ -1,11 +1,12 @@
 import { join } from 'node:path';
 import { writeProjectFile } from '../../core/archive/projectFile';
+import { brushPicture, markerPicture, penPicture, wheelPicture } from '../../demo/artwork';
 import { apprenticesPage, keepersPage, tideMillProject } from '../../demo/tideMill';
 import { EXIT, printProblems, readArguments, UsageError, writeFile } from '../io';
 
 export const demoHelp = `orthoglyph demo --out DIR [--page]
 
-Draws the demo's page of writing and makes its project file.
+Draws the demo's page of writing and its pictures, and makes its project file.
   --page            only a page by another made-up hand, to try things with
 `;
 
@@ -21,6 +22,10 @@ export function runDemo(argv: string[]): number {
   return writeAll(values.out, [
     ['keepers-page.jpg', page],
     ['tide-mill.orthoglyph.zip', writeProjectFile(doc, pictures)],
+    ['artwork/wheel-pixels.png', wheelPicture()],
+    ['artwork/brush-S.png', brushPicture()],
+    ['artwork/marker-R.png', markerPicture()],
+    ['artwork/pen-k.png', penPicture()],
   ]);
 }
 

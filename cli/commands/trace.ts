@@ -8,6 +8,7 @@ import type { Picture } from '../../core/raster/picture';
 import { decodePicture } from '../../core/pictures/decodePicture';
 import { pathData, svgDocument, svgLayers, svgStrokes } from '../../core/svg/pathData';
 import { penRunOutline, traceCentreline } from '../../core/centreline/traceCentreline';
+import { DEFAULT_CLEANNESS, settingsOfCleanness } from '../../core/trace/cleanness';
 import { tracePicture } from '../../core/trace/tracePicture';
 import { defaultTraceSettings } from '../../core/trace/traceRing';
 import {
@@ -28,6 +29,7 @@ orthoglyph trace INFOLDER --svg OUTFOLDER
 Traces the ink of a PNG or JPEG to outlines. The SVG is in px of the picture.
   --svg PATH        file (or folder, for a folder of pictures) to write
   --tolerance PX    greatest distance from the ink's edge, default ${defaultTraceSettings.tolerancePx}
+  --clean N         0 keeps all texture of the edge, 100 draws the plain form, default ${DEFAULT_CLEANNESS}
   --json PATH       points and contours of each picture
   --mode MODE       outline (default); pixel: exact squares on the grid of a pixel drawing, of any size or blur
                     centreline: the way of the pen, as stroked paths; --json has its width along each
@@ -50,6 +52,7 @@ type Mode = 'outline' | 'pixel' | 'centreline';
 interface Options {
   readonly mode: Mode;
   readonly tolerancePx: number;
+  readonly smoothing: number;
   readonly diagonals: DiagonalRule;
   /** Centrelines come out as the outline of a pen that runs along them. */
   readonly pen: boolean;
@@ -65,15 +68,18 @@ interface Traced {
   readonly strokes?: readonly { readonly d: string; readonly radii: readonly number[] }[];
 }
 
-function traceOne(picture: Picture, { mode, tolerancePx, diagonals, pen, colours }: Options): Result<Traced> {
+function traceOne(
+  picture: Picture,
+  { mode, tolerancePx, smoothing, diagonals, pen, colours }: Options,
+): Result<Traced> {
   if (colours > 0) {
-    const layers = traceColours(picture, colours, { ...defaultTraceSettings, tolerancePx });
+    const layers = traceColours(picture, colours, { ...defaultTraceSettings, tolerancePx, smoothing });
     return layers.ok
       ? ok({ contours: layers.value.flatMap((l) => l.contours), layers: layers.value })
       : layers;
   }
   if (mode === 'outline') {
-    const contours = tracePicture(picture, { ...defaultTraceSettings, tolerancePx });
+    const contours = tracePicture(picture, { ...defaultTraceSettings, tolerancePx, smoothing });
     return contours.ok ? ok({ contours: contours.value }) : contours;
   }
   if (mode === 'pixel') {
@@ -127,6 +133,7 @@ export function runTrace(argv: string[]): number {
     svg: { type: 'string' },
     json: { type: 'string' },
     tolerance: { type: 'string' },
+    clean: { type: 'string', default: String(DEFAULT_CLEANNESS) },
     mode: { type: 'string', default: 'outline' },
     pen: { type: 'boolean', default: false },
     colours: { type: 'string', default: '0' },
@@ -142,10 +149,20 @@ export function runTrace(argv: string[]): number {
     throw new UsageError('--colours is a whole number from 1 to 16');
   const diagonals = (['apart', 'joined'] as const).find((d) => d === values.diagonals);
   if (!diagonals) throw new UsageError('--diagonals is apart or joined');
-  const tolerance =
-    values.tolerance === undefined ? defaultTraceSettings.tolerancePx : Number(values.tolerance);
-  if (!(tolerance > 0 && tolerance < 100)) throw new UsageError('--tolerance is a number of px above 0');
-  const options: Options = { mode, tolerancePx: tolerance, diagonals, pen: values.pen, colours };
+  const clean = Number(values.clean);
+  if (!(clean >= 0 && clean <= 100)) throw new UsageError('--clean is a number from 0 to 100');
+  const cleaned = settingsOfCleanness(clean);
+  const tolerance = values.tolerance === undefined ? null : Number(values.tolerance);
+  if (tolerance !== null && !(tolerance > 0 && tolerance < 100))
+    throw new UsageError('--tolerance is a number of px above 0');
+  const options: Options = {
+    mode,
+    tolerancePx: tolerance ?? cleaned.tolerancePx,
+    smoothing: cleaned.smoothing,
+    diagonals,
+    pen: values.pen,
+    colours,
+  };
   const facts: Record<string, Facts> = {};
   let failed = false;
   if (isFolder(input)) {

@@ -1,6 +1,7 @@
 import { applyAffine, rotation } from '../geometry/affine';
 import { transformContour, type Contour, type Node } from '../geometry/contour';
-import { sub, unit, type Vec } from '../geometry/vec';
+import type { Cubic } from '../geometry/cubic';
+import { distance, sub, unit, type Vec } from '../geometry/vec';
 import { findCorners, type Corner } from './corners';
 import { draftNodes, type Draft, type DraftNode, type DraftSegment } from './draft';
 import { fitStretch } from './fitStretch';
@@ -9,6 +10,7 @@ import { ringPoint, turnRing, type EvenRing } from './path';
 import { polish } from './polish';
 import { RingSums } from './ringSums';
 import { settleTips, type TipReader } from './tips';
+import { snapToAxis } from './straights';
 import { edgeNoise, smoothRing } from './smoothRing';
 
 export interface TraceSettings {
@@ -36,6 +38,8 @@ const TEXTURE_PX = 0.8;
 const noiseToSmooth = (found: number, smoothing: number): number =>
   found * Math.min(1, smoothing) + Math.max(0, smoothing - 1) * TEXTURE_PX;
 
+/** Texture beyond this says nothing about what is straight: rounds would fall into straights. */
+const STRAIGHT_NOISE_PX = 0.4;
 /** A rough edge turns this much by chance, degrees for each px of its noise. */
 const CORNER_DEG_BY_NOISE = 55;
 
@@ -66,7 +70,7 @@ function traceUpright(
   const r = smoothRing(sums, corners, noise);
   const tolerance = settings.tolerancePx + noise;
   const joints = findJoints(r, sums, corners, {
-    sigmaPx: 0.6 * noise,
+    sigmaPx: 0.6 * Math.min(noise, STRAIGHT_NOISE_PX),
     prominencePx: 0.2 + noise,
   });
   if (joints.length < 3) return smallPolygon(r);
@@ -97,7 +101,14 @@ function draftOutline(r: EvenRing, joints: readonly Joint[], tolerancePx: number
       segments.push(a.line.dy === 0 ? 'level' : a.line.dx === 0 ? 'upright' : 'straight');
       continue;
     }
-    const { cubics, places } = fitStretch(r, a, joints[k + 1]!, tolerancePx);
+    const b = joints[k + 1]!;
+    const { cubics, places } = fitStretch(r, a, b, tolerancePx);
+    const short =
+      a.kind === 'corner' && b.kind === 'corner' && cubics.length === 1 && straightThrough(cubics[0]!);
+    if (short) {
+      segments.push(short);
+      continue;
+    }
     cubics.forEach((c, i) => {
       if (i > 0) {
         const direction = unit(sub(c.p1, c.p0));
@@ -118,6 +129,18 @@ function draftOutline(r: EvenRing, joints: readonly Joint[], tolerancePx: number
   }
   nodes[0]!.in = arriving;
   return { nodes, segments };
+}
+
+/** A curve between corners whose handles lie this near to its chord is a short straight, px. */
+const STRAIGHT_PX = 0.12;
+
+function straightThrough({ p0, p1, p2, p3 }: Cubic): DraftSegment | null {
+  const length = distance(p0, p3);
+  const d = unit(sub(p3, p0));
+  const off = (p: Vec) => Math.abs((p.x - p0.x) * d.y - (p.y - p0.y) * d.x);
+  if (length === 0 || Math.max(off(p1), off(p2)) > STRAIGHT_PX) return null;
+  const snapped = snapToAxis({ ...p0, dx: d.x, dy: d.y }, length);
+  return snapped.dy === 0 ? 'level' : snapped.dx === 0 ? 'upright' : 'straight';
 }
 
 /** Up to eight corners spread along the ring: enough for a full stop of a few px. */
