@@ -37,7 +37,7 @@ for (const project of ['core/tsconfig.json', 'web/tsconfig.json', 'tsconfig.json
   check(`Types of ${project}`, bin('tsc'), ['-p', project]);
 }
 check('Layers', bin('depcruise'), [
-  ...['core', 'web', 'server', 'cli', 'demo', 'e2e', 'testing'],
+  ...['core', 'web', 'server', 'cli', 'demo', 'e2e', 'testing', 'bench'],
   '--config',
   '.dependency-cruiser.cjs',
   '--output-type',

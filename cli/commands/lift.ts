@@ -2,7 +2,7 @@ import { liftPicture } from '../../core/find/liftPicture';
 import { decodePicture } from '../../core/pictures/decodePicture';
 import { pathData } from '../../core/svg/pathData';
 import { readRegion, traceRegion } from '../../core/trace/traceRegion';
-import { defaultTraceSettings } from '../../core/trace/traceRing';
+import { defaultTraceSettings } from '../../core/trace/settings';
 import { EXIT, readArguments, readBytes, showProgress, UsageError, valueOrPrint, writeFile } from '../io';
 
 export const liftHelp = `orthoglyph lift IMAGE --json OUT.json [--expect "ABC..."] [--svg]

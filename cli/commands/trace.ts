@@ -10,7 +10,7 @@ import { pathData, svgDocument, svgLayers, svgStrokes } from '../../core/svg/pat
 import { penRunOutline, traceCentreline } from '../../core/centreline/traceCentreline';
 import { DEFAULT_CLEANNESS, settingsOfCleanness } from '../../core/trace/cleanness';
 import { tracePicture } from '../../core/trace/tracePicture';
-import { defaultTraceSettings } from '../../core/trace/traceRing';
+import { defaultTraceSettings } from '../../core/trace/settings';
 import {
   EXIT,
   isFolder,

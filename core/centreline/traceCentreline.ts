@@ -10,7 +10,7 @@ import { isoContours, ringArea } from '../trace/isoContours';
 import { evenRing, ringPoint, type EvenRing } from '../trace/path';
 import { refineEdge } from '../trace/refineEdge';
 import { traceField } from '../trace/traceRegion';
-import { defaultTraceSettings } from '../trace/traceRing';
+import { defaultTraceSettings } from '../trace/settings';
 import { strokeGraph } from './chords';
 import { fitStroke, type Stroke } from './fitStrokes';
 import { strokePaths } from './strokePaths';

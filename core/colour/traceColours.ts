@@ -2,7 +2,7 @@ import type { Contour } from '../geometry/contour';
 import { fail, ok, type Result } from '../problems/problem';
 import type { FloatImage, Picture } from '../raster/picture';
 import { traceField } from '../trace/traceRegion';
-import { defaultTraceSettings, type TraceSettings } from '../trace/traceRing';
+import { defaultTraceSettings, type TraceSettings } from '../trace/settings';
 import { rgbOf, type Oklab } from './oklab';
 import { paletteOf } from './palette';
 

@@ -1,4 +1,4 @@
-import { defaultTraceSettings } from '../trace/traceRing';
+import { defaultTraceSettings } from '../trace/settings';
 import type { CastingRow, Doc, GlyphRow, ProjectRow, RecipeRow } from './schema';
 
 export const CASTING_ID = 'casting';

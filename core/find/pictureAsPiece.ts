@@ -3,7 +3,7 @@ import { learnInk } from '../ink/inkModel';
 import { fail, ok, type Result } from '../problems/problem';
 import type { Picture } from '../raster/picture';
 import { readRegion, traceRegion } from '../trace/traceRegion';
-import { defaultTraceSettings } from '../trace/traceRing';
+import { defaultTraceSettings } from '../trace/settings';
 import type { TracedSheet } from './liftSheet';
 
 /** A whole picture as the drawing of one character: nothing is searched for, all its ink belongs to it. */

@@ -7,7 +7,7 @@ import type { Vec } from '../geometry/vec';
 import { centrelineOfField, penRunOutline } from '../centreline/traceCentreline';
 import { tracePixelField } from '../pixels/tracePixels';
 import { readEdges, traceRegion, type InkRegion } from '../trace/traceRegion';
-import type { TraceSettings } from '../trace/traceRing';
+import type { TraceSettings } from '../trace/settings';
 
 /** How the drawings of a sheet are traced; the document's recipe row fits. */
 export type TraceRecipe = TraceSettings & { readonly mode: 'outline' | 'pixel' | 'centreline' };

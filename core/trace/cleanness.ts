@@ -1,4 +1,4 @@
-import { defaultTraceSettings, type TraceSettings } from './traceRing';
+import { defaultTraceSettings, type TraceSettings } from './settings';
 
 /** Where the slider from faithful (0) to clean (100) stands by default. */
 export const DEFAULT_CLEANNESS = 50;

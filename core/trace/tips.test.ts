@@ -5,7 +5,7 @@ import { coverage } from '../testing/shapes';
 import { deviationOf, tracePiece } from '../find/tracePiece';
 import { cleannessOf, settingsOfCleanness } from './cleanness';
 import { traceField } from './traceRegion';
-import { defaultTraceSettings } from './traceRing';
+import { defaultTraceSettings } from './settings';
 
 /** Inside of a convex polygon given in either direction. */
 const inPolygon = (points: readonly Vec[]) => (x: number, y: number) => {

@@ -4,7 +4,7 @@ import { learnInk } from '../ink/inkModel';
 import { ok, type Result } from '../problems/problem';
 import type { Picture } from '../raster/picture';
 import { readRegion, traceRegion } from './traceRegion';
-import { defaultTraceSettings, type TraceSettings } from './traceRing';
+import { defaultTraceSettings, type TraceSettings } from './settings';
 
 /** Patches smaller than this share of the largest are specks of dust, not parts of the drawing. */
 const SPECK_SHARE = 1 / 2000;

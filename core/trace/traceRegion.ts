@@ -9,7 +9,8 @@ import { isoContours, ringArea, type Ring } from './isoContours';
 import { evenRing } from './path';
 import { isHalfWay, refineEdge, type RefinedEdge } from './refineEdge';
 import { labelEdges } from './tips';
-import { defaultTraceSettings, traceRing, type TraceSettings } from './traceRing';
+import { traceRing } from './traceRing';
+import { defaultTraceSettings, type TraceSettings } from './settings';
 
 /** Patches and holes smaller than this are grain of the paper, px2. */
 const MIN_AREA_PX2 = 3;
