@@ -54,6 +54,16 @@ try {
     await page.waitForTimeout(900);
     await shoot(name);
   }
+  // One letter near, with its points and how far the outline lies from the ink.
+  await page.goto(`${base}/p/tide-mill/lift`);
+  const bench = await page.getByRole('img', { name: /The sheet/ }).boundingBox();
+  await page.getByRole('button', { name: /^g/ }).first().click();
+  await page.mouse.move(bench.x + 405, bench.y + 235);
+  for (let i = 0; i < 8; i++) await page.mouse.wheel(0, -240);
+  for (const layer of ['Points', 'Deviation'])
+    await page.getByRole('button', { name: layer, exact: true }).click();
+  await page.waitForTimeout(2500);
+  await shoot('lift-near');
   await page.goto(`${base}/p/tide-mill/lift`);
   await page.getByRole('button', { name: 'Night desk' }).click();
   await page.waitForTimeout(900);

@@ -12,6 +12,8 @@ declare module 'opentype.js' {
     readonly advanceWidth: number;
     readonly path: { readonly commands: readonly unknown[] };
     getBoundingBox(): { x1: number; y1: number; x2: number; y2: number };
+    /** In px, y down, the em of the given size. */
+    getPath(x: number, y: number, size: number): { readonly commands: readonly unknown[] };
   }
   export function parse(bytes: ArrayBuffer): {
     readonly unitsPerEm: number;
