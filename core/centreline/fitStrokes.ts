@@ -116,11 +116,11 @@ function bendsOf(sums: RingSums, run: Run, closed: boolean): Corner[] {
     const [a, b] = [sums.fit(i - before, i - near), sums.fit(i + near, i + after)];
     // A bend that its sides share is a curve: they are bowed as much.
     const turn = (Math.atan2(a.dx * b.dy - a.dy * b.dx, a.dx * b.dx + a.dy * b.dy) * 180) / Math.PI;
-    const bowed =
-      ((Math.abs(a.bow) + Math.abs(b.bow)) * 8 * ((before + after) / 2)) /
-      (before - near || 1) /
-      ((before - near) * r.step);
-    return Math.max(0, Math.abs(turn) - (bowed * 180) / Math.PI / 2);
+    const length = (before - near) * r.step;
+    // Sagitta of a circle: 8 bow / length^2 is its bend (handbook); both sides' mean, over the way between their middles.
+    const bend = (4 * (Math.abs(a.bow) + Math.abs(b.bow))) / length ** 2;
+    const shared = (bend * ((before + after) / 2) * r.step * 180) / Math.PI;
+    return Math.max(0, Math.abs(turn) - shared);
   };
   const turns = Float64Array.from({ length: r.n }, (_, i) => turnAt(i));
   const ends: Corner[] = [0, r.n - 1].map((index) => ({ index, point: ringPoint(r, index), turnDeg: 0 }));

@@ -94,7 +94,7 @@ export function traceCentreline(picture: Picture, settings = defaultCentrelineSe
   return ok(centrelineOfField(inkField(picture, ink.value, whole), ink.value.level, settings));
 }
 
-/** Places along a stroke's fitted centreline with the pen's radius at each, at most `stepPx` from the curve. */
+/** Places along a stroke's fitted centreline, close enough for straight lines between, with the pen's radius at each. */
 function penPlaces({ centreline, radii, run }: Stroke): { x: number; y: number; r: number }[] {
   if (centreline.nodes.length < 2) return [{ ...centreline.nodes[0]!, r: radii[0]! }];
   const first = centreline.nodes[0]!;
