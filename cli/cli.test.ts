@@ -1,3 +1,4 @@
+import { spawnSync } from 'node:child_process';
 import { encode } from 'fast-png';
 import { existsSync, mkdtempSync, mkdirSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -49,6 +50,63 @@ test('trace: one picture to an SVG in its own px, with facts', async () => {
   expect(svg).toContain('viewBox="0 0 80 90"');
   expect(svg).toMatch(/ d="M[-\d. C]+Z"/);
   expect(read('facts.json')).toMatchObject({ 'disc.png': { contours: 1, width: 80, height: 90 } });
+});
+
+test('trace: pixel, centreline and colour come out as squares, strokes and layers', async () => {
+  const cells = png(
+    'cells.png',
+    coverage(
+      60,
+      60,
+      (x, y) => (x > 12 && x < 36 && y > 12 && y < 24) || (x > 12 && x < 24 && y > 12 && y < 48),
+    ),
+  );
+  expect((await run('trace', cells, '--svg', path('cells.svg'), '--mode', 'pixel')).code).toBe(0);
+  expect(readFileSync(path('cells.svg'), 'utf8')).toMatch(/ d="M[\d .L]+Z"/);
+  const bar = png(
+    'bar.png',
+    coverage(90, 40, (x, y) => Math.abs(y - 20) < 5 && x > 10 && x < 80),
+  );
+  const strokes = await run(
+    'trace',
+    bar,
+    '--svg',
+    path('bar.svg'),
+    '--mode',
+    'centreline',
+    '--json',
+    path('bar.json'),
+  );
+  expect(strokes.code).toBe(0);
+  expect(readFileSync(path('bar.svg'), 'utf8')).toMatch(/fill="none".*stroke-width="(9|10)/);
+  expect(read('bar.json')).toMatchObject({ 'bar.png': { strokes: [{ radii: expect.anything() }] } });
+  expect((await run('trace', bar, '--svg', path('pen.svg'), '--mode', 'centreline', '--pen')).code).toBe(0);
+  expect(readFileSync(path('pen.svg'), 'utf8')).toContain('fill-rule="nonzero"');
+  expect((await run('trace', bar, '--svg', path('layers.svg'), '--colours', '3')).code).toBe(0);
+  expect(readFileSync(path('layers.svg'), 'utf8')).toContain('fill="#000000"');
+  const round = await run('trace', path('disc.png'), '--svg', path('no.svg'), '--mode', 'pixel');
+  expect(round.code).toBe(1);
+  expect(round.err).toMatch(/disc\.png: its edges lie on no even grid/);
+});
+
+test('trace: a large folder is spread over threads, with the same result and every bad file told', () => {
+  mkdirSync(path('many'));
+  for (let i = 0; i < 30; i++) png(`many/${i}.png`, disc);
+  writeFileSync(path('many', 'bad.png'), 'no picture');
+  writeFileSync(path('many', 'worse.png'), 'nor this');
+  // Threads load the bundle, so the command is run as a person would.
+  const ran = spawnSync(
+    process.execPath,
+    ['bin/orthoglyph.mjs', 'trace', path('many'), '--svg', path('traced'), '--json', path('many.json')],
+    { encoding: 'utf8' },
+  );
+  expect(ran.status).toBe(1);
+  for (const bad of ['bad.png', 'worse.png']) expect(ran.stderr).toContain(bad);
+  expect(readdirSync(path('traced'))).toHaveLength(30);
+  expect(new Set(readdirSync(path('traced')).map((f) => readFileSync(path('traced', f), 'utf8'))).size).toBe(
+    1,
+  );
+  expect(Object.keys(read('many.json'))).toHaveLength(30);
 });
 
 test('trace: a folder to a folder of the same stems; a bad file is told, the others are done', async () => {

@@ -1,8 +1,11 @@
 import { buildHelp, runBuild } from './commands/build';
 import { demoHelp, runDemo } from './commands/demo';
 import { liftHelp, runLift } from './commands/lift';
-import { runTrace, traceHelp } from './commands/trace';
+import { runTrace, traceHelp, traceShare } from './commands/trace';
 import { EXIT, UsageError } from './io';
+
+/** For the threads that `trace` starts. */
+export { traceShare };
 
 const COMMANDS: Record<string, { run: (argv: string[]) => number | Promise<number>; help: string }> = {
   trace: { run: runTrace, help: traceHelp },

@@ -1,4 +1,6 @@
+import { availableParallelism } from 'node:os';
 import { join, parse } from 'node:path';
+import { Worker } from 'node:worker_threads';
 import { countNodes, type Contour } from '../../core/geometry/contour';
 import type { DiagonalRule } from '../../core/pixels/cellContours';
 import { tracePixels } from '../../core/pixels/tracePixels';
@@ -128,7 +130,51 @@ const valueOrPrintOk = (result: ReturnType<typeof writeFile>, file: string): boo
   return result.ok;
 };
 
-export function runTrace(argv: string[]): number {
+/** A thread of its own costs as much as tracing about so many pictures. */
+const FILES_A_THREAD = 12;
+const MOST_THREADS = 4;
+
+interface Share {
+  readonly files: readonly string[];
+  readonly folder: string;
+  readonly options: Options;
+}
+type ShareFacts = (readonly [name: string, fact: Facts | null])[];
+
+/** Traces some files of a folder; problems are told as they come. */
+export function traceShare({ files, folder, options }: Share, told = false): ShareFacts {
+  return files.map((file, i) => {
+    if (told) showProgress(`${i + 1} of ${files.length}: ${parse(file).base}`);
+    return [parse(file).base, traceFile(file, join(folder, `${parse(file).name}.svg`), options)] as const;
+  });
+}
+
+/** A folder's pictures, spread over the machine's cores when there are enough of them. */
+async function traceFolder(files: readonly string[], folder: string, options: Options): Promise<ShareFacts> {
+  const count = Math.max(
+    1,
+    Math.min(MOST_THREADS, availableParallelism(), Math.floor(files.length / FILES_A_THREAD)),
+  );
+  const shares = Array.from({ length: count }, (_, k) => files.filter((_f, i) => i % count === k));
+  // The first share is done here, while the threads start.
+  const others = shares.slice(1).map((share) => inThread({ files: share, folder, options }));
+  const own = traceShare({ files: shares[0]!, folder, options }, true);
+  showProgress('');
+  return [...own, ...(await Promise.all(others)).flat()];
+}
+
+/** The same bundle, loaded by a thread that does one share and ends. */
+function inThread(share: Share): Promise<ShareFacts> {
+  const code = `const { parentPort, workerData } = require('node:worker_threads');
+    import(workerData.bundle).then((cli) => parentPort.postMessage(cli.traceShare(workerData.share)));`;
+  const thread = new Worker(code, { eval: true, workerData: { bundle: import.meta.url, share } });
+  return new Promise((resolve, reject) => {
+    thread.once('message', resolve);
+    thread.once('error', reject);
+  });
+}
+
+export async function runTrace(argv: string[]): Promise<number> {
   const { values, positionals } = readArguments(argv, {
     svg: { type: 'string' },
     json: { type: 'string' },
@@ -166,14 +212,11 @@ export function runTrace(argv: string[]): number {
   const facts: Record<string, Facts> = {};
   let failed = false;
   if (isFolder(input)) {
-    const files = pictureFiles(input);
-    files.forEach((file, i) => {
-      showProgress(`${i + 1} of ${files.length}: ${parse(file).base}`);
-      const fact = traceFile(file, join(values.svg!, `${parse(file).name}.svg`), options);
-      if (fact) facts[parse(file).base] = fact;
+    const traced = await traceFolder(pictureFiles(input), values.svg, options);
+    for (const [name, fact] of traced) {
+      if (fact) facts[name] = fact;
       else failed = true;
-    });
-    showProgress('');
+    }
   } else {
     const fact = traceFile(input, values.svg, options);
     if (fact) facts[parse(input).base] = fact;
