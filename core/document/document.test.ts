@@ -19,6 +19,7 @@ import {
   removeSheet,
   seatAll,
   takeLifted,
+  takeRetraced,
 } from './commands/lifting';
 import { changeProject, renameGlyph } from './commands/naming';
 import { applyDiff, diffOfWhole, fits, mergeDiffs, reverseDiff, type ProjectDiff } from './diff';
@@ -314,4 +315,17 @@ describe('check before casting', () => {
   test('every problem has a sentence', () => {
     for (const p of checkProject(newProject('p', 'P', 0))) expect(describeProblem(p)).toMatch(/\w+/);
   });
+});
+
+test('tracing one sheet by another recipe leaves the other sheets and their recipe alone', () => {
+  const base = sampleProject();
+  const sheet = (id: string) => ({ id, name: id, pictureId: 'p', widthPx: 10, heightPx: 10 });
+  const one = applyDiff(base, addSheet(base, sheet('one'), 'A')!);
+  const two = applyDiff(one, addSheet(one, sheet('two'), 'B')!);
+  const shared = two.sheets['two']!.recipeId;
+  expect(two.sheets['one']!.recipeId).toBe(shared);
+  const after = applyDiff(two, takeRetraced(two, 'one', { tolerancePx: 1.5 }, new Map())!);
+  expect(after.recipes[after.sheets['one']!.recipeId]!.tolerancePx).toBe(1.5);
+  expect(after.sheets['two']!.recipeId).toBe(shared);
+  expect(after.recipes[shared]).toEqual(two.recipes[shared]);
 });

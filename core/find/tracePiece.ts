@@ -1,7 +1,6 @@
 import { translation } from '../geometry/affine';
-import { contoursBox } from '../geometry/measure';
 import { transformContours, type Contour } from '../geometry/contour';
-import { flattenContour } from '../geometry/measure';
+import { contoursBox, flattenContour } from '../geometry/measure';
 import { distanceToSegment } from '../geometry/cubic';
 import type { Vec } from '../geometry/vec';
 import { centrelineOfField, penRunOutline } from '../centreline/traceCentreline';

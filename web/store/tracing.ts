@@ -54,7 +54,7 @@ async function holdRegions(
   level: number | null,
   pieces: readonly PieceRow[],
 ): Promise<boolean> {
-  const name = `${sheet.pictureId} ${level} ${pieces.map((p) => p.id).join()} ${pieces[0]?.box.x}`;
+  const name = `${sheet.pictureId} ${level} ${pieces.map((p) => `${p.id} ${p.box.x} ${p.box.y}`).join()}`;
   if (held === name) return true;
   const bytes = await pictureBytes(sheet.pictureId);
   if (!bytes) return false;
@@ -184,7 +184,10 @@ export async function refitGlyph(
     ),
   );
   const fresh = refitStretch(old, stretch, edges, Math.max(1, segmentsIn(old, stretch) + by));
-  if (fresh) commit(replaceContour(doc!, glyphId, contour, fresh, 'Refit a stretch'));
+  // Edits made while the ink was read stand; what was refitted must still be what is there.
+  const now = useProject.getState().doc;
+  if (fresh && now?.glyphs[glyphId] === glyph)
+    commit(replaceContour(now, glyphId, contour, fresh, 'Refit a stretch'));
 }
 
 /** The ink of pieces as the tracer sees it, for showing. */

@@ -214,13 +214,17 @@ export function takeRetraced(
   const recipe = sheet && doc.recipes[sheet.recipeId];
   if (!sheet || !recipe) return null;
   const d = draft(doc);
-  d.put('recipes', { ...recipe, ...change });
+  // Other sheets keep the recipe they were traced by.
+  const shared = Object.values(doc.sheets).some((s) => s.id !== sheetId && s.recipeId === recipe.id);
+  const id = shared ? `recipe of ${sheetId}` : recipe.id;
+  d.put('recipes', { ...recipe, ...change, id });
+  if (shared) d.put('sheets', { ...sheet, recipeId: id });
   const pieces = piecesOf(doc, sheetId).map((p) => {
     const outline = outlines.get(p.id);
     return outline && outline.length > 0 ? { ...p, outline } : p;
   });
   for (const p of pieces) if (p !== doc.pieces[p.id]) d.put('pieces', p);
-  seatInto(doc, d, sheet, pieces);
+  seatInto(doc, d, { ...sheet, recipeId: id }, pieces);
   return d.done(`Trace ${sheet.name} again`);
 }
 
