@@ -9,6 +9,8 @@ export interface PolishOptions {
   readonly shyPx: number;
   /** Beyond this distance a sample counts less and less: it belongs to a speck or a nick, px. */
   readonly outlierPx: number;
+  /** Directions (unit) that straights have to keep, by segment: those of parallel edges. */
+  readonly directions?: ReadonlyMap<number, Vec>;
 }
 
 const ROUNDS = 4;
@@ -18,6 +20,8 @@ const SETTLED_PX = 0.01;
 const HOLD = 0.03;
 /** Pull of corners and extremes towards where they were found, in samples: their own place says more than the fit around. */
 const ANCHOR = 0.7;
+/** Weight of a straight's given direction, in samples: as good as exact. */
+const EXACT = 1e5;
 /** Of samples half a px apart every second one says all: noise and lens blur hang together over more. */
 const EACH = 2;
 /** No node moves further than this in one round, px. */
@@ -58,6 +62,7 @@ export function polish(r: EvenRing, draft: Draft, options: PolishOptions): Assig
     addSamples(r, draft, assigned, unknowns, system, options.outlierPx);
     hold(draft, unknowns, system);
     anchor(draft, found, unknowns, system);
+    options.directions?.forEach((d, k) => keepDirection(draft, k, d, unknowns, system));
     const step = system.solve();
     if (!step) break;
     if (apply(draft, unknowns, step) < SETTLED_PX) break;
@@ -251,6 +256,20 @@ function anchor(
     system.addRow([unknowns[k]!.x], [1], found[k]!.x - node.p.x, ANCHOR);
     system.addRow([unknowns[k]!.y], [1], found[k]!.y - node.p.y, ANCHOR);
   });
+}
+
+/** A straight's ends may not lie to different sides of its direction. */
+function keepDirection(
+  draft: Draft,
+  k: number,
+  d: Vec,
+  unknowns: readonly Unknowns[],
+  system: EnvelopeSystem,
+): void {
+  const [a, b] = [draft.nodes[k]!.p, nextNode(draft, k).p];
+  const [from, to] = [unknowns[k]!, unknowns[wrap(k + 1, unknowns.length)]!];
+  const off = -d.y * (b.x - a.x) + d.x * (b.y - a.y);
+  system.addRow([from.x, from.y, to.x, to.y], [d.y, -d.x, -d.y, d.x], -off, EXACT);
 }
 
 /** Moves the draft by the step; gives back the furthest any node went, px. */

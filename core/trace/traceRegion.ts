@@ -9,7 +9,7 @@ import { isoContours, ringArea, type Ring } from './isoContours';
 import { evenRing } from './path';
 import { isHalfWay, refineEdge, type RefinedEdge } from './refineEdge';
 import { labelEdges } from './tips';
-import { traceRing } from './traceRing';
+import { traceRings } from './traceRings';
 import { defaultTraceSettings, type TraceSettings } from './settings';
 
 /** Patches and holes smaller than this are grain of the paper, px2. */
@@ -35,9 +35,11 @@ export function traceField(
         edges.map((e) => e.ring),
       )
     : null;
-  return edges.map(({ ring: edge, blurPx }, ring) =>
-    traceRing(edge, settings, { turnRad, ...(labels && { tips: { field, labels, ring, blurPx } }) }),
-  );
+  const rings = edges.map(({ ring, blurPx }, k) => ({
+    ring,
+    ...(labels && { tips: { field, labels, ring: k, blurPx } }),
+  }));
+  return traceRings(rings, settings, turnRad);
 }
 
 /** The edges of the ink in a density field as even, sub-pixel runs of samples; `seeds` as for traceField. */

@@ -1,12 +1,13 @@
 import { applyAffine, rotation } from '../geometry/affine';
-import { transformContour, type Contour, type Node } from '../geometry/contour';
+import { transformContours, type Contour, type Node } from '../geometry/contour';
 import type { Cubic } from '../geometry/cubic';
 import { distance, sub, unit, type Vec } from '../geometry/vec';
-import { findCorners, type Corner } from './corners';
+import { findCorners } from './corners';
 import { draftNodes, type Draft, type DraftNode, type DraftSegment } from './draft';
 import { fitStretch } from './fitStretch';
 import { findJoints, type Joint } from './joints';
 import { ringPoint, turnRing, type EvenRing } from './path';
+import { parallelDirections } from './parallels';
 import { polish } from './polish';
 import { RingSums } from './ringSums';
 import type { TraceSettings } from './settings';
@@ -33,40 +34,65 @@ const STRAIGHT_NOISE_PX = 0.4;
 /** A rough edge turns this much by chance, degrees for each px of its noise. */
 const CORNER_DEG_BY_NOISE = 55;
 
-/**
- * One ring of edge samples to a contour: corners, straights and extremes first, then the fewest cubics between.
- * Image px, y down; the direction of the ring is kept. Rings too small to have a form become a plain polygon.
- */
-export function traceRing(raw: EvenRing, settings: TraceSettings, reading: Reading = {}): Contour {
-  const sums = new RingSums(raw);
-  const noise = noiseToSmooth(edgeNoise(sums), settings.smoothing);
-  const turns = findCorners(sums, settings.cornerDeg + CORNER_DEG_BY_NOISE * noise);
-  const tips = reading.tips;
-  const settled = tips ? settleTips(sums, turns, { ...tips, noisePx: noise }) : turns;
-  const turnRad = reading.turnRad ?? 0;
-  const level = turnRad === 0 ? raw : turnRing(raw, -turnRad);
-  const upright = rotation(-turnRad);
-  const corners = settled.map((c) => ({ ...c, point: applyAffine(upright, c.point) }));
-  const contour = traceUpright(turnRad === 0 ? sums : new RingSums(level), corners, noise, settings);
-  return turnRad === 0 ? contour : transformContour(contour, rotation(turnRad));
+/** A ring's outline before its nodes are settled, in a frame in which the writing is level. */
+export interface DraftedRing {
+  readonly ring: EvenRing;
+  readonly draft: Draft;
+  readonly noisePx: number;
 }
 
-function traceUpright(
-  sums: RingSums,
-  corners: readonly Corner[],
-  noise: number,
+/**
+ * Rings of edge samples to contours: corners, straights and extremes first, then the fewest cubics between, then all
+ * nodes at once to the samples; edges of one stem, on whichever rings they lie, become parallel. Image px, y down; the
+ * direction of each ring is kept. Rings too small to have a form become plain polygons.
+ */
+export function traceRings(
+  rings: readonly { readonly ring: EvenRing; readonly tips?: Reading['tips'] }[],
   settings: TraceSettings,
-): Contour {
-  const r = smoothRing(sums, corners, noise);
-  const tolerance = settings.tolerancePx + noise;
-  const joints = findJoints(r, sums, corners, {
-    sigmaPx: 0.6 * Math.min(noise, STRAIGHT_NOISE_PX),
-    prominencePx: 0.2 + noise,
+  turnRad = 0,
+): Contour[] {
+  const drafted = rings.map(({ ring, tips }) =>
+    draftRing(ring, settings, { turnRad, ...(tips && { tips }) }),
+  );
+  const sound = drafted.filter((d): d is DraftedRing => 'draft' in d);
+  const directions = parallelDirections(
+    sound.map((d) => d.draft),
+    sound.map((d) => d.noisePx),
+  );
+  const contours = drafted.map((d): Contour => {
+    if (!('draft' in d)) return d;
+    const held = directions[sound.indexOf(d)]!;
+    if (held.size > 0) settle(d, held);
+    return { closed: true, nodes: draftNodes(d.draft) };
   });
-  if (joints.length < 3) return smallPolygon(r);
-  const draft = draftOutline(r, joints, tolerance);
-  polish(sums.ring, draft, { shyPx: 1 + 3 * noise, outlierPx: 0.3 + 2 * noise });
-  return { closed: true, nodes: draftNodes(draft) };
+  return turnRad === 0 ? contours : transformContours(contours, rotation(turnRad));
+}
+
+const settle = ({ ring, draft, noisePx }: DraftedRing, directions?: ReadonlyMap<number, Vec>): void => {
+  const options = { shyPx: 1 + 3 * noisePx, outlierPx: 0.3 + 2 * noisePx };
+  polish(ring, draft, directions ? { ...options, directions } : options);
+};
+
+function draftRing(raw: EvenRing, settings: TraceSettings, reading: Reading): DraftedRing | Contour {
+  const sums = new RingSums(raw);
+  const noisePx = noiseToSmooth(edgeNoise(sums), settings.smoothing);
+  const turns = findCorners(sums, settings.cornerDeg + CORNER_DEG_BY_NOISE * noisePx);
+  const tips = reading.tips;
+  const settled = tips ? settleTips(sums, turns, { ...tips, noisePx }) : turns;
+  const turnRad = reading.turnRad ?? 0;
+  const upright = rotation(-turnRad);
+  const corners = settled.map((c) => ({ ...c, point: applyAffine(upright, c.point) }));
+  const level = turnRad === 0 ? sums : new RingSums(turnRing(raw, -turnRad));
+  const smooth = smoothRing(level, corners, noisePx);
+  const joints = findJoints(smooth, level, corners, {
+    sigmaPx: 0.6 * Math.min(noisePx, STRAIGHT_NOISE_PX),
+    prominencePx: 0.2 + noisePx,
+  });
+  if (joints.length < 3) return smallPolygon(smooth);
+  const draft = draftOutline(smooth, joints, settings.tolerancePx + noisePx);
+  const drafted = { ring: level.ring, draft, noisePx };
+  settle(drafted);
+  return drafted;
 }
 
 /** The fewest cubics between joints, as a draft that keeps what the joints know. */
