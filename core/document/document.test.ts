@@ -58,7 +58,10 @@ function liftedBlocks(heights: Record<string, number>): Doc {
     };
   });
   const added = apply(doc, addSheet(doc, sheet));
-  return apply(added, takeLifted(added, 's', { skewRad: 0, capHeightPx: 140, specksDropped: 0, pieces }));
+  return apply(
+    added,
+    takeLifted(added, 's', { skewRad: 0, capHeightPx: 140, specksDropped: 0, printedLines: 0, pieces }),
+  );
 }
 
 const blocks = () => liftedBlocks({ H: 140, x: 98, A: 138, y: 96 });
@@ -181,7 +184,13 @@ describe('from pieces to glyphs', () => {
     const piece = { ...more.pieces['s:0']!, id: 't:0', char: 'H' };
     const after = apply(
       more,
-      takeLifted(more, 't', { skewRad: 0, capHeightPx: 1, specksDropped: 0, pieces: [piece] }),
+      takeLifted(more, 't', {
+        skewRad: 0,
+        capHeightPx: 1,
+        specksDropped: 0,
+        printedLines: 0,
+        pieces: [piece],
+      }),
     );
     expect(after.glyphs.H!.source!.pieceId).toBe('s:0');
   });

@@ -13,6 +13,7 @@ export const defaultRecipe: RecipeRow = {
   name: 'Ink on paper',
   level: null,
   mode: 'outline',
+  printedLines: 'leave out',
   ...defaultTraceSettings,
 };
 

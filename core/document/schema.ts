@@ -71,6 +71,8 @@ const sheetRow = z.object({
   skewRad: z.number(),
   capHeightPx: z.number(),
   specksDropped: z.number(),
+  /** Printed rules that were found on it and left out. */
+  printedLines: z.number().default(0),
   /** Place on the table, for the order of sheets. */
   order: z.number(),
   seating,
@@ -89,6 +91,8 @@ const recipeRow = z.object({
   mode: z.enum(['outline', 'pixel', 'centreline']).default('outline'),
   /** How much of the edge's roughness is averaged out: 0 none, 1 what the paper and the lens add, 2 texture too. */
   smoothing: z.number().min(0).max(2).default(1),
+  /** What becomes of rules and squares printed on the paper. */
+  printedLines: z.enum(['leave out', 'keep']).default('leave out'),
 });
 export type RecipeRow = z.infer<typeof recipeRow>;
 

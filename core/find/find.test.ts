@@ -6,6 +6,7 @@ import { alignLabels } from './alignLabels';
 import { characterForm } from './expected';
 import { liftPicture } from './liftPicture';
 import { pairRows } from './pairRows';
+import { readSheet } from '../printed/readSheet';
 import { connectedParts } from './parts';
 
 const page = (hand: typeof KEEPER, characters: string, skewDeg: number): Picture =>
@@ -22,7 +23,9 @@ const page = (hand: typeof KEEPER, characters: string, skewDeg: number): Picture
   });
 
 function lift(picture: Picture, expected: string) {
-  const result = liftPicture(picture, [...expected]);
+  const sheet = readSheet(picture);
+  if (!sheet.ok) throw new Error(JSON.stringify(sheet.problems));
+  const result = liftPicture(sheet.value, [...expected]);
   if (!result.ok) throw new Error(JSON.stringify(result.problems));
   return result.value;
 }

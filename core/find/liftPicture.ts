@@ -1,7 +1,8 @@
 import { inkMask } from '../ink/inkField';
-import { learnInk, type InkModel } from '../ink/inkModel';
+import type { InkModel } from '../ink/inkModel';
+import type { SheetInk } from '../printed/readSheet';
 import { fail, ok, type Result } from '../problems/problem';
-import type { Picture, PxBox } from '../raster/picture';
+import type { PxBox } from '../raster/picture';
 import { alignLabels, measureForms, type Pairing } from './alignLabels';
 import { groupLetters, type FoundLetters } from './letters';
 import { connectedParts } from './parts';
@@ -38,20 +39,17 @@ export type LiftStage = 'ink' | 'parts' | 'letters';
 
 /**
  * Finds the letters of a page and matches them with the expected characters, both in reading order.
- * Fails with 'no-ink' or 'no-letters'. `onStage` is told what is being done and how far (0..1).
+ * Fails with 'no-letters'. `onStage` is told what is being done and how far (0..1).
  * `fixedLevel` replaces the automatic threshold.
  */
 export function liftPicture(
-  picture: Picture,
+  { picture, ink: learnt }: SheetInk,
   expected: readonly string[],
   onStage: (stage: LiftStage, share: number) => void = () => {},
   fixedLevel: number | null = null,
 ): Result<LiftedPage> {
-  onStage('ink', 0);
-  const learned = learnInk(picture);
-  if (!learned.ok) return learned;
-  const ink = { value: { ...learned.value, level: fixedLevel ?? learned.value.level } };
-  const mask = inkMask(picture, ink.value, ink.value.level, (share) => onStage('ink', share));
+  const ink = { ...learnt, level: fixedLevel ?? learnt.level };
+  const mask = inkMask(picture, ink, ink.level, (share) => onStage('ink', share));
   onStage('parts', 0);
   const parts = connectedParts(mask);
   onStage('letters', 0);
@@ -77,7 +75,7 @@ export function liftPicture(
   return ok({
     pieces,
     pairings,
-    ink: ink.value,
+    ink,
     skewRad: Math.atan(found.slope),
     capHeightPx: capHeight,
     specksDropped: found.specksDropped,

@@ -4,6 +4,7 @@ import type { Picture } from '../raster/picture';
 import { readRegion } from '../trace/traceRegion';
 import { tracePiece, type TraceRecipe } from './tracePiece';
 import { liftPicture, type LiftStage } from './liftPicture';
+import { readSheet } from '../printed/readSheet';
 import type { Contour } from '../geometry/contour';
 
 /** A piece with its traced outline, as a project keeps it. Px of the picture, y down. */
@@ -23,11 +24,16 @@ export interface TracedSheet {
   readonly skewRad: number;
   readonly capHeightPx: number;
   readonly specksDropped: number;
+  readonly printedLines: number;
   readonly pieces: TracedPiece[];
 }
 
 /** What is asked of a recipe here; the document's recipe row fits. */
-export type LiftRecipe = TraceRecipe & { readonly level: number | null };
+export type LiftRecipe = TraceRecipe & {
+  readonly level: number | null;
+  /** What becomes of printed rules and squares; left out when not said. */
+  readonly printedLines?: 'leave out' | 'keep';
+};
 
 /** Told before every step; throwing from it stops the work (cancel). */
 export type LiftProgress = (stage: LiftStage | 'trace', share: number) => void;
@@ -40,12 +46,15 @@ export function liftSheet(
   onProgress: LiftProgress = () => {},
 ): Result<TracedSheet> {
   const expected = [...sheet.expected].filter((c) => c.trim() !== '');
-  const page = liftPicture(picture, expected, onProgress, recipe.level);
+  onProgress('ink', 0);
+  const read = readSheet(picture, recipe.printedLines === 'keep');
+  if (!read.ok) return read;
+  const page = liftPicture(read.value, expected, onProgress, recipe.level);
   if (!page.ok) return page;
   const { pieces, ink, skewRad, capHeightPx, specksDropped } = page.value;
   const traced = pieces.map((piece, order): TracedPiece => {
     onProgress('trace', order / pieces.length);
-    const outline = tracePiece(readRegion(picture, ink, piece.box, piece.seeds), recipe, skewRad);
+    const outline = tracePiece(readRegion(read.value.picture, ink, piece.box, piece.seeds), recipe, skewRad);
     const { box, row, baselineY, char, confidence } = piece;
     return {
       id: `${sheet.id}:${order}`,
@@ -63,6 +72,7 @@ export function liftSheet(
     skewRad,
     capHeightPx,
     specksDropped,
+    printedLines: read.value.printedLines.length,
     pieces: traced.filter((p) => contoursBox(p.outline) !== null),
   });
 }

@@ -25,5 +25,6 @@ export function pictureAsPiece(picture: Picture, sheetId: string, char: string):
     confidence: 1,
     outline,
   };
-  return ok({ skewRad: 0, capHeightPx: box.yMax - box.yMin, specksDropped: 0, pieces: [piece] });
+  const capHeightPx = box.yMax - box.yMin;
+  return ok({ skewRad: 0, capHeightPx, specksDropped: 0, printedLines: 0, pieces: [piece] });
 }

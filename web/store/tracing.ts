@@ -54,11 +54,12 @@ async function holdRegions(
   level: number | null,
   pieces: readonly PieceRow[],
 ): Promise<boolean> {
-  const name = `${sheet.pictureId} ${level} ${pieces.map((p) => `${p.id} ${p.box.x} ${p.box.y}`).join()}`;
+  const keepLines = useProject.getState().doc?.recipes[sheet.recipeId]?.printedLines === 'keep';
+  const name = `${sheet.pictureId} ${level} ${keepLines} ${pieces.map((p) => `${p.id} ${p.box.x} ${p.box.y}`).join()}`;
   if (held === name) return true;
   const bytes = await pictureBytes(sheet.pictureId);
   if (!bytes) return false;
-  const regions = await pieceRegions(bytes, level, pieces);
+  const regions = await pieceRegions(bytes, level, keepLines, pieces);
   if (!regions.ok) {
     useProject.getState().showProblems(inFile(regions.problems, sheet.name));
     return false;

@@ -1,11 +1,11 @@
 import { expose, transfer } from 'comlink';
 import type { PieceRow, RecipeRow, SheetRow } from '../../core/document/schema';
 import { liftSheet, type TracedSheet } from '../../core/find/liftSheet';
-import { learnInk, type InkModel } from '../../core/ink/inkModel';
 import { decodePicture } from '../../core/pictures/decodePicture';
 import { pictureIdOf } from '../../core/pictures/pictureId';
 import { ok, type Result } from '../../core/problems/problem';
 import type { Picture } from '../../core/raster/picture';
+import { readSheet, type SheetInk } from '../../core/printed/readSheet';
 import { readRegion, type InkRegion } from '../../core/trace/traceRegion';
 
 export interface PictureFacts {
@@ -20,8 +20,8 @@ let latest: Opened | null = null;
 interface Opened {
   readonly id: string;
   readonly picture: Picture;
-  /** What was learnt of its ink, once it was asked for. */
-  ink: InkModel | null;
+  /** What was learnt of its ink, once it was asked for, and by which setting. */
+  sheet: { readonly keepLines: boolean; readonly read: SheetInk } | null;
 }
 
 function open(bytes: Uint8Array): Result<Opened> {
@@ -29,8 +29,15 @@ function open(bytes: Uint8Array): Result<Opened> {
   if (latest?.id === id) return ok(latest);
   const picture = decodePicture(bytes);
   if (!picture.ok) return picture;
-  latest = { id, picture: picture.value, ink: null };
+  latest = { id, picture: picture.value, sheet: null };
   return ok(latest);
+}
+
+function readOpened(opened: Opened, keepLines: boolean): Result<SheetInk> {
+  if (opened.sheet?.keepLines === keepLines) return ok(opened.sheet.read);
+  const read = readSheet(opened.picture, keepLines);
+  if (read.ok) opened.sheet = { keepLines, read: read.value };
+  return read;
 }
 
 const api = {
@@ -60,15 +67,16 @@ const api = {
   regions(
     bytes: Uint8Array,
     level: number | null,
+    keepLines: boolean,
     pieces: readonly Pick<PieceRow, 'box' | 'seeds'>[],
   ): Result<InkRegion[]> {
     const opened = open(bytes);
     if (!opened.ok) return opened;
-    const learnt: Result<InkModel> = opened.value.ink ? ok(opened.value.ink) : learnInk(opened.value.picture);
-    if (!learnt.ok) return learnt;
-    opened.value.ink = learnt.value;
-    const ink = { ...learnt.value, level: level ?? learnt.value.level };
-    const regions = pieces.map((p) => readRegion(opened.value.picture, ink, p.box, p.seeds));
+    const read = readOpened(opened.value, keepLines);
+    if (!read.ok) return read;
+    const { picture, ink: learnt } = read.value;
+    const ink = { ...learnt, level: level ?? learnt.level };
+    const regions = pieces.map((p) => readRegion(picture, ink, p.box, p.seeds));
     return transfer(
       ok(regions),
       regions.map((r) => r.field.data.buffer as ArrayBuffer),

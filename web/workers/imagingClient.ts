@@ -69,6 +69,7 @@ export const liftInWorker = (
 export const pieceRegions = (
   bytes: Uint8Array,
   level: number | null,
+  keepLines: boolean,
   pieces: readonly Pick<PieceRow, 'box' | 'seeds'>[],
 ): Promise<Result<InkRegion[]>> =>
-  run((api) => api.regions(bytes, level, pieces) as Promise<Result<InkRegion[]>>);
+  run((api) => api.regions(bytes, level, keepLines, pieces) as Promise<Result<InkRegion[]>>);

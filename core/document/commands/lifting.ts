@@ -21,6 +21,7 @@ export function addSheet(
     skewRad: 0,
     capHeightPx: 0,
     specksDropped: 0,
+    printedLines: 0,
     order: Object.keys(doc.sheets).length,
     seating: { reference: 'one-factor', capReference: 'H', smallReference: 'x' },
   });
@@ -41,6 +42,7 @@ export interface LiftResult {
   readonly skewRad: number;
   readonly capHeightPx: number;
   readonly specksDropped: number;
+  readonly printedLines: number;
   readonly pieces: readonly Omit<PieceRow, 'sheetId' | 'state'>[];
 }
 
@@ -52,8 +54,8 @@ export function takeLifted(doc: Doc, sheetId: string, result: LiftResult): Proje
   const sheet = doc.sheets[sheetId];
   if (!sheet) return null;
   const d = draft(doc);
-  const { skewRad, capHeightPx, specksDropped } = result;
-  d.put('sheets', { ...sheet, state: 'lifted', skewRad, capHeightPx, specksDropped });
+  const { skewRad, capHeightPx, specksDropped, printedLines } = result;
+  d.put('sheets', { ...sheet, state: 'lifted', skewRad, capHeightPx, specksDropped, printedLines });
   const fresh = new Map(result.pieces.map((p) => [p.id, { ...p, sheetId, state: 'found' as const }]));
   const old = Object.values(doc.pieces).filter((p) => p.sheetId === sheetId);
   for (const p of old) if (!fresh.has(p.id)) d.remove('pieces', p.id);

@@ -23,7 +23,21 @@ export function SheetGauge({ sheet }: { sheet: SheetRow }) {
         {sheet.capHeightPx > 0 ? `${sheet.capHeightPx.toFixed(0)} px high` : 'not known'}
       </Fact>
       <Fact label="Turn">{((sheet.skewRad * 180) / Math.PI).toFixed(2)}°</Fact>
+      {sheet.printedLines > 0 && <Fact label="Printed lines left out">{sheet.printedLines}</Fact>}
       <GaugePart title="Recipe" />
+      <InkButton
+        tip="Rules and squares of the paper can be taken for ink or left out; lift again to see it"
+        aria-pressed={recipe.printedLines === 'keep'}
+        onClick={() =>
+          commit(
+            changeRecipe(doc, recipe.id, {
+              printedLines: recipe.printedLines === 'keep' ? 'leave out' : 'keep',
+            }),
+          )
+        }
+      >
+        {recipe.printedLines === 'keep' ? 'Printed lines are kept' : 'Printed lines are left out'}
+      </InkButton>
       <NumberField
         label="Ink begins at"
         unit="%"
