@@ -10,6 +10,8 @@ const node = z.object({
   in: point.nullable(),
   out: point.nullable(),
   kind: z.enum(['corner', 'smooth', 'tangent']),
+  /** The segment to the next node is left alone by refitting. */
+  locked: z.boolean().optional(),
 });
 const contour = z.object({ closed: z.boolean(), nodes: z.array(node).readonly() });
 const affine = z.object({

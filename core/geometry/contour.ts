@@ -17,6 +17,8 @@ export interface Node {
   /** Handle towards the next node. */
   readonly out: Vec | null;
   readonly kind: NodeKind;
+  /** The segment from here to the next node was settled by hand: refitting and clean-up leave it alone. */
+  readonly locked?: boolean | undefined;
 }
 
 /**
@@ -60,7 +62,13 @@ export const segments = (c: Contour): Cubic[] =>
 /** The same run walked the other way, starting at the same node. */
 export function reverseContour(c: Contour): Contour {
   if (c.nodes.length === 0) return c;
-  const back = [...c.nodes].reverse().map((n) => ({ ...n, in: n.out, out: n.in }));
+  const count = c.nodes.length;
+  const back = [...c.nodes].reverse().map((n, k): Node => {
+    const { locked: _, ...plain } = n;
+    // A lock belongs to the segment, which now begins at its other end.
+    const locked = c.nodes[(2 * count - 2 - k) % count]!.locked;
+    return { ...plain, in: n.out, out: n.in, ...(locked && { locked }) };
+  });
   if (!c.closed) return { ...c, nodes: back };
   return { ...c, nodes: [back[back.length - 1]!, ...back.slice(0, -1)] };
 }
@@ -70,7 +78,7 @@ export function transformContour(c: Contour, m: Affine): Contour {
   const at = (p: Vec | null) => (p === null ? null : applyAffine(m, p));
   const moved: Contour = {
     ...c,
-    nodes: c.nodes.map((n) => ({ ...applyAffine(m, n), in: at(n.in), out: at(n.out), kind: n.kind })),
+    nodes: c.nodes.map((n) => ({ ...n, ...applyAffine(m, n), in: at(n.in), out: at(n.out) })),
   };
   return determinant(m) < 0 ? reverseContour(moved) : moved;
 }

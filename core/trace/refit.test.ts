@@ -1,8 +1,8 @@
 import type { Contour } from '../geometry/contour';
-import { segmentAt, segmentCount } from '../geometry/contour';
+import { reverseContour, segmentAt, segmentCount } from '../geometry/contour';
 import { flattenCubic } from '../geometry/cubic';
 import type { Vec } from '../geometry/vec';
-import { refitStretch, segmentsIn, stretchOver } from './refit';
+import { refitStretch, refitUnlocked, segmentsIn, stretchOver, unlockedParts } from './refit';
 
 /** Edge of a disc of radius 100 about the origin, and an outline of it with twelve careless points. */
 const edge: Vec[] = Array.from({ length: 628 }, (_, i) => ({
@@ -60,4 +60,38 @@ test('more curves come nearer', () => {
 
 test('without an edge nothing is made up', () => {
   expect(refitStretch(careless, { from: 0, to: 6 }, [], 2)).toBeNull();
+});
+
+test('a locked segment stays as it is while the stretch around it is refitted', () => {
+  const c: Contour = {
+    ...careless,
+    nodes: careless.nodes.map((n, i) => (i === 4 ? { ...n, locked: true } : n)),
+  };
+  expect(unlockedParts(c, { from: 1, to: 8 })).toEqual([
+    { from: 1, to: 4 },
+    { from: 5, to: 8 },
+  ]);
+  expect(unlockedParts(c, { from: 4, to: 5 })).toEqual([]);
+  expect(unlockedParts(c, { from: 11, to: 4 })).toEqual([{ from: 11, to: 4 }]);
+  const fresh = refitUnlocked(c, { from: 0, to: 9 }, [edge], -2)!;
+  expect(fresh.nodes.length).toBeLessThan(c.nodes.length);
+  const at = fresh.nodes.findIndex((n) => n.locked);
+  expect(fresh.nodes.filter((n) => n.locked)).toHaveLength(1);
+  expect(segmentAt(fresh, at).p0).toMatchObject({ x: c.nodes[4]!.x, y: c.nodes[4]!.y });
+  expect(segmentAt(fresh, at).p3).toMatchObject({ x: c.nodes[5]!.x, y: c.nodes[5]!.y });
+  expect(refitUnlocked(c, { from: 4, to: 5 }, [edge], 0)).toBeNull();
+});
+
+test('a lock stays with its segment when the contour is walked the other way or mirrored', () => {
+  const c: Contour = {
+    ...careless,
+    nodes: careless.nodes.map((n, i) => (i === 4 ? { ...n, locked: true } : n)),
+  };
+  const [a, b] = [c.nodes[4]!, c.nodes[5]!];
+  for (const back of [reverseContour(c), reverseContour({ ...c, closed: false })]) {
+    const at = back.nodes.findIndex((n) => n.locked);
+    expect(back.nodes.filter((n) => n.locked)).toHaveLength(1);
+    expect(back.nodes[at]).toMatchObject({ x: b.x, y: b.y });
+    expect(back.nodes[(at + 1) % 12]).toMatchObject({ x: a.x, y: a.y });
+  }
 });

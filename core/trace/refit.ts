@@ -37,6 +37,34 @@ export function stretchOver(c: Contour, nodes: readonly number[]): Stretch | nul
   return { from: picked[(widest + 1) % picked.length]!, to: picked[widest]! };
 }
 
+/** First nodes of the segments between chosen nodes, over the stretch that holds them; none for fewer than two. */
+export function segmentsBetween(c: Contour | undefined, nodes: readonly number[]): number[] {
+  const stretch = c && stretchOver(c, nodes);
+  if (!stretch) return [];
+  // All nodes chosen: all of the contour.
+  const count = new Set(nodes).size === c.nodes.length ? c.nodes.length : segmentsIn(c, stretch);
+  return Array.from({ length: count }, (_, k) => wrap(stretch.from + k, c.nodes.length));
+}
+
+/** The parts of a stretch that are not locked, as stretches of their own; a locked segment keeps both of its ends. */
+export function unlockedParts(c: Contour, stretch: Stretch): Stretch[] {
+  const n = c.nodes.length;
+  const parts: Stretch[] = [];
+  let from = stretch.from;
+  const count = segmentsIn(c, stretch);
+  for (let k = 0; k < count; k++) {
+    const at = wrap(stretch.from + k, n);
+    if (!c.nodes[at]!.locked) continue;
+    if (from !== at) parts.push({ from, to: at });
+    from = wrap(at + 1, n);
+  }
+  if (from !== stretch.to || parts.length === 0) {
+    const none = count > 0 && c.nodes[wrap(stretch.to - 1, n)]!.locked;
+    if (!none) parts.push({ from, to: stretch.to });
+  }
+  return parts;
+}
+
 /**
  * A stretch fitted anew to the edge of the ink with so many curves, its two end points and their directions kept. The
  * points between lie where the summed squared distance is least (dynamic programming over all of `PLACES` to that power).
@@ -102,6 +130,26 @@ export function refitStretch(
   const rest: Node[] = [];
   for (let i = wrap(stretch.to + 1, n); i !== stretch.from; i = wrap(i + 1, n)) rest.push(c.nodes[i]!);
   return { ...c, nodes: [...nodes, ...rest] };
+}
+
+/**
+ * What isn't locked of a stretch, each part fitted anew with `by` curves more (or fewer). Null when nothing could be fitted.
+ */
+export function refitUnlocked(
+  c: Contour,
+  stretch: Stretch,
+  edges: readonly (readonly Vec[])[],
+  by: number,
+): Contour | null {
+  let done: Contour | null = null;
+  for (const part of unlockedParts(c, stretch)) {
+    const now: Contour = done ?? c;
+    // Every refit numbers the points anew; their places stay.
+    const indexOf = (i: number) => now.nodes.findIndex((n) => n.x === c.nodes[i]!.x && n.y === c.nodes[i]!.y);
+    const there = { from: indexOf(part.from), to: indexOf(part.to) };
+    done = refitStretch(now, there, edges, Math.max(1, segmentsIn(now, there) + by)) ?? done;
+  }
+  return done;
 }
 
 /** Places 0 = s0 < s1 ... = PLACES with the least summed cost of so many steps. */

@@ -5,7 +5,7 @@ import type { PieceRow, RecipeRow, SheetRow } from '../../core/document/schema';
 import type { Deviation } from '../../core/find/tracePiece';
 import type { Contour } from '../../core/geometry/contour';
 import { applyAffine } from '../../core/geometry/affine';
-import { refitStretch, segmentsIn, stretchOver } from '../../core/trace/refit';
+import { refitUnlocked, stretchOver } from '../../core/trace/refit';
 import { inFile } from '../../core/problems/problem';
 import { pictureBytes } from '../persistence/projects';
 import { pieceRegions } from '../workers/imagingClient';
@@ -161,7 +161,7 @@ export async function measurePiece(sheet: SheetRow, level: number | null, piece:
 
 /**
  * Fits the chosen stretch of a glyph's outline to the ink it was lifted from, with one curve fewer (-1) or more (+1), or
- * as many (0). Problems are told.
+ * as many (0). Locked segments within it stay. Problems are told.
  */
 export async function refitGlyph(
   glyphId: string,
@@ -184,7 +184,7 @@ export async function refitGlyph(
       applyAffine(transform, { x: flat[2 * i]!, y: flat[2 * i + 1]! }),
     ),
   );
-  const fresh = refitStretch(old, stretch, edges, Math.max(1, segmentsIn(old, stretch) + by));
+  const fresh = refitUnlocked(old, stretch, edges, by);
   // Edits made while the ink was read stand; what was refitted must still be what is there.
   const now = useProject.getState().doc;
   if (fresh && now?.glyphs[glyphId] === glyph)

@@ -30,6 +30,7 @@ export const SHORTCUTS: readonly {
       ['Delete', 'Delete points, keeping the shape'],
       ['E', 'Make corner'],
       ['R', 'Make smooth'],
+      ['L', 'Lock the stretch between chosen points, or free it'],
       ['A', 'Choose all points'],
       ['Escape', 'Choose none'],
       ['0', 'Whole letter in view'],

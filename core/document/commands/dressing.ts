@@ -133,6 +133,28 @@ function withKind(c: Contour, n: Node, i: number, kind: NodeKind): Node {
   };
 }
 
+/** Locks the segments of a stretch against refitting, or frees them. `segments` are named by their first node. */
+export const lockSegments = (
+  doc: Doc,
+  glyphId: string,
+  contour: number,
+  segments: readonly number[],
+  locked: boolean,
+): ProjectDiff | null =>
+  edit(doc, glyphId, locked ? 'Lock a stretch' : 'Free a stretch', (cs) =>
+    cs.map((c, ci) => {
+      const here = new Set(
+        ci === contour ? segments.filter((i) => (c.nodes[i]?.locked ?? false) !== locked) : [],
+      );
+      if (here.size === 0) return c;
+      return mapNodes(c, (n, i) => {
+        if (!here.has(i)) return n;
+        const { locked: _, ...free } = n;
+        return locked ? { ...free, locked } : free;
+      });
+    }),
+  );
+
 /** Deletes nodes; the curve between the neighbours is fitted anew to keep its shape. Contours under 2 nodes go. */
 export function deleteNodes(doc: Doc, glyphId: string, points: readonly PointRef[]): ProjectDiff | null {
   return edit(doc, glyphId, 'Delete points', (cs) =>

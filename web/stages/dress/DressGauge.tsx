@@ -18,6 +18,9 @@ interface Props {
   readonly sourceStrength: number;
   readonly onSourceStrength: (strength: number) => void;
   readonly onSelection: (selection: readonly PointRef[]) => void;
+  /** Whether the stretch between the chosen points is locked, and turning that round. */
+  readonly locked: boolean;
+  readonly onLock: () => void;
 }
 
 const REFITS = [
@@ -28,7 +31,15 @@ const REFITS = [
 
 const KIND_TEXT = { corner: 'corner', smooth: 'smooth', tangent: 'straight into curve' } as const;
 
-export function DressGauge({ glyph, selection, sourceStrength, onSourceStrength, onSelection }: Props) {
+export function DressGauge({
+  glyph,
+  selection,
+  sourceStrength,
+  onSourceStrength,
+  onSelection,
+  locked,
+  onLock,
+}: Props) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
   const box = contoursBox(glyph.contours);
@@ -100,6 +111,19 @@ export function DressGauge({ glyph, selection, sourceStrength, onSourceStrength,
             </InkButton>
           ))}
         </>
+      )}
+      {stretch.length > 1 && (
+        <InkButton
+          tip={
+            locked
+              ? 'Let refitting and clean-up change this stretch again (L)'
+              : 'Keep this stretch as it is when the rest is refitted or cleaned (L)'
+          }
+          aria-pressed={locked}
+          onClick={onLock}
+        >
+          {locked ? 'Free this stretch' : 'Lock this stretch'}
+        </InkButton>
       )}
       <GaugePart title="Seeing" />
       <NumberField

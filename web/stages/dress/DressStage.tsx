@@ -3,6 +3,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import {
   deleteNodes,
+  lockSegments,
   movePoints,
   setNodeKind,
   type PointRef,
@@ -10,6 +11,7 @@ import {
 import { advanceOf, placedContours } from '../../../core/document/metrics';
 import { projectOf } from '../../../core/document/newProject';
 import type { NodeKind } from '../../../core/geometry/contour';
+import { segmentsBetween } from '../../../core/trace/refit';
 import { readInks } from '../../canvas/inks';
 import { Surface, type SurfacePointer } from '../../canvas/Surface';
 import { fitBox, type View } from '../../canvas/view';
@@ -121,6 +123,13 @@ function DressBench() {
     commit(deleteNodes(doc, glyph.id, nodes));
     setSelection([]);
   };
+  const within = nodes[0]?.contour ?? 0;
+  const stretched = segmentsBetween(
+    glyph.contours[within],
+    nodes.filter((s) => s.contour === within).map((s) => s.node),
+  );
+  const locked = stretched.length > 0 && stretched.every((i) => glyph.contours[within]!.nodes[i]!.locked);
+  const lock = () => commit(lockSegments(doc, glyph.id, within, stretched, !locked));
   const all = () =>
     setSelection(
       glyph.contours.flatMap((c, contour) =>
@@ -144,6 +153,7 @@ function DressBench() {
   useHotkeys('e', () => kind('corner'));
   useHotkeys('r', () => kind('smooth'));
   useHotkeys('a', all);
+  useHotkeys('l', lock);
   useHotkeys('escape', () => setSelection([]));
   useHotkeys('0', () => setView(null));
   useHotkeys('comma', () => step(-1));
@@ -212,6 +222,8 @@ function DressBench() {
         sourceStrength={sourceStrength}
         onSourceStrength={setSourceStrength}
         onSelection={setSelection}
+        locked={locked}
+        onLock={lock}
       />
     </>
   );

@@ -1,8 +1,9 @@
 import type { PointRef } from '../../../core/document/commands/dressing';
 import { originX } from '../../../core/document/metrics';
 import type { GlyphRow, Lines, PieceRow } from '../../../core/document/schema';
-import type { Contour } from '../../../core/geometry/contour';
-import type { Vec } from '../../../core/geometry/vec';
+import { segmentAt, segmentCount, type Contour } from '../../../core/geometry/contour';
+import { cubicDerivative, pointOnCubic } from '../../../core/geometry/cubic';
+import { unit, type Vec } from '../../../core/geometry/vec';
 import type { Inks } from '../../canvas/inks';
 import { drawFontLines } from '../../canvas/lines';
 import { drawHandleMark, drawNodeMark, nodeDirection } from '../../canvas/nodeMarks';
@@ -122,6 +123,7 @@ function drawContourMarks(
       if (end) drawHandleMark(g, at(view, node), at(view, end), inks, isPicked(selection, contour, i, part));
     }
   });
+  drawLocks(g, view, c, inks);
   c.nodes.forEach((node, i) => {
     const em = nodeDirection(c, i);
     drawNodeMark(
@@ -135,6 +137,24 @@ function drawContourMarks(
   });
   const first = c.nodes[0];
   if (first) drawFlag(g, at(view, first), nodeDirection(c, 0), inks);
+}
+
+/** Locked segments are drawn double: a second line beside the first. */
+function drawLocks(g: CanvasRenderingContext2D, view: View, c: Contour, inks: Inks): void {
+  g.strokeStyle = inks.hand;
+  g.lineWidth = 1;
+  c.nodes.forEach((node, i) => {
+    if (!node.locked || i >= segmentCount(c)) return;
+    const cubic = segmentAt(c, i);
+    g.beginPath();
+    for (let k = 0; k <= 24; k++) {
+      const p = at(view, pointOnCubic(cubic, k / 24));
+      const d = unit(cubicDerivative(cubic, Math.min(0.999, Math.max(0.001, k / 24))));
+      // To the right of travel: outside of the ink when y points up.
+      g.lineTo(p.x + d.y * 4, p.y + d.x * 4);
+    }
+    g.stroke();
+  });
 }
 
 const isPicked = (selection: readonly PointRef[], contour: number, node: number, part: PointRef['part']) =>
