@@ -4,7 +4,8 @@ import { Worker } from 'node:worker_threads';
 import { countNodes, type Contour } from '../../core/geometry/contour';
 import type { DiagonalRule } from '../../core/pixels/cellContours';
 import { tracePixels } from '../../core/pixels/tracePixels';
-import { traceColours, type ColourLayer } from '../../core/colour/traceColours';
+import { traceColours } from '../../core/colour/traceColours';
+import type { ColourLayer } from '../../core/geometry/paint';
 import { ok, type Result } from '../../core/problems/problem';
 import type { Picture } from '../../core/raster/picture';
 import { decodePicture } from '../../core/pictures/decodePicture';
@@ -36,7 +37,7 @@ Traces the ink of a PNG or JPEG to outlines. The SVG is in px of the picture.
   --mode MODE       outline (default); pixel: exact squares on the grid of a pixel drawing, of any size or blur
                     centreline: the way of the pen, as stroked paths; --json has its width along each
   --pen             centreline mode: the outline of a round pen that runs along the strokes instead
-  --colours N       parts the drawing into at most N flat colours, as stacked layers without gaps
+  --colours N       parts the drawing into at most N flat colours and its gradients, as stacked layers without gaps
   --diagonals RULE  pixel mode: cells that touch by a corner stay apart (default) or are joined
 `;
 

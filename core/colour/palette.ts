@@ -9,7 +9,7 @@ const ROUNDS = 12;
 const SAMPLES = 60_000;
 
 /** Colours of px whose neighbours are about the same: blends at edges have no flat place and don't count. */
-function flatColours(p: Picture): Oklab[] {
+function flatColours(p: Picture, skip?: Uint8Array): Oklab[] {
   const step = Math.max(1, Math.floor(Math.sqrt((p.width * p.height) / SAMPLES)));
   const out: Oklab[] = [];
   const at = (x: number, y: number): Oklab => {
@@ -21,6 +21,7 @@ function flatColours(p: Picture): Oklab[] {
   };
   for (let y = 1; y + 1 < p.height; y += step) {
     for (let x = 1; x + 1 < p.width; x += step) {
+      if (skip?.[y * p.width + x]) continue;
       const here = at(x, y);
       const calm = [at(x - 1, y), at(x + 1, y), at(x, y - 1), at(x, y + 1)].every(
         (q) => oklabDistance(here, q) < SAME,
@@ -33,10 +34,11 @@ function flatColours(p: Picture): Oklab[] {
 
 /**
  * The few flat colours a picture is made of, the commonest first, at most `most`. Perceptual: clusters in Oklab, started
- * from colours far from each other (Gonzalez 1985), settled by Lloyd's algorithm, near ones joined.
+ * from colours far from each other (Gonzalez 1985), settled by Lloyd's algorithm, near ones joined. Px marked in `skip`
+ * have no say.
  */
-export function paletteOf(picture: Picture, most: number): Oklab[] {
-  const colours = flatColours(picture);
+export function paletteOf(picture: Picture, most: number, skip?: Uint8Array): Oklab[] {
+  const colours = flatColours(picture, skip);
   if (colours.length === 0) return [];
   const mean = (list: readonly Oklab[]): Oklab =>
     [0, 1, 2].map((k) => list.reduce((s, c) => s + c[k]!, 0) / list.length) as unknown as Oklab;

@@ -1,4 +1,5 @@
 import type { Contour } from '../geometry/contour';
+import type { ColourLayer, Paint } from '../geometry/paint';
 import { drawContours } from '../geometry/outlineSink';
 
 const round = (v: number, digits: number): string => {
@@ -43,19 +44,33 @@ const open = (view: ViewBox): string =>
   `<svg xmlns="http://www.w3.org/2000/svg" width="${view.width}" height="${view.height}" ` +
   `viewBox="${view.x} ${view.y} ${view.width} ${view.height}">`;
 
+const hex = (rgb: readonly number[]) =>
+  `#${rgb.map((v) => Math.round(v).toString(16).padStart(2, '0')).join('')}`;
+
+/** A gradient's definition (SVG 2, 14.2), in the user space of the path it fills. */
+function gradientDef(paint: Exclude<Paint, { kind: 'flat' }>, id: string): string {
+  const n = (v: number) => round(v, 3);
+  const stops = paint.stops.map((s) => `<stop offset="${n(s.at)}" stop-color="${hex(s.rgb)}"/>`).join('');
+  return paint.kind === 'linear'
+    ? `<linearGradient id="${id}" gradientUnits="userSpaceOnUse" x1="${n(paint.from.x)}" y1="${n(paint.from.y)}" ` +
+        `x2="${n(paint.to.x)}" y2="${n(paint.to.y)}">${stops}</linearGradient>`
+    : `<radialGradient id="${id}" gradientUnits="userSpaceOnUse" cx="${n(paint.centre.x)}" cy="${n(paint.centre.y)}" ` +
+        `r="${n(paint.radius)}">${stops}</radialGradient>`;
+}
+
 /** A document of filled layers, one compound path each, drawn in order; y down. */
-export function svgLayers(
-  layers: readonly {
-    readonly rgb: readonly [number, number, number];
-    readonly contours: readonly Contour[];
-  }[],
-  view: ViewBox,
-): string {
-  const hex = (rgb: readonly number[]) => `#${rgb.map((v) => v.toString(16).padStart(2, '0')).join('')}`;
-  const paths = layers.map(
-    (l) => `<path fill="${hex(l.rgb)}" fill-rule="nonzero" d="${pathData(l.contours)}"/>`,
-  );
-  return `${open(view)}${paths.join('')}</svg>\n`;
+export function svgLayers(layers: readonly ColourLayer[], view: ViewBox): string {
+  const defs: string[] = [];
+  const paths = layers.map(({ paint, contours }, k) => {
+    let fill = paint.kind === 'flat' ? hex(paint.rgb) : '';
+    if (paint.kind !== 'flat') {
+      defs.push(gradientDef(paint, `paint${k}`));
+      fill = `url(#paint${k})`;
+    }
+    return `<path fill="${fill}" fill-rule="nonzero" d="${pathData(contours)}"/>`;
+  });
+  const head = defs.length > 0 ? `<defs>${defs.join('')}</defs>` : '';
+  return `${open(view)}${head}${paths.join('')}</svg>\n`;
 }
 
 /** A document of stroked paths, one for each contour with its pen's width; round caps and joins, y down. */
