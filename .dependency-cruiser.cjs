@@ -30,7 +30,7 @@ module.exports = {
     only('pixels', '^core/pixels/', '^core/(pixels|ink|raster|geometry|problems)/'),
     only('centreline', '^core/centreline/', '^core/(centreline|trace|ink|raster|geometry|problems)/'),
     only('colour', '^core/colour/', '^core/(colour|trace|raster|geometry|problems)/'),
-    only('find', '^core/find/', '^core/(find|printed|trace|pixels|centreline|ink|raster|geometry|problems)/'),
+    only('find', '^core/find/', '^core/(find|printed|colour|trace|pixels|centreline|ink|raster|geometry|problems)/'),
     only('seat', '^core/seat/', '^core/(seat|raster|geometry|problems)/'),
     only('svg', '^core/svg/', '^core/(svg|geometry|problems)/'),
     only('names', '^core/names/', '^core/names/'),

@@ -110,3 +110,64 @@ function softNoise(size: number, reach: number, random: () => number): Float32Ar
 export const brushPicture = (): Uint8Array => inkedLetter('S', 15, 0.9, 0.9, 11);
 export const markerPicture = (): Uint8Array => inkedLetter('R', 12, 1.4, 0, 12);
 export const penPicture = (): Uint8Array => inkedLetter('k', 5, 0.2, 0, 13);
+
+type Shape = (x: number, y: number) => number;
+const box =
+  (x0: number, y0: number, x1: number, y1: number): Shape =>
+  (x, y) =>
+    Math.max(x0 - x, x - x1, y0 - y, y - y1);
+const either =
+  (...shapes: Shape[]): Shape =>
+  (x, y) =>
+    Math.min(...shapes.map((s) => s(x, y)));
+const ringOf =
+  (cx: number, cy: number, outer: number, inner: number): Shape =>
+  (x, y) => {
+    const r = Math.hypot(x - cx, y - cy);
+    return Math.max(r - outer, inner - r);
+  };
+
+/** Caps over the mill's door as a sign painter would fill them: gold that darkens downwards or outwards, a slate rim. */
+const PAINTED: readonly { readonly shape: Shape; readonly gold: (x: number, y: number) => number }[] = [
+  {
+    shape: either(box(50, 60, 230, 105), box(117, 60, 163, 270)),
+    gold: (_, y) => (y - 60) / 210,
+  },
+  {
+    shape: either(
+      box(300, 60, 346, 270),
+      box(300, 60, 430, 105),
+      box(300, 143, 405, 185),
+      box(300, 225, 430, 270),
+    ),
+    gold: (_, y) => (y - 60) / 210,
+  },
+  { shape: ringOf(590, 165, 108, 58), gold: (x, y) => (Math.hypot(x - 590, y - 165) - 58) / 50 },
+];
+const GOLD = [
+  [246, 214, 120],
+  [168, 92, 30],
+] as const;
+const RIM_PX = 9;
+
+export function paintedPicture(): Uint8Array {
+  const [width, height] = [750, 330];
+  const random = seededRandom(21);
+  const data = new Uint8ClampedArray(width * height * 3);
+  for (let k = 0; k < width * height; k++) {
+    const [x, y] = [(k % width) + 0.5, Math.floor(k / width) + 0.5];
+    let colour = [238, 231, 214];
+    for (const { shape, gold } of PAINTED) {
+      const off = shape(x, y);
+      const t = Math.max(0, Math.min(1, gold(x, y)));
+      const cover = (by: number) => Math.max(0, Math.min(1, 0.5 - off + by));
+      const rim = colour.map((v, c) => v + ([44, 58, 74][c]! - v) * cover(RIM_PX));
+      colour = rim.map((v, c) => v + (GOLD[0][c]! + (GOLD[1][c]! - GOLD[0][c]!) * t - v) * cover(0));
+    }
+    data.set(
+      colour.map((v) => v + normal(random) * 0.8),
+      3 * k,
+    );
+  }
+  return encode({ width, height, data, channels: 3, depth: 8 });
+}

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { openDemo, stage, takeInHand } from './support/app';
+import { openDemo, saved, stage, startProject, takeInHand } from './support/app';
 
 const points = async (page: Page) => Number(await page.getByTestId('piece-points').textContent());
 
@@ -43,4 +43,42 @@ test('a stretch of an outline is refitted to its ink with fewer points, and take
   await expect.poll(async () => Number(await count.textContent()), { timeout: 30_000 }).toBe(before + 1);
   await page.keyboard.press('ControlOrMeta+z');
   await expect.poll(async () => Number(await count.textContent())).toBe(before);
+});
+
+test('painted letters are traced in colour layers with their gradients, kept in the project', async ({
+  page,
+}) => {
+  await startProject(page, 'Painted caps');
+  await page.getByLabel('Pictures of letters').setInputFiles('demo/files/artwork/painted-TEO.png');
+  await expect(page.getByTestId('understood')).toContainText('3 pieces', { timeout: 60_000 });
+  await stage(page, 'Lift');
+  await page.getByLabel('Trace as').selectOption('colour');
+  await expect(page.getByRole('img', { name: /^Linear gradient/ })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('img', { name: /^Flat/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Undo/ })).toBeEnabled({ timeout: 60_000 });
+  // The third is the ring: its gold darkens outwards.
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('img', { name: /^Radial gradient/ })).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByRole('img', { name: /gradient/ })).toBeVisible();
+});
+
+test('a locked stretch stays as it is when the outline around it is refitted', async ({ page }) => {
+  await openDemo(page);
+  await takeInHand(page, 'dress', 'o');
+  const count = page.getByTestId('point-count');
+  await expect(count).toHaveText(/\d+/);
+  const before = Number(await count.textContent());
+  await page.keyboard.press('a');
+  await page.getByRole('button', { name: 'Lock this stretch' }).click();
+  await expect(page.getByRole('button', { name: 'Free this stretch' })).toBeVisible();
+  await page.getByRole('button', { name: 'Refit with more points' }).click();
+  await page.getByRole('button', { name: 'Free this stretch' }).waitFor({ state: 'hidden' });
+  await expect(count).toHaveText(String(before));
+  await page.keyboard.press('a');
+  await page.keyboard.press('l');
+  await page.getByRole('button', { name: 'Refit with more points' }).click();
+  await expect.poll(async () => Number(await count.textContent()), { timeout: 30_000 }).toBe(before + 1);
 });

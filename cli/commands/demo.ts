@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import { writeProjectFile } from '../../core/archive/projectFile';
-import { brushPicture, markerPicture, penPicture, wheelPicture } from '../../demo/artwork';
+import { brushPicture, markerPicture, paintedPicture, penPicture, wheelPicture } from '../../demo/artwork';
 import { apprenticesPage, keepersPage, tideMillProject } from '../../demo/tideMill';
 import { EXIT, printProblems, readArguments, UsageError, writeFile } from '../io';
 
@@ -26,6 +26,7 @@ export function runDemo(argv: string[]): number {
     ['artwork/brush-S.png', brushPicture()],
     ['artwork/marker-R.png', markerPicture()],
     ['artwork/pen-k.png', penPicture()],
+    ['artwork/painted-TEO.png', paintedPicture()],
   ]);
 }
 

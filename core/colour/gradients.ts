@@ -257,3 +257,10 @@ function fewStops(all: readonly Stop[]): Stop[] {
   if (worst <= STOP_LEVELS) return [a, b];
   return [...fewStops(all.slice(0, at + 1)).slice(0, -1), ...fewStops(all.slice(at))];
 }
+
+/** 1 for each px that belongs to some gradient; the picture's size. */
+export function pxOfGradients(patches: readonly GradientPatch[], { width, height }: Picture): Uint8Array {
+  const taken = new Uint8Array(width * height);
+  for (const g of patches) g.members.forEach((v, k) => v && (taken[k] = 1));
+  return taken;
+}

@@ -3,7 +3,7 @@ import { fail, ok, type Result } from '../problems/problem';
 import type { FloatImage, Picture } from '../raster/picture';
 import { traceField } from '../trace/traceRegion';
 import { defaultTraceSettings, type TraceSettings } from '../trace/settings';
-import { findGradients } from './gradients';
+import { findGradients, pxOfGradients } from './gradients';
 import { rgbOf, type Oklab } from './oklab';
 import { paletteOf } from './palette';
 import { rgbOver } from './rgbImage';
@@ -32,9 +32,7 @@ export function traceColours(
   palette?: readonly Oklab[],
 ): Result<ColourLayer[]> {
   const gradients = findGradients(picture);
-  const taken = new Uint8Array(picture.width * picture.height);
-  for (const g of gradients) g.members.forEach((v, k) => v && (taken[k] = 1));
-  const flats = palette ?? paletteOf(picture, most + 1, taken);
+  const flats = palette ?? paletteOf(picture, most + 1, pxOfGradients(gradients, picture));
   const candidates: Candidate[] = [
     ...flats.map((c): Candidate => ({ paint: { kind: 'flat', rgb: rgbOf(c) }, near: null })),
     ...gradients.map((g): Candidate => ({ paint: g.paint, near: grown(g.members, picture, EDGE_PX) })),

@@ -55,6 +55,7 @@ function liftedBlocks(heights: Record<string, number>): Doc {
       char,
       confidence: 0.9,
       outline: [polygon(corners)],
+      layers: [],
     };
   });
   const added = apply(doc, addSheet(doc, sheet));

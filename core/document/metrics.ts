@@ -1,6 +1,7 @@
 import { translation } from '../geometry/affine';
 import { transformContours, type Contour } from '../geometry/contour';
 import { contoursBox } from '../geometry/measure';
+import { transformPaint, type ColourLayer } from '../geometry/paint';
 import type { GlyphRow } from './schema';
 
 /** Width of the ink, em units; 0 without any. */
@@ -22,3 +23,12 @@ export function originX(glyph: GlyphRow): number {
 /** The outline as it stands in the font: origin at 0, ink starting at the left bearing. */
 export const placedContours = (glyph: GlyphRow): Contour[] =>
   transformContours(glyph.contours, translation(-originX(glyph), 0));
+
+/** Its colour layers as they stand in the font. */
+export function placedLayers(glyph: GlyphRow): ColourLayer[] {
+  const place = translation(-originX(glyph), 0);
+  return glyph.layers.map(({ paint, contours }) => ({
+    paint: transformPaint(paint, place),
+    contours: transformContours(contours, place),
+  }));
+}

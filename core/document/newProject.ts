@@ -14,6 +14,7 @@ export const defaultRecipe: RecipeRow = {
   level: null,
   mode: 'outline',
   printedLines: 'leave out',
+  colours: 6,
   ...defaultTraceSettings,
 };
 
@@ -32,6 +33,7 @@ export function blankGlyph(
     name,
     codePoints: [...codePoints],
     contours: [],
+    layers: [],
     components: [],
     anchors: [],
     bearings: FIRST_BEARINGS,

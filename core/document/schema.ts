@@ -14,6 +14,15 @@ const node = z.object({
   locked: z.boolean().optional(),
 });
 const contour = z.object({ closed: z.boolean(), nodes: z.array(node).readonly() });
+const rgb = z.tuple([z.number(), z.number(), z.number()]).readonly();
+const stops = z.array(z.object({ at: z.number(), rgb })).readonly();
+const paint = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('flat'), rgb }),
+  z.object({ kind: z.literal('linear'), from: point, to: point, stops }),
+  z.object({ kind: z.literal('radial'), centre: point, radius: z.number(), stops }),
+]);
+/** Paints from the lowest to the top; the lowest holds all of the drawing's outline. */
+const layers = z.array(z.object({ paint, contours: z.array(contour).readonly() })).readonly();
 const affine = z.object({
   a: z.number(),
   b: z.number(),
@@ -90,7 +99,9 @@ const recipeRow = z.object({
   tolerancePx: z.number().positive(),
   cornerDeg: z.number().min(5).max(90),
   /** What drawings on the sheet are traced as. */
-  mode: z.enum(['outline', 'pixel', 'centreline']).default('outline'),
+  mode: z.enum(['outline', 'pixel', 'centreline', 'colour']).default('outline'),
+  /** Flat colours to tell apart at the most, in colour mode; gradients are found beside them. */
+  colours: z.number().int().min(1).max(16).default(6),
   /** How much of the edge's roughness is averaged out: 0 none, 1 what the paper and the lens add, 2 texture too. */
   smoothing: z.number().min(0).max(2).default(1),
   /** What becomes of rules and squares printed on the paper. */
@@ -113,6 +124,8 @@ const pieceRow = z.object({
   state: z.enum(['found', 'accepted', 'dropped']),
   /** Traced outline, px of the sheet's picture, y down. */
   outline: z.array(contour).readonly(),
+  /** Its colours, when it was traced in colour; px like the outline. */
+  layers: layers.default([]),
 });
 export type PieceRow = z.infer<typeof pieceRow>;
 
@@ -127,6 +140,8 @@ const glyphRow = z.object({
   codePoints: z.array(z.number().int().min(0).max(0x10ffff)),
   /** Em units, y up, baseline at 0. x has no fixed origin: the bearings say where the letter stands. */
   contours: z.array(contour).readonly(),
+  /** Colour layers in the space of the contours; none for a letter of one ink. */
+  layers: layers.default([]),
   components: z.array(component),
   anchors: z.array(anchor),
   /** White at the left and right of the ink, em units; with no ink their sum is the advance width. */

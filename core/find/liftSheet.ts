@@ -1,7 +1,8 @@
 import { contoursBox } from '../geometry/measure';
 import { ok, type Result } from '../problems/problem';
 import type { Picture } from '../raster/picture';
-import { readRegion } from '../trace/traceRegion';
+import type { ColourLayer } from '../geometry/paint';
+import { readPieceRegion, sheetPalette } from './pieceRegion';
 import { tracePiece, type TraceRecipe } from './tracePiece';
 import { liftPicture, type LiftStage } from './liftPicture';
 import { readSheet } from '../printed/readSheet';
@@ -18,6 +19,7 @@ export interface TracedPiece {
   readonly char: string | null;
   readonly confidence: number;
   readonly outline: readonly Contour[];
+  readonly layers: readonly ColourLayer[];
 }
 
 export interface TracedSheet {
@@ -52,9 +54,12 @@ export function liftSheet(
   const page = liftPicture(read.value, expected, onProgress, recipe.level);
   if (!page.ok) return page;
   const { pieces, ink, skewRad, capHeightPx, specksDropped } = page.value;
+  const palette =
+    recipe.mode === 'colour' ? sheetPalette(read.value.picture, ink, recipe.colours ?? 6) : undefined;
   const traced = pieces.map((piece, order): TracedPiece => {
     onProgress('trace', order / pieces.length);
-    const outline = tracePiece(readRegion(read.value.picture, ink, piece.box, piece.seeds), recipe, skewRad);
+    const region = readPieceRegion(read.value.picture, ink, piece, palette);
+    const { outline, layers } = tracePiece(region, recipe, skewRad);
     const { box, row, baselineY, char, confidence } = piece;
     return {
       id: `${sheet.id}:${order}`,
@@ -66,6 +71,7 @@ export function liftSheet(
       char,
       confidence,
       outline,
+      layers,
     };
   });
   return ok({

@@ -24,6 +24,7 @@ export function pictureAsPiece(picture: Picture, sheetId: string, char: string):
     char,
     confidence: 1,
     outline,
+    layers: [],
   };
   const capHeightPx = box.yMax - box.yMin;
   return ok({ skewRad: 0, capHeightPx, specksDropped: 0, printedLines: 0, pieces: [piece] });

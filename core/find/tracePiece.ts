@@ -4,18 +4,51 @@ import { contoursBox, flattenContour } from '../geometry/measure';
 import { distanceToSegment } from '../geometry/cubic';
 import type { Vec } from '../geometry/vec';
 import { centrelineOfField, penRunOutline } from '../centreline/traceCentreline';
+import { traceColours } from '../colour/traceColours';
+import { transformPaint, type ColourLayer } from '../geometry/paint';
+import type { PieceRegion } from './pieceRegion';
 import { tracePixelField } from '../pixels/tracePixels';
 import { readEdges, traceRegion, type InkRegion } from '../trace/traceRegion';
 import type { TraceSettings } from '../trace/settings';
 
 /** How the drawings of a sheet are traced; the document's recipe row fits. */
-export type TraceRecipe = TraceSettings & { readonly mode: 'outline' | 'pixel' | 'centreline' };
+export type TraceRecipe = TraceSettings & {
+  readonly mode: 'outline' | 'pixel' | 'centreline' | 'colour';
+  /** Flat colours to tell apart at the most, in colour mode. */
+  readonly colours?: number;
+};
+
+/** A piece as traced, px of the picture (y down). */
+export interface TracedInk {
+  readonly outline: Contour[];
+  /** Colours from the lowest to the top; empty when it was traced as one ink. */
+  readonly layers: ColourLayer[];
+}
 
 /**
  * One piece's outline by its recipe, px of the picture (y down). A piece on which no pixel grid can be found is traced as
  * an outline: nothing is lost, and its points show it. `turnRad` is how far the page is turned.
  */
-export function tracePiece(region: InkRegion, recipe: TraceRecipe, turnRad: number): Contour[] {
+export function tracePiece(region: PieceRegion, recipe: TraceRecipe, turnRad: number): TracedInk {
+  const layers = recipe.mode === 'colour' ? traceLayers(region, recipe) : [];
+  // The lowest layer reaches below all others: it is the drawing's outline.
+  const outline = layers[0] ? [...layers[0].contours] : traceOneInk(region, recipe, turnRad);
+  return { outline, layers };
+}
+
+function traceLayers(region: PieceRegion, recipe: TraceRecipe): ColourLayer[] {
+  if (!region.colours) return [];
+  const { crop, palette } = region.colours;
+  const traced = traceColours(crop, recipe.colours ?? 6, recipe, palette);
+  if (!traced.ok) return [];
+  const place = translation(region.x, region.y);
+  return traced.value.map(({ paint, contours }) => ({
+    paint: transformPaint(paint, place),
+    contours: transformContours(contours, place),
+  }));
+}
+
+function traceOneInk(region: InkRegion, recipe: TraceRecipe, turnRad: number): Contour[] {
   const { field, level, x, y } = region;
   if (recipe.mode === 'pixel') {
     const pixels = tracePixelField(field, 'apart');

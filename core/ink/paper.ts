@@ -44,6 +44,11 @@ export function paperAt(paper: Paper, x: number, y: number, out: number[]): void
  * neighbours, then the mean of those px of the cell that lie near it, so that noise doesn't bias the result.
  */
 export function estimatePaper(p: Picture, lightOnDark: boolean): Paper {
+  const even = evenGround(p);
+  if (even) {
+    const cell = Math.max(p.width, p.height);
+    return { lightOnDark, cell, columns: 1, rows: 1, rgb: Float32Array.from(even) };
+  }
   const cell = Math.max(12, Math.min(96, Math.round(Math.min(p.width, p.height) / 14)));
   const columns = Math.ceil(p.width / cell);
   const rows = Math.ceil(p.height / cell);
@@ -67,6 +72,32 @@ export function estimatePaper(p: Picture, lightOnDark: boolean): Paper {
   }
   fillUnknown(rgb, known, columns, rows);
   return { lightOnDark, cell, columns, rows, rgb: smoothGrid(rgb, columns, rows) };
+}
+
+/** Levels within which drawn artwork's ground keeps to one colour; paper under a lens never does. */
+const DRAWN_LEVELS = 3;
+/** Share of the picture that has to be of the ground's colour. */
+const DRAWN_SHARE = 0.25;
+
+/** The colour of a ground that is the same all over, as in drawn artwork: that of the corners. Null for real paper. */
+function evenGround(p: Picture): number[] | null {
+  const at = (x: number, y: number) => (y * p.width + x) * 4;
+  const corners = [at(0, 0), at(p.width - 1, 0), at(0, p.height - 1), at(p.width - 1, p.height - 1)];
+  const ground = [0, 1, 2].map((c) => median(corners.map((i) => p.data[i + c]!)));
+  const step = 4 * Math.max(1, Math.floor((p.width * p.height) / 60_000));
+  const sums = [0, 0, 0];
+  let near = 0;
+  let seen = 0;
+  for (let i = 0; i + 3 < p.data.length; i += step, seen++) {
+    if ([0, 1, 2].some((c) => Math.abs(p.data[i + c]! - ground[c]!) > DRAWN_LEVELS)) continue;
+    near++;
+    for (let c = 0; c < 3; c++) sums[c]! += p.data[i + c]!;
+  }
+  const atCorners = corners.filter((i) =>
+    [0, 1, 2].every((c) => Math.abs(p.data[i + c]! - ground[c]!) <= DRAWN_LEVELS),
+  );
+  if (atCorners.length < 3 || near < DRAWN_SHARE * seen) return null;
+  return sums.map((s) => s / near);
 }
 
 function cellGround(p: Picture, c: number, r: number, cell: number, bright: (i: number) => number): number {

@@ -117,12 +117,12 @@ test('a piece is traced by its recipe, in px of its picture', () => {
   const square = coverage(60, 60, (x, y) => x > 12 && x < 48 && y > 12 && y < 48);
   const region = { field: square, level: 0.5, x: 200, y: 100 };
   for (const mode of ['outline', 'pixel', 'centreline'] as const) {
-    const [outline] = tracePiece(region, { ...defaultTraceSettings, mode }, 0);
+    const [outline] = tracePiece(region, { ...defaultTraceSettings, mode }, 0).outline;
     const xs = outline!.nodes.map((n) => n.x);
     expect(Math.min(...xs)).toBeGreaterThan(205);
     expect(Math.max(...xs)).toBeLessThan(255);
   }
-  const [exact] = tracePiece(region, { ...defaultTraceSettings, mode: 'pixel' }, 0);
+  const [exact] = tracePiece(region, { ...defaultTraceSettings, mode: 'pixel' }, 0).outline;
   expect(exact!.nodes.map((n) => [n.x, n.y]).sort()).toEqual([
     [212, 112],
     [212, 148],

@@ -2,8 +2,7 @@ import { create } from 'zustand';
 import { replaceContour } from '../../core/document/commands/dressing';
 import { takeRetraced } from '../../core/document/commands/lifting';
 import type { PieceRow, RecipeRow, SheetRow } from '../../core/document/schema';
-import type { Deviation } from '../../core/find/tracePiece';
-import type { Contour } from '../../core/geometry/contour';
+import type { Deviation, TracedInk } from '../../core/find/tracePiece';
 import { applyAffine } from '../../core/geometry/affine';
 import { refitUnlocked, stretchOver } from '../../core/trace/refit';
 import { inFile } from '../../core/problems/problem';
@@ -23,7 +22,7 @@ export interface PieceInk {
 interface TracingState {
   /** Outlines by a recipe that is being tried; null when the document's own are shown. */
   readonly trial: { readonly sheetId: string; readonly change: Change } | null;
-  readonly outlines: ReadonlyMap<string, Contour[]>;
+  readonly outlines: ReadonlyMap<string, TracedInk>;
   readonly done: number;
   readonly total: number;
   readonly deviation: { readonly pieceId: string; readonly found: Deviation } | null;
@@ -53,13 +52,17 @@ async function holdRegions(
   sheet: SheetRow,
   level: number | null,
   pieces: readonly PieceRow[],
+  recipe: Pick<RecipeRow, 'mode' | 'colours'> | undefined = useProject.getState().doc?.recipes[
+    sheet.recipeId
+  ],
 ): Promise<boolean> {
+  const colours = recipe?.mode === 'colour' ? recipe.colours : 0;
   const keepLines = useProject.getState().doc?.recipes[sheet.recipeId]?.printedLines === 'keep';
-  const name = `${sheet.pictureId} ${level} ${keepLines} ${pieces.map((p) => `${p.id} ${p.box.x} ${p.box.y}`).join()}`;
+  const name = `${sheet.pictureId} ${level} ${keepLines} ${colours} ${pieces.map((p) => `${p.id} ${p.box.x} ${p.box.y}`).join()}`;
   if (held === name) return true;
   const bytes = await pictureBytes(sheet.pictureId);
   if (!bytes) return false;
-  const regions = await pieceRegions(bytes, level, keepLines, pieces);
+  const regions = await pieceRegions(bytes, level, keepLines, colours, pieces);
   if (!regions.ok) {
     useProject.getState().showProblems(inFile(regions.problems, sheet.name));
     return false;
@@ -69,8 +72,8 @@ async function holdRegions(
   held = name;
   // The first traces are slow until the tracers are warm; better now than when a slider is moved.
   const warm = pieces.slice(0, WARM_PIECES).map((p) => p.id);
-  const recipe = useProject.getState().doc?.recipes[sheet.recipeId];
-  if (recipe) await traceAll(warm, recipe, sheet.skewRad, () => {}, new AbortController().signal);
+  const kept = useProject.getState().doc?.recipes[sheet.recipeId];
+  if (kept) await traceAll(warm, kept, sheet.skewRad, () => {}, new AbortController().signal);
   return true;
 }
 
@@ -104,7 +107,7 @@ async function trace(
   if (!sheet || signal.aborted) return;
   const recipe = { ...doc.recipes[sheet.recipeId]!, ...change };
   const pieces = piecesOf(sheetId);
-  if (!(await holdRegions(sheet, recipe.level, pieces)) || signal.aborted) return;
+  if (!(await holdRegions(sheet, recipe.level, pieces, recipe)) || signal.aborted) return;
   const near = new Set(first);
   const order = [...pieces.filter((p) => near.has(p.id)), ...pieces.filter((p) => !near.has(p.id))].map(
     (p) => p.id,
@@ -122,8 +125,8 @@ async function trace(
     order,
     recipe,
     sheet.skewRad,
-    (id, outline) => {
-      fresh.set(id, outline);
+    (id, traced) => {
+      fresh.set(id, traced);
       done++;
       tell(done === near.size);
     },

@@ -6,7 +6,7 @@ import { pictureIdOf } from '../../core/pictures/pictureId';
 import { ok, type Result } from '../../core/problems/problem';
 import type { Picture } from '../../core/raster/picture';
 import { readSheet, type SheetInk } from '../../core/printed/readSheet';
-import { readRegion, type InkRegion } from '../../core/trace/traceRegion';
+import { readPieceRegion, regionBuffers, sheetPalette, type PieceRegion } from '../../core/find/pieceRegion';
 
 export interface PictureFacts {
   readonly pictureId: string;
@@ -63,24 +63,26 @@ const api = {
       onProgress(stage, share);
     });
   },
-  /** The ink about each piece, ready to be traced; the memory is handed over, not copied. */
+  /**
+   * The ink about each piece, ready to be traced, and its colours when so many are to be told apart (0 = none). The
+   * memory is handed over, not copied.
+   */
   regions(
     bytes: Uint8Array,
     level: number | null,
     keepLines: boolean,
+    colours: number,
     pieces: readonly Pick<PieceRow, 'box' | 'seeds'>[],
-  ): Result<InkRegion[]> {
+  ): Result<PieceRegion[]> {
     const opened = open(bytes);
     if (!opened.ok) return opened;
     const read = readOpened(opened.value, keepLines);
     if (!read.ok) return read;
     const { picture, ink: learnt } = read.value;
     const ink = { ...learnt, level: level ?? learnt.level };
-    const regions = pieces.map((p) => readRegion(picture, ink, p.box, p.seeds));
-    return transfer(
-      ok(regions),
-      regions.map((r) => r.field.data.buffer as ArrayBuffer),
-    );
+    const palette = colours > 0 ? sheetPalette(picture, ink, colours) : undefined;
+    const regions = pieces.map((p) => readPieceRegion(picture, ink, p, palette));
+    return transfer(ok(regions), regions.flatMap(regionBuffers));
   },
 };
 export type ImagingApi = typeof api;

@@ -1,7 +1,7 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import type { PieceRow, RecipeRow, SheetRow } from '../../core/document/schema';
 import type { TracedSheet } from '../../core/find/liftSheet';
-import type { InkRegion } from '../../core/trace/traceRegion';
+import type { PieceRegion } from '../../core/find/pieceRegion';
 import { fail, type Result } from '../../core/problems/problem';
 import type { ImagingApi, PictureFacts } from './imaging.worker';
 
@@ -70,6 +70,7 @@ export const pieceRegions = (
   bytes: Uint8Array,
   level: number | null,
   keepLines: boolean,
+  colours: number,
   pieces: readonly Pick<PieceRow, 'box' | 'seeds'>[],
-): Promise<Result<InkRegion[]>> =>
-  run((api) => api.regions(bytes, level, keepLines, pieces) as Promise<Result<InkRegion[]>>);
+): Promise<Result<PieceRegion[]>> =>
+  run((api) => api.regions(bytes, level, keepLines, colours, pieces) as Promise<Result<PieceRegion[]>>);

@@ -1,21 +1,28 @@
 import { expose, transfer } from 'comlink';
 import type { Contour } from '../../core/geometry/contour';
-import { deviationOf, tracePiece, type Deviation, type TraceRecipe } from '../../core/find/tracePiece';
-import { readEdges, type InkRegion } from '../../core/trace/traceRegion';
+import type { PieceRegion } from '../../core/find/pieceRegion';
+import {
+  deviationOf,
+  tracePiece,
+  type Deviation,
+  type TracedInk,
+  type TraceRecipe,
+} from '../../core/find/tracePiece';
+import { readEdges } from '../../core/trace/traceRegion';
 
 /** Regions this worker was given, by key; only the sheet in hand is kept. */
-const regions = new Map<string, InkRegion>();
+const regions = new Map<string, PieceRegion>();
 
 const api = {
-  keep(entries: readonly (readonly [string, InkRegion])[]): void {
+  keep(entries: readonly (readonly [string, PieceRegion])[]): void {
     for (const [key, region] of entries) regions.set(key, region);
   },
   clear(): void {
     regions.clear();
   },
-  trace(key: string, recipe: TraceRecipe, turnRad: number): Contour[] {
+  trace(key: string, recipe: TraceRecipe, turnRad: number): TracedInk {
     const region = regions.get(key);
-    return region ? tracePiece(region, recipe, turnRad) : [];
+    return region ? tracePiece(region, recipe, turnRad) : { outline: [], layers: [] };
   },
   deviation(key: string, outline: readonly Contour[]): Deviation | null {
     const region = regions.get(key);

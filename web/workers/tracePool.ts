@@ -1,7 +1,7 @@
 import { transfer, wrap, type Remote } from 'comlink';
-import type { Deviation, TraceRecipe } from '../../core/find/tracePiece';
+import type { Deviation, TracedInk, TraceRecipe } from '../../core/find/tracePiece';
 import type { Contour } from '../../core/geometry/contour';
-import type { InkRegion } from '../../core/trace/traceRegion';
+import { regionBuffers, type PieceRegion } from '../../core/find/pieceRegion';
 import type { TraceApi } from './trace.worker';
 
 /** Tracers beside the page's own thread; one core is left for it. */
@@ -20,10 +20,10 @@ function openLanes(): Remote<TraceApi>[] {
 
 /** Keys are spread evenly; a piece's region lives in one lane only. */
 const laneOf = new Map<string, number>();
-const outlines = new Map<string, Contour[]>();
+const outlines = new Map<string, TracedInk>();
 
 /** Hands the regions of a sheet's pieces to the tracers and forgets those of the sheet before. */
-export async function keepRegions(entries: readonly (readonly [string, InkRegion])[]): Promise<void> {
+export async function keepRegions(entries: readonly (readonly [string, PieceRegion])[]): Promise<void> {
   laneOf.clear();
   await Promise.all(
     openLanes().map(async (lane, k) => {
@@ -33,7 +33,7 @@ export async function keepRegions(entries: readonly (readonly [string, InkRegion
       await lane.keep(
         transfer(
           own,
-          own.map(([, r]) => r.field.data.buffer as ArrayBuffer),
+          own.flatMap(([, r]) => regionBuffers(r)),
         ),
       );
     }),
@@ -48,11 +48,11 @@ export async function traceAll(
   keys: readonly string[],
   recipe: TraceRecipe,
   turnRad: number,
-  onPiece: (key: string, outline: Contour[]) => void,
+  onPiece: (key: string, traced: TracedInk) => void,
   signal: AbortSignal,
 ): Promise<void> {
-  const { mode, tolerancePx, cornerDeg, smoothing } = recipe;
-  const plain = { mode, tolerancePx, cornerDeg, smoothing };
+  const { mode, tolerancePx, cornerDeg, smoothing, colours } = recipe;
+  const plain = { mode, tolerancePx, cornerDeg, smoothing, ...(colours && { colours }) };
   const named = (key: string) => `${key} ${JSON.stringify(plain)} ${turnRad}`;
   const waiting = keys.filter((key) => {
     const known = outlines.get(named(key));

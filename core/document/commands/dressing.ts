@@ -28,7 +28,9 @@ function withContours(glyph: GlyphRow, contours: Contour[]): GlyphRow {
           right: glyph.bearings.right + before.xMax - after.xMax,
         }
       : glyph.bearings;
-  return { ...glyph, contours, bearings, handEdited: true };
+  // The lowest colour lies below all others: it is the outline.
+  const layers = glyph.layers.map((l, i) => (i === 0 ? { ...l, contours } : l));
+  return { ...glyph, contours, layers, bearings, handEdited: true };
 }
 
 function edit(

@@ -1,3 +1,5 @@
+import { transformContours } from '../../geometry/contour';
+import { transformPaint, type ColourLayer } from '../../geometry/paint';
 import { glyphNameOf } from '../../names/glyphNames';
 import { seatSheet } from '../../seat/seatSheet';
 import { draft, type ProjectDiff } from '../diff';
@@ -98,6 +100,10 @@ function seatInto(doc: Doc, d: Draft, sheet: SheetRow, pieces: readonly PieceRow
     d.put('glyphs', {
       ...glyph,
       contours: letter.contours,
+      layers: piece.layers.map((l) => ({
+        paint: transformPaint(l.paint, letter.transform),
+        contours: transformContours(l.contours, letter.transform),
+      })),
       source: { pieceId: piece.id, transform: letter.transform },
     });
   }
@@ -210,7 +216,10 @@ export function takeRetraced(
   doc: Doc,
   sheetId: string,
   change: Partial<Omit<RecipeRow, 'id'>>,
-  outlines: ReadonlyMap<string, PieceRow['outline']>,
+  traced: ReadonlyMap<
+    string,
+    { readonly outline: PieceRow['outline']; readonly layers: readonly ColourLayer[] }
+  >,
 ): ProjectDiff | null {
   const sheet = doc.sheets[sheetId];
   const recipe = sheet && doc.recipes[sheet.recipeId];
@@ -222,8 +231,8 @@ export function takeRetraced(
   d.put('recipes', { ...recipe, ...change, id });
   if (shared) d.put('sheets', { ...sheet, recipeId: id });
   const pieces = piecesOf(doc, sheetId).map((p) => {
-    const outline = outlines.get(p.id);
-    return outline && outline.length > 0 ? { ...p, outline } : p;
+    const fresh = traced.get(p.id);
+    return fresh && fresh.outline.length > 0 ? { ...p, outline: fresh.outline, layers: fresh.layers } : p;
   });
   for (const p of pieces) if (p !== doc.pieces[p.id]) d.put('pieces', p);
   seatInto(doc, d, { ...sheet, recipeId: id }, pieces);

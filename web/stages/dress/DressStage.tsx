@@ -8,7 +8,7 @@ import {
   setNodeKind,
   type PointRef,
 } from '../../../core/document/commands/dressing';
-import { advanceOf, placedContours } from '../../../core/document/metrics';
+import { advanceOf, placedContours, placedLayers } from '../../../core/document/metrics';
 import { projectOf } from '../../../core/document/newProject';
 import type { NodeKind } from '../../../core/geometry/contour';
 import { segmentsBetween } from '../../../core/trace/refit';
@@ -56,6 +56,7 @@ function DressBench() {
   const piece = glyph.source ? doc.pieces[glyph.source.pieceId] : undefined;
   const image = usePicture(piece && doc.sheets[piece.sheetId]?.pictureId);
   const placed = useMemo(() => placedContours(glyph), [glyph]);
+  const layers = useMemo(() => placedLayers(glyph), [glyph]);
   const advance = advanceOf(glyph);
   const { lines } = projectOf(doc);
   // The first view shows the whole line height, so that letters keep their size when one steps through them.
@@ -90,6 +91,7 @@ function DressBench() {
         {
           glyph,
           placed,
+          layers,
           advance,
           ...sides,
           lines,
@@ -103,7 +105,7 @@ function DressBench() {
         readInks(),
       );
     },
-    [doc, glyph, placed, advance, lines, selection, image, piece, sourceStrength, filled, tool, desk],
+    [doc, glyph, placed, layers, advance, lines, selection, image, piece, sourceStrength, filled, tool, desk],
   );
   const onPointer = (e: SurfacePointer) => {
     const event = { type: e.type, at: { x: e.world.x, y: -e.world.y }, shift: e.shift };

@@ -4,6 +4,8 @@ import type { GlyphRow, Lines, PieceRow } from '../../../core/document/schema';
 import { segmentAt, segmentCount, type Contour } from '../../../core/geometry/contour';
 import { cubicDerivative, pointOnCubic } from '../../../core/geometry/cubic';
 import { unit, type Vec } from '../../../core/geometry/vec';
+import { fillLayers } from '../../canvas/fillLayers';
+import type { ColourLayer } from '../../../core/geometry/paint';
 import type { Inks } from '../../canvas/inks';
 import { drawFontLines } from '../../canvas/lines';
 import { drawHandleMark, drawNodeMark, nodeDirection } from '../../canvas/nodeMarks';
@@ -17,6 +19,8 @@ export interface DressScene {
   readonly before: { readonly contours: readonly Contour[]; readonly x: number } | null;
   readonly after: { readonly contours: readonly Contour[]; readonly x: number } | null;
   readonly lines: Lines;
+  /** Colour layers, placed like the contours. */
+  readonly layers: readonly ColourLayer[];
   readonly selection: readonly PointRef[];
   readonly source: { readonly image: HTMLImageElement; readonly piece: PieceRow } | null;
   /** 0 hides the source picture, 1 shows it at full strength. */
@@ -58,7 +62,10 @@ export function drawDress(
   inEm(g, view, 0, () => {
     g.fillStyle = inks.ink;
     g.globalAlpha = scene.filled ? 0.82 : 0.07;
-    g.fill(path2dOf(scene.placed));
+    if (scene.filled && scene.layers.length > 0) {
+      g.globalAlpha = 1;
+      fillLayers(g, scene.layers);
+    } else g.fill(path2dOf(scene.placed));
     g.globalAlpha = 1;
     g.strokeStyle = inks.ink;
     g.lineWidth = 1.2 / view.zoom;

@@ -44,7 +44,7 @@ export function LiftStage() {
     () =>
       kept.map((p) => {
         const tried = outlines.get(p.id);
-        return tried ? { ...p, outline: tried } : p;
+        return tried ? { ...p, ...tried } : p;
       }),
     [kept, outlines],
   );
@@ -171,11 +171,11 @@ export function LiftStage() {
             >
               Accept all
             </InkButton>
-            <ShowBar shown={shown} onShown={setShown} />
+            <ShowBar shown={shown} onShown={setShown} coloured={pieces.some((p) => p.layers.length > 0)} />
             <InkButton tip="The whole sheet in view" onClick={() => setView(null)}>
               Whole sheet
             </InkButton>
-            <Text fontSize="xs" lineHeight="short" color="faded" data-testid="lift-count">
+            <Text fontSize="xs" color="faded" truncate minW="0" data-testid="lift-count">
               {pieces.filter((p) => p.state !== 'dropped').length} pieces, {doubtful.length} doubtful
             </Text>
           </>

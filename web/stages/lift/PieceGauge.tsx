@@ -1,9 +1,10 @@
-import { Field, Input } from '@chakra-ui/react';
+import { chakra, Field, Input } from '@chakra-ui/react';
 import { useState, type ReactNode } from 'react';
 import { acceptPieces, dropPiece, relabelPiece } from '../../../core/document/commands/lifting';
 import type { PieceRow } from '../../../core/document/schema';
 import type { Deviation } from '../../../core/find/tracePiece';
 import { countNodes } from '../../../core/geometry/contour';
+import { paintText, swatchOf } from '../../canvas/fillLayers';
 import { useGoTo } from '../../panels/useGlyphInHand';
 import { useDoc, useProject } from '../../store/projectStore';
 import { Fact, Gauge, GaugePart } from '../../ui/Gauge';
@@ -53,6 +54,26 @@ export function PieceGauge({ piece, deviation, children }: Props) {
         </span>
       </Fact>
       <Fact label="Mean deviation">{deviation ? `${deviation.meanPx.toFixed(2)} px` : 'measuring'}</Fact>
+      {piece.layers.length > 0 && (
+        <Fact label="Colours">
+          {piece.layers.map((l, i) => (
+            <chakra.span
+              key={i}
+              role="img"
+              aria-label={paintText(l.paint)}
+              title={paintText(l.paint)}
+              display="inline-block"
+              w="1.1rem"
+              h="1.1rem"
+              ms="1"
+              verticalAlign="middle"
+              borderWidth="1px"
+              borderColor="rule"
+              style={{ background: swatchOf(l.paint) }}
+            />
+          ))}
+        </Fact>
+      )}
       {children}
       <GaugePart title="What it is" />
       <form

@@ -3,11 +3,13 @@ import type { RecipeRow } from '../../../core/document/schema';
 import { cleannessOf, settingsOfCleanness } from '../../../core/trace/cleanness';
 import { tryRecipe, useTracing } from '../../store/tracing';
 import { GaugePart } from '../../ui/Gauge';
+import { NumberField } from '../../ui/NumberField';
 
 const MODES = [
   ['outline', 'Outline of the ink'],
   ['pixel', 'Pixel drawing, exact squares'],
   ['centreline', 'Way of the pen, redrawn'],
+  ['colour', 'Colours, in layers'],
 ] as const;
 
 interface Props {
@@ -20,7 +22,8 @@ interface Props {
 /** How the sheet's pieces are traced: tried at once on what is in view, taken when the slider is let go. */
 export function TraceGauge({ sheetId, recipe, inView }: Props) {
   const { trial, done, total } = useTracing();
-  const value = cleannessOf({ ...recipe, ...trial?.change });
+  const tried = { ...recipe, ...trial?.change };
+  const value = cleannessOf(tried);
   return (
     <>
       <GaugePart title="Tracing of this sheet" />
@@ -68,7 +71,7 @@ export function TraceGauge({ sheetId, recipe, inView }: Props) {
           <NativeSelect.Field
             bg="sheet"
             borderColor="rule"
-            value={trial?.change.mode ?? recipe.mode}
+            value={tried.mode}
             onChange={(e) => {
               const mode = MODES.find(([m]) => m === e.target.value)![0];
               tryRecipe(sheetId, { mode }, inView());
@@ -83,6 +86,18 @@ export function TraceGauge({ sheetId, recipe, inView }: Props) {
           <NativeSelect.Indicator />
         </NativeSelect.Root>
       </Field.Root>
+      {tried.mode === 'colour' && (
+        <NumberField
+          label="Colours at most"
+          unit=""
+          value={tried.colours}
+          min={1}
+          max={16}
+          onChange={(colours) =>
+            tryRecipe(sheetId, { colours: Math.round(colours), mode: 'colour' }, inView())
+          }
+        />
+      )}
     </>
   );
 }

@@ -1,5 +1,6 @@
 import type { PieceRow } from '../../../core/document/schema';
 import type { Inks } from '../../canvas/inks';
+import { fillLayers } from '../../canvas/fillLayers';
 import { path2dOf } from '../../canvas/path2d';
 import { toScreen, type View } from '../../canvas/view';
 import type { Deviation } from '../../../core/find/tracePiece';
@@ -37,6 +38,7 @@ export function drawLiftedSheet(g: CanvasRenderingContext2D, view: View, scene: 
   g.scale(view.zoom, view.zoom);
   if (scene.image && shown.picture) drawPicture(g, scene.image, scene.night);
   if (shown.ink) for (const { x, y, image } of scene.inks.values()) g.drawImage(image, x, y);
+  if (shown.colours) for (const p of scene.pieces) if (p.state !== 'dropped') fillLayers(g, p.layers);
   if (shown.outline) {
     for (const p of scene.pieces) {
       g.lineWidth = (p.id === scene.chosen ? 1.4 : 0.9) / view.zoom;
@@ -48,7 +50,7 @@ export function drawLiftedSheet(g: CanvasRenderingContext2D, view: View, scene: 
             : isDoubtful(p)
               ? '#a8321a'
               : '#2b7d78';
-      if (p.id === scene.chosen && !shown.deviation && !shown.points) {
+      if (p.id === scene.chosen && !shown.deviation && !shown.points && p.layers.length === 0) {
         g.fillStyle = 'rgba(11, 107, 102, 0.28)';
         g.fill(path2dOf(p.outline));
       }
@@ -84,8 +86,12 @@ function drawHalves(g: CanvasRenderingContext2D, view: View, scene: Scene, inks:
   const { image } = scene;
   if (image) half(0, middleX, () => drawPicture(g, image, scene.night));
   half(middleX, scene.width - middleX, () => {
-    g.fillStyle = inks.ink;
-    for (const p of scene.pieces) if (p.state !== 'dropped') g.fill(path2dOf(p.outline));
+    for (const p of scene.pieces) {
+      if (p.state === 'dropped') continue;
+      g.fillStyle = inks.ink;
+      if (p.layers.length > 0) fillLayers(g, p.layers);
+      else g.fill(path2dOf(p.outline));
+    }
   });
   g.fillStyle = inks.hand;
   g.fillRect(middleX - 0.5, 0, 1, 1e5);
