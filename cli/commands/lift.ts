@@ -1,3 +1,4 @@
+import { transformContours, type Contour } from '../../core/geometry/contour';
 import { liftPicture } from '../../core/find/liftPicture';
 import { readSheet } from '../../core/printed/readSheet';
 import { decodePicture } from '../../core/pictures/decodePicture';
@@ -6,11 +7,13 @@ import { readRegion, traceRegion } from '../../core/trace/traceRegion';
 import { defaultTraceSettings } from '../../core/trace/settings';
 import { EXIT, readArguments, readBytes, showProgress, UsageError, valueOrPrint, writeFile } from '../io';
 
-export const liftHelp = `orthoglyph lift IMAGE --json OUT.json [--expect "ABC..."] [--svg] [--keep-lines]
+export const liftHelp = `orthoglyph lift IMAGE --json OUT.json [--expect "ABC..."] [--svg] [--mirror] [--invert] [--keep-lines]
 
 Finds the letters on a picture of writing, in reading order.
   --json PATH       boxes (px), characters and how sure they are
   --expect TEXT     the characters in the order they were written
+  --mirror          the letters are the wrong way round, as on metal type; boxes stay those of the picture given
+  --invert          the letters are lighter than their ground
   --keep-lines      rules and squares printed on the paper are ink too
   --svg             also trace each letter (path data in px of the picture)
 `;
@@ -20,6 +23,8 @@ export function runLift(argv: string[]): number {
     json: { type: 'string' },
     expect: { type: 'string', default: '' },
     svg: { type: 'boolean', default: false },
+    mirror: { type: 'boolean', default: false },
+    invert: { type: 'boolean', default: false },
     'keep-lines': { type: 'boolean', default: false },
   });
   const input = positionals[0];
@@ -28,7 +33,14 @@ export function runLift(argv: string[]): number {
   const picture = bytes && valueOrPrint(decodePicture(bytes), input);
   if (!picture) return EXIT.input;
   const expected = [...values.expect].filter((c) => c.trim() !== '');
-  const sheet = valueOrPrint(readSheet(picture, values['keep-lines']), input);
+  const sheet = valueOrPrint(
+    readSheet(picture, {
+      mirror: values.mirror,
+      ground: values.invert ? 'dark' : 'found',
+      printedLines: values['keep-lines'] ? 'keep' : 'leave out',
+    }),
+    input,
+  );
   if (!sheet) return EXIT.input;
   const page = valueOrPrint(
     liftPicture(sheet, expected, (stage, share) => showProgress(`${stage} ${Math.round(share * 100)} %`)),
@@ -36,8 +48,18 @@ export function runLift(argv: string[]): number {
   );
   showProgress('');
   if (!page) return EXIT.input;
+  /** Back from the mirrored picture that was read. */
+  const asGiven = (contours: Contour[]) =>
+    values.mirror
+      ? transformContours(contours, { a: -1, b: 0, c: 0, d: 1, e: picture.width, f: 0 })
+      : contours;
   const items = page.pieces.map((piece, order) => ({
-    box: [piece.box.x, piece.box.y, piece.box.width, piece.box.height],
+    box: [
+      values.mirror ? picture.width - piece.box.x - piece.box.width : piece.box.x,
+      piece.box.y,
+      piece.box.width,
+      piece.box.height,
+    ],
     char: piece.char ?? '',
     order,
     confidence: Number(piece.confidence.toFixed(3)),
@@ -45,7 +67,9 @@ export function runLift(argv: string[]): number {
     ...(values.svg
       ? {
           svg: pathData(
-            traceRegion(readRegion(sheet.picture, page.ink, piece.box, piece.seeds), defaultTraceSettings),
+            asGiven(
+              traceRegion(readRegion(sheet.picture, page.ink, piece.box, piece.seeds), defaultTraceSettings),
+            ),
           ),
         }
       : {}),

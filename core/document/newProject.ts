@@ -14,6 +14,8 @@ export const defaultRecipe: RecipeRow = {
   level: null,
   mode: 'outline',
   printedLines: 'leave out',
+  mirror: false,
+  ground: 'found',
   colours: 6,
   ...defaultTraceSettings,
 };

@@ -104,6 +104,10 @@ const recipeRow = z.object({
   colours: z.number().int().min(1).max(16).default(6),
   /** How much of the edge's roughness is averaged out: 0 none, 1 what the paper and the lens add, 2 texture too. */
   smoothing: z.number().min(0).max(2).default(1),
+  /** Metal type and stamps are cut the wrong way round: their picture is mirrored before all else. */
+  mirror: z.boolean().default(false),
+  /** Whether the ground is lighter or darker than the ink. */
+  ground: z.enum(['found', 'light', 'dark']).default('found'),
   /** What becomes of rules and squares printed on the paper. */
   printedLines: z.enum(['leave out', 'keep']).default('leave out'),
 });

@@ -1,5 +1,6 @@
 import { median, percentile } from '../raster/histogram';
 import { boxBottom } from '../raster/picture';
+import { likenessTo, type ShapeLikeness } from '../shapes/classify';
 import type { CharacterForm } from './expected';
 import { characterForm } from './expected';
 import type { FoundLetter, FoundLetters } from './letters';
@@ -89,6 +90,19 @@ function mismatch(measured: MeasuredForm, char: string): number {
   return Math.min(MOST_UNLIKE, term('top') + term('bottom') + term('width') + parts);
 }
 
+/** How much the rough form counts beside the shape, which knows most of it. */
+const FORM_BESIDE_SHAPE = 0.3;
+/** A shape the network has never seen like this may still be right: least share, so that one odd drawing doesn't shift a row. */
+const LEAST_SHARE = 0.0015;
+
+/** How little a letter looks like a character, nats; by its form alone when its shape isn't known. */
+function unlikeness(measured: MeasuredForm, char: string, likeness: ShapeLikeness | undefined): number {
+  const form = mismatch(measured, char);
+  const share = likeness ? likenessTo(likeness, char) : null;
+  if (share === null) return form;
+  return Math.min(MOST_UNLIKE, -Math.log(share + LEAST_SHARE) + FORM_BESIDE_SHAPE * form);
+}
+
 /** ln(e^a + e^b), safe for large negative values. */
 const logAdd = (a: number, b: number): number => {
   const high = Math.max(a, b);
@@ -99,11 +113,16 @@ const logAdd = (a: number, b: number): number => {
  * Matches found letters with the expected ones, both in reading order, allowing gaps on either side.
  * Best path: Needleman and Wunsch, J. Mol. Biol. 48 (1970). Confidence: posterior share of each pairing over
  * all paths, by the forward-backward sums of the same lattice (Durbin et al., Biological Sequence Analysis, 4.4).
+ * `likeness` says what each letter looks like; without it their rough forms decide.
  */
-export function alignLabels(forms: readonly MeasuredForm[], expected: readonly string[]): Pairing[] {
+export function alignLabels(
+  forms: readonly MeasuredForm[],
+  expected: readonly string[],
+  likeness: readonly ShapeLikeness[] = [],
+): Pairing[] {
   const n = forms.length;
   const m = expected.length;
-  const cost = forms.map((f) => expected.map((c) => mismatch(f, c)));
+  const cost = forms.map((f, i) => expected.map((c) => unlikeness(f, c, likeness[i])));
   const grid = () => Array.from({ length: n + 1 }, () => new Float64Array(m + 1).fill(-Infinity));
   const best = grid();
   const forward = grid();

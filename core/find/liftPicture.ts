@@ -4,6 +4,8 @@ import type { SheetInk } from '../printed/readSheet';
 import { fail, ok, type Result } from '../problems/problem';
 import type { PxBox } from '../raster/picture';
 import { alignLabels, measureForms, type Pairing } from './alignLabels';
+import { guessLabels } from './guessLabels';
+import { likenessOfAll } from './likeness';
 import { groupLetters, type FoundLetters } from './letters';
 import { connectedParts } from './parts';
 import { refineSlope } from './refineSlope';
@@ -55,14 +57,22 @@ export function liftPicture(
   onStage('letters', 0);
   const grouped = groupLetters(parts);
   if (grouped.letters.length === 0) return fail({ code: 'no-letters', specks: parts.length });
-  const first = pair(grouped, expected);
-  const found = withSlope(grouped, refineSlope(grouped, first, expected));
-  const { capHeight, baselines } = measureForms(found);
-  const pairings = found === grouped ? first : pair(found, expected);
+  const { forms } = measureForms(grouped);
+  const rough = expected.length > 0 ? alignLabels(forms, expected) : [];
+  const found = withSlope(grouped, refineSlope(grouped, rough, expected));
+  const measured = measureForms(found);
+  const { capHeight, baselines } = measured;
+  const likeness = likenessOfAll(mask, found.letters, measured.forms);
+  const guesses = expected.length > 0 ? [] : guessLabels(likeness);
+  const pairings =
+    expected.length > 0
+      ? alignLabels(measured.forms, expected, likeness)
+      : guesses.map(({ confidence }, i): Pairing => ({ found: i, expected: null, confidence }));
   const byFound = new Map(pairings.filter((p) => p.found !== null).map((p) => [p.found, p]));
   const pieces = found.letters.map((letter, i): LiftedPiece => {
     const pairing = byFound.get(i);
-    const char = pairing?.expected === null || !pairing ? null : expected[pairing.expected!]!;
+    const named = pairing && pairing.expected !== null ? expected[pairing.expected]! : null;
+    const char = named ?? guesses[i]?.char ?? null;
     return {
       box: letter.box,
       seeds: letter.parts.map((p) => p.seed),
@@ -81,13 +91,6 @@ export function liftPicture(
     specksDropped: found.specksDropped,
   });
 }
-
-const unpaired = (found: number): Pairing => ({ found, expected: null, confidence: 0 });
-
-const pair = (found: FoundLetters, expected: readonly string[]): Pairing[] =>
-  expected.length > 0
-    ? alignLabels(measureForms(found).forms, expected)
-    : found.letters.map((_, i) => unpaired(i));
 
 /** The same letters with another slope: rows keep their letters, their middles are taken anew. */
 function withSlope(found: FoundLetters, slope: number): FoundLetters {

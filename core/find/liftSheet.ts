@@ -5,7 +5,7 @@ import type { ColourLayer } from '../geometry/paint';
 import { readPieceRegion, sheetPalette } from './pieceRegion';
 import { tracePiece, type TraceRecipe } from './tracePiece';
 import { liftPicture, type LiftStage } from './liftPicture';
-import { readSheet } from '../printed/readSheet';
+import { readSheet, type SheetRecipe } from '../printed/readSheet';
 import type { Contour } from '../geometry/contour';
 
 /** A piece with its traced outline, as a project keeps it. Px of the picture, y down. */
@@ -31,11 +31,7 @@ export interface TracedSheet {
 }
 
 /** What is asked of a recipe here; the document's recipe row fits. */
-export type LiftRecipe = TraceRecipe & {
-  readonly level: number | null;
-  /** What becomes of printed rules and squares; left out when not said. */
-  readonly printedLines?: 'leave out' | 'keep';
-};
+export type LiftRecipe = TraceRecipe & SheetRecipe & { readonly level: number | null };
 
 /** Told before every step; throwing from it stops the work (cancel). */
 export type LiftProgress = (stage: LiftStage | 'trace', share: number) => void;
@@ -49,7 +45,7 @@ export function liftSheet(
 ): Result<TracedSheet> {
   const expected = [...sheet.expected].filter((c) => c.trim() !== '');
   onProgress('ink', 0);
-  const read = readSheet(picture, recipe.printedLines === 'keep');
+  const read = readSheet(picture, recipe);
   if (!read.ok) return read;
   const page = liftPicture(read.value, expected, onProgress, recipe.level);
   if (!page.ok) return page;

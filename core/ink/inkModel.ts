@@ -19,6 +19,9 @@ export interface InkModel {
   readonly level: number;
 }
 
+/** What is known of the ground beforehand: lighter than the ink, darker, or to be found out. */
+export type Ground = 'found' | 'light' | 'dark';
+
 /** Ink fainter than this many grey values (of 255) against the paper is not told from noise. */
 const MIN_CONTRAST = 14;
 /** How far below the parting of ink and paper the core of strokes is still looked for, as a share of it. */
@@ -99,15 +102,15 @@ const whitePaper = (p: Picture): Paper => ({
 });
 
 /**
- * Learns paper and ink from a picture. Fails with 'no-ink' when nothing stands out from the ground.
+ * Learns paper and ink from a picture; `ground` settles which of the two is the lighter. Fails with 'no-ink' when nothing stands out from the ground.
  * Method: ground by block percentiles divided out; ink axis as the mean colour step of the strongest px;
  * classes parted by Otsu's criterion.
  */
-export function learnInk(p: Picture): Result<InkModel> {
+export function learnInk(p: Picture, ground: Ground = 'found'): Result<InkModel> {
   if (isTransparent(p)) {
     return ok({ source: 'alpha', paper: whitePaper(p), axis: [0, 0, 0], contrast: 255, level: 0.5 });
   }
-  const lightOnDark = isLightOnDark(p);
+  const lightOnDark = ground === 'found' ? isLightOnDark(p) : ground === 'dark';
   const paper = estimatePaper(p, lightOnDark);
   const step = Math.max(
     p.width * p.height > 40_000 ? 2 : 1,

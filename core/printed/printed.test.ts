@@ -122,7 +122,7 @@ test('a pencil keeps its own ink axis on blue squares', () => {
   const [r, , b] = read.value.ink.axis;
   expect(read.value.printedLines.length).toBe(27);
   expect(b / r).toBeGreaterThan(0.8);
-  const kept = readSheet(picture, true);
+  const kept = readSheet(picture, { printedLines: 'keep' });
   expect(kept.ok && kept.value.printedLines).toEqual([]);
 });
 

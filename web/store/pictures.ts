@@ -1,5 +1,9 @@
+import { useMemo } from 'react';
 import useSWRImmutable from 'swr/immutable';
 import { db } from '../persistence/db';
+
+/** A picture that can be drawn. */
+export type SheetImage = HTMLImageElement | HTMLCanvasElement;
 
 /** A sheet's picture, decoded by the browser for showing (it turns by EXIF as our own decoder does). */
 async function loadImage([, id]: readonly [string, string]): Promise<HTMLImageElement | null> {
@@ -14,3 +18,17 @@ async function loadImage([, id]: readonly [string, string]): Promise<HTMLImageEl
 
 export const usePicture = (pictureId: string | null | undefined): HTMLImageElement | null =>
   useSWRImmutable(pictureId ? (['picture', pictureId] as const) : null, loadImage).data ?? null;
+
+/** The picture as its recipe has it read: mirrored for metal type. */
+export function useSheetImage(pictureId: string | null | undefined, mirror: boolean): SheetImage | null {
+  const image = usePicture(pictureId);
+  return useMemo(() => {
+    if (!image || !mirror) return image;
+    const canvas = document.createElement('canvas');
+    [canvas.width, canvas.height] = [image.naturalWidth, image.naturalHeight];
+    const g = canvas.getContext('2d')!;
+    g.setTransform(-1, 0, 0, 1, canvas.width, 0);
+    g.drawImage(image, 0, 0);
+    return canvas;
+  }, [image, mirror]);
+}

@@ -57,12 +57,12 @@ async function holdRegions(
   ],
 ): Promise<boolean> {
   const colours = recipe?.mode === 'colour' ? recipe.colours : 0;
-  const keepLines = useProject.getState().doc?.recipes[sheet.recipeId]?.printedLines === 'keep';
-  const name = `${sheet.pictureId} ${level} ${keepLines} ${colours} ${pieces.map((p) => `${p.id} ${p.box.x} ${p.box.y}`).join()}`;
+  const { printedLines, ground, mirror } = useProject.getState().doc!.recipes[sheet.recipeId]!;
+  const name = `${sheet.pictureId} ${level} ${printedLines} ${ground} ${mirror} ${colours} ${pieces.map((p) => `${p.id} ${p.box.x} ${p.box.y}`).join()}`;
   if (held === name) return true;
   const bytes = await pictureBytes(sheet.pictureId);
   if (!bytes) return false;
-  const regions = await pieceRegions(bytes, level, keepLines, colours, pieces);
+  const regions = await pieceRegions(bytes, level, { printedLines, ground, mirror }, colours, pieces);
   if (!regions.ok) {
     useProject.getState().showProblems(inFile(regions.problems, sheet.name));
     return false;

@@ -5,7 +5,7 @@ import { decodePicture } from '../../core/pictures/decodePicture';
 import { pictureIdOf } from '../../core/pictures/pictureId';
 import { ok, type Result } from '../../core/problems/problem';
 import type { Picture } from '../../core/raster/picture';
-import { readSheet, type SheetInk } from '../../core/printed/readSheet';
+import { readSheet, type SheetInk, type SheetRecipe } from '../../core/printed/readSheet';
 import { readPieceRegion, regionBuffers, sheetPalette, type PieceRegion } from '../../core/find/pieceRegion';
 
 export interface PictureFacts {
@@ -21,7 +21,7 @@ interface Opened {
   readonly id: string;
   readonly picture: Picture;
   /** What was learnt of its ink, once it was asked for, and by which setting. */
-  sheet: { readonly keepLines: boolean; readonly read: SheetInk } | null;
+  sheet: { readonly recipe: string; readonly read: SheetInk } | null;
 }
 
 function open(bytes: Uint8Array): Result<Opened> {
@@ -33,10 +33,15 @@ function open(bytes: Uint8Array): Result<Opened> {
   return ok(latest);
 }
 
-function readOpened(opened: Opened, keepLines: boolean): Result<SheetInk> {
-  if (opened.sheet?.keepLines === keepLines) return ok(opened.sheet.read);
-  const read = readSheet(opened.picture, keepLines);
-  if (read.ok) opened.sheet = { keepLines, read: read.value };
+function readOpened(opened: Opened, { printedLines, ground, mirror }: SheetRecipe): Result<SheetInk> {
+  const recipe = `${printedLines} ${ground} ${mirror}`;
+  if (opened.sheet?.recipe === recipe) return ok(opened.sheet.read);
+  const read = readSheet(opened.picture, {
+    ...(printedLines && { printedLines }),
+    ...(ground && { ground }),
+    ...(mirror && { mirror }),
+  });
+  if (read.ok) opened.sheet = { recipe, read: read.value };
   return read;
 }
 
@@ -70,13 +75,13 @@ const api = {
   regions(
     bytes: Uint8Array,
     level: number | null,
-    keepLines: boolean,
+    recipe: SheetRecipe,
     colours: number,
     pieces: readonly Pick<PieceRow, 'box' | 'seeds'>[],
   ): Result<PieceRegion[]> {
     const opened = open(bytes);
     if (!opened.ok) return opened;
-    const read = readOpened(opened.value, keepLines);
+    const read = readOpened(opened.value, recipe);
     if (!read.ok) return read;
     const { picture, ink: learnt } = read.value;
     const ink = { ...learnt, level: level ?? learnt.level };

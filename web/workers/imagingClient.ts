@@ -2,6 +2,7 @@ import { proxy, wrap, type Remote } from 'comlink';
 import type { PieceRow, RecipeRow, SheetRow } from '../../core/document/schema';
 import type { TracedSheet } from '../../core/find/liftSheet';
 import type { PieceRegion } from '../../core/find/pieceRegion';
+import type { SheetRecipe } from '../../core/printed/readSheet';
 import { fail, type Result } from '../../core/problems/problem';
 import type { ImagingApi, PictureFacts } from './imaging.worker';
 
@@ -69,8 +70,8 @@ export const liftInWorker = (
 export const pieceRegions = (
   bytes: Uint8Array,
   level: number | null,
-  keepLines: boolean,
+  recipe: SheetRecipe,
   colours: number,
   pieces: readonly Pick<PieceRow, 'box' | 'seeds'>[],
 ): Promise<Result<PieceRegion[]>> =>
-  run((api) => api.regions(bytes, level, keepLines, colours, pieces) as Promise<Result<PieceRegion[]>>);
+  run((api) => api.regions(bytes, level, recipe, colours, pieces) as Promise<Result<PieceRegion[]>>);

@@ -17,7 +17,7 @@ import { Surface, type SurfacePointer } from '../../canvas/Surface';
 import { fitBox, type View } from '../../canvas/view';
 import { useDesk } from '../../app/colourMode';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';
-import { usePicture } from '../../store/pictures';
+import { useSheetImage } from '../../store/pictures';
 import { drawnGlyphs } from '../../store/selectors';
 import { useDoc, useProject } from '../../store/projectStore';
 import { HIT_RADIUS_PX } from '../../tools/select/hitTest';
@@ -54,7 +54,8 @@ function DressBench() {
   const [sourceStrength, setSourceStrength] = useState(0.45);
 
   const piece = glyph.source ? doc.pieces[glyph.source.pieceId] : undefined;
-  const image = usePicture(piece && doc.sheets[piece.sheetId]?.pictureId);
+  const sheet = piece && doc.sheets[piece.sheetId];
+  const image = useSheetImage(sheet?.pictureId, sheet ? doc.recipes[sheet.recipeId]!.mirror : false);
   const placed = useMemo(() => placedContours(glyph), [glyph]);
   const layers = useMemo(() => placedLayers(glyph), [glyph]);
   const advance = advanceOf(glyph);

@@ -6,6 +6,7 @@ import { cubicDerivative, pointOnCubic } from '../../../core/geometry/cubic';
 import { unit, type Vec } from '../../../core/geometry/vec';
 import { fillLayers } from '../../canvas/fillLayers';
 import type { ColourLayer } from '../../../core/geometry/paint';
+import type { SheetImage } from '../../store/pictures';
 import type { Inks } from '../../canvas/inks';
 import { drawFontLines } from '../../canvas/lines';
 import { drawHandleMark, drawNodeMark, nodeDirection } from '../../canvas/nodeMarks';
@@ -22,7 +23,7 @@ export interface DressScene {
   /** Colour layers, placed like the contours. */
   readonly layers: readonly ColourLayer[];
   readonly selection: readonly PointRef[];
-  readonly source: { readonly image: HTMLImageElement; readonly piece: PieceRow } | null;
+  readonly source: { readonly image: SheetImage; readonly piece: PieceRow } | null;
   /** 0 hides the source picture, 1 shows it at full strength. */
   readonly sourceStrength: number;
   readonly filled: boolean;

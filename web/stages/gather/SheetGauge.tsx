@@ -8,6 +8,12 @@ import { Fact, Gauge, GaugePart } from '../../ui/Gauge';
 import { InkButton } from '../../ui/InkButton';
 import { NumberField } from '../../ui/NumberField';
 
+const GROUNDS = {
+  found: { text: 'Ground found by itself', next: 'light' },
+  light: { text: 'Ground is light', next: 'dark' },
+  dark: { text: 'Ground is dark', next: 'found' },
+} as const;
+
 /** The chosen sheet: facts, its recipe, and what is written on it. */
 export function SheetGauge({ sheet }: { sheet: SheetRow }) {
   const doc = useDoc();
@@ -37,6 +43,19 @@ export function SheetGauge({ sheet }: { sheet: SheetRow }) {
         }
       >
         {recipe.printedLines === 'keep' ? 'Printed lines are kept' : 'Printed lines are left out'}
+      </InkButton>
+      <InkButton
+        tip="For metal type and stamps, which are cut the wrong way round; lift again to see it"
+        aria-pressed={recipe.mirror}
+        onClick={() => commit(changeRecipe(doc, recipe.id, { mirror: !recipe.mirror }))}
+      >
+        {recipe.mirror ? 'Read as in a mirror' : 'Read as it lies'}
+      </InkButton>
+      <InkButton
+        tip="Whether the letters are darker or lighter than their ground; lift again to see it"
+        onClick={() => commit(changeRecipe(doc, recipe.id, { ground: GROUNDS[recipe.ground].next }))}
+      >
+        {GROUNDS[recipe.ground].text}
       </InkButton>
       <NumberField
         label="Ink begins at"

@@ -8,7 +8,7 @@ import { Surface, type SurfacePointer } from '../../canvas/Surface';
 import { fitBox, type View } from '../../canvas/view';
 import { useDesk } from '../../app/colourMode';
 import { JobProgress } from '../../panels/JobProgress';
-import { usePicture } from '../../store/pictures';
+import { useSheetImage } from '../../store/pictures';
 import { isDoubtful, piecesBySheet, sheetsInOrder } from '../../store/selectors';
 import { useDoc, useProject } from '../../store/projectStore';
 import { Bench, EmptyBench } from '../../ui/Bench';
@@ -31,7 +31,7 @@ export function LiftStage() {
   const [sheetId, setSheetId] = useState<string | null>(null);
   const sheet = sheets.find((s) => s.id === sheetId) ?? sheets[0];
   const kept = (sheet && piecesBySheet(doc).get(sheet.id)) ?? NONE;
-  const image = usePicture(sheet?.pictureId);
+  const image = useSheetImage(sheet?.pictureId, sheet ? doc.recipes[sheet.recipeId]!.mirror : false);
   const [chosenId, setChosen] = useState<string | null>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
   const [ownView, setView] = useState<View | null>(null);

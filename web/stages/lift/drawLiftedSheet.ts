@@ -4,13 +4,14 @@ import { fillLayers } from '../../canvas/fillLayers';
 import { path2dOf } from '../../canvas/path2d';
 import { toScreen, type View } from '../../canvas/view';
 import type { Deviation } from '../../../core/find/tracePiece';
+import type { SheetImage } from '../../store/pictures';
 import { isDoubtful } from '../../store/selectors';
 import type { PieceInk } from '../../store/tracing';
 import { drawDeviation, drawPoints } from './drawTrace';
 import type { Shown } from './ShowBar';
 
 interface Scene {
-  readonly image: HTMLImageElement | null;
+  readonly image: SheetImage | null;
   readonly pieces: readonly PieceRow[];
   readonly chosen: string | null;
   readonly shown: Shown;
@@ -64,7 +65,7 @@ export function drawLiftedSheet(g: CanvasRenderingContext2D, view: View, scene: 
   for (const p of scene.pieces) drawTag(g, view, p, p.id === scene.chosen, inks);
 }
 
-function drawPicture(g: CanvasRenderingContext2D, image: HTMLImageElement, night: boolean): void {
+function drawPicture(g: CanvasRenderingContext2D, image: SheetImage, night: boolean): void {
   g.globalAlpha = night ? 0.85 : 1;
   g.drawImage(image, 0, 0);
   g.globalAlpha = 1;

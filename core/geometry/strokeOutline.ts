@@ -1,0 +1,280 @@
+import { segments, type Contour, type Node } from './contour';
+import { cubicDerivative, pointOnCubic, splitCubic, type Cubic } from './cubic';
+import { add, cross, distance, dot, length, scale, sub, unit, type Vec } from './vec';
+
+export interface StrokeStyle {
+  readonly width: number;
+  readonly cap: 'butt' | 'round' | 'square';
+  readonly join: 'miter' | 'round' | 'bevel';
+  readonly miterLimit: number;
+  /** Lengths of dashes and gaps in turn; empty for a whole line. */
+  readonly dashes: readonly number[];
+  readonly dashOffset: number;
+}
+
+/** Offsets of curves keep to this share of the pen's half width. */
+const TOLERANCE = 0.002;
+/** Shorter pieces are taken as they are: a pen wider than a bend has cusps no cubic follows. */
+const MOST_SPLITS = 7;
+
+/**
+ * Outline of a pen run along a contour, as closed contours to be filled by the nonzero rule: they overlap themselves at
+ * inner joins and want to be united. Joins and caps as SVG 2, 13.5 and 13.6. Offsets of cubics: ends moved along their
+ * normals, handles stretched by the curvature (W. Tiller, E. Hanson, IEEE CG&A 4 (1984)), split until they are true.
+ */
+export function strokeOutline(c: Contour, style: StrokeStyle): Contour[] {
+  if (!(style.width > 0)) return [];
+  return dashed(c, style).flatMap(({ run, closed }) => outlineOf(run, closed, style));
+}
+
+interface Run {
+  readonly run: readonly Cubic[];
+  readonly closed: boolean;
+}
+
+const lengthOf = (c: Cubic): number => {
+  // Eight chords' Simpson sum of the speed: enough to place a dash.
+  const n = 16;
+  let sum = 0;
+  for (let k = 0; k <= n; k++) {
+    const w = k === 0 || k === n ? 1 : k % 2 === 1 ? 4 : 2;
+    sum += w * length(cubicDerivative(c, k / n));
+  }
+  return sum / (3 * n);
+};
+
+/** Runs of segments between gaps; one run when the line is whole. */
+function dashed(c: Contour, { dashes, dashOffset }: StrokeStyle): Run[] {
+  const whole = segments(c).filter((s) => lengthOf(s) > 1e-9);
+  const period = dashes.reduce((a, b) => a + b, 0);
+  if (whole.length === 0 || !(period > 0) || dashes.some((d) => d < 0))
+    return whole.length > 0 || c.nodes.length > 0
+      ? [{ run: whole.length > 0 ? whole : dot0(c), closed: c.closed && whole.length > 1 }]
+      : [];
+  const pattern = dashes.length % 2 === 0 ? dashes : [...dashes, ...dashes];
+  const total = pattern.reduce((a, b) => a + b, 0);
+  let left = ((dashOffset % total) + total) % total;
+  let at = 0;
+  while (left >= pattern[at]!) {
+    left -= pattern[at]!;
+    at = (at + 1) % pattern.length;
+  }
+  let rest = pattern[at]! - left;
+  const runs: Run[] = [];
+  let run: Cubic[] = [];
+  for (let piece of whole) {
+    for (;;) {
+      const size = lengthOf(piece);
+      if (size <= rest) {
+        if (at % 2 === 0) run.push(piece);
+        rest -= size;
+        break;
+      }
+      const t = placeAt(piece, rest);
+      const [before, after] = splitCubic(piece, t);
+      if (at % 2 === 0) {
+        run.push(before);
+        runs.push({ run, closed: false });
+        run = [];
+      }
+      at = (at + 1) % pattern.length;
+      rest = pattern[at]!;
+      piece = after;
+      if (runs.length > 5000) return runs;
+    }
+  }
+  if (run.length > 0) runs.push({ run, closed: false });
+  return runs;
+}
+
+/** A point without length still leaves a dot of the pen where caps are round or square. */
+const dot0 = (c: Contour): Cubic[] => {
+  const p = c.nodes[0]!;
+  return [{ p0: p, p1: p, p2: p, p3: p }];
+};
+
+function placeAt(c: Cubic, wanted: number): number {
+  let [low, high] = [0, 1];
+  for (let i = 0; i < 30; i++) {
+    const t = (low + high) / 2;
+    if (lengthOf(splitCubic(c, t)[0]) < wanted) low = t;
+    else high = t;
+  }
+  return (low + high) / 2;
+}
+
+/** Direction at the beginning or end; short handles are looked past. */
+function directionAt(c: Cubic, end: 0 | 1): Vec {
+  const points = [c.p0, c.p1, c.p2, c.p3];
+  const order = end === 0 ? points : [...points].reverse();
+  const size = distance(c.p0, c.p3) + distance(c.p0, c.p1) + distance(c.p2, c.p3) || 1;
+  for (const p of order.slice(1)) {
+    if (distance(p, order[0]!) > 1e-6 * size) return unit(end === 0 ? sub(p, order[0]!) : sub(order[0]!, p));
+  }
+  return { x: 1, y: 0 };
+}
+
+const leftOf = (d: Vec): Vec => ({ x: -d.y, y: d.x });
+
+/** Builds one contour of straights and cubics. */
+class Pen {
+  readonly nodes: Node[] = [];
+
+  to(p: Vec): void {
+    const last = this.nodes[this.nodes.length - 1];
+    if (last && distance(last, p) < 1e-9) return;
+    this.nodes.push({ x: p.x, y: p.y, in: null, out: null, kind: 'corner' });
+  }
+
+  curve(c: Cubic): void {
+    this.to(c.p0);
+    const at = this.nodes.length - 1;
+    this.nodes[at] = { ...this.nodes[at]!, out: { ...c.p1 } };
+    this.nodes.push({ x: c.p3.x, y: c.p3.y, in: { ...c.p2 }, out: null, kind: 'corner' });
+  }
+
+  /** Round the centre from one place to another, the way that `turn` (radians) says. */
+  arc(centre: Vec, from: Vec, turn: number): void {
+    const steps = Math.max(1, Math.ceil(Math.abs(turn) / (Math.PI / 2) - 1e-9));
+    const step = turn / steps;
+    const k = (4 / 3) * Math.tan(step / 4);
+    let r = sub(from, centre);
+    for (let i = 0; i < steps; i++) {
+      const next = {
+        x: r.x * Math.cos(step) - r.y * Math.sin(step),
+        y: r.x * Math.sin(step) + r.y * Math.cos(step),
+      };
+      this.curve({
+        p0: add(centre, r),
+        p1: add(centre, add(r, scale(leftOf(r), k))),
+        p2: add(centre, add(next, scale(leftOf(next), -k))),
+        p3: add(centre, next),
+      });
+      r = next;
+    }
+  }
+
+  close(): Contour {
+    const first = this.nodes[0]!;
+    const last = this.nodes[this.nodes.length - 1]!;
+    const nodes = [...this.nodes];
+    if (nodes.length > 1 && distance(first, last) < 1e-7) {
+      nodes[0] = { ...first, in: last.in };
+      nodes.pop();
+    }
+    return { closed: true, nodes };
+  }
+}
+
+function outlineOf(run: readonly Cubic[], closed: boolean, style: StrokeStyle): Contour[] {
+  const half = style.width / 2;
+  const back = [...run].reverse().map((c): Cubic => ({ p0: c.p3, p1: c.p2, p2: c.p1, p3: c.p0 }));
+  if (closed) {
+    return [run, back].map((way) => {
+      const pen = new Pen();
+      side(pen, way, half, style, true);
+      return pen.close();
+    });
+  }
+  const pen = new Pen();
+  side(pen, run, half, style, false);
+  cap(pen, run[run.length - 1]!.p3, directionAt(run[run.length - 1]!, 1), half, style.cap);
+  side(pen, back, half, style, false);
+  cap(pen, run[0]!.p0, scale(directionAt(run[0]!, 0), -1), half, style.cap);
+  const outline = pen.close();
+  return outline.nodes.length > 2 ? [outline] : [];
+}
+
+/** The left edge of the pen along a run, with its joins. */
+function side(pen: Pen, run: readonly Cubic[], half: number, style: StrokeStyle, closed: boolean): void {
+  run.forEach((c, i) => {
+    offsetCubic(pen, c, half, 0);
+    const next = run[i + 1] ?? (closed ? run[0] : undefined);
+    if (next) joinTo(pen, c.p3, directionAt(c, 1), directionAt(next, 0), half, style);
+  });
+}
+
+function offsetCubic(pen: Pen, c: Cubic, half: number, depth: number): void {
+  const [d0, d1] = [directionAt(c, 0), directionAt(c, 1)];
+  const p0 = add(c.p0, scale(leftOf(d0), half));
+  const p3 = add(c.p3, scale(leftOf(d1), half));
+  const bend = Math.max(
+    Math.abs(cross(d0, unit(sub(c.p3, c.p0)))),
+    Math.abs(cross(d1, unit(sub(c.p3, c.p0)))),
+  );
+  if (
+    bend < 1e-9 &&
+    Math.abs(cross(sub(c.p1, c.p0), d0)) < 1e-9 * (1 + distance(c.p0, c.p3)) &&
+    dot(d0, d1) > 0
+  ) {
+    pen.to(p0);
+    pen.to(p3);
+    return;
+  }
+  // An offset of a curve is as much longer as its chord is, at each end by its own share.
+  const chord = distance(c.p0, c.p3);
+  const stretch = chord > 0 ? dot(sub(p3, p0), sub(c.p3, c.p0)) / (chord * chord) : 1;
+  const made: Cubic = {
+    p0,
+    p1: add(p0, scale(d0, distance(c.p0, c.p1) * Math.max(0, stretch))),
+    p2: add(p3, scale(d1, -distance(c.p2, c.p3) * Math.max(0, stretch))),
+    p3,
+  };
+  const good =
+    dot(d0, d1) > 0.2 &&
+    [0.25, 0.5, 0.75].every((t) => Math.abs(distanceTo(c, made, t, half)) < TOLERANCE * half);
+  if (good || depth >= MOST_SPLITS) {
+    pen.curve(made);
+    return;
+  }
+  const [a, b] = splitCubic(c, 0.5);
+  offsetCubic(pen, a, half, depth + 1);
+  offsetCubic(pen, b, half, depth + 1);
+}
+
+/** How far a place of the offset is nearer to or further from the curve than it should be. */
+function distanceTo(c: Cubic, made: Cubic, t: number, half: number): number {
+  const q = pointOnCubic(made, t);
+  let at = t;
+  for (let i = 0; i < 4; i++) {
+    const off = sub(pointOnCubic(c, at), q);
+    const d = cubicDerivative(c, at);
+    at = Math.max(0, Math.min(1, at - dot(off, d) / (dot(d, d) || 1)));
+  }
+  return distance(pointOnCubic(c, at), q) - half;
+}
+
+function joinTo(pen: Pen, p: Vec, before: Vec, after: Vec, half: number, style: StrokeStyle): void {
+  const turn = Math.atan2(cross(before, after), dot(before, after));
+  if (Math.abs(turn) < 1e-4) return;
+  const from = add(p, scale(leftOf(before), half));
+  const to = add(p, scale(leftOf(after), half));
+  if (turn > 0) {
+    // The inner side: over the pen's middle, so that what overlaps stays within the stroke.
+    pen.to(p);
+    pen.to(to);
+    return;
+  }
+  if (style.join === 'round') {
+    pen.arc(p, from, turn);
+    return;
+  }
+  const sharp = 1 / Math.max(1e-9, Math.cos(turn / 2));
+  if (style.join === 'miter' && sharp <= style.miterLimit && sharp > 0)
+    pen.to(add(p, scale(unit(add(leftOf(before), leftOf(after))), half * sharp)));
+  pen.to(to);
+}
+
+function cap(pen: Pen, p: Vec, d: Vec, half: number, kind: StrokeStyle['cap']): void {
+  const from = add(p, scale(leftOf(d), half));
+  const to = add(p, scale(leftOf(d), -half));
+  if (kind === 'round') {
+    pen.arc(p, from, -Math.PI);
+    return;
+  }
+  if (kind === 'square') {
+    pen.to(add(from, scale(d, half)));
+    pen.to(add(to, scale(d, half)));
+  }
+  pen.to(to);
+}
