@@ -33,7 +33,8 @@ module.exports = {
     only('colour', '^core/colour/', '^core/(colour|trace|raster|geometry|problems)/'),
     only('find', '^core/find/', '^core/(find|shapes|printed|colour|trace|pixels|centreline|ink|raster|geometry|problems)/'),
     only('seat', '^core/seat/', '^core/(seat|raster|geometry|problems)/'),
-    only('svg', '^core/svg/', '^core/(svg|geometry|problems)/'),
+    only('boolean', '^core/boolean/', '^core/(boolean|geometry|problems)/'),
+    only('svg', '^core/svg/', '^core/(svg|boolean|geometry|problems)/'),
     only('names', '^core/names/', '^core/names/'),
     // A new project's recipe holds the tracer's default settings; nothing else of it is known there.
     only(

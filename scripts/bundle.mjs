@@ -40,6 +40,8 @@ export async function ensureBundle(name) {
       entryPoints: [join(root, entry)],
       outfile: aside,
       bundle: true,
+      // paper looks for a browser's stand-in when it is there; it isn't needed for outlines.
+      external: ['jsdom', 'jsdom/*', 'canvas'],
       platform: 'node',
       format: 'esm',
       target: 'node20',

@@ -25,6 +25,14 @@ function sentence(p: Problem): string {
       return p.specks > 0
         ? `only specks were found (${p.specks}), nothing as big as a letter. Scan at a higher resolution.`
         : 'no letters were found. Check that the page was not blank.';
+    case 'svg-broken':
+      return `the SVG can't be read (${p.reason}). Save it again from the program it was drawn with.`;
+    case 'svg-too-large':
+      return `the SVG is larger than any drawing needs (over ${p.limit}). Simplify it, or save it without repeated parts.`;
+    case 'svg-empty':
+      return 'nothing is drawn in this SVG, or all of it is hidden. Check that it holds shapes and not only text or pictures.';
+    case 'svg-partly':
+      return `this was not understood and left out: ${p.what.join('; ')}. Turn it into plain shapes and add the file again.`;
     case 'project-not-zip':
       return 'this is not an Orthoglyph project file. Choose a file that was saved with "Save project file".';
     case 'project-incomplete':

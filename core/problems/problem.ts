@@ -28,6 +28,10 @@ export type ProblemDetail =
   | { readonly code: 'no-grid' }
   | { readonly code: 'no-ink'; readonly look: 'all light' | 'all dark' | 'flat' }
   | { readonly code: 'no-letters'; readonly specks: number }
+  | { readonly code: 'svg-broken'; readonly reason: string }
+  | { readonly code: 'svg-too-large'; readonly limit: string }
+  | { readonly code: 'svg-empty' }
+  | { readonly code: 'svg-partly'; readonly what: readonly string[] }
   | { readonly code: 'project-not-zip' }
   | { readonly code: 'project-incomplete'; readonly missing: string }
   | { readonly code: 'project-future'; readonly version: number; readonly known: number }

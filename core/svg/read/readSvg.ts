@@ -1,0 +1,307 @@
+import { compose, determinant, identity, type Affine } from '../../geometry/affine';
+import { transformContours, type Contour } from '../../geometry/contour';
+import type { Rgb } from '../../geometry/paint';
+import type { StrokeStyle } from '../../geometry/strokeOutline';
+import { fail, ok, type Result } from '../../problems/problem';
+import { pathContours, shapeData, type Frame } from './shapes';
+import { propertiesOf, readStyleSheet, type Properties, type StyleRule } from './styles';
+import { lengthOf, numbersOf, rgbOf, transformOf } from './values';
+import { readXml, type XmlElement } from './xmlTree';
+
+/** One thing that is drawn: filled, stroked or both, in px of the document. */
+export interface DrawnShape {
+  readonly contours: readonly Contour[];
+  readonly fill: { readonly rule: 'nonzero' | 'evenodd'; readonly rgb: Rgb } | null;
+  readonly stroke: (StrokeStyle & { readonly rgb: Rgb }) | null;
+  /** Only what lies in all of these is seen. */
+  readonly clips: readonly { readonly contours: readonly Contour[]; readonly rule: 'nonzero' | 'evenodd' }[];
+  /** The map from the element's own space: strokes are drawn there, then mapped. */
+  readonly map: Affine;
+  /** Ids of the element and the groups around it, outermost first; names where a drawing program gave them. */
+  readonly groups: readonly string[];
+}
+
+export interface SvgDrawing {
+  readonly width: number;
+  readonly height: number;
+  /** From the lowest to the top; contours, strokes and clips in each shape's own space (see `map`). */
+  readonly shapes: readonly DrawnShape[];
+  /** What was met but not understood, in plain words, each once. */
+  readonly notUnderstood: readonly string[];
+}
+
+/** More shapes than this only come from things repeated within themselves. */
+const MOST_SHAPES = 60_000;
+const MOST_USES = 40;
+
+const SKIPPED = new Set([
+  'defs', 'style', 'title', 'desc', 'metadata', 'clipPath', 'symbol', 'linearGradient', 'radialGradient', 'marker',
+  'namedview', 'script',
+]); // prettier-ignore
+const UNKNOWN: Record<string, string> = {
+  text: 'text (turn it into outlines first)',
+  image: 'an embedded picture',
+  foreignObject: 'foreign content',
+  pattern: 'a pattern',
+  mask: 'a mask',
+  filter: 'a filter',
+  animate: 'an animation',
+};
+
+/**
+ * An SVG document as shapes: basic shapes and paths, groups, nested documents, `use`, clip paths, attributes, styles and
+ * style sheets. Nothing outside the file is read and no script run. Fails with 'svg-broken', 'svg-too-large' or 'svg-empty'.
+ */
+export function readSvg(text: string): Result<SvgDrawing> {
+  const xml = readXml(text);
+  if (!xml.ok) return xml;
+  if (xml.value.name !== 'svg')
+    return fail({ code: 'svg-broken', reason: `its root is <${xml.value.name}>` });
+  const reader = new Reader(xml.value);
+  reader.read();
+  if (reader.tooMany) return fail({ code: 'svg-too-large', limit: `${MOST_SHAPES} shapes` });
+  if (reader.shapes.length === 0) return fail({ code: 'svg-empty' });
+  return ok({ ...reader.size, shapes: reader.shapes, notUnderstood: [...reader.notUnderstood] });
+}
+
+interface Context {
+  readonly map: Affine;
+  readonly properties: Properties;
+  readonly ancestors: readonly XmlElement[];
+  readonly clips: DrawnShape['clips'];
+  readonly groups: readonly string[];
+  readonly frame: Frame;
+  readonly uses: number;
+}
+
+class Reader {
+  readonly shapes: DrawnShape[] = [];
+  readonly notUnderstood = new Set<string>();
+  readonly size: Frame;
+  tooMany = false;
+  private readonly rules: StyleRule[];
+  private readonly byId = new Map<string, XmlElement>();
+
+  constructor(private readonly root: XmlElement) {
+    const styles: string[] = [];
+    const visit = (e: XmlElement) => {
+      const id = e.attributes['id'];
+      if (id && !this.byId.has(id)) this.byId.set(id, e);
+      if (e.name === 'style') styles.push(e.text);
+      e.children.forEach(visit);
+    };
+    visit(root);
+    this.rules = readStyleSheet(styles.join('\n'), this.tell);
+    const view = numbersOf(root.attributes['viewBox']);
+    this.size = {
+      width: lengthOf(root.attributes['width'], view[2] ?? 100, view[2] ?? 100),
+      height: lengthOf(root.attributes['height'], view[3] ?? 100, view[3] ?? 100),
+    };
+  }
+
+  private readonly tell = (what: string): void => {
+    if (this.notUnderstood.size < 20) this.notUnderstood.add(what);
+  };
+
+  read(): void {
+    const start = {
+      map: identity,
+      properties: {},
+      ancestors: [],
+      clips: [],
+      groups: [],
+      frame: this.size,
+      uses: 0,
+    };
+    this.element(this.root, start);
+  }
+
+  private element(e: XmlElement, parent: Context): void {
+    if (this.tooMany || SKIPPED.has(e.name)) return;
+    const properties = propertiesOf(e, parent.ancestors, this.rules, parent.properties);
+    if (properties['display'] === 'none' || Number(properties['opacity'] ?? 1) === 0) return;
+    for (const effect of ['mask', 'filter'] as const)
+      if ((properties[effect] ?? 'none') !== 'none') this.tell(UNKNOWN[effect]!);
+    const own = transformOf(e.attributes['transform']);
+    if (!own) this.tell(`the transform "${e.attributes['transform']!.slice(0, 40)}"`);
+    const map = compose(parent.map, own ?? identity);
+    const id = e.attributes['label'] ?? e.attributes['id'];
+    const here: Context = {
+      ...parent,
+      map,
+      properties,
+      ancestors: [...parent.ancestors, e],
+      groups: id ? [...parent.groups, id] : parent.groups,
+      clips: this.clipsOf(properties['clip-path'], parent.clips, map, parent),
+    };
+    if (e.name === 'svg' || e.name === 'symbol') this.nested(e, here, e === this.root);
+    else if (e.name === 'g' || e.name === 'a' || e.name === 'switch')
+      for (const child of e.children) this.element(child, here);
+    else if (e.name === 'use') this.use(e, here);
+    else this.shape(e, here);
+  }
+
+  private nested(e: XmlElement, here: Context, isRoot: boolean): void {
+    const { width, height } = isRoot
+      ? this.size
+      : {
+          width: lengthOf(e.attributes['width'], here.frame.width, here.frame.width),
+          height: lengthOf(e.attributes['height'], here.frame.height, here.frame.height),
+        };
+    const x = isRoot ? 0 : lengthOf(e.attributes['x'], here.frame.width, 0);
+    const y = isRoot ? 0 : lengthOf(e.attributes['y'], here.frame.height, 0);
+    const view = numbersOf(e.attributes['viewBox']);
+    const fitted = view.length === 4 && view[2]! > 0 && view[3]! > 0;
+    const map = compose(
+      here.map,
+      fitted
+        ? viewMap(view, x, y, width, height, e.attributes['preserveAspectRatio'])
+        : { ...identity, e: x, f: y },
+    );
+    const frame = fitted ? { width: view[2]!, height: view[3]! } : { width, height };
+    for (const child of e.children) this.element(child, { ...here, map, frame });
+  }
+
+  private use(e: XmlElement, here: Context): void {
+    const href = e.attributes['href'] ?? e.attributes['xlink:href'] ?? '';
+    if (!href.startsWith('#')) return this.tell(`a link to another file ("${href.slice(0, 40)}")`);
+    const target = this.byId.get(href.slice(1));
+    if (!target) return this.tell(`a use of "${href.slice(0, 40)}", which isn't there`);
+    if (here.uses >= MOST_USES || here.ancestors.includes(target)) return this.tell('a use within itself');
+    const x = lengthOf(e.attributes['x'], here.frame.width, 0);
+    const y = lengthOf(e.attributes['y'], here.frame.height, 0);
+    const inner: Context = {
+      ...here,
+      map: compose(here.map, { ...identity, e: x, f: y }),
+      uses: here.uses + 1,
+    };
+    if (target.name !== 'symbol') return this.element(target, inner);
+    const { width, height } = e.attributes;
+    const sized = {
+      ...target,
+      attributes: { ...target.attributes, ...(width && { width }), ...(height && { height }) },
+    };
+    const properties = propertiesOf(target, inner.ancestors, this.rules, inner.properties);
+    this.nested(sized, { ...inner, properties, ancestors: [...inner.ancestors, target] }, false);
+  }
+
+  private shape(e: XmlElement, here: Context): void {
+    const data = shapeData(e, here.frame);
+    if (data === null) {
+      if (UNKNOWN[e.name]) this.tell(UNKNOWN[e.name]!);
+      else if (!e.name.includes(':')) this.tell(`<${e.name}>`);
+      return;
+    }
+    const p = here.properties;
+    if (p['visibility'] === 'hidden' || p['visibility'] === 'collapse') return;
+    const fillRgb = Number(p['fill-opacity'] ?? 1) === 0 ? null : this.paint(p['fill'] ?? 'black', p);
+    const strokeRgb = Number(p['stroke-opacity'] ?? 1) === 0 ? null : this.paint(p['stroke'] ?? 'none', p);
+    const width = lengthOf(p['stroke-width'], here.frame.width, 1);
+    if (!fillRgb && !(strokeRgb && width > 0)) return;
+    const contours = pathContours(data, this.tell);
+    if (contours.length === 0) return;
+    if (Math.abs(determinant(here.map)) < 1e-12) return;
+    this.shapes.push({
+      contours,
+      fill: fillRgb && { rule: p['fill-rule'] === 'evenodd' ? 'evenodd' : 'nonzero', rgb: fillRgb },
+      stroke: strokeRgb && width > 0 ? { ...strokeStyle(p, width, here.frame), rgb: strokeRgb } : null,
+      clips: here.clips,
+      map: here.map,
+      groups: here.groups,
+    });
+    if (this.shapes.length > MOST_SHAPES) this.tooMany = true;
+  }
+
+  private paint(text: string, p: Properties): Rgb | null {
+    const link = /^url\(\s*["']?#([^"')]+)["']?\s*\)\s*(.*)$/.exec(text);
+    if (!link) return rgbOf(text, p['color']);
+    const server = this.byId.get(link[1]!);
+    const stops = server ? this.stopsOf(server, 0) : [];
+    if (stops.length > 0) {
+      this.tell('a gradient (its middle colour is taken)');
+      return [0, 1, 2].map((c) =>
+        Math.round(stops.reduce((s, r) => s + r[c]!, 0) / stops.length),
+      ) as unknown as Rgb;
+    }
+    if (server?.name === 'pattern') this.tell(UNKNOWN['pattern']!);
+    return rgbOf(link[2] || 'black', p['color']);
+  }
+
+  private stopsOf(e: XmlElement, depth: number): Rgb[] {
+    const own = e.children.filter((c) => c.name === 'stop');
+    if (own.length === 0 && depth < 10) {
+      const next = this.byId.get((e.attributes['href'] ?? e.attributes['xlink:href'] ?? '').slice(1));
+      return next ? this.stopsOf(next, depth + 1) : [];
+    }
+    return own
+      .map((s) => {
+        const p = propertiesOf(s, [e], this.rules, {});
+        return rgbOf(p['stop-color'] ?? 'black', p['color']);
+      })
+      .filter((c) => c !== null);
+  }
+
+  private clipsOf(
+    text: string | undefined,
+    outer: DrawnShape['clips'],
+    map: Affine,
+    parent: Context,
+  ): DrawnShape['clips'] {
+    const link = /^url\(\s*["']?#([^"')]+)["']?\s*\)$/.exec(text ?? '');
+    const clip = link && this.byId.get(link[1]!);
+    if (!clip || clip.name !== 'clipPath') return outer;
+    if (clip.attributes['clipPathUnits'] === 'objectBoundingBox') {
+      this.tell('a clip path measured by its object');
+      return outer;
+    }
+    const inner = new Reader({ ...this.root, children: [] });
+    this.byId.forEach((e, id) => inner.byId.set(id, e));
+    const context: Context = {
+      map: compose(map, transformOf(clip.attributes['transform']) ?? identity),
+      properties: { fill: 'black', stroke: 'none' },
+      ancestors: [],
+      clips: [],
+      groups: [],
+      frame: parent.frame,
+      uses: parent.uses + 1,
+    };
+    if (context.uses < MOST_USES) for (const child of clip.children) inner.element(child, context);
+    const contours = inner.shapes.flatMap((s) => transformContours(s.contours, s.map));
+    const rule = clip.children[0]?.attributes['clip-rule'] === 'evenodd' ? 'evenodd' : 'nonzero';
+    return [...outer, { contours, rule }];
+  }
+}
+
+/** The map that fits a view box into a rectangle (SVG 2, 8.6 and 8.7). */
+function viewMap(
+  view: readonly number[],
+  x: number,
+  y: number,
+  width: number,
+  height: number,
+  aspect = '',
+): Affine {
+  const [vx, vy, vw, vh] = view as [number, number, number, number];
+  const [kx, ky] = [width / vw, height / vh];
+  if (/^\s*none/.test(aspect)) return { a: kx, b: 0, c: 0, d: ky, e: x - vx * kx, f: y - vy * ky };
+  const k = /slice/.test(aspect) ? Math.max(kx, ky) : Math.min(kx, ky);
+  const share = (axis: 'x' | 'Y') =>
+    new RegExp(`${axis}Min`).test(aspect) ? 0 : new RegExp(`${axis}Max`).test(aspect) ? 1 : 0.5;
+  const e = x + share('x') * (width - vw * k) - vx * k;
+  const f = y + share('Y') * (height - vh * k) - vy * k;
+  return { a: k, b: 0, c: 0, d: k, e, f };
+}
+
+function strokeStyle(p: Properties, width: number, frame: Frame): StrokeStyle {
+  const dash = p['stroke-dasharray'] ?? 'none';
+  const cap = p['stroke-linecap'];
+  const join = p['stroke-linejoin'];
+  return {
+    width,
+    cap: cap === 'round' || cap === 'square' ? cap : 'butt',
+    join: join === 'round' || join === 'bevel' ? join : 'miter',
+    miterLimit: Math.max(1, Number(p['stroke-miterlimit'] ?? 4) || 4),
+    dashes: dash === 'none' ? [] : dash.split(/[\s,]+/).map((d) => lengthOf(d, frame.width, 0)),
+    dashOffset: lengthOf(p['stroke-dashoffset'], frame.width, 0),
+  };
+}

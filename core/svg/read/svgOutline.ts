@@ -1,0 +1,55 @@
+import { intersect, unite, type Shape } from '../../boolean/unite';
+import { transformContours, type Contour } from '../../geometry/contour';
+import { contoursBox } from '../../geometry/measure';
+import type { ColourLayer, Rgb } from '../../geometry/paint';
+import { strokeOutline } from '../../geometry/strokeOutline';
+import type { DrawnShape, SvgDrawing } from './readSvg';
+
+/** What a shape covers, px of the document: its fill and its stroke apart, as they may differ in colour. */
+export interface Covered {
+  readonly rgb: Rgb;
+  readonly shape: Shape;
+}
+
+/** Fill and stroke of a drawn shape as areas, cut to its clip paths. */
+export function coveredBy(s: DrawnShape): Covered[] {
+  const out: Covered[] = [];
+  if (s.fill) {
+    const contours = s.contours.filter((c) => c.nodes.length > 1).map((c) => ({ ...c, closed: true }));
+    out.push({ rgb: s.fill.rgb, shape: { contours: transformContours(contours, s.map), rule: s.fill.rule } });
+  }
+  if (s.stroke) {
+    const { stroke } = s;
+    const pieces = s.contours
+      .map((c) => strokeOutline(c, stroke))
+      .map((contours): Shape => ({ contours: transformContours(contours, s.map), rule: 'nonzero' }));
+    out.push({ rgb: stroke.rgb, shape: { contours: unite(pieces), rule: 'nonzero' } });
+  }
+  const clipped = out.map(({ rgb, shape }) => ({
+    rgb,
+    shape: s.clips.reduce<Shape>((a, clip) => ({ contours: intersect(a, clip), rule: 'nonzero' }), shape),
+  }));
+  return clipped.filter(({ shape }) => shape.contours.length > 0);
+}
+
+/** One clean outline of everything drawn: no overlaps, counters right. */
+export function svgOutline(drawing: SvgDrawing): Contour[] {
+  return unite(drawing.shapes.flatMap(coveredBy).map((c) => c.shape));
+}
+
+/**
+ * The drawing's colours as layers in the order they are drawn, neighbours of one colour together. Empty when there is only
+ * one colour.
+ */
+export function svgLayersOf(drawing: SvgDrawing): ColourLayer[] {
+  const groups: { rgb: Rgb; shapes: Shape[] }[] = [];
+  for (const { rgb, shape } of drawing.shapes.flatMap(coveredBy)) {
+    const last = groups[groups.length - 1];
+    if (last && last.rgb.every((v, c) => v === rgb[c])) last.shapes.push(shape);
+    else groups.push({ rgb, shapes: [shape] });
+  }
+  if (groups.length < 2) return [];
+  return groups
+    .map(({ rgb, shapes }): ColourLayer => ({ paint: { kind: 'flat', rgb }, contours: unite(shapes) }))
+    .filter((l) => contoursBox(l.contours) !== null);
+}
