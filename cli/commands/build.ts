@@ -7,8 +7,9 @@ import { changeCasting } from '../../core/document/commands/casting';
 import { applyDiff } from '../../core/document/diff';
 import { castingOf } from '../../core/document/newProject';
 import type { Doc } from '../../core/document/schema';
+import { sniffKind } from '../../core/pictures/sniff';
 import { fail } from '../../core/problems/problem';
-import { projectFromPictures } from '../projectFromPictures';
+import { projectFromFiles } from '../projectFromFiles';
 import {
   EXIT,
   isFolder,
@@ -22,22 +23,32 @@ import {
 
 const FORMATS: readonly OutlineFormat[] = ['otf', 'ttf'];
 
-export const buildHelp = `orthoglyph build INPUT --out DIR [--family NAME] [--style NAME] [--formats otf,ttf]
+export const buildHelp = `orthoglyph build INPUT --out DIR [--family NAME] [--style NAME] [--formats otf,ttf] [--as text|icons]
 
-Makes font files. INPUT is a project file, or a folder of named pictures (A.png, period.png, uni00DF.png).
+Makes font files. INPUT is a project file, a folder or zip of pictures or SVG files named after their characters
+(A.png, period.svg, uni00DF.png), a folder or zip of SVG icons, or one SVG with many letters in rows.
   --out DIR         folder to write to
   --family NAME     family name, instead of the project's
   --style NAME      style name, instead of the project's
+  --as KIND         whether drawings are letters or icons, instead of finding out from their names
   --formats LIST    ${FORMATS.join(', ')}
 SOURCE_DATE_EPOCH, when set, is the time written into the fonts (seconds since 1970).
 `;
 
 /** Project document of the input, or null after its problems were printed. */
-function readInput(input: string, nowMs: number): Doc | null {
-  if (isFolder(input)) return projectFromPictures(input, nowMs);
+function readInput(input: string, nowMs: number, as: 'text' | 'icons' | undefined): Doc | null {
+  if (isFolder(input)) return projectFromFiles(input, nowMs, as);
   const bytes = valueOrPrint(readBytes(input), input);
+  if (bytes && !isProject(bytes)) return projectFromFiles(input, nowMs, as);
   const opened = bytes && valueOrPrint(readProjectFile(bytes), input);
   return opened ? opened.doc : null;
+}
+
+/** Whether a zip is a project file; what is no zip at all but no drawing either is told as a broken project. */
+function isProject(bytes: Uint8Array): boolean {
+  const kind = sniffKind(bytes);
+  if (kind !== 'zip') return kind === 'unknown';
+  return new TextDecoder('latin1').decode(bytes).includes('project.json');
 }
 
 function renamed(doc: Doc, family: string | undefined, style: string | undefined): Doc {
@@ -56,6 +67,7 @@ export function runBuild(argv: string[]): number {
     family: { type: 'string' },
     style: { type: 'string' },
     formats: { type: 'string' },
+    as: { type: 'string' },
   });
   const input = positionals[0];
   if (!input || positionals.length > 1 || !values.out) throw new UsageError('give one input, and --out');
@@ -67,7 +79,9 @@ export function runBuild(argv: string[]): number {
   }
   const epoch = process.env.SOURCE_DATE_EPOCH;
   const nowUnixS = epoch ? Number(epoch) : Math.floor(Date.now() / 1000);
-  const read = readInput(input, nowUnixS * 1000);
+  if (values.as !== undefined && values.as !== 'text' && values.as !== 'icons')
+    throw new UsageError('--as is text or icons');
+  const read = readInput(input, nowUnixS * 1000, values.as);
   if (!read) return EXIT.input;
   const doc = renamed(read, values.family, values.style);
   const snags = checkProject(doc);

@@ -1,3 +1,4 @@
+/// <reference path="./paperCore.d.ts" />
 import paper from 'paper/dist/paper-core.js';
 import { cornerAt, segmentCount, type Contour, type Node } from '../geometry/contour';
 import { contourArea } from '../geometry/measure';

@@ -56,6 +56,7 @@ function liftedBlocks(heights: Record<string, number>): Doc {
       confidence: 0.9,
       outline: [polygon(corners)],
       layers: [],
+      name: null,
     };
   });
   const added = apply(doc, addSheet(doc, sheet));

@@ -61,8 +61,10 @@ export type ProjectRow = z.infer<typeof projectRow>;
 
 /** How a sheet's letters get their size: one factor for all by the capital, or small letters by their own. */
 const seating = z.object({
-  reference: z.enum(['one-factor', 'caps-and-small']),
+  reference: z.enum(['one-factor', 'caps-and-small', 'icons']),
   capReference: z.string(),
+  /** Where letters stand: on their rows' flat feet, or on the line that came with the drawing. */
+  baseline: z.enum(['feet', 'given']).default('feet'),
   smallReference: z.string(),
 });
 export type Seating = z.infer<typeof seating>;
@@ -70,7 +72,9 @@ export type Seating = z.infer<typeof seating>;
 const sheetRow = z.object({
   id,
   name: z.string(),
-  /** Content hash of the picture's untouched bytes. */
+  /** page = one picture with many letters; pictures = one of each letter, put together; artwork = drawn outlines. */
+  kind: z.enum(['page', 'pictures', 'artwork']).default('page'),
+  /** Content hash of the picture's untouched bytes; for artwork of a zip with the files as they came. */
   pictureId: id,
   widthPx: z.number(),
   heightPx: z.number(),
@@ -123,6 +127,8 @@ const pieceRow = z.object({
   row: z.number(),
   baselineY: z.number(),
   char: z.string().nullable(),
+  /** Name of the file it came from, when it had one of its own. */
+  name: z.string().nullable().default(null),
   confidence: z.number(),
   /** found = as the finder left it; accepted = a person said yes; dropped = not a letter. */
   state: z.enum(['found', 'accepted', 'dropped']),

@@ -17,6 +17,8 @@ export interface TracedPiece {
   readonly row: number;
   readonly baselineY: number;
   readonly char: string | null;
+  /** Name of the file it came from, when it had one of its own. */
+  readonly name: string | null;
   readonly confidence: number;
   readonly outline: readonly Contour[];
   readonly layers: readonly ColourLayer[];
@@ -65,6 +67,7 @@ export function liftSheet(
       row,
       baselineY,
       char,
+      name: null,
       confidence,
       outline,
       layers,

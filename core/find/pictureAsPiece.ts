@@ -22,6 +22,7 @@ export function pictureAsPiece(picture: Picture, sheetId: string, char: string):
     row: 0,
     baselineY: box.yMax,
     char,
+    name: null,
     confidence: 1,
     outline,
     layers: [],

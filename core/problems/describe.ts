@@ -25,6 +25,10 @@ function sentence(p: Problem): string {
       return p.specks > 0
         ? `only specks were found (${p.specks}), nothing as big as a letter. Scan at a higher resolution.`
         : 'no letters were found. Check that the page was not blank.';
+    case 'zip-broken':
+      return 'the zip is damaged or cut off. Copy it again, or unpack it and drop the files themselves.';
+    case 'zip-too-large':
+      return `the zip unpacks to more than any set of drawings needs (over ${p.limit}). Unpack it yourself and drop what you want.`;
     case 'svg-broken':
       return `the SVG can't be read (${p.reason}). Save it again from the program it was drawn with.`;
     case 'svg-too-large':

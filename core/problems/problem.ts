@@ -28,6 +28,8 @@ export type ProblemDetail =
   | { readonly code: 'no-grid' }
   | { readonly code: 'no-ink'; readonly look: 'all light' | 'all dark' | 'flat' }
   | { readonly code: 'no-letters'; readonly specks: number }
+  | { readonly code: 'zip-broken' }
+  | { readonly code: 'zip-too-large'; readonly limit: string }
   | { readonly code: 'svg-broken'; readonly reason: string }
   | { readonly code: 'svg-too-large'; readonly limit: string }
   | { readonly code: 'svg-empty' }

@@ -15,7 +15,9 @@ export interface Seatable {
 }
 
 export interface SeatSettings {
-  readonly reference: 'one-factor' | 'caps-and-small';
+  readonly reference: 'one-factor' | 'caps-and-small' | 'icons';
+  /** Letters stand on their rows' flat feet, or on the line given with each. */
+  readonly baseline?: 'feet' | 'given';
   readonly capReference: string;
   readonly smallReference: string;
   readonly capHeight: number;
@@ -44,6 +46,11 @@ const SMALL = /^\p{Ll}$/u;
 /** Without any capital, the height of what is there has to do. */
 const FALLBACK_CAP_PX = 100;
 
+/** Icons are drawn to about 600 of 1000 units (common practice, no published source). */
+const ICON_EM = 600;
+const tallest = (turned: readonly Turned[]): number =>
+  Math.max(1e-9, ...turned.map(({ box }) => box.yMax - box.yMin));
+
 interface Turned {
   readonly item: Seatable;
   /** Box with the page's turn undone, px, y down. */
@@ -63,14 +70,15 @@ export function seatSheet(items: readonly Seatable[], settings: SeatSettings): S
     if (box) turned.push({ item, box });
   }
   const baselines = rowBaselines(turned);
-  const base = (t: Turned) => baselines.get(t.item.row) ?? t.box.yMax;
+  const base = (t: Turned) =>
+    settings.baseline === 'given' ? t.item.baselineY : (baselines.get(t.item.row) ?? t.box.yMax);
   const rise = (t: Turned) => base(t) - t.box.yMin;
   const risesOf = (wanted: (char: string) => boolean) => turned.filter((t) => wanted(t.item.char)).map(rise);
 
   const caps = risesOf((c) => c === settings.capReference);
   const anyCaps = caps.length > 0 ? caps : risesOf((c) => /^[A-Z0-9]$/.test(c));
   const capPx = anyCaps.length > 0 ? median(anyCaps) : median(turned.map(rise)) || FALLBACK_CAP_PX;
-  const emPerPx = settings.capHeight / capPx;
+  const emPerPx = settings.reference === 'icons' ? ICON_EM / tallest(turned) : settings.capHeight / capPx;
   const smalls = risesOf((c) => c === settings.smallReference);
   const smallPx = smalls.length > 0 ? median(smalls) : null;
   const ownFactor = settings.reference === 'caps-and-small' && smallPx !== null;

@@ -17,6 +17,7 @@ export function addSheet(
   const d = draft(doc);
   d.put('sheets', {
     ...sheet,
+    kind: 'page',
     recipeId: FIRST_RECIPE,
     expected,
     state: 'added',
@@ -25,10 +26,83 @@ export function addSheet(
     specksDropped: 0,
     printedLines: 0,
     order: Object.keys(doc.sheets).length,
-    seating: { reference: 'one-factor', capReference: 'H', smallReference: 'x' },
+    seating: { reference: 'one-factor', capReference: 'H', smallReference: 'x', baseline: 'feet' },
   });
   return d.done(`Add ${sheet.name}`);
 }
+
+/** A sheet made of files of their own, each already a piece. */
+export interface MadeSheet {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: 'pictures' | 'artwork';
+  /** Hash of the picture, or of the zip with the artwork's files. */
+  readonly pictureId: string;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  /** Names that stand for no character become icons with private code points. */
+  readonly icons: boolean;
+}
+
+/** First code point of Unicode's private use area, and its last. */
+const PRIVATE = [0xe000, 0xf8ff] as const;
+
+/**
+ * Adds a sheet of named files with its pieces, and their glyphs, as one step. Icons get private code points one after the
+ * other; one whose name the project knows already keeps its code point.
+ */
+export function addMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult): ProjectDiff | null {
+  const d = draft(doc);
+  const { icons, ...facts } = sheet;
+  const taken = new Set(Object.values(doc.glyphs).flatMap((g) => g.codePoints));
+  const known = new Map(Object.values(doc.glyphs).map((g) => [g.name, g.codePoints[0]]));
+  let next: number = PRIVATE[0];
+  const iconChar = (name: string): string | null => {
+    const own = known.get(iconName(name));
+    if (own !== undefined) return String.fromCodePoint(own);
+    while (taken.has(next)) next++;
+    if (next > PRIVATE[1]) return null;
+    taken.add(next);
+    return String.fromCodePoint(next);
+  };
+  const pieces = lifted.pieces.map((p): PieceRow => {
+    const char = p.char ?? (icons && p.name !== null ? iconChar(p.name) : null);
+    return {
+      ...p,
+      char,
+      confidence: char === null ? 0 : 1,
+      sheetId: sheet.id,
+      state: char === null ? 'found' : 'accepted',
+    };
+  });
+  const row: SheetRow = {
+    ...facts,
+    recipeId: FIRST_RECIPE,
+    expected: pieces.map((p) => p.char ?? '').join(''),
+    state: 'lifted',
+    skewRad: 0,
+    capHeightPx: lifted.capHeightPx,
+    specksDropped: lifted.specksDropped,
+    printedLines: lifted.printedLines,
+    order: Object.keys(doc.sheets).length,
+    seating: {
+      reference: icons ? 'icons' : 'one-factor',
+      capReference: 'H',
+      smallReference: 'x',
+      baseline: 'given',
+    },
+  };
+  d.put('sheets', row);
+  for (const p of pieces) d.put('pieces', p);
+  seatInto(doc, d, row, pieces);
+  return d.done(`Add ${sheet.name}`);
+}
+
+/** A glyph name that font files may hold (OpenType, "post" version 2: letters, digits, period and underscore). */
+const iconName = (name: string): string => {
+  const plain = name.replace(/[^A-Za-z0-9._]+/g, '_').slice(0, 60);
+  return /^[A-Za-z_]/.test(plain) ? plain : `icon_${plain}`;
+};
 
 /** Characters of the bill that no glyph with an outline stands for. */
 export function missingOfBill(doc: Doc): string {
@@ -91,8 +165,11 @@ function seatInto(doc: Doc, d: Draft, sheet: SheetRow, pieces: readonly PieceRow
     const letter = seated.letters.get(piece.id);
     if (!letter) continue;
     const codePoint = piece.char!.codePointAt(0)!;
-    const glyph =
-      glyphFor(doc, d, codePoint) ?? blankGlyph(glyphIdOf(piece.char!), glyphIdOf(piece.char!), [codePoint]);
+    const name =
+      piece.name !== null && codePoint >= PRIVATE[0] && codePoint <= PRIVATE[1]
+        ? iconName(piece.name)
+        : glyphIdOf(piece.char!);
+    const glyph = glyphFor(doc, d, codePoint) ?? blankGlyph(glyphIdOf(piece.char!), name, [codePoint]);
     const own = glyph.source === null ? glyph.contours.length === 0 : live.has(glyph.source.pieceId);
     // Somebody else's drawing, or one worked on by hand, is never overwritten in silence.
     if (!own || glyph.handEdited || placed.has(glyph.id)) continue;

@@ -1,3 +1,4 @@
+/// <reference path="./cssTree.d.ts" />
 import { generate, parse, walk } from 'css-tree/dist/csstree.esm';
 import type { XmlElement } from './xmlTree';
 

@@ -1,0 +1,73 @@
+import { readdirSync } from 'node:fs';
+import { join, parse, relative } from 'node:path';
+import { artworkSheet, picturesSheet } from '../core/artwork/makeSheets';
+import { sortFiles, type DroppedFile } from '../core/artwork/sortFiles';
+import { addMadeSheet } from '../core/document/commands/lifting';
+import { applyDiff } from '../core/document/diff';
+import { defaultRecipe, newProject } from '../core/document/newProject';
+import type { Doc } from '../core/document/schema';
+import { pictureIdOf } from '../core/pictures/pictureId';
+import { fail, problem } from '../core/problems/problem';
+import { isFolder, printProblems, readBytes, showProgress, valueOrPrint } from './io';
+
+/** Files that may hold drawings, below a folder, in the order of their names. */
+function drawingsIn(folder: string): string[] {
+  return readdirSync(folder, { recursive: true, withFileTypes: true })
+    .filter(
+      (e) => e.isFile() && /\.(png|jpe?g|svg|tiff?|bmp|gif|webp)$/i.test(e.name) && !e.name.startsWith('.'),
+    )
+    .map((e) => join(e.parentPath, e.name))
+    .sort();
+}
+
+/**
+ * A project from drawings: a folder (or zip) of pictures or SVG files named after their characters, of icons, or one SVG
+ * with many letters. Files that can't be used are told and left out. Null when nothing is left.
+ */
+export function projectFromFiles(input: string, nowMs: number, as?: 'text' | 'icons'): Doc | null {
+  const folder = isFolder(input);
+  const paths = folder ? drawingsIn(input) : [input];
+  const files = paths.flatMap((path): DroppedFile[] => {
+    const bytes = valueOrPrint(readBytes(path), path);
+    return bytes ? [{ path: folder ? relative(input, path) : parse(path).base, bytes }] : [];
+  });
+  const sorted = sortFiles(files);
+  printProblems(sorted.problems);
+  let doc = newProject('folder', parse(input).name || 'Untitled', nowMs);
+  const tell = (what: string) => (share: number) => showProgress(`${what} ${Math.round(100 * share)} %`);
+  if (sorted.pictures.length > 0) {
+    const made = picturesSheet(sorted.pictures, 'pictures', defaultRecipe, tell('pictures'));
+    printProblems(made.problems);
+    if (made.ok) {
+      const { sheet } = made.value;
+      const facts = {
+        ...sheet,
+        id: 'pictures',
+        name: 'Named pictures',
+        kind: 'pictures' as const,
+        icons: false,
+      };
+      const added = addMadeSheet(doc, { ...facts, pictureId: 'pictures' }, sheet);
+      if (added) doc = applyDiff(doc, added);
+    }
+  }
+  if (sorted.artwork.length > 0) {
+    const made = artworkSheet(sorted.artwork, 'artwork', [], tell('drawings'), as);
+    printProblems(made.problems);
+    if (made.ok) {
+      const { sheet, icons } = made.value;
+      const pictureId = pictureIdOf(sorted.artwork[0]!.bytes);
+      const facts = { ...sheet, id: 'artwork', name: 'Artwork', kind: 'artwork' as const, icons, pictureId };
+      const added = addMadeSheet(doc, facts, sheet);
+      if (added) doc = applyDiff(doc, added);
+    }
+  }
+  showProgress('');
+  for (const page of sorted.pages)
+    printProblems([
+      problem({ code: 'name-not-understood', name: parse(page.path).name }, 'warning', { file: page.path }),
+    ]);
+  if (Object.keys(doc.pieces).length > 0) return doc;
+  printProblems(fail({ code: 'no-glyphs' }, { file: input }).problems);
+  return null;
+}

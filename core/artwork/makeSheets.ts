@@ -1,0 +1,72 @@
+import { ok, problem, type Problem, type Result, fail, inFile } from '../problems/problem';
+import type { TraceRecipe } from '../find/tracePiece';
+import { decodePicture } from '../pictures/decodePicture';
+import { layOutArtwork, type LaidOut, type NamedArtwork } from './layOut';
+import { montage, type Montage, type NamedPicture } from './montage';
+import { areIcons, nameFiles } from './nameFiles';
+import { readArtwork } from './readArtwork';
+import { separateLetters } from './rowArtwork';
+import type { DroppedFile } from './sortFiles';
+
+/** A sheet made of vector drawings, and whether they are icons. */
+export interface MadeArtwork {
+  readonly sheet: LaidOut;
+  readonly icons: boolean;
+}
+
+type Progress = (share: number) => void;
+
+/**
+ * Vector drawings to one sheet: one drawing with several letters is separated, several drawings are laid out by their
+ * names, as icons when most names stand for no character (`as` settles it). Drawings that can't be read are told and left
+ * out; fails when none is left.
+ */
+export function artworkSheet(
+  files: readonly DroppedFile[],
+  sheetId: string,
+  expected: readonly string[],
+  onProgress: Progress = () => {},
+  as?: 'text' | 'icons',
+): Result<MadeArtwork> {
+  const problems: Problem[] = [];
+  const paths = files.map((f) => f.path);
+  const icons = as ? as === 'icons' : areIcons(paths);
+  const { named, problems: unclear } = nameFiles(files, (f) => f.path, icons);
+  const drawings: NamedArtwork[] = [];
+  named.forEach(({ file, stem, char }, i) => {
+    onProgress(i / named.length);
+    const read = readArtwork(new TextDecoder().decode(file.bytes), file.path);
+    problems.push(...inFile(read.problems, file.path));
+    if (read.ok) drawings.push({ artwork: read.value, stem, char });
+  });
+  if (drawings.length === 0) return { ok: false, problems };
+  if (files.length === 1 && drawings[0]!.char === null && as !== 'icons') {
+    const letters = separateLetters(drawings[0]!.artwork, expected, sheetId);
+    if (letters.ok) return ok({ sheet: letters.value, icons: false }, problems);
+  }
+  return ok({ sheet: layOutArtwork(drawings, sheetId), icons }, [...problems, ...unclear]);
+}
+
+/** Pictures named after their characters to one sheet. Those that can't be read are told and left out. */
+export function picturesSheet(
+  files: readonly DroppedFile[],
+  sheetId: string,
+  recipe: TraceRecipe,
+  onProgress: Progress = () => {},
+): Result<Montage> {
+  const { named, problems } = nameFiles(files, (f) => f.path, false);
+  const items: NamedPicture[] = [];
+  named.forEach(({ file, stem, char }, i) => {
+    onProgress((0.4 * i) / named.length);
+    const picture = decodePicture(file.bytes);
+    if (picture.ok) items.push({ picture: picture.value, stem, char });
+    else problems.push(...inFile(picture.problems, file.path));
+  });
+  if (items.length === 0) return problems.length > 0 ? { ok: false, problems } : fail({ code: 'no-glyphs' });
+  const made = montage(items, recipe, sheetId, (share) => onProgress(0.4 + 0.6 * share));
+  if (!made.ok) return { ok: false, problems: [...problems, ...made.problems] };
+  const empty = made.value.empty.map((stem) =>
+    problem({ code: 'no-ink', look: 'flat' }, 'warning', { file: stem }),
+  );
+  return ok(made.value, [...problems, ...empty]);
+}

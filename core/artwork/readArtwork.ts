@@ -1,0 +1,49 @@
+import { scaling, translation } from '../geometry/affine';
+import { transformContours, type Contour } from '../geometry/contour';
+import { contoursBox, type Box } from '../geometry/measure';
+import { transformPaint, type ColourLayer } from '../geometry/paint';
+import { fail, ok, problem, type Result } from '../problems/problem';
+import { readSvg } from '../svg/read/readSvg';
+import { svgLayersOf, svgOutline } from '../svg/read/svgOutline';
+
+/** A vector drawing as one outline, px of its document (y down). */
+export interface Artwork {
+  readonly outline: readonly Contour[];
+  readonly layers: readonly ColourLayer[];
+  /** The document's own frame. */
+  readonly board: { readonly width: number; readonly height: number };
+  readonly box: Box;
+}
+
+/** An SVG file's text to its merged outline; what was not understood comes as a warning. */
+export function readArtwork(text: string, file: string): Result<Artwork> {
+  const drawing = readSvg(text);
+  if (!drawing.ok) return drawing;
+  const outline = svgOutline(drawing.value);
+  const box = contoursBox(outline);
+  if (!box) return fail({ code: 'svg-empty' }, { file });
+  const { width, height, notUnderstood } = drawing.value;
+  const warnings =
+    notUnderstood.length > 0
+      ? [problem({ code: 'svg-partly', what: notUnderstood }, 'warning', { file })]
+      : [];
+  return ok({ outline, layers: svgLayersOf(drawing.value), board: { width, height }, box }, warnings);
+}
+
+/** The same drawing moved and scaled evenly. */
+export function moveArtwork(
+  a: Artwork,
+  k: number,
+  dx: number,
+  dy: number,
+): Pick<Artwork, 'outline' | 'layers'> {
+  const place = (contours: readonly Contour[]) =>
+    transformContours(transformContours(contours, scaling(k)), translation(dx, dy));
+  return {
+    outline: place(a.outline),
+    layers: a.layers.map((l) => ({
+      paint: transformPaint(transformPaint(l.paint, scaling(k)), translation(dx, dy)),
+      contours: place(l.contours),
+    })),
+  };
+}

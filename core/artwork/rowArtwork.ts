@@ -1,0 +1,152 @@
+import { alignLabels, measureForms } from '../find/alignLabels';
+import { groupLetters } from '../find/letters';
+import { guessLabels } from '../find/guessLabels';
+import type { Part } from '../find/parts';
+import type { TracedPiece } from '../find/liftSheet';
+import { scaling, translation } from '../geometry/affine';
+import { transformContours, type Contour } from '../geometry/contour';
+import { contourArea, contoursBox, flattenContour, windingNumber } from '../geometry/measure';
+import { fail, ok, type Result } from '../problems/problem';
+import type { ByteImage } from '../raster/picture';
+import { fillMask } from '../raster/fillMask';
+import { shapeLikeness } from '../shapes/classify';
+import type { LaidOut } from './layOut';
+import type { Artwork } from './readArtwork';
+
+/** Height a capital is brought to, px, whatever the artwork's own scale. */
+const LETTER_PX = 200;
+const MARGIN_PX = 60;
+/** A shape this much longer than high that runs along most of the row is a guide line, not a letter. */
+const GUIDE = { aspect: 25, share: 0.5 };
+
+interface Patch {
+  readonly contours: readonly Contour[];
+  readonly box: { xMin: number; yMin: number; xMax: number; yMax: number };
+  readonly area: number;
+}
+
+/**
+ * Letters of one drawing that holds many: parts that overlap belong together, dots and accents go with their letters,
+ * a guide line is the baseline. At whatever scale and however far off the page it was drawn, the sheet fits about it.
+ * Fails with 'no-letters' when it holds but one or two things.
+ */
+export function separateLetters(
+  artwork: Artwork,
+  expected: readonly string[],
+  sheetId: string,
+): Result<LaidOut> {
+  const all = patchesOf(artwork.outline);
+  const whole = artwork.box;
+  const guides = all.filter(({ box }) => {
+    const [w, h] = [box.xMax - box.xMin, box.yMax - box.yMin];
+    return w > GUIDE.aspect * Math.max(h, 1e-9) && w > GUIDE.share * (whole.xMax - whole.xMin);
+  });
+  const letters = all.filter((p) => !guides.includes(p));
+  if (letters.length < 3) return fail({ code: 'no-letters', specks: 0 });
+  const heights = letters.map(({ box }) => box.yMax - box.yMin).sort((a, b) => a - b);
+  const k = LETTER_PX / heights[Math.floor(0.8 * (heights.length - 1))]!;
+  const [dx, dy] = [MARGIN_PX - k * whole.xMin, MARGIN_PX - k * whole.yMin];
+  const place = (contours: readonly Contour[]) =>
+    transformContours(transformContours(contours, scaling(k)), translation(dx, dy));
+  const placed = letters.map((p) => patchOf(place(p.contours)));
+  const parts = placed.map(asPart);
+  const grouped = groupLetters(parts);
+  if (grouped.letters.length < 2) return fail({ code: 'no-letters', specks: 0 });
+  const patchAt = new Map(parts.map((part, i) => [part, placed[i]!]));
+  const outlines = grouped.letters.map((l) => l.parts.flatMap((part) => [...patchAt.get(part)!.contours]));
+  const { forms, baselines, capHeight } = measureForms(grouped);
+  const likeness = outlines.map((o, i) => shapeLikeness(maskOf(o), forms[i]!));
+  const guesses = expected.length > 0 ? [] : guessLabels(likeness);
+  const byFound = new Map(
+    (expected.length > 0 ? alignLabels(forms, expected, likeness) : [])
+      .filter((p) => p.found !== null)
+      .map((p) => [p.found, p]),
+  );
+  const lines = guides.map(({ box }) => k * (box.yMin + box.yMax) * 0.5 + dy);
+  const pieces = grouped.letters.map((letter, order): TracedPiece => {
+    const pairing = byFound.get(order);
+    const named = pairing && pairing.expected !== null ? expected[pairing.expected]! : null;
+    const found = baselines[letter.row]!;
+    const guide = lines.find((y) => Math.abs(y - found) < 0.25 * capHeight);
+    return {
+      id: `${sheetId}:${order}`,
+      box: letter.box,
+      seeds: [],
+      order,
+      row: letter.row,
+      baselineY: guide ?? found,
+      char: named ?? guesses[order]?.char ?? null,
+      name: null,
+      confidence: named ? pairing!.confidence : (guesses[order]?.confidence ?? 0),
+      outline: outlines[order]!,
+      layers: [],
+    };
+  });
+  return ok({
+    skewRad: 0,
+    capHeightPx: capHeight,
+    specksDropped: grouped.specksDropped,
+    printedLines: guides.length,
+    pieces,
+    widthPx: Math.ceil(k * (whole.xMax - whole.xMin) + 2 * MARGIN_PX),
+    heightPx: Math.ceil(k * (whole.yMax - whole.yMin) + 2 * MARGIN_PX),
+  });
+}
+
+const patchOf = (contours: readonly Contour[]): Patch => ({
+  contours,
+  box: contoursBox(contours)!,
+  area: Math.abs(contours.reduce((s, c) => s + contourArea(c), 0)),
+});
+
+/** Outer contours each with the counters directly in it. */
+function patchesOf(outline: readonly Contour[]): Patch[] {
+  const flat = outline.map((c) => flattenContour(c, 0.05));
+  const depth = outline.map((c, i) => {
+    const p = c.nodes[0]!;
+    return flat.filter((line, j) => j !== i && windingNumber(line, p) !== 0).length;
+  });
+  return outline.flatMap((c, i): Patch[] => {
+    if (depth[i]! % 2 !== 0) return [];
+    const holes = outline.filter(
+      (h, j) => depth[j] === depth[i]! + 1 && windingNumber(flat[i]!, h.nodes[0]!) !== 0,
+    );
+    return [patchOf([c, ...holes])];
+  });
+}
+
+/** A patch as the letter finder knows patches of ink. */
+function asPart({ contours, box, area }: Patch): Part {
+  const [width, height] = [box.xMax - box.xMin, box.yMax - box.yMin];
+  const mask = maskOf(contours);
+  let [ink, runs] = [0, 0];
+  for (let k = 0; k < mask.data.length; k++) {
+    if (!mask.data[k]) continue;
+    ink++;
+    if (k % mask.width === 0 || !mask.data[k - 1]) runs++;
+  }
+  return {
+    box: { x: box.xMin, y: box.yMin, width, height },
+    area,
+    meanRun: runs > 0 ? (ink / runs) * (width / mask.width) : width,
+    centerX: box.xMin + width / 2,
+    centerY: box.yMin + height / 2,
+    seed: { x: contours[0]!.nodes[0]!.x, y: contours[0]!.nodes[0]!.y },
+  };
+}
+
+/** Side of the mask that shapes are told by, px. */
+const MASK_PX = 64;
+
+/** A drawing filled, tight in its box, at most 64 px on its longer side. */
+function maskOf(contours: readonly Contour[]): ByteImage {
+  const box = contoursBox(contours)!;
+  const k = MASK_PX / Math.max(box.xMax - box.xMin, box.yMax - box.yMin, 1e-9);
+  const lines = transformContours(
+    transformContours(contours, translation(-box.xMin, -box.yMin)),
+    scaling(k),
+  ).map((c) => flattenContour(c, 0.1));
+  const width = Math.max(1, Math.round(k * (box.xMax - box.xMin)));
+  const height = Math.max(1, Math.round(k * (box.yMax - box.yMin)));
+  return fillMask(lines, width, height);
+}

@@ -1,0 +1,94 @@
+import { unzipSync } from 'fflate';
+import { codePointsOfName } from '../names/readGlyphName';
+import { fail, inFile, problem, type Problem, type Result, ok } from '../problems/problem';
+import { sniffKind } from '../pictures/sniff';
+import { stemOf } from './nameFiles';
+
+/** A file as it was dropped, or as it lay in a zip. */
+export interface DroppedFile {
+  readonly path: string;
+  readonly bytes: Uint8Array;
+}
+
+/** What becomes of dropped files. */
+export interface SortedFiles {
+  /** Pictures with many letters. */
+  readonly pages: readonly DroppedFile[];
+  /** Pictures of one character each, named after it. */
+  readonly pictures: readonly DroppedFile[];
+  /** Vector drawings. */
+  readonly artwork: readonly DroppedFile[];
+  readonly problems: readonly Problem[];
+}
+
+/** A zip that unpacks to more is no folder of drawings. */
+const ZIP_LIMITS = { bytes: 800e6, files: 20_000, ratio: 300 };
+/** This share of the pictures of a drop has to be named after characters for the rest to be asked about. */
+const MOSTLY_NAMED = 0.6;
+
+/** Files of a zip without folders' own entries and what systems hide in it. Nothing is ever written by its names. */
+export function openZip(zip: DroppedFile): Result<DroppedFile[]> {
+  let [total, count] = [0, 0];
+  let refused = false;
+  try {
+    const entries = unzipSync(zip.bytes, {
+      filter: (f) => {
+        if (f.name.endsWith('/') || /(^|\/)(\.|__MACOSX)/.test(f.name)) return false;
+        total += f.originalSize;
+        count++;
+        if (
+          total > ZIP_LIMITS.bytes ||
+          count > ZIP_LIMITS.files ||
+          f.originalSize > 1e6 + ZIP_LIMITS.ratio * f.size
+        )
+          refused = true;
+        return !refused;
+      },
+    });
+    if (refused)
+      return fail({
+        code: 'zip-too-large',
+        limit: `${ZIP_LIMITS.bytes / 1e6} MB or ${ZIP_LIMITS.files} files`,
+      });
+    return ok(Object.entries(entries).map(([path, bytes]) => ({ path, bytes })));
+  } catch {
+    return fail({ code: 'zip-broken' });
+  }
+}
+
+const isCharacterName = (path: string): boolean => {
+  const stem = stemOf(path);
+  return codePointsOfName(stem) !== null;
+};
+
+/** Sorts dropped files by what they are; zips are opened. What can't be used is told and left out. */
+export function sortFiles(dropped: readonly DroppedFile[]): SortedFiles {
+  const problems: Problem[] = [];
+  const files: DroppedFile[] = [];
+  for (const file of dropped) {
+    if (sniffKind(file.bytes) !== 'zip') {
+      files.push(file);
+      continue;
+    }
+    const opened = openZip(file);
+    if (opened.ok) files.push(...opened.value);
+    else problems.push(...inFile(opened.problems, file.path));
+  }
+  const artwork: DroppedFile[] = [];
+  const pictures: DroppedFile[] = [];
+  for (const file of files) {
+    const kind = sniffKind(file.bytes);
+    if (kind === 'SVG') artwork.push(file);
+    else if (file.bytes.length === 0)
+      problems.push(problem({ code: 'file-empty' }, 'error', { file: file.path }));
+    else pictures.push(file);
+  }
+  const named = pictures.filter((f) => isCharacterName(f.path));
+  const all = named.length >= 3 && named.length >= MOSTLY_NAMED * pictures.length;
+  return {
+    artwork,
+    pictures: all ? pictures : named,
+    pages: all ? [] : pictures.filter((f) => !named.includes(f)),
+    problems,
+  };
+}
