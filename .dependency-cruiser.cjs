@@ -53,7 +53,7 @@ module.exports = {
     only(
       'artwork',
       '^core/artwork/',
-      '^core/(artwork|names|shapes|find|trace|pictures|ink|svg|raster|geometry|problems)/',
+      '^core/(artwork|names|shapes|find|trace|pictures|boolean|ink|svg|raster|geometry|problems)/',
     ),
     only('core', '^core/', '^core/'),
     only('web', '^web/', '^(web|core)/'),

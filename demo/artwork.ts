@@ -1,4 +1,5 @@
 import { encode } from 'fast-png';
+import { glyphNameOf } from '../core/names/glyphNames';
 import { KEEPER, writeLetter } from './hand/writeLetter';
 import { normal, seededRandom } from './hand/random';
 
@@ -67,14 +68,18 @@ function inkedLetter(
       worn: (dryness * i) / (8 * stroke.length),
     })),
   );
-  for (let k = 0; k < size * size; k++) {
-    const [x, y] = [(k % size) + 0.5, Math.floor(k / size) + 0.5];
-    let off = -Infinity;
-    let worn = 0;
-    for (const p of places) {
-      const d = p.r - Math.hypot(x - p.x, y - p.y);
-      if (d > off) [off, worn] = [d, p.worn];
+  const [depth, wear] = [new Float32Array(size * size).fill(-Infinity), new Float32Array(size * size)];
+  for (const p of places) {
+    const reach = Math.ceil(p.r + 3 * roughPx + 2);
+    for (let y = Math.max(0, Math.floor(p.y) - reach); y <= Math.min(size - 1, p.y + reach); y++) {
+      for (let x = Math.max(0, Math.floor(p.x) - reach); x <= Math.min(size - 1, p.x + reach); x++) {
+        const d = p.r - Math.hypot(x + 0.5 - p.x, y + 0.5 - p.y);
+        if (d > depth[y * size + x]!) [depth[y * size + x], wear[y * size + x]] = [d, p.worn];
+      }
     }
+  }
+  for (let k = 0; k < size * size; k++) {
+    const [off, worn] = [depth[k]!, wear[k]!];
     const edge = Math.max(0, Math.min(1, off + roughPx * rough[k]! + 0.5));
     const gaps = worn > 0.35 && hairs[k]! > 2.2 - 1.6 * worn ? 0.15 : 1;
     data[k] = 250 - 215 * edge * gaps + 4 * normal(random);
@@ -171,3 +176,9 @@ export function paintedPicture(): Uint8Array {
   }
   return encode({ width, height, data, channels: 3, depth: 8 });
 }
+
+/** A to Z, a to z and 0 to 9, one picture each of the same size, by the names that fonts have for them. */
+export const letterPictures = (): (readonly [string, Uint8Array])[] =>
+  [...'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789'].map(
+    (char, i) => [`${glyphNameOf(char.codePointAt(0)!)}.png`, inkedLetter(char, 7, 0.3, 0, 40 + i)] as const,
+  );

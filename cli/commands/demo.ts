@@ -1,21 +1,31 @@
 import { join } from 'node:path';
 import { writeProjectFile } from '../../core/archive/projectFile';
-import { brushPicture, markerPicture, paintedPicture, penPicture, wheelPicture } from '../../demo/artwork';
+import {
+  brushPicture,
+  letterPictures,
+  markerPicture,
+  paintedPicture,
+  penPicture,
+  wheelPicture,
+} from '../../demo/artwork';
 import { apprenticesPage, keepersPage, tideMillProject } from '../../demo/tideMill';
 import { EXIT, printProblems, readArguments, UsageError, writeFile } from '../io';
 
-export const demoHelp = `orthoglyph demo --out DIR [--page]
+export const demoHelp = `orthoglyph demo --out DIR [--page] [--letters]
 
 Draws the demo's page of writing and its pictures, and makes its project file.
   --page            only a page by another made-up hand, to try things with
+  --letters         only 62 pictures of one letter or figure each, named after it
 `;
 
 export function runDemo(argv: string[]): number {
   const { values } = readArguments(argv, {
     out: { type: 'string' },
     page: { type: 'boolean', default: false },
+    letters: { type: 'boolean', default: false },
   });
   if (!values.out) throw new UsageError('give --out');
+  if (values.letters) return writeAll(values.out, letterPictures());
   if (values.page) return writeAll(values.out, [['apprentices-page.jpg', apprenticesPage()]]);
   const page = keepersPage();
   const { doc, pictures } = tideMillProject(page);

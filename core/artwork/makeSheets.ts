@@ -3,7 +3,9 @@ import type { TraceRecipe } from '../find/tracePiece';
 import { decodePicture } from '../pictures/decodePicture';
 import { layOutArtwork, type LaidOut, type NamedArtwork } from './layOut';
 import { montage, type Montage, type NamedPicture } from './montage';
-import { areIcons, nameFiles } from './nameFiles';
+import { codePointsOfName } from '../names/readGlyphName';
+import { readSvg } from '../svg/read/readSvg';
+import { areIcons, nameFiles, stemOf } from './nameFiles';
 import { readArtwork } from './readArtwork';
 import { separateLetters } from './rowArtwork';
 import type { DroppedFile } from './sortFiles';
@@ -28,6 +30,8 @@ export function artworkSheet(
   onProgress: Progress = () => {},
   as?: 'text' | 'icons',
 ): Result<MadeArtwork> {
+  const row = files.length === 1 && as !== 'icons' ? rowOf(files[0]!, sheetId, expected) : null;
+  if (row) return row;
   const problems: Problem[] = [];
   const paths = files.map((f) => f.path);
   const icons = as ? as === 'icons' : areIcons(paths);
@@ -40,11 +44,22 @@ export function artworkSheet(
     if (read.ok) drawings.push({ artwork: read.value, stem, char });
   });
   if (drawings.length === 0) return { ok: false, problems };
-  if (files.length === 1 && drawings[0]!.char === null && as !== 'icons') {
-    const letters = separateLetters(drawings[0]!.artwork, expected, sheetId);
-    if (letters.ok) return ok({ sheet: letters.value, icons: false }, problems);
-  }
   return ok({ sheet: layOutArtwork(drawings, sheetId), icons }, [...problems, ...unclear]);
+}
+
+/** One drawing whose name is no character's, separated; null when it holds but one thing or can't be read. */
+function rowOf(file: DroppedFile, sheetId: string, expected: readonly string[]): Result<MadeArtwork> | null {
+  if (codePointsOfName(stemOf(file.path))) return null;
+  const drawing = readSvg(new TextDecoder().decode(file.bytes));
+  if (!drawing.ok) return null;
+  const letters = separateLetters(drawing.value, expected, sheetId);
+  if (!letters.ok) return null;
+  const { notUnderstood } = drawing.value;
+  const warnings =
+    notUnderstood.length > 0
+      ? [problem({ code: 'svg-partly', what: notUnderstood }, 'warning', { file: file.path })]
+      : [];
+  return ok({ sheet: letters.value, icons: false }, warnings);
 }
 
 /** Pictures named after their characters to one sheet. Those that can't be read are told and left out. */

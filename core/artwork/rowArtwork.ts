@@ -1,3 +1,6 @@
+import { unite, type Shape } from '../boolean/unite';
+import type { SvgDrawing } from '../svg/read/readSvg';
+import { coveredByAll } from '../svg/read/svgOutline';
 import { alignLabels, measureForms } from '../find/alignLabels';
 import { groupLetters } from '../find/letters';
 import { guessLabels } from '../find/guessLabels';
@@ -11,7 +14,6 @@ import type { ByteImage } from '../raster/picture';
 import { fillMask } from '../raster/fillMask';
 import { shapeLikeness } from '../shapes/classify';
 import type { LaidOut } from './layOut';
-import type { Artwork } from './readArtwork';
 
 /** Height a capital is brought to, px, whatever the artwork's own scale. */
 const LETTER_PX = 200;
@@ -31,18 +33,14 @@ interface Patch {
  * Fails with 'no-letters' when it holds but one or two things.
  */
 export function separateLetters(
-  artwork: Artwork,
+  drawing: SvgDrawing,
   expected: readonly string[],
   sheetId: string,
 ): Result<LaidOut> {
-  const all = patchesOf(artwork.outline);
-  const whole = artwork.box;
-  const guides = all.filter(({ box }) => {
-    const [w, h] = [box.xMax - box.xMin, box.yMax - box.yMin];
-    return w > GUIDE.aspect * Math.max(h, 1e-9) && w > GUIDE.share * (whole.xMax - whole.xMin);
-  });
-  const letters = all.filter((p) => !guides.includes(p));
+  const row = withoutGuides(coveredByAll(drawing).map((c) => c.shape));
+  const letters = patchesOf(unite(row.shapes));
   if (letters.length < 3) return fail({ code: 'no-letters', specks: 0 });
+  const whole = contoursBox(letters.flatMap((l) => l.contours))!;
   const heights = letters.map(({ box }) => box.yMax - box.yMin).sort((a, b) => a - b);
   const k = LETTER_PX / heights[Math.floor(0.8 * (heights.length - 1))]!;
   const [dx, dy] = [MARGIN_PX - k * whole.xMin, MARGIN_PX - k * whole.yMin];
@@ -62,7 +60,7 @@ export function separateLetters(
       .filter((p) => p.found !== null)
       .map((p) => [p.found, p]),
   );
-  const lines = guides.map(({ box }) => k * (box.yMin + box.yMax) * 0.5 + dy);
+  const lines = row.guides.map((y) => k * y + dy);
   const pieces = grouped.letters.map((letter, order): TracedPiece => {
     const pairing = byFound.get(order);
     const named = pairing && pairing.expected !== null ? expected[pairing.expected]! : null;
@@ -86,11 +84,27 @@ export function separateLetters(
     skewRad: 0,
     capHeightPx: capHeight,
     specksDropped: grouped.specksDropped,
-    printedLines: guides.length,
+    printedLines: row.guides.length,
     pieces,
     widthPx: Math.ceil(k * (whole.xMax - whole.xMin) + 2 * MARGIN_PX),
     heightPx: Math.ceil(k * (whole.yMax - whole.yMin) + 2 * MARGIN_PX),
   });
+}
+
+/** Guide lines told from the shapes before these are united: letters stand on them and would grow together with them. */
+function withoutGuides(shapes: readonly Shape[]): { shapes: Shape[]; guides: number[] } {
+  const boxes = shapes.map((s) => contoursBox(s.contours)!);
+  const left = Math.min(...boxes.map((b) => b.xMin));
+  const right = Math.max(...boxes.map((b) => b.xMax));
+  const isGuide = boxes.map(
+    (b) =>
+      b.xMax - b.xMin > GUIDE.aspect * Math.max(b.yMax - b.yMin, 1e-9) &&
+      b.xMax - b.xMin > GUIDE.share * (right - left),
+  );
+  return {
+    shapes: shapes.filter((_, i) => !isGuide[i]),
+    guides: boxes.filter((_, i) => isGuide[i]).map((b) => (b.yMin + b.yMax) / 2),
+  };
 }
 
 const patchOf = (contours: readonly Contour[]): Patch => ({

@@ -33,7 +33,7 @@ export function openZip(zip: DroppedFile): Result<DroppedFile[]> {
   try {
     const entries = unzipSync(zip.bytes, {
       filter: (f) => {
-        if (f.name.endsWith('/') || /(^|\/)(\.|__MACOSX)/.test(f.name)) return false;
+        if (f.name.endsWith('/') || /(^|\/)(\.[^./]|__MACOSX)/.test(f.name)) return false;
         total += f.originalSize;
         count++;
         if (

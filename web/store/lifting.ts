@@ -1,8 +1,13 @@
 import { create } from 'zustand';
-import { addSheet, missingOfBill, takeLifted } from '../../core/document/commands/lifting';
+import { addMadeSheet, addSheet, missingOfBill, takeLifted } from '../../core/document/commands/lifting';
+import { sortFiles, type DroppedFile, type SortedFiles } from '../../core/artwork/sortFiles';
+import { FIRST_RECIPE } from '../../core/document/newProject';
+import type { Doc } from '../../core/document/schema';
+import { pictureIdOf } from '../../core/pictures/pictureId';
 import { inFile } from '../../core/problems/problem';
 import { db } from '../persistence/db';
 import { pictureBytes } from '../persistence/projects';
+import { drawingsInWorker, picturesInWorker } from '../workers/artworkClient';
 import { Cancelled, liftInWorker, pictureFacts } from '../workers/imagingClient';
 import { useProject } from './projectStore';
 
@@ -25,6 +30,8 @@ const STAGE_TEXT: Record<string, string> = {
   parts: 'Finding patches of ink',
   letters: 'Putting letters together',
   trace: 'Tracing outlines',
+  pictures: 'Tracing each picture',
+  artwork: 'Reading the drawings',
 };
 
 const tell = (name: string, stage: string, share: number) =>
@@ -60,25 +67,74 @@ async function liftNow(sheetId: string, bytes: Uint8Array, signal: AbortSignal):
   if (now) commit(takeLifted(now, sheetId, result.value));
 }
 
-/** Takes pictures in: each is checked, stored untouched, put on the table and lifted. Bad ones are told and left out. */
-export function addPictures(files: readonly File[]): Promise<void> {
+/**
+ * Takes files in: pages are stored untouched and lifted, pictures and drawings named after what they show become sheets of
+ * their own, zips are opened. Bad files are told and left out, the rest goes on.
+ */
+export function addFiles(files: readonly File[]): Promise<void> {
   queue = queue.then(async () => {
-    for (const file of files) {
-      await step(file.name, async (signal) => {
-        const bytes = new Uint8Array(await file.arrayBuffer());
-        const facts = await pictureFacts(bytes, signal);
-        const { doc, commit, showProblems } = useProject.getState();
-        if (!facts.ok) return showProblems(inFile(facts.problems, file.name));
-        if (!doc) return;
-        await db.pictures.put({ id: facts.value.pictureId, blob: new Blob([bytes], { type: file.type }) });
-        const id = crypto.randomUUID().slice(0, 8);
-        commit(addSheet(doc, { id, name: file.name, ...facts.value }, missingOfBill(doc)));
-        await liftNow(id, bytes, signal);
-      });
-    }
+    let sorted: SortedFiles | null = null;
+    await step(files.length === 1 ? files[0]!.name : `${files.length} files`, async () => {
+      const dropped = await Promise.all(
+        files.map(async (f) => ({
+          path: f.webkitRelativePath || f.name,
+          bytes: new Uint8Array(await f.arrayBuffer()),
+        })),
+      );
+      sorted = sortFiles(dropped);
+    });
+    const { pages, pictures, artwork, problems } = sorted!;
+    if (problems.length > 0) useProject.getState().showProblems(problems);
+    if (pictures.length > 0) await addMade('pictures', pictures);
+    if (artwork.length > 0) await addMade('artwork', artwork);
+    for (const page of pages) await addPage(page, files.find((f) => f.name === page.path)?.type ?? '');
   });
   return queue;
 }
+
+const addPage = ({ path, bytes }: DroppedFile, type: string): Promise<void> =>
+  step(path, async (signal) => {
+    const facts = await pictureFacts(bytes, signal);
+    const { doc, commit, showProblems } = useProject.getState();
+    if (!facts.ok) return showProblems(inFile(facts.problems, path));
+    if (!doc) return;
+    await db.pictures.put({ id: facts.value.pictureId, blob: new Blob([bytes as BlobPart], { type }) });
+    const id = crypto.randomUUID().slice(0, 8);
+    commit(addSheet(doc, { id, name: path, ...facts.value }, missingOfBill(doc)));
+    await liftNow(id, bytes, signal);
+  });
+
+/** A sheet of files that each hold one thing, or of one drawing with many letters. */
+const addMade = (kind: 'pictures' | 'artwork', files: readonly DroppedFile[]): Promise<void> => {
+  const name =
+    files.length === 1
+      ? files[0]!.path
+      : `${files.length} ${kind === 'pictures' ? 'named pictures' : 'drawings'}`;
+  return step(name, async (signal) => {
+    const { doc: before } = useProject.getState();
+    if (!before) return;
+    const id = crypto.randomUUID().slice(0, 8);
+    const share = (s: number) => tell(name, kind, s);
+    const recipe = before.recipes[FIRST_RECIPE]!;
+    const made =
+      kind === 'pictures'
+        ? await picturesInWorker(files, id, recipe, share, signal)
+        : await drawingsInWorker(files, id, expectedOf(before, files), share, signal);
+    const { doc, commit, showProblems } = useProject.getState();
+    if (made.problems.length > 0) showProblems(made.problems);
+    if (!made.ok || !doc) return;
+    const { sheet, icons, kept } = made.value;
+    const pictureId = pictureIdOf(kept);
+    const type = kind === 'pictures' ? 'image/png' : 'application/zip';
+    await db.pictures.put({ id: pictureId, blob: new Blob([kept as BlobPart], { type }) });
+    const { widthPx, heightPx } = sheet;
+    commit(addMadeSheet(doc, { id, name, kind, pictureId, widthPx, heightPx, icons }, sheet));
+  });
+};
+
+/** One drawing without a character's name probably holds what the bill still lacks; a short list says nothing. */
+const expectedOf = (doc: Doc, files: readonly DroppedFile[]): string[] =>
+  files.length === 1 ? [...missingOfBill(doc)] : [];
 
 /** Lifts a sheet that is on the table once more. */
 export function liftAgain(sheetId: string): Promise<void> {

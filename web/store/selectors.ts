@@ -77,3 +77,10 @@ export const stageStates = perDoc((doc): Record<string, string> => {
     cast: stops === 0 ? 'no snags' : s(stops, 'snag'),
   };
 });
+
+/** What a piece is called: its character, or its file's name when its code point is a private one or it has none. */
+export function pieceLabel(p: PieceRow): string | null {
+  const codePoint = p.char?.codePointAt(0) ?? 0;
+  const isPrivate = codePoint >= 0xe000 && codePoint <= 0xf8ff;
+  return p.char !== null && !isPrivate ? p.char : p.name;
+}

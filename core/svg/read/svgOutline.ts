@@ -33,9 +33,10 @@ export function coveredBy(s: DrawnShape): Covered[] {
 }
 
 /** One clean outline of everything drawn: no overlaps, counters right. */
-export function svgOutline(drawing: SvgDrawing): Contour[] {
-  return unite(drawing.shapes.flatMap(coveredBy).map((c) => c.shape));
-}
+export const svgOutline = (drawing: SvgDrawing): Contour[] =>
+  unite(coveredByAll(drawing).map((c) => c.shape));
+
+export const coveredByAll = (drawing: SvgDrawing): Covered[] => drawing.shapes.flatMap(coveredBy);
 
 /**
  * The drawing's colours as layers in the order they are drawn, neighbours of one colour together. Empty when there is only
@@ -43,7 +44,7 @@ export function svgOutline(drawing: SvgDrawing): Contour[] {
  */
 export function svgLayersOf(drawing: SvgDrawing): ColourLayer[] {
   const groups: { rgb: Rgb; shapes: Shape[] }[] = [];
-  for (const { rgb, shape } of drawing.shapes.flatMap(coveredBy)) {
+  for (const { rgb, shape } of coveredByAll(drawing)) {
     const last = groups[groups.length - 1];
     if (last && last.rgb.every((v, c) => v === rgb[c])) last.shapes.push(shape);
     else groups.push({ rgb, shapes: [shape] });

@@ -3,7 +3,7 @@ import { ImagePlus } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { JobProgress } from '../../panels/JobProgress';
-import { addPictures } from '../../store/lifting';
+import { addFiles } from '../../store/lifting';
 import { piecesBySheet, sheetsInOrder } from '../../store/selectors';
 import { useDoc } from '../../store/projectStore';
 import { Bench } from '../../ui/Bench';
@@ -21,12 +21,12 @@ export function GatherStage() {
     noClick: true,
     noKeyboard: true,
     // Anything may be dropped: what isn't a picture gets a clear answer instead of silence.
-    onDrop: (files) => void addPictures(files),
+    onDrop: (files) => void addFiles(files),
   });
   useEffect(() => {
     const paste = (e: ClipboardEvent) => {
       const files = [...(e.clipboardData?.files ?? [])];
-      if (files.length > 0) void addPictures(files);
+      if (files.length > 0) void addFiles(files);
     };
     document.addEventListener('paste', paste);
     return () => document.removeEventListener('paste', paste);
@@ -37,7 +37,7 @@ export function GatherStage() {
       <Bench
         actions={
           <>
-            <InkButton main tip="Choose PNG or JPEG pictures of letters" onClick={open}>
+            <InkButton main tip="Choose pictures of letters, SVG drawings, or a zip of them" onClick={open}>
               <ImagePlus /> Add pictures
             </InkButton>
             <Text fontSize="sm" color="faded">
@@ -60,7 +60,7 @@ export function GatherStage() {
               <Text fontSize="lg">Drop a scan or photo of your letters here.</Text>
               <Text color="faded" maxW="30rem" textAlign="center">
                 Write them in rows, A to Z first, with some air between them. PNG and JPEG, any ink on any
-                paper.
+                paper. SVG drawings, icons and pictures named after their letters go together, a zip too.
               </Text>
             </Flex>
           ) : (

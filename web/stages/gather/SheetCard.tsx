@@ -1,11 +1,17 @@
 import { Box, Text } from '@chakra-ui/react';
 import type { SheetRow } from '../../../core/document/schema';
+import { useMemo } from 'react';
+import { pathData } from '../../../core/svg/pathData';
+import { useDoc } from '../../store/projectStore';
+import { piecesBySheet } from '../../store/selectors';
 import { usePicture } from '../../store/pictures';
 
 /** What was understood of a sheet, in one line. */
 export function understood(sheet: SheetRow, pieces: number): string {
   const size = `${sheet.widthPx} x ${sheet.heightPx} px`;
   if (sheet.state !== 'lifted') return `${size}, not lifted yet`;
+  if (sheet.kind !== 'page')
+    return sheet.kind === 'pictures' ? `${pieces} pictures, each by its name` : `${pieces} drawings`;
   const turn = (sheet.skewRad * 180) / Math.PI;
   const straight = Math.abs(turn) < 0.05 ? 'straight' : `straightened ${Math.abs(turn).toFixed(1)}°`;
   const specks =
@@ -13,6 +19,21 @@ export function understood(sheet: SheetRow, pieces: number): string {
       ? `, ${sheet.specksDropped} ${sheet.specksDropped === 1 ? 'speck' : 'specks'} left out`
       : '';
   return `${size}, ${pieces} pieces, ${straight}${specks}`;
+}
+
+/** Path data of all drawings of a sheet of artwork; null for pictures. */
+function useDrawing(sheet: SheetRow): string | null {
+  const pieces = piecesBySheet(useDoc()).get(sheet.id);
+  return useMemo(
+    () =>
+      sheet.kind === 'artwork'
+        ? pathData(
+            (pieces ?? []).flatMap((p) => p.outline),
+            1,
+          )
+        : null,
+    [sheet.kind, pieces],
+  );
 }
 
 interface Props {
@@ -23,7 +44,8 @@ interface Props {
 }
 
 export function SheetCard({ sheet, pieces, chosen, onChoose }: Props) {
-  const image = usePicture(sheet.pictureId);
+  const image = usePicture(sheet.kind === 'artwork' ? null : sheet.pictureId);
+  const drawing = useDrawing(sheet);
   return (
     <Box
       as="button"
@@ -39,6 +61,15 @@ export function SheetCard({ sheet, pieces, chosen, onChoose }: Props) {
     >
       {image ? (
         <img src={image.src} alt={`The sheet ${sheet.name}`} style={{ width: '100%', display: 'block' }} />
+      ) : drawing ? (
+        <svg
+          viewBox={`0 0 ${sheet.widthPx} ${sheet.heightPx}`}
+          style={{ width: '100%', display: 'block' }}
+          role="img"
+          aria-label={`The drawings of ${sheet.name}`}
+        >
+          <path d={drawing} fill="currentColor" />
+        </svg>
       ) : (
         <Box h="160px" bg="sunk" />
       )}

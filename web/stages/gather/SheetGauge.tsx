@@ -19,12 +19,39 @@ export function SheetGauge({ sheet }: { sheet: SheetRow }) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
   const go = useGoTo();
-  const recipe = doc.recipes[sheet.recipeId]!;
   return (
-    <Gauge title={sheet.name} hint="The picture stays as it came in. The recipe says how it is read.">
+    <Gauge
+      title={sheet.name}
+      hint={
+        sheet.kind === 'page'
+          ? 'The picture stays as it came in. The recipe says how it is read.'
+          : 'Made of files that each hold one thing; they are kept as they came.'
+      }
+    >
       <Fact label="Size">
         {sheet.widthPx} x {sheet.heightPx} px
       </Fact>
+      {sheet.kind === 'page' && <PageRecipe sheet={sheet} />}
+      <InkButton tip="See the letters found on it" onClick={() => go('lift')}>
+        Look at its letters
+      </InkButton>
+      <InkButton
+        tip="Take the sheet and its untouched letters away (can be undone)"
+        onClick={() => commit(removeSheet(doc, sheet.id))}
+      >
+        Remove from the table
+      </InkButton>
+    </Gauge>
+  );
+}
+
+/** How a page is read, and what is written on it. */
+function PageRecipe({ sheet }: { sheet: SheetRow }) {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const recipe = doc.recipes[sheet.recipeId]!;
+  return (
+    <>
       <Fact label="Capitals">
         {sheet.capHeightPx > 0 ? `${sheet.capHeightPx.toFixed(0)} px high` : 'not known'}
       </Fact>
@@ -106,15 +133,6 @@ export function SheetGauge({ sheet }: { sheet: SheetRow }) {
       <InkButton main tip="Find, trace and name its letters again" onClick={() => void liftAgain(sheet.id)}>
         Lift again
       </InkButton>
-      <InkButton tip="See the letters found on it" onClick={() => go('lift')}>
-        Look at its letters
-      </InkButton>
-      <InkButton
-        tip="Take the sheet and its untouched letters away (can be undone)"
-        onClick={() => commit(removeSheet(doc, sheet.id))}
-      >
-        Remove from the table
-      </InkButton>
-    </Gauge>
+    </>
   );
 }

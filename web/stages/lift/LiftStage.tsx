@@ -1,4 +1,4 @@
-import { Text } from '@chakra-ui/react';
+import { NativeSelect, Text } from '@chakra-ui/react';
 import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { acceptPieces, dropPiece } from '../../../core/document/commands/lifting';
@@ -31,7 +31,12 @@ export function LiftStage() {
   const [sheetId, setSheetId] = useState<string | null>(null);
   const sheet = sheets.find((s) => s.id === sheetId) ?? sheets[0];
   const kept = (sheet && piecesBySheet(doc).get(sheet.id)) ?? NONE;
-  const image = useSheetImage(sheet?.pictureId, sheet ? doc.recipes[sheet.recipeId]!.mirror : false);
+  /** Drawn outlines have no ink to be traced from. */
+  const traced = sheet?.kind !== 'artwork';
+  const image = useSheetImage(
+    traced ? sheet?.pictureId : null,
+    sheet ? doc.recipes[sheet.recipeId]!.mirror : false,
+  );
   const [chosenId, setChosen] = useState<string | null>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
   const [ownView, setView] = useState<View | null>(null);
@@ -62,13 +67,13 @@ export function LiftStage() {
   const recipe = sheet && doc.recipes[sheet.recipeId];
   const level = recipe?.level ?? null;
   useEffect(() => {
-    if (!sheet || !chosen) return;
+    if (!sheet || !chosen || !traced) return;
     const timer = setTimeout(() => void measurePiece(sheet, level, chosen), 120);
     return () => clearTimeout(timer);
-  }, [sheet, level, chosen]);
+  }, [sheet, level, chosen, traced]);
   useEffect(() => {
-    if (sheet && shown.ink) void showInk(sheet, level, kept, readInks().ink);
-  }, [sheet, level, kept, shown.ink, desk]);
+    if (sheet && traced && shown.ink) void showInk(sheet, level, kept, readInks().ink);
+  }, [sheet, level, kept, shown.ink, desk, traced]);
   const measured = chosen && deviation?.pieceId === chosen.id ? deviation.found : null;
   const inView = () => {
     if (!view) return [];
@@ -139,17 +144,24 @@ export function LiftStage() {
       <Bench
         actions={
           <>
-            {sheets.length > 1 &&
-              sheets.map((s) => (
-                <InkButton
-                  key={s.id}
-                  tip={`Show ${s.name}`}
-                  main={s.id === sheet.id}
-                  onClick={() => setSheetId(s.id)}
+            {sheets.length > 1 && (
+              <NativeSelect.Root size="xs" w="11rem">
+                <NativeSelect.Field
+                  aria-label="Sheet to look at"
+                  bg="sheet"
+                  borderColor="rule"
+                  value={sheet.id}
+                  onChange={(e) => setSheetId(e.target.value)}
                 >
-                  {s.name}
-                </InkButton>
-              ))}
+                  {sheets.map((s) => (
+                    <option key={s.id} value={s.id}>
+                      {s.name}
+                    </option>
+                  ))}
+                </NativeSelect.Field>
+                <NativeSelect.Indicator />
+              </NativeSelect.Root>
+            )}
             <InkButton
               main
               tip="Go to the next piece that should be looked at (J)"
@@ -193,8 +205,8 @@ export function LiftStage() {
         <JobProgress />
       </Bench>
       {chosen && recipe && (
-        <PieceGauge piece={chosen} deviation={measured}>
-          <TraceGauge sheetId={sheet.id} recipe={recipe} inView={inView} />
+        <PieceGauge piece={chosen} deviation={measured} traced={traced}>
+          {traced && <TraceGauge sheetId={sheet.id} recipe={recipe} inView={inView} />}
         </PieceGauge>
       )}
     </>

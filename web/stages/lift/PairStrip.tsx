@@ -4,7 +4,7 @@ import { pairRows } from '../../../core/find/pairRows';
 import type { PieceRow, SheetRow } from '../../../core/document/schema';
 import { contoursBox } from '../../../core/geometry/measure';
 import { pathData } from '../../../core/svg/pathData';
-import { isDoubtful } from '../../store/selectors';
+import { isDoubtful, pieceLabel } from '../../store/selectors';
 
 /** A piece's outline as a small drawing. */
 function Thumb({ piece }: { piece: PieceRow }) {
@@ -23,6 +23,13 @@ function Thumb({ piece }: { piece: PieceRow }) {
       <path d={d} fill="currentColor" />
     </svg>
   );
+}
+
+/** The expected character; an icon's private code point shows as the beginning of its name. */
+function labelOf(expected: string | null, piece: PieceRow | null): string {
+  if (expected === null) return '+';
+  const label = piece?.char === expected ? (pieceLabel(piece) ?? expected) : expected;
+  return label.length > 5 ? `${label.slice(0, 4)}…` : label;
 }
 
 interface Props {
@@ -97,7 +104,7 @@ export const PairStrip = memo(function PairStrip({ sheet, pieces, chosen, onChoo
             bg={broken ? 'snagSoft' : piece?.id === chosen ? 'handSoft' : 'transparent'}
           >
             <Text fontSize="sm" fontWeight="bold" color={broken ? 'snag' : 'ink'} h="22px">
-              {expected ?? '+'}
+              {labelOf(expected, piece)}
             </Text>
             <Box
               borderTopWidth="1px"

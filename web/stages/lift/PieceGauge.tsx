@@ -6,6 +6,7 @@ import type { Deviation } from '../../../core/find/tracePiece';
 import { countNodes } from '../../../core/geometry/contour';
 import { paintText, swatchOf } from '../../canvas/fillLayers';
 import { useGoTo } from '../../panels/useGlyphInHand';
+import { pieceLabel } from '../../store/selectors';
 import { useDoc, useProject } from '../../store/projectStore';
 import { Fact, Gauge, GaugePart } from '../../ui/Gauge';
 import { InkButton } from '../../ui/InkButton';
@@ -16,10 +17,12 @@ interface Props {
   readonly piece: PieceRow;
   /** How far its outline lies from its ink; null while it is measured. */
   readonly deviation: Deviation | null;
+  /** Drawn artwork has no ink to lie off from. */
+  readonly traced: boolean;
   readonly children: ReactNode;
 }
 
-export function PieceGauge({ piece, deviation, children }: Props) {
+export function PieceGauge({ piece, deviation, traced, children }: Props) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
   const go = useGoTo();
@@ -32,9 +35,7 @@ export function PieceGauge({ piece, deviation, children }: Props) {
   };
   return (
     <Gauge
-      title={
-        piece.char ? `Piece ${piece.order + 1}: ${piece.char}` : `Piece ${piece.order + 1}: no character`
-      }
+      title={`Piece ${piece.order + 1}: ${pieceLabel(piece) ?? 'no character'}`}
       hint={STATE_TEXT[piece.state]}
     >
       <Fact label="How sure">
@@ -48,12 +49,17 @@ export function PieceGauge({ piece, deviation, children }: Props) {
       <Fact label="Points">
         <span data-testid="piece-points">{countNodes(piece.outline)}</span>
       </Fact>
-      <Fact label="Greatest deviation">
-        <span data-testid="piece-deviation">
-          {deviation ? `${deviation.greatestPx.toFixed(2)} px` : 'measuring'}
-        </span>
-      </Fact>
-      <Fact label="Mean deviation">{deviation ? `${deviation.meanPx.toFixed(2)} px` : 'measuring'}</Fact>
+      {piece.name !== null && <Fact label="File">{piece.name}</Fact>}
+      {traced && (
+        <>
+          <Fact label="Greatest deviation">
+            <span data-testid="piece-deviation">
+              {deviation ? `${deviation.greatestPx.toFixed(2)} px` : 'measuring'}
+            </span>
+          </Fact>
+          <Fact label="Mean deviation">{deviation ? `${deviation.meanPx.toFixed(2)} px` : 'measuring'}</Fact>
+        </>
+      )}
       {piece.layers.length > 0 && (
         <Fact label="Colours">
           {piece.layers.map((l, i) => (

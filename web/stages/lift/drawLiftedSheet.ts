@@ -5,7 +5,7 @@ import { path2dOf } from '../../canvas/path2d';
 import { toScreen, type View } from '../../canvas/view';
 import type { Deviation } from '../../../core/find/tracePiece';
 import type { SheetImage } from '../../store/pictures';
-import { isDoubtful } from '../../store/selectors';
+import { isDoubtful, pieceLabel } from '../../store/selectors';
 import type { PieceInk } from '../../store/tracing';
 import { drawDeviation, drawPoints } from './drawTrace';
 import type { Shown } from './ShowBar';
@@ -51,6 +51,12 @@ export function drawLiftedSheet(g: CanvasRenderingContext2D, view: View, scene: 
             : isDoubtful(p)
               ? '#a8321a'
               : '#2b7d78';
+      if (!scene.image && p.layers.length === 0 && p.state !== 'dropped') {
+        g.fillStyle = inks.ink;
+        g.globalAlpha = 0.75;
+        g.fill(path2dOf(p.outline));
+        g.globalAlpha = 1;
+      }
       if (p.id === scene.chosen && !shown.deviation && !shown.points && p.layers.length === 0) {
         g.fillStyle = 'rgba(11, 107, 102, 0.28)';
         g.fill(path2dOf(p.outline));
@@ -121,7 +127,8 @@ function drawThread(g: CanvasRenderingContext2D, view: View, pieces: readonly Pi
 /** The suggested character on a small tag above the piece: dashed when doubtful, struck through when dropped. */
 function drawTag(g: CanvasRenderingContext2D, view: View, p: PieceRow, chosen: boolean, inks: Inks): void {
   const at = toScreen(view, { x: p.box.x + p.box.width / 2, y: p.box.y });
-  const text = p.state === 'dropped' ? 'x' : (p.char ?? '?');
+  const label = pieceLabel(p) ?? '?';
+  const text = p.state === 'dropped' ? 'x' : label.length > 14 ? `${label.slice(0, 13)}…` : label;
   g.save();
   g.font = "bold 12px 'Atkinson Hyperlegible', sans-serif";
   const width = g.measureText(text).width + 8;

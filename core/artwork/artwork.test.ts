@@ -1,0 +1,144 @@
+import { zipSync, strToU8 } from 'fflate';
+import { encode } from 'fast-png';
+import { coverage } from '../testing/shapes';
+import { defaultRecipe, newProject } from '../document/newProject';
+import { addMadeSheet } from '../document/commands/lifting';
+import { applyDiff } from '../document/diff';
+import { contoursBox } from '../geometry/measure';
+import { artworkSheet, picturesSheet } from './makeSheets';
+import { areIcons, nameFiles, stemOf } from './nameFiles';
+import { openZip, sortFiles, type DroppedFile } from './sortFiles';
+
+const svg = (body: string, size = 24): Uint8Array =>
+  strToU8(`<svg xmlns="http://www.w3.org/2000/svg" width="${size}" height="${size}">${body}</svg>`);
+const file = (path: string, bytes: Uint8Array): DroppedFile => ({ path, bytes });
+
+/** A bar standing on 3/4 of a picture's height. */
+function barPng(height: number): Uint8Array {
+  const field = coverage(100, 120, (x, y) => x > 40 && x < 55 && y > 90 - height && y < 90);
+  const data = Uint8Array.from(field.data, (v) => 255 - 255 * v);
+  return encode({ width: 100, height: 120, data, channels: 1, depth: 8 });
+}
+
+test('names stand for characters by the Adobe Glyph List; clashes and unknown names are told, not guessed', () => {
+  const paths = [
+    'A.png',
+    'a.png',
+    'period.svg',
+    'uni00DF.svg',
+    'x/u1F600.png',
+    'foo.png',
+    'uni0041.png',
+    'a.ss01.svg',
+  ];
+  const { named, problems } = nameFiles(paths, (p) => p, false);
+  expect(named.map((n) => n.char)).toEqual([null, 'a', '.', 'ß', '😀', null, null, null]);
+  expect(problems.map((p) => p.code).sort()).toEqual([
+    'name-not-understood',
+    'name-not-understood',
+    'names-clash',
+  ]);
+  expect(stemOf('deep\\folder/uni00DF.svg')).toBe('uni00DF');
+  expect(areIcons(['home.svg', 'eel-trap.svg', 'one.svg'])).toBe(true);
+  expect(areIcons(['A.svg', 'B.svg', 'mill.svg'])).toBe(false);
+});
+
+test('files are sorted by what they are; a zip is opened, its hidden and climbing names do no harm', () => {
+  const zip = zipSync({
+    'set/A.png': barPng(60),
+    '../../etc/B.svg': svg('<path d="M0 0h9v9z"/>'),
+    '__MACOSX/._A.png': strToU8('x'),
+    '.hidden.svg': svg(''),
+  });
+  const sorted = sortFiles([
+    file('page.jpg', strToU8('not read here')),
+    file('letters.zip', zip),
+    file('empty.png', new Uint8Array()),
+  ]);
+  expect(sorted.artwork.map((f) => stemOf(f.path))).toEqual(['B']);
+  expect(sorted.pictures.map((f) => f.path)).toEqual(['set/A.png']);
+  expect(sorted.pages.map((f) => f.path)).toEqual(['page.jpg']);
+  expect(sorted.problems.map((p) => p.code)).toEqual(['file-empty']);
+});
+
+test('a zip that unpacks to far more than it weighs is refused, a broken one told', () => {
+  const bomb = zipSync({ 'A.svg': new Uint8Array(40e6) }, { level: 9 });
+  const refused = openZip(file('bomb.zip', bomb));
+  expect(refused.ok ? '' : refused.problems[0]!.code).toBe('zip-too-large');
+  const broken = openZip(file('cut.zip', bomb.subarray(0, 30)));
+  expect(broken.ok ? '' : broken.problems[0]!.code).toBe('zip-broken');
+});
+
+test('named pictures of one size keep their places: a small letter stays small beside a capital', () => {
+  const made = picturesSheet([file('H.png', barPng(70)), file('x.png', barPng(49))], 's', defaultRecipe);
+  if (!made.ok) throw new Error(JSON.stringify(made.problems));
+  const { sheet } = made.value;
+  expect(sheet.pieces.map((p) => p.char)).toEqual(['H', 'x']);
+  const doc = newProject('p', 'Test', 0);
+  const row = { ...sheet, id: 's', name: 's', kind: 'pictures' as const, pictureId: 'x', icons: false };
+  const done = applyDiff(doc, addMadeSheet(doc, row, sheet)!);
+  const top = (id: string) => contoursBox(done.glyphs[id]!.contours)!;
+  expect(top('H').yMax).toBeCloseTo(700, 0);
+  expect(top('H').yMin).toBeCloseTo(0, 0);
+  expect(top('x').yMax).toBeCloseTo(490, -1);
+});
+
+test('icons get private code points in order and keep them when more come', () => {
+  const doc = newProject('p', 'Signs', 0);
+  const icons = (names: string[], id: string) => {
+    const made = artworkSheet(
+      names.map((n) => file(`${n}.svg`, svg('<rect x="4" y="4" width="12" height="16"/>'))),
+      id,
+      [],
+      undefined,
+      'icons',
+    );
+    if (!made.ok) throw new Error(JSON.stringify(made.problems));
+    return {
+      facts: { ...made.value.sheet, id, name: id, kind: 'artwork' as const, pictureId: 'z', icons: true },
+      ...made.value,
+    };
+  };
+  const first = icons(['mill', 'eel trap'], 'a');
+  const one = applyDiff(doc, addMadeSheet(doc, first.facts, first.sheet)!);
+  expect(
+    Object.values(one.glyphs)
+      .filter((g) => g.source)
+      .map((g) => [g.name, g.codePoints[0]]),
+  ).toEqual([
+    ['mill', 0xe000],
+    ['eel_trap', 0xe001],
+  ]);
+  // About 600 of 1000 units (common practice, no published source).
+  expect(contoursBox(one.glyphs['uniE000']!.contours)!.yMax).toBeCloseTo(600, 0);
+  const more = icons(['weir', 'mill'], 'b');
+  const two = applyDiff(one, addMadeSheet(one, more.facts, more.sheet)!);
+  const points = Object.fromEntries(Object.values(two.glyphs).map((g) => [g.name, g.codePoints[0]]));
+  expect(points).toMatchObject({ mill: 0xe000, eel_trap: 0xe001, weir: 0xe002 });
+});
+
+test('a row of letters in one drawing is separated whatever its scale and place; a guide line is the baseline', () => {
+  const letters = (k: number, dx: number, dy: number) =>
+    svg(
+      `<g transform="translate(${dx} ${dy}) scale(${k})"><path d="M-5 0H80" stroke="red" stroke-width=".1"/>
+       <path d="M0 -14v14h2v-6h6v6h2v-14h-2v6h-6v-6z"/><path d="M16 -10h2v10h-2z"/><circle cx="17" cy="-13" r="1.2"/>
+       <path d="M24 -14h2v12h6v2h-8z"/><path fill-rule="evenodd" d="M45 -10a5 5 0 1 0 .01 0zM45 -8a3 3 0 1 1 -.01 0z"/></g>`,
+    );
+  for (const [k, dx, dy] of [
+    [1, 10, 30],
+    [0.05, 9000, -4000],
+  ] as const) {
+    const made = artworkSheet([file('alphabet.svg', letters(k, dx, dy))], 's', [...'HiLo']);
+    if (!made.ok) throw new Error(JSON.stringify(made.problems));
+    const { pieces, widthPx, heightPx } = made.value.sheet;
+    expect(pieces.map((p) => p.char)).toEqual(['H', 'i', 'L', 'o']);
+    expect(pieces[1]!.outline).toHaveLength(2);
+    for (const p of pieces) {
+      expect(p.box.x).toBeGreaterThan(0);
+      expect(p.box.x + p.box.width).toBeLessThan(widthPx);
+      expect(p.box.y + p.box.height).toBeLessThan(heightPx);
+    }
+    // The guide runs at the feet of H, i and L.
+    expect(pieces[0]!.baselineY).toBeCloseTo(pieces[0]!.box.y + pieces[0]!.box.height, 1);
+  }
+});

@@ -1,0 +1,159 @@
+import { contourArea, contoursBox } from '../../geometry/measure';
+import { readSvg } from './readSvg';
+import { svgLayersOf, svgOutline } from './svgOutline';
+
+const read = (body: string, attributes = 'width="100" height="100"') => {
+  const r = readSvg(
+    `<svg xmlns="http://www.w3.org/2000/svg" xmlns:xlink="http://www.w3.org/1999/xlink" ${attributes}>${body}</svg>`,
+  );
+  if (!r.ok) throw new Error(JSON.stringify(r.problems));
+  return r.value;
+};
+const outline = (body: string, attributes?: string) => svgOutline(read(body, attributes));
+const area = (body: string, attributes?: string) =>
+  Math.abs(outline(body, attributes).reduce((s, c) => s + contourArea(c), 0));
+
+test.each([
+  ['a rectangle', '<rect x="10" y="10" width="30" height="20"/>', 600],
+  ['a rounded rectangle', '<rect width="30" height="20" rx="5"/>', 600 - (4 - Math.PI) * 25],
+  ['a circle', '<circle cx="50" cy="50" r="20"/>', Math.PI * 400],
+  ['an ellipse', '<ellipse cx="50" cy="50" rx="20" ry="10"/>', Math.PI * 200],
+  ['a polygon', '<polygon points="0,0 10,0 10,10"/>', 50],
+  [
+    'a stroked line with flat ends',
+    '<line x1="10" y1="10" x2="50" y2="10" stroke="#000" stroke-width="4"/>',
+    160,
+  ],
+  [
+    '... with round ends',
+    '<path d="M10 10h40" stroke="red" stroke-width="4" stroke-linecap="round"/>',
+    160 + 4 * Math.PI,
+  ],
+  [
+    '... with square ends',
+    '<path d="M10 10h40" stroke="red" stroke-width="4" stroke-linecap="square"/>',
+    176,
+  ],
+  [
+    'a stroked ring',
+    '<circle cx="50" cy="50" r="20" fill="none" stroke="#000" stroke-width="4"/>',
+    Math.PI * (22 ** 2 - 18 ** 2),
+  ],
+  [
+    'dashes',
+    '<path d="M0 10h40" stroke="#000" stroke-width="2" stroke-dasharray="6 4" fill="none"/>',
+    4 * 6 * 2,
+  ],
+  ['a mitred corner', '<path d="M10 40V10H40" fill="none" stroke="#000" stroke-width="4"/>', 2 * 30 * 4 + 4],
+  [
+    'a bevelled corner',
+    '<path d="M10 40V10H40" fill="none" stroke="#000" stroke-width="4" stroke-linejoin="bevel"/>',
+    2 * 30 * 4 - 2,
+  ],
+  ['a counter by evenodd', '<path fill-rule="evenodd" d="M0 0h20v20h-20zM5 5h10v10h-10z"/>', 300],
+  ['the same by nonzero', '<path d="M0 0h20v20h-20zM5 5h10v10h-10z"/>', 400],
+  ['overlapping shapes', '<rect width="20" height="20"/><rect x="10" width="20" height="20"/>', 600],
+  [
+    'a clip path',
+    '<clipPath id="c"><rect width="10" height="100"/></clipPath><rect width="20" height="20" clip-path="url(#c)"/>',
+    200,
+  ],
+  [
+    'nothing that is hidden',
+    '<rect width="9" height="9" display="none"/><rect width="5" height="5"/><rect width="9" height="9" visibility="hidden"/>',
+    25,
+  ],
+])('%s has its area', (_, body, wanted) => {
+  expect(area(body)).toBeCloseTo(wanted, wanted % 1 === 0 ? 3 : 0);
+});
+
+test('transforms, nested view boxes and use put things where they belong', () => {
+  const box = contoursBox(
+    outline(
+      '<defs><g id="g"><rect width="2" height="1"/></g></defs>' +
+        '<g transform="translate(10 20) rotate(90)"><use href="#g" x="3" transform="scale(2)"/></g>',
+    ),
+  )!;
+  // (3,0)-(5,1) doubled, turned by a quarter and moved.
+  expect([box.xMin, box.yMin, box.xMax, box.yMax].map((v) => Number(v.toFixed(6)))).toEqual([8, 26, 10, 30]);
+  const fitted = contoursBox(
+    outline('<rect width="24" height="24"/>', 'width="480" height="240" viewBox="0 0 24 24"'),
+  )!;
+  expect([fitted.xMin, fitted.xMax, fitted.yMax]).toEqual([120, 360, 240]);
+});
+
+test('styles win in the order of CSS: attribute, type, class, id, own style; parents are inherited', () => {
+  const drawing =
+    read(`<style>rect{fill:#111} .a{fill:#222} #i{fill:#333} g .b{fill:none;stroke:#444;stroke-width:2}</style>
+    <rect width="1" height="1" fill="red"/><rect class="a" width="1" height="1"/>
+    <rect class="a" id="i" width="1" height="1"/><rect id="j" class="a" style="fill:#555" width="1" height="1"/>
+    <g fill="#666"><circle r="1"/><circle class="b" r="1"/></g>`);
+  const grey = (n: number) => [n * 17, n * 17, n * 17];
+  expect(drawing.shapes.map((s) => s.fill?.rgb ?? null)).toEqual([
+    grey(1),
+    grey(2),
+    grey(3),
+    grey(5),
+    grey(6),
+    null,
+  ]);
+  expect(drawing.shapes[5]!.stroke).toMatchObject({ rgb: grey(4), width: 2 });
+});
+
+test('colours become layers in the order they are drawn; one colour needs none', () => {
+  const two = svgLayersOf(
+    read('<rect width="20" height="20" fill="navy"/><circle cx="10" cy="10" r="5" fill="gold"/>'),
+  );
+  expect(two.map((l) => l.paint)).toEqual([
+    { kind: 'flat', rgb: [0, 0, 128] },
+    { kind: 'flat', rgb: [255, 215, 0] },
+  ]);
+  expect(svgLayersOf(read('<rect width="20" height="20"/><circle cx="30" cy="10" r="5"/>'))).toEqual([]);
+});
+
+test('what is not understood is named, the rest is read', () => {
+  const drawing = read(
+    '<text>eels</text><image href="http://elsewhere/x.png"/><rect width="3" height="3" filter="url(#f)"/>',
+  );
+  expect(drawing.shapes).toHaveLength(1);
+  expect(drawing.notUnderstood.join('; ')).toMatch(/text.*picture.*filter/);
+});
+
+test.each([
+  [
+    'entities',
+    '<!DOCTYPE svg [<!ENTITY a "aa"><!ENTITY b "&a;&a;">]><svg><desc>&b;</desc><rect width="1" height="1"/></svg>',
+    'svg-broken',
+  ],
+  [
+    'an outside entity',
+    '<!DOCTYPE svg [<!ENTITY x SYSTEM "file:///etc/passwd">]><svg><title>&x;</title></svg>',
+    'svg-broken',
+  ],
+  ['no drawing', '<svg xmlns="http://www.w3.org/2000/svg"><script>alert(1)</script></svg>', 'svg-empty'],
+  ['another kind of document', '<html><body/></html>', 'svg-broken'],
+  ['a document cut off', '<svg><rect width="1"', 'svg-broken'],
+  ['far too deep', `<svg>${'<g>'.repeat(1000)}${'</g>'.repeat(1000)}</svg>`, 'svg-too-large'],
+  ['far too many', `<svg>${'<rect/>'.repeat(160_000)}</svg>`, 'svg-too-large'],
+])('%s: a clear error', (_, text, code) => {
+  const r = readSvg(text);
+  expect(r.ok ? '' : r.problems[0]!.code).toBe(code);
+});
+
+test('use within itself, doubled levels of use and wild numbers end in bounded time', () => {
+  const levels = Array.from(
+    { length: 30 },
+    (_, i) => `<g id="l${i}"><use href="#l${i + 1}"/><use href="#l${i + 1}"/></g>`,
+  ).join('');
+  const bomb = readSvg(
+    `<svg><defs>${levels}<rect id="l30" width="1" height="1"/></defs><use href="#l0"/></svg>`,
+  );
+  expect(bomb.ok ? '' : bomb.problems[0]!.code).toBe('svg-too-large');
+  const self = read('<g id="a"><use href="#a"/></g><rect width="2" height="2"/>');
+  expect(self.shapes).toHaveLength(1);
+  const wild = read(
+    '<path d="M0 0h1e300v5zM1 1LNaN 3"/><rect width="1e400" height="2"/><rect width="2" height="2"/>',
+  );
+  expect(wild.shapes.length).toBeGreaterThan(0);
+  for (const c of svgOutline(wild)) for (const n of c.nodes) expect(Math.abs(n.x)).toBeLessThan(1e7);
+});

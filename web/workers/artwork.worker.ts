@@ -1,0 +1,59 @@
+import { encode } from 'fast-png';
+import { zipSync } from 'fflate';
+import { expose } from 'comlink';
+import { artworkSheet, picturesSheet } from '../../core/artwork/makeSheets';
+import type { LaidOut } from '../../core/artwork/layOut';
+import type { DroppedFile } from '../../core/artwork/sortFiles';
+import type { TraceRecipe } from '../../core/find/tracePiece';
+import { ok, type Result } from '../../core/problems/problem';
+
+/** A sheet made of files of their own, with what is kept of them. */
+export interface MadeOfFiles {
+  readonly sheet: LaidOut;
+  readonly icons: boolean;
+  /** The pictures put together as PNG, or a zip of the drawings as they came. */
+  readonly kept: Uint8Array;
+}
+
+/** Zip entries' fixed time, so that the same files give the same bytes. */
+const ENTRY_TIME = new Date(2000, 0, 1);
+
+const api = {
+  drawings(
+    files: readonly DroppedFile[],
+    sheetId: string,
+    expected: readonly string[],
+    onProgress: (share: number) => void,
+  ): Result<MadeOfFiles> {
+    const made = artworkSheet(files, sheetId, expected, throttled(onProgress));
+    if (!made.ok) return made;
+    const kept = zipSync(Object.fromEntries(files.map((f) => [f.path, f.bytes])), { mtime: ENTRY_TIME });
+    return ok({ ...made.value, kept }, made.problems);
+  },
+  pictures(
+    files: readonly DroppedFile[],
+    sheetId: string,
+    recipe: TraceRecipe,
+    onProgress: (share: number) => void,
+  ): Result<MadeOfFiles> {
+    const made = picturesSheet(files, sheetId, recipe, throttled(onProgress));
+    if (!made.ok) return made;
+    const { width, height, data } = made.value.picture;
+    const kept = encode({ width, height, data: new Uint8Array(data), channels: 4, depth: 8 });
+    return ok({ sheet: made.value.sheet, icons: false, kept }, made.problems);
+  },
+};
+
+/** Progress at most every 60 ms: each message wakes the page. */
+function throttled(tell: (share: number) => void): (share: number) => void {
+  let told = 0;
+  return (share) => {
+    const now = Date.now();
+    if (now - told < 60) return;
+    told = now;
+    tell(share);
+  };
+}
+
+export type ArtworkApi = typeof api;
+expose(api);

@@ -1,0 +1,36 @@
+import { proxy } from 'comlink';
+import type { DroppedFile } from '../../core/artwork/sortFiles';
+import type { TraceRecipe } from '../../core/find/tracePiece';
+import type { Result } from '../../core/problems/problem';
+import type { ArtworkApi, MadeOfFiles } from './artwork.worker';
+import { WorkerLane } from './workerLane';
+
+const lane = new WorkerLane<ArtworkApi>(
+  () => new Worker(new URL('./artwork.worker.ts', import.meta.url), { type: 'module' }),
+);
+
+type Tell = (share: number) => void;
+
+export const drawingsInWorker = (
+  files: readonly DroppedFile[],
+  sheetId: string,
+  expected: readonly string[],
+  tell: Tell,
+  signal: AbortSignal,
+): Promise<Result<MadeOfFiles>> =>
+  lane.run(
+    (api) => api.drawings(files, sheetId, expected, proxy(tell)) as Promise<Result<MadeOfFiles>>,
+    signal,
+  );
+
+export const picturesInWorker = (
+  files: readonly DroppedFile[],
+  sheetId: string,
+  recipe: TraceRecipe,
+  tell: Tell,
+  signal: AbortSignal,
+): Promise<Result<MadeOfFiles>> =>
+  lane.run(
+    (api) => api.pictures(files, sheetId, recipe, proxy(tell)) as Promise<Result<MadeOfFiles>>,
+    signal,
+  );
