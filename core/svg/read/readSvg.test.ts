@@ -44,7 +44,7 @@ test.each([
     '<path d="M0 10h40" stroke="#000" stroke-width="2" stroke-dasharray="6 4" fill="none"/>',
     4 * 6 * 2,
   ],
-  ['a mitred corner', '<path d="M10 40V10H40" fill="none" stroke="#000" stroke-width="4"/>', 2 * 30 * 4 + 4],
+  ['a mitred corner', '<path d="M10 40V10H40" fill="none" stroke="#000" stroke-width="4"/>', 2 * 30 * 4],
   [
     'a bevelled corner',
     '<path d="M10 40V10H40" fill="none" stroke="#000" stroke-width="4" stroke-linejoin="bevel"/>',

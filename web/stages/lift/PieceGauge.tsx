@@ -36,7 +36,11 @@ export function PieceGauge({ piece, deviation, traced, children }: Props) {
   return (
     <Gauge
       title={`Piece ${piece.order + 1}: ${pieceLabel(piece) ?? 'no character'}`}
-      hint={STATE_TEXT[piece.state]}
+      hint={
+        piece.state === 'accepted' && piece.name !== null
+          ? 'named by its file, or by you'
+          : STATE_TEXT[piece.state]
+      }
     >
       <Fact label="How sure">
         {piece.char === null ? 'nothing fits' : `${Math.round(piece.confidence * 100)} %`}
