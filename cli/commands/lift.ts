@@ -3,7 +3,8 @@ import { liftPicture } from '../../core/find/liftPicture';
 import { readSheet } from '../../core/printed/readSheet';
 import { decodePicture } from '../../core/pictures/decodePicture';
 import { pathData } from '../../core/svg/pathData';
-import { readRegion, traceRegion } from '../../core/trace/traceRegion';
+import { readPieceRegion } from '../../core/find/pieceRegion';
+import { traceRegion } from '../../core/trace/traceRegion';
 import { defaultTraceSettings } from '../../core/trace/settings';
 import { EXIT, readArguments, readBytes, showProgress, UsageError, valueOrPrint, writeFile } from '../io';
 
@@ -67,9 +68,7 @@ export function runLift(argv: string[]): number {
     ...(values.svg
       ? {
           svg: pathData(
-            asGiven(
-              traceRegion(readRegion(sheet.picture, page.ink, piece.box, piece.seeds), defaultTraceSettings),
-            ),
+            asGiven(traceRegion(readPieceRegion(sheet.picture, page.ink, piece), defaultTraceSettings)),
           ),
         }
       : {}),

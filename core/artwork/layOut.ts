@@ -48,6 +48,7 @@ export function layOutArtwork(items: readonly NamedArtwork[], sheetId: string): 
       id: `${sheetId}:${order}`,
       box: { x: at.xMin, y: at.yMin, width: at.xMax - at.xMin, height: at.yMax - at.yMin },
       seeds: [],
+      cuts: [],
       order,
       row,
       baselineY: sameBoard ? top + foot * k : at.yMax,

@@ -124,6 +124,7 @@ export function montage(
       id: `${sheetId}:${order}`,
       box: { x: box.xMin, y: box.yMin, width: box.xMax - box.xMin, height: box.yMax - box.yMin },
       seeds: [],
+      cuts: [],
       order,
       row,
       baselineY: box.yMax,

@@ -70,6 +70,7 @@ export function separateLetters(
       id: `${sheetId}:${order}`,
       box: letter.box,
       seeds: [],
+      cuts: [],
       order,
       row: letter.row,
       baselineY: guide ?? found,

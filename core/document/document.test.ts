@@ -49,6 +49,7 @@ function liftedBlocks(heights: Record<string, number>): Doc {
       id: `s:${order}`,
       box,
       seeds: [],
+      cuts: [],
       order,
       row: 0,
       baselineY: 200,

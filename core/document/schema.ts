@@ -122,6 +122,11 @@ const pieceRow = z.object({
   sheetId: id,
   box: pxBox,
   seeds: z.array(point),
+  /** Straight cuts from letters it ran into: what lies to the right of each is its own. Px of the picture. */
+  cuts: z
+    .array(z.object({ x0: z.number(), y0: z.number(), x1: z.number(), y1: z.number() }))
+    .readonly()
+    .default([]),
   /** Place in the reading order of its sheet. */
   order: z.number(),
   row: z.number(),

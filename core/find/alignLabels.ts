@@ -49,6 +49,8 @@ function modeOf(values: readonly number[], width: number): number {
 /** Top, bottom, width and patches of each found letter as shares of the page's cap height. */
 export function measureForms(found: FoundLetters): {
   forms: MeasuredForm[];
+  /** The same for any letter on these rows. */
+  formOf: (letter: FoundLetter) => MeasuredForm;
   capHeight: number;
   baselines: number[];
 } {
@@ -61,7 +63,7 @@ export function measureForms(found: FoundLetters): {
       above.filter((h) => h > found.letterHeight * 0.7),
       0.6,
     ) || found.letterHeight;
-  const forms = found.letters.map((l) => {
+  const formOf = (l: FoundLetter): MeasuredForm => {
     const base = baselines[l.row]! + found.slope * (l.box.x + l.box.width / 2);
     return {
       top: (base - l.box.y) / capHeight,
@@ -69,8 +71,8 @@ export function measureForms(found: FoundLetters): {
       width: l.box.width / capHeight,
       parts: l.parts.length,
     };
-  });
-  return { forms, capHeight, baselines };
+  };
+  return { forms: found.letters.map(formOf), formOf, capHeight, baselines };
 }
 
 /** Spread of hands around the forms, one standard deviation each. */
@@ -174,3 +176,27 @@ export function alignLabels(
   }
   return out.reverse();
 }
+
+/** What the best matching of letters with a list costs, nats: less is better. */
+export function alignmentCost(
+  forms: readonly MeasuredForm[],
+  expected: readonly string[],
+  likeness: readonly ShapeLikeness[],
+): number {
+  let before = Float64Array.from({ length: expected.length + 1 }, (_, j) => j * MISSING);
+  forms.forEach((form, i) => {
+    const row = new Float64Array(expected.length + 1);
+    row[0] = (i + 1) * EXTRA;
+    for (let j = 1; j <= expected.length; j++) {
+      // Far off the diagonal nothing is ever matched; looking there would only cost time.
+      const near = Math.abs(j - 1 - i) <= BAND;
+      const pair = near ? before[j - 1]! + unlikeness(form, expected[j - 1]!, likeness[i]) : Infinity;
+      row[j] = Math.min(pair, before[j]! + EXTRA, row[j - 1]! + MISSING);
+    }
+    before = row;
+  });
+  return before[expected.length]!;
+}
+
+/** Letters and list differ by no more places than this where they are matched. */
+const BAND = 24;

@@ -1,5 +1,6 @@
 import { median, percentile } from '../raster/histogram';
 import { boxBottom, boxRight, unionPxBox, type PxBox } from '../raster/picture';
+import type { Cut } from './cut';
 import type { Part } from './parts';
 import { findRows, nearestRow, pageSlope, type Row } from './rows';
 
@@ -8,6 +9,8 @@ export interface FoundLetter {
   readonly parts: readonly Part[];
   readonly box: PxBox;
   readonly row: number;
+  /** Where it was cut off from letters it ran into. */
+  readonly cuts: readonly Cut[];
 }
 
 export interface FoundLetters {
@@ -18,6 +21,8 @@ export interface FoundLetters {
   readonly slope: number;
   /** Typical height of a capital-sized letter, px. */
   readonly letterHeight: number;
+  /** Width of the pen's stroke, px. */
+  readonly penPx: number;
   readonly specksDropped: number;
 }
 
@@ -48,7 +53,7 @@ const strokeWidth = (parts: readonly Part[]): number =>
 export function groupLetters(all: readonly Part[]): FoundLetters {
   const noise = all.filter((p) => p.area >= 4);
   if (noise.length === 0)
-    return { letters: [], rows: [], slope: 0, letterHeight: 0, specksDropped: all.length };
+    return { letters: [], rows: [], slope: 0, letterHeight: 0, penPx: 1, specksDropped: all.length };
   // Not the very biggest: that may be the desk around the page, or a pen lying on it.
   const areas = noise.map((p) => p.area).sort((a, b) => b - a);
   const biggest = areas[Math.min(10, Math.floor(areas.length / 4))]!;
@@ -68,11 +73,12 @@ export function groupLetters(all: readonly Part[]): FoundLetters {
       parts,
       box: parts.map((p) => p.box).reduce(unionPxBox),
       row: rowOfCluster(parts, rows),
+      cuts: [],
     }))
     .filter((l) => !isStray(l, rows, height, pen));
   letters.sort((a, b) => a.row - b.row || middleX(a.box) - middleX(b.box));
   const keptParts = letters.reduce((n, l) => n + l.parts.length, 0);
-  return { letters, rows, slope, letterHeight: height, specksDropped: all.length - keptParts };
+  return { letters, rows, slope, letterHeight: height, penPx: pen, specksDropped: all.length - keptParts };
 }
 
 const middleX = (b: PxBox) => b.x + b.width / 2;

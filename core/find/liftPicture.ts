@@ -6,6 +6,8 @@ import type { PxBox } from '../raster/picture';
 import { alignLabels, measureForms, type Pairing } from './alignLabels';
 import { guessLabels } from './guessLabels';
 import { likenessOfAll } from './likeness';
+import type { Cut } from './cut';
+import { mendLetters } from './mendLetters';
 import { groupLetters, type FoundLetters } from './letters';
 import { connectedParts } from './parts';
 import { refineSlope } from './refineSlope';
@@ -17,6 +19,8 @@ export interface LiftedPiece {
   readonly box: PxBox;
   /** One point of ink for each of its patches. */
   readonly seeds: readonly { readonly x: number; readonly y: number }[];
+  /** Where it was cut off from letters it ran into. */
+  readonly cuts: readonly Cut[];
   readonly row: number;
   /** Height of the row's baseline under the middle of the piece. */
   readonly baselineY: number;
@@ -57,25 +61,34 @@ export function liftPicture(
   onStage('letters', 0);
   const grouped = groupLetters(parts);
   if (grouped.letters.length === 0) return fail({ code: 'no-letters', specks: parts.length });
-  const { forms } = measureForms(grouped);
-  const rough = expected.length > 0 ? alignLabels(forms, expected) : [];
+  const rough = expected.length > 0 ? alignLabels(measureForms(grouped).forms, expected) : [];
   const found = withSlope(grouped, refineSlope(grouped, rough, expected));
   const measured = measureForms(found);
   const { capHeight, baselines } = measured;
-  const likeness = likenessOfAll(mask, found.letters, measured.forms);
+  const shapes = likenessOfAll(mask, found.letters, measured.forms);
+  const read = mendLetters(
+    mask,
+    found.letters.map((letter, i) => ({ letter, form: measured.forms[i]!, likeness: shapes[i]! })),
+    expected,
+    found.penPx,
+    measured.formOf,
+  );
+  const likeness = read.map((r) => r.likeness);
+  const forms = read.map((r) => r.form);
   const guesses = expected.length > 0 ? [] : guessLabels(likeness);
   const pairings =
     expected.length > 0
-      ? alignLabels(measured.forms, expected, likeness)
+      ? alignLabels(forms, expected, likeness)
       : guesses.map(({ confidence }, i): Pairing => ({ found: i, expected: null, confidence }));
   const byFound = new Map(pairings.filter((p) => p.found !== null).map((p) => [p.found, p]));
-  const pieces = found.letters.map((letter, i): LiftedPiece => {
+  const pieces = read.map(({ letter }, i): LiftedPiece => {
     const pairing = byFound.get(i);
     const named = pairing && pairing.expected !== null ? expected[pairing.expected]! : null;
     const char = named ?? guesses[i]?.char ?? null;
     return {
       box: letter.box,
       seeds: letter.parts.map((p) => p.seed),
+      cuts: letter.cuts,
       row: letter.row,
       baselineY: baselines[letter.row]! + found.slope * (letter.box.x + letter.box.width / 2),
       char,

@@ -6,6 +6,7 @@ import { readPieceRegion, sheetPalette } from './pieceRegion';
 import { tracePiece, type TraceRecipe } from './tracePiece';
 import { liftPicture, type LiftStage } from './liftPicture';
 import { readSheet, type SheetRecipe } from '../printed/readSheet';
+import type { Cut } from './cut';
 import type { Contour } from '../geometry/contour';
 
 /** A piece with its traced outline, as a project keeps it. Px of the picture, y down. */
@@ -13,6 +14,7 @@ export interface TracedPiece {
   readonly id: string;
   readonly box: { x: number; y: number; width: number; height: number };
   readonly seeds: { x: number; y: number }[];
+  readonly cuts: readonly Cut[];
   readonly order: number;
   readonly row: number;
   readonly baselineY: number;
@@ -58,11 +60,12 @@ export function liftSheet(
     onProgress('trace', order / pieces.length);
     const region = readPieceRegion(read.value.picture, ink, piece, palette);
     const { outline, layers } = tracePiece(region, recipe, skewRad);
-    const { box, row, baselineY, char, confidence } = piece;
+    const { box, cuts, row, baselineY, char, confidence } = piece;
     return {
       id: `${sheet.id}:${order}`,
       box,
       seeds: [...piece.seeds],
+      cuts,
       order,
       row,
       baselineY,

@@ -1,10 +1,11 @@
 import type { ByteImage } from '../raster/picture';
 import { shapeLikeness, type ShapeLikeness } from '../shapes/classify';
 import type { MeasuredForm } from './alignLabels';
+import { beyondCut } from './cut';
 import type { FoundLetter } from './letters';
 
 /** The ink of one letter alone, tight around it: its own patches of the page's mask (8 neighbours). */
-export function letterMask(mask: ByteImage, letter: Pick<FoundLetter, 'box' | 'parts'>): ByteImage {
+export function letterMask(mask: ByteImage, letter: Pick<FoundLetter, 'box' | 'parts' | 'cuts'>): ByteImage {
   const { x: x0, y: y0, width, height } = letter.box;
   const data = new Uint8Array(width * height);
   const queue: number[] = [];
@@ -12,6 +13,7 @@ export function letterMask(mask: ByteImage, letter: Pick<FoundLetter, 'box' | 'p
     if (x < 0 || y < 0 || x >= width || y >= height) return;
     const k = y * width + x;
     if (data[k] || !mask.data[(y + y0) * mask.width + x + x0]) return;
+    if (letter.cuts.some((c) => beyondCut(c, { x: x + x0 + 0.5, y: y + y0 + 0.5 }) <= 0)) return;
     data[k] = 1;
     queue.push(k);
   };

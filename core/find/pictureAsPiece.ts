@@ -18,6 +18,7 @@ export function pictureAsPiece(picture: Picture, sheetId: string, char: string):
     id: `${sheetId}:0`,
     box: { x: box.xMin, y: box.yMin, width: box.xMax - box.xMin, height: box.yMax - box.yMin },
     seeds: [],
+    cuts: [],
     order: 0,
     row: 0,
     baselineY: box.yMax,

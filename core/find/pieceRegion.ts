@@ -7,6 +7,7 @@ import type { Vec } from '../geometry/vec';
 import { median } from '../raster/histogram';
 import type { Picture, PxBox } from '../raster/picture';
 import { readRegion, type InkRegion } from '../trace/traceRegion';
+import { applyCuts, type Cut } from './cut';
 import { patchesOfSeeds } from './patches';
 
 /** A piece's part of a picture: its ink, and its colours when they are to be traced. */
@@ -29,10 +30,11 @@ export const regionBuffers = (r: PieceRegion): ArrayBuffer[] => [
 export function readPieceRegion(
   picture: Picture,
   ink: InkModel,
-  piece: { readonly box: PxBox; readonly seeds: readonly Vec[] },
+  piece: { readonly box: PxBox; readonly seeds: readonly Vec[]; readonly cuts: readonly Cut[] },
   palette?: readonly Oklab[],
 ): PieceRegion {
-  const region = readRegion(picture, ink, piece.box, piece.seeds.length > 0 ? piece.seeds : undefined);
+  const whole = readRegion(picture, ink, piece.box, piece.seeds.length > 0 ? piece.seeds : undefined);
+  const region = { ...whole, field: applyCuts(whole.field, whole.x, whole.y, piece.cuts) };
   if (!palette) return region;
   const { width, height } = region.field;
   const crop = evenCrop(picture, ink, { x: region.x, y: region.y, width, height });

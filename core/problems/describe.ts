@@ -21,6 +21,8 @@ function sentence(p: Problem): string {
       return `no ink was found: the picture is ${p.look}. Check that it is the right page and not over- or underexposed.`;
     case 'no-grid':
       return 'its edges lie on no even grid, so it is no pixel drawing. Trace it as an outline, or check that it was not turned or squeezed.';
+    case 'nothing-there':
+      return 'no ink lies there. Draw across the ink of a piece, or a box around ink that was left out.';
     case 'no-letters':
       return p.specks > 0
         ? `only specks were found (${p.specks}), nothing as big as a letter. Scan at a higher resolution.`

@@ -27,6 +27,7 @@ export type ProblemDetail =
     }
   | { readonly code: 'no-grid' }
   | { readonly code: 'no-ink'; readonly look: 'all light' | 'all dark' | 'flat' }
+  | { readonly code: 'nothing-there' }
   | { readonly code: 'no-letters'; readonly specks: number }
   | { readonly code: 'zip-broken' }
   | { readonly code: 'zip-too-large'; readonly limit: string }

@@ -1,14 +1,21 @@
 import { create } from 'zustand';
-import { addMadeSheet, addSheet, missingOfBill, takeLifted } from '../../core/document/commands/lifting';
+import {
+  addMadeSheet,
+  addSheet,
+  missingOfBill,
+  replacePieces,
+  takeLifted,
+} from '../../core/document/commands/lifting';
 import { sortFiles, type DroppedFile, type SortedFiles } from '../../core/artwork/sortFiles';
 import { FIRST_RECIPE } from '../../core/document/newProject';
-import type { Doc } from '../../core/document/schema';
+import type { Doc, PieceRow } from '../../core/document/schema';
+import type { Reshape } from '../../core/find/reshape';
 import { pictureIdOf } from '../../core/pictures/pictureId';
 import { inFile } from '../../core/problems/problem';
 import { db } from '../persistence/db';
 import { pictureBytes } from '../persistence/projects';
 import { drawingsInWorker, picturesInWorker } from '../workers/artworkClient';
-import { Cancelled, liftInWorker, pictureFacts } from '../workers/imagingClient';
+import { Cancelled, liftInWorker, pictureFacts, reshapeInWorker } from '../workers/imagingClient';
 import { useProject } from './projectStore';
 
 interface LiftingState {
@@ -144,4 +151,42 @@ export function liftAgain(sheetId: string): Promise<void> {
     if (sheet && bytes) await step(sheet.name, (signal) => liftNow(sheetId, bytes, signal));
   });
   return queue;
+}
+
+const RESHAPE_TEXT = { cut: 'Cut a piece in two', join: 'Join two pieces', box: 'Add a piece' } as const;
+
+/** Cuts a piece, joins pieces or adds one by hand, as one step. Problems are told. */
+export async function reshapePieces(
+  sheetId: string,
+  gone: readonly PieceRow[],
+  what: Reshape,
+  baselineY: number,
+): Promise<void> {
+  const { doc } = useProject.getState();
+  const sheet = doc?.sheets[sheetId];
+  const recipe = sheet && doc.recipes[sheet.recipeId];
+  const bytes = sheet && (await pictureBytes(sheet.pictureId));
+  if (!doc || !sheet || !recipe || !bytes) return;
+  const ids = gone.map((p) => p.id);
+  const has = new Set(
+    Object.values(doc.pieces)
+      .filter((p) => p.sheetId === sheetId && p.state !== 'dropped' && !ids.includes(p.id))
+      .map((p) => p.char),
+  );
+  const missing = [...sheet.expected].filter((c) => c.trim() !== '' && !has.has(c));
+  const { capHeightPx, skewRad } = sheet;
+  const made = await reshapeInWorker(bytes, what, recipe, { baselineY, capHeightPx, skewRad, missing });
+  const { doc: now, commit, showProblems } = useProject.getState();
+  if (!made.ok) return showProblems(inFile(made.problems, sheet.name));
+  // Edits made meanwhile stand: only what is still there is replaced.
+  if (!now || gone.some((p) => now.pieces[p.id] !== p)) return;
+  commit(
+    replacePieces(
+      now,
+      sheetId,
+      ids,
+      made.value.map((m) => ({ ...m, seeds: [...m.seeds] })),
+      RESHAPE_TEXT[what.kind],
+    ),
+  );
 }

@@ -21,6 +21,9 @@ export const SHORTCUTS: readonly {
       ['Enter', 'Accept the piece'],
       ['Arrow left, right', 'Piece before, after'],
       ['Delete', 'Drop the piece'],
+      ['X', 'Cut a piece: draw a line across it'],
+      ['G', 'Join the piece with the next'],
+      ['B', 'Add a piece: draw a box around it'],
     ],
   },
   {

@@ -1,6 +1,7 @@
 import { expose, transfer } from 'comlink';
 import type { PieceRow, RecipeRow, SheetRow } from '../../core/document/schema';
 import { liftSheet, type TracedSheet } from '../../core/find/liftSheet';
+import { reshape, type PlaceOnPage, type Reshape, type Reshaped } from '../../core/find/reshape';
 import { decodePicture } from '../../core/pictures/decodePicture';
 import { pictureIdOf } from '../../core/pictures/pictureId';
 import { ok, type Result } from '../../core/problems/problem';
@@ -68,6 +69,14 @@ const api = {
       onProgress(stage, share);
     });
   },
+  /** Pieces made by hand on a sheet. */
+  reshape(bytes: Uint8Array, what: Reshape, recipe: RecipeRow, page: PlaceOnPage): Result<Reshaped[]> {
+    const opened = open(bytes);
+    if (!opened.ok) return opened;
+    const read = readOpened(opened.value, recipe);
+    if (!read.ok) return read;
+    return reshape(read.value, recipe.level ?? read.value.ink.level, what, recipe, page);
+  },
   /**
    * The ink about each piece, ready to be traced, and its colours when so many are to be told apart (0 = none). The
    * memory is handed over, not copied.
@@ -77,7 +86,7 @@ const api = {
     level: number | null,
     recipe: SheetRecipe,
     colours: number,
-    pieces: readonly Pick<PieceRow, 'box' | 'seeds'>[],
+    pieces: readonly Pick<PieceRow, 'box' | 'seeds' | 'cuts'>[],
   ): Result<PieceRegion[]> {
     const opened = open(bytes);
     if (!opened.ok) return opened;

@@ -1,5 +1,6 @@
 import { proxy } from 'comlink';
 import type { PieceRow, RecipeRow, SheetRow } from '../../core/document/schema';
+import type { PlaceOnPage, Reshape, Reshaped } from '../../core/find/reshape';
 import type { TracedSheet } from '../../core/find/liftSheet';
 import type { PieceRegion } from '../../core/find/pieceRegion';
 import type { SheetRecipe } from '../../core/printed/readSheet';
@@ -26,12 +27,20 @@ export const liftInWorker = (
     signal,
   );
 
+export const reshapeInWorker = (
+  bytes: Uint8Array,
+  what: Reshape,
+  recipe: RecipeRow,
+  page: PlaceOnPage,
+): Promise<Result<Reshaped[]>> =>
+  lane.run((api) => api.reshape(bytes, what, recipe, page) as Promise<Result<Reshaped[]>>);
+
 export const pieceRegions = (
   bytes: Uint8Array,
   level: number | null,
   recipe: SheetRecipe,
   colours: number,
-  pieces: readonly Pick<PieceRow, 'box' | 'seeds'>[],
+  pieces: readonly Pick<PieceRow, 'box' | 'seeds' | 'cuts'>[],
 ): Promise<Result<PieceRegion[]>> =>
   lane.run((api) => api.regions(bytes, level, recipe, colours, pieces) as Promise<Result<PieceRegion[]>>);
 

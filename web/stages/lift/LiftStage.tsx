@@ -3,6 +3,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { acceptPieces, dropPiece } from '../../../core/document/commands/lifting';
 import type { PieceRow } from '../../../core/document/schema';
+import type { Vec } from '../../../core/geometry/vec';
 import { readInks } from '../../canvas/inks';
 import { Surface, type SurfacePointer } from '../../canvas/Surface';
 import { fitBox, type View } from '../../canvas/view';
@@ -13,9 +14,12 @@ import { isDoubtful, piecesBySheet, sheetsInOrder } from '../../store/selectors'
 import { useDoc, useProject } from '../../store/projectStore';
 import { Bench, EmptyBench } from '../../ui/Bench';
 import { InkButton } from '../../ui/InkButton';
+import { reshapePieces } from '../../store/lifting';
 import { dropTrial, measurePiece, showInk, useTracing } from '../../store/tracing';
 import { drawLiftedSheet } from './drawLiftedSheet';
 import { PairStrip } from './PairStrip';
+import { crosses, drawStroke, type LiftTool } from './liftTools';
+import { MendGauge } from './MendGauge';
 import { PieceGauge } from './PieceGauge';
 import { FIRST_SHOWN, ShowBar } from './ShowBar';
 import { TraceGauge } from './TraceGauge';
@@ -41,6 +45,8 @@ export function LiftStage() {
   const [size, setSize] = useState({ width: 0, height: 0 });
   const [ownView, setView] = useState<View | null>(null);
   const [shown, setShown] = useState(FIRST_SHOWN);
+  const [tool, setTool] = useState<LiftTool>('pick');
+  const [stroke, setStroke] = useState<{ readonly from: Vec; readonly to: Vec } | null>(null);
   const { outlines, deviation, inks } = useTracing();
   useEffect(() => setView(null), [sheet?.id]);
   useEffect(() => dropTrial, [sheet?.id]);
@@ -101,10 +107,53 @@ export function LiftStage() {
         },
         readInks(),
       );
+      if (stroke) drawStroke(g, v, stroke, tool, readInks());
     },
-    [image, pieces, chosen?.id, shown, inks, measured, size.width, desk],
+    [stroke, tool, image, pieces, chosen?.id, shown, inks, measured, size.width, desk],
   );
+  const drawn = (to: Vec, from: Vec) => {
+    const line = { x0: from.x, y0: from.y, x1: to.x, y1: to.y };
+    if (Math.hypot(line.x1 - line.x0, line.y1 - line.y0) * (view?.zoom ?? 1) < 6) return;
+    if (tool === 'cut') {
+      const hit =
+        pieces.find((p) => p.id === chosen?.id && crosses(p.box, line)) ??
+        pieces.find((p) => crosses(p.box, line));
+      if (hit)
+        void reshapePieces(sheet.id, [doc.pieces[hit.id]!], { kind: 'cut', piece: hit, line }, hit.baselineY);
+    } else {
+      const box = {
+        x: Math.max(0, Math.min(from.x, to.x)),
+        y: Math.max(0, Math.min(from.y, to.y)),
+        width: Math.abs(to.x - from.x),
+        height: Math.abs(to.y - from.y),
+      };
+      const level = (p: PieceRow) => Math.abs(p.box.y + p.box.height / 2 - box.y - box.height / 2);
+      const near = [...pieces].sort((a, b) => level(a) - level(b))[0];
+      void reshapePieces(sheet.id, [], { kind: 'box', box }, near?.baselineY ?? box.y + box.height);
+    }
+  };
+  const joinNext = () => {
+    const next = chosen && pieces.find((p) => p.order > chosen.order && p.state !== 'dropped');
+    if (!chosen || !next) return;
+    const both = [chosen, next];
+    void reshapePieces(
+      sheet.id,
+      both.map((p) => doc.pieces[p.id]!),
+      { kind: 'join', pieces: both },
+      chosen.baselineY,
+    );
+  };
   const pick = (e: SurfacePointer) => {
+    if (tool !== 'pick' && traced) {
+      if (e.type === 'down') setStroke({ from: e.world, to: e.world });
+      else if (stroke && e.type === 'move') setStroke({ ...stroke, to: e.world });
+      else if (stroke && e.type === 'up') {
+        drawn(e.world, stroke.from);
+        setStroke(null);
+        setTool('pick');
+      } else setStroke(null);
+      return;
+    }
     if (e.type !== 'down') return;
     const hit = pieces.filter(
       ({ box: b }) =>
@@ -125,6 +174,10 @@ export function LiftStage() {
   useHotkeys('j', nextDoubtful);
   useHotkeys('left', () => step(-1));
   useHotkeys('right', () => step(1));
+  useHotkeys('x', () => setTool('cut'));
+  useHotkeys('b', () => setTool('box'));
+  useHotkeys('g', joinNext);
+  useHotkeys('escape', () => setTool('pick'));
   useHotkeys('enter', () => chosen && (commit(acceptPieces(doc, [chosen.id])), nextDoubtful()));
   useHotkeys(
     'delete, backspace',
@@ -201,11 +254,13 @@ export function LiftStage() {
           onSize={(width, height) => setSize({ width, height })}
           draw={draw}
           onPointer={pick}
+          cursor={tool === 'pick' ? 'default' : 'crosshair'}
         />
         <JobProgress />
       </Bench>
       {chosen && recipe && (
         <PieceGauge piece={chosen} deviation={measured} traced={traced}>
+          {traced && sheet.kind === 'page' && <MendGauge tool={tool} onTool={setTool} onJoin={joinNext} />}
           {traced && <TraceGauge sheetId={sheet.id} recipe={recipe} inView={inView} />}
         </PieceGauge>
       )}

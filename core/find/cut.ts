@@ -1,0 +1,28 @@
+import type { Vec } from '../geometry/vec';
+import type { FloatImage } from '../raster/picture';
+
+/** A straight cut: what lies to its right (y down, from its first point to its second) is kept. Px of the picture. */
+export interface Cut {
+  readonly x0: number;
+  readonly y0: number;
+  readonly x1: number;
+  readonly y1: number;
+}
+
+/** Distance of a place from the cut, px; positive on the side that is kept. */
+export function beyondCut(c: Cut, p: Vec): number {
+  const [dx, dy] = [c.x1 - c.x0, c.y1 - c.y0];
+  return (dx * (p.y - c.y0) - dy * (p.x - c.x0)) / (Math.hypot(dx, dy) || 1);
+}
+
+export const turnedCut = (c: Cut): Cut => ({ x0: c.x1, y0: c.y1, x1: c.x0, y1: c.y0 });
+
+/** Ink on the far sides of the cuts taken out of a field whose corner lies at (x, y) of the picture; edges stay soft. */
+export function applyCuts(field: FloatImage, x: number, y: number, cuts: readonly Cut[]): FloatImage {
+  if (cuts.length === 0) return field;
+  const data = field.data.map((v, k) => {
+    const p = { x: x + (k % field.width) + 0.5, y: y + Math.floor(k / field.width) + 0.5 };
+    return cuts.reduce((left, c) => left * Math.max(0, Math.min(1, beyondCut(c, p) + 0.5)), v);
+  });
+  return { ...field, data };
+}
