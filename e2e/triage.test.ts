@@ -79,7 +79,7 @@ test('a piece is cut with a drawn line, put together again, and one added with a
   await expect(count).toContainText('75 pieces', { timeout: 30_000 });
   // Where there is no ink, that is said and nothing changes.
   await page.keyboard.press('b');
-  await drag(page, at(ox + ow + 4, oy - 8), at(ox + ow + 14, oy));
+  await drag(page, at(12, 12), at(70, 60));
   await expect(page.getByText(/no ink lies there/)).toBeVisible();
   await expect(count).toContainText('75 pieces');
 });

@@ -64,7 +64,7 @@ export function runLift(argv: string[]): number {
     char: piece.char ?? '',
     order,
     confidence: Number(piece.confidence.toFixed(3)),
-    junk: false,
+    junk: piece.rejected,
     ...(values.svg
       ? {
           svg: pathData(

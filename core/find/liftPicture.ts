@@ -4,6 +4,7 @@ import type { SheetInk } from '../printed/readSheet';
 import { fail, ok, type Result } from '../problems/problem';
 import type { PxBox } from '../raster/picture';
 import { alignLabels, measureForms, type Pairing } from './alignLabels';
+import { likeliest } from '../shapes/classify';
 import { guessLabels } from './guessLabels';
 import { likenessOfAll } from './likeness';
 import type { Cut } from './cut';
@@ -27,6 +28,8 @@ export interface LiftedPiece {
   /** The expected character it was matched with, and how sure that is; null = nothing fits. */
   readonly char: string | null;
   readonly confidence: number;
+  /** Crossed out, a stain or a hair: it fits nothing that was expected and looks like no letter. */
+  readonly rejected: boolean;
 }
 
 export interface LiftedPage {
@@ -93,6 +96,8 @@ export function liftPicture(
       baselineY: baselines[letter.row]! + found.slope * (letter.box.x + letter.box.width / 2),
       char,
       confidence: char === null ? 0 : (pairing?.confidence ?? 0),
+      rejected:
+        named === null && likeliest(likeness[i]!).share < (expected.length > 0 ? ODD.listed : ODD.alone),
     };
   });
   return ok({
@@ -104,6 +109,9 @@ export function liftPicture(
     specksDropped: found.specksDropped,
   });
 }
+
+/** What looks less than so much like any character is none: when a list has no place for it, and without a list. */
+const ODD = { listed: 0.5, alone: 0.06 };
 
 /** The same letters with another slope: rows keep their letters, their middles are taken anew. */
 function withSlope(found: FoundLetters, slope: number): FoundLetters {

@@ -22,6 +22,8 @@ export interface TracedPiece {
   /** Name of the file it came from, when it had one of its own. */
   readonly name: string | null;
   readonly confidence: number;
+  /** It looks like no letter: kept to be seen, but left out. */
+  readonly rejected?: boolean;
   readonly outline: readonly Contour[];
   readonly layers: readonly ColourLayer[];
 }
@@ -60,7 +62,7 @@ export function liftSheet(
     onProgress('trace', order / pieces.length);
     const region = readPieceRegion(read.value.picture, ink, piece, palette);
     const { outline, layers } = tracePiece(region, recipe, skewRad);
-    const { box, cuts, row, baselineY, char, confidence } = piece;
+    const { box, cuts, row, baselineY, char, confidence, rejected } = piece;
     return {
       id: `${sheet.id}:${order}`,
       box,
@@ -72,6 +74,7 @@ export function liftSheet(
       char,
       name: null,
       confidence,
+      rejected,
       outline,
       layers,
     };

@@ -65,7 +65,7 @@ export function addMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult): Pr
     taken.add(next);
     return String.fromCodePoint(next);
   };
-  const pieces = lifted.pieces.map((p): PieceRow => {
+  const pieces = lifted.pieces.map(({ rejected: _, ...p }): PieceRow => {
     const char = p.char ?? (icons && p.name !== null ? iconChar(p.name) : null);
     return {
       ...p,
@@ -119,7 +119,7 @@ export interface LiftResult {
   readonly capHeightPx: number;
   readonly specksDropped: number;
   readonly printedLines: number;
-  readonly pieces: readonly Omit<PieceRow, 'sheetId' | 'state'>[];
+  readonly pieces: readonly (Omit<PieceRow, 'sheetId' | 'state'> & { readonly rejected?: boolean })[];
 }
 
 /**
@@ -132,7 +132,12 @@ export function takeLifted(doc: Doc, sheetId: string, result: LiftResult): Proje
   const d = draft(doc);
   const { skewRad, capHeightPx, specksDropped, printedLines } = result;
   d.put('sheets', { ...sheet, state: 'lifted', skewRad, capHeightPx, specksDropped, printedLines });
-  const fresh = new Map(result.pieces.map((p) => [p.id, { ...p, sheetId, state: 'found' as const }]));
+  const fresh = new Map(
+    result.pieces.map(({ rejected, ...p }): [string, PieceRow] => [
+      p.id,
+      { ...p, sheetId, state: rejected ? 'dropped' : 'found' },
+    ]),
+  );
   const old = Object.values(doc.pieces).filter((p) => p.sheetId === sheetId);
   for (const p of old) if (!fresh.has(p.id)) d.remove('pieces', p.id);
   for (const p of fresh.values()) d.put('pieces', p);
