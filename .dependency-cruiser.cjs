@@ -55,6 +55,11 @@ module.exports = {
       '^core/artwork/',
       '^core/(artwork|names|shapes|find|trace|pictures|boolean|ink|svg|raster|geometry|problems)/',
     ),
+    only(
+      'practice',
+      '^core/practice/',
+      '^core/(practice|shapes|find|printed|trace|ink|raster|geometry|problems)/',
+    ),
     only('core', '^core/', '^core/'),
     only('web', '^web/', '^(web|core)/'),
     only('server', '^server/', '^(server|core)/'),

@@ -1,6 +1,7 @@
 import { buildHelp, runBuild } from './commands/build';
 import { demoHelp, runDemo } from './commands/demo';
 import { liftHelp, runLift } from './commands/lift';
+import { runSheet, sheetHelp } from './commands/sheet';
 import { runTrace, traceHelp, traceShare } from './commands/trace';
 import { EXIT, UsageError } from './io';
 
@@ -10,6 +11,7 @@ export { traceShare };
 const COMMANDS: Record<string, { run: (argv: string[]) => number | Promise<number>; help: string }> = {
   trace: { run: runTrace, help: traceHelp },
   lift: { run: runLift, help: liftHelp },
+  sheet: { run: runSheet, help: sheetHelp },
   build: { run: runBuild, help: buildHelp },
   demo: { run: runDemo, help: demoHelp },
 };

@@ -8,13 +8,15 @@ import {
   penPicture,
   wheelPicture,
 } from '../../demo/artwork';
+import { practicePhotos } from '../../demo/practice/practicePhotos';
 import { apprenticesPage, keepersPage, tideMillProject } from '../../demo/tideMill';
 import { EXIT, printProblems, readArguments, UsageError, writeFile } from '../io';
 
-export const demoHelp = `orthoglyph demo --out DIR [--page] [--letters]
+export const demoHelp = `orthoglyph demo --out DIR [--page] [--letters] [--practice]
 
 Draws the demo's page of writing and its pictures, and makes its project file.
   --page            only a page by another made-up hand, to try things with
+  --practice        only a practice sheet as a made-up hand filled it, photographed askew, and once more by another hand
   --letters         only 62 pictures of one letter or figure each, named after it
 `;
 
@@ -23,9 +25,11 @@ export function runDemo(argv: string[]): number {
     out: { type: 'string' },
     page: { type: 'boolean', default: false },
     letters: { type: 'boolean', default: false },
+    practice: { type: 'boolean', default: false },
   });
   if (!values.out) throw new UsageError('give --out');
   if (values.letters) return writeAll(values.out, letterPictures());
+  if (values.practice) return writeAll(values.out, practicePhotos());
   if (values.page) return writeAll(values.out, [['apprentices-page.jpg', apprenticesPage()]]);
   const page = keepersPage();
   const { doc, pictures } = tideMillProject(page);

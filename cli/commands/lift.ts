@@ -1,4 +1,11 @@
 import { transformContours, type Contour } from '../../core/geometry/contour';
+import { defaultRecipe } from '../../core/document/newProject';
+import { project } from '../../core/practice/homography';
+import { liftPractice } from '../../core/practice/liftPractice';
+import { findPage, type FoundPage } from '../../core/practice/readPage';
+import { straightenPage } from '../../core/practice/straighten';
+import { problem } from '../../core/problems/problem';
+import type { Picture } from '../../core/raster/picture';
 import { liftPicture } from '../../core/find/liftPicture';
 import { readSheet } from '../../core/printed/readSheet';
 import { decodePicture } from '../../core/pictures/decodePicture';
@@ -6,7 +13,16 @@ import { pathData } from '../../core/svg/pathData';
 import { readPieceRegion } from '../../core/find/pieceRegion';
 import { traceRegion } from '../../core/trace/traceRegion';
 import { defaultTraceSettings } from '../../core/trace/settings';
-import { EXIT, readArguments, readBytes, showProgress, UsageError, valueOrPrint, writeFile } from '../io';
+import {
+  EXIT,
+  printProblems,
+  readArguments,
+  readBytes,
+  showProgress,
+  UsageError,
+  valueOrPrint,
+  writeFile,
+} from '../io';
 
 export const liftHelp = `orthoglyph lift IMAGE --json OUT.json [--expect "ABC..."] [--svg] [--mirror] [--invert] [--keep-lines]
 
@@ -33,6 +49,11 @@ export function runLift(argv: string[]): number {
   const bytes = valueOrPrint(readBytes(input), input);
   const picture = bytes && valueOrPrint(decodePicture(bytes), input);
   if (!picture) return EXIT.input;
+  const practice = findPage(picture);
+  if (practice && practice !== 'no-code')
+    return liftPracticePage(input, picture, practice, values.json, values.svg);
+  if (practice === 'no-code')
+    printProblems([problem({ code: 'practice-no-code' }, 'warning', { file: input })]);
   const expected = [...values.expect].filter((c) => c.trim() !== '');
   const sheet = valueOrPrint(
     readSheet(picture, {
@@ -81,3 +102,47 @@ export function runLift(argv: string[]): number {
   valueOrPrint(written, values.json);
   return written.ok ? EXIT.ok : EXIT.input;
 }
+
+/** Letters of a practice page, with their boxes on the picture as it was given. */
+function liftPracticePage(
+  input: string,
+  picture: Picture,
+  found: FoundPage,
+  json: string,
+  withSvg: boolean,
+): number {
+  const { picture: flat, pxPerMm } = straightenPage(picture, found);
+  const lifted = valueOrPrint(liftPractice(flat, found.page, pxPerMm, 'page', defaultRecipe), input);
+  if (!lifted) return EXIT.input;
+  const back = (p: { x: number; y: number }) => project(found.map, { x: p.x / pxPerMm, y: p.y / pxPerMm });
+  const items = lifted.pieces.map((piece, order) => {
+    const nodes = piece.outline.flatMap((c) => c.nodes.map(back));
+    const [xs, ys] = [nodes.map((p) => p.x), nodes.map((p) => p.y)];
+    const [x, y] = [Math.min(...xs), Math.min(...ys)];
+    return {
+      box: [x, y, Math.max(...xs) - x, Math.max(...ys) - y],
+      char: piece.char ?? '',
+      order,
+      confidence: piece.confidence,
+      junk: false,
+      ...(withSvg ? { svg: pathData(mapNodes(piece.outline, back)) } : {}),
+    };
+  });
+  const { empty, crossedOut } = lifted;
+  const written = writeFile(
+    json,
+    JSON.stringify({ items, missing: empty, crossedOut, code: found.page.code.text }),
+  );
+  valueOrPrint(written, json);
+  return written.ok ? EXIT.ok : EXIT.input;
+}
+
+/** Every point of an outline through a map that bends no straight noticeably within a letter. */
+const mapNodes = (
+  outline: readonly Contour[],
+  map: (p: { x: number; y: number }) => { x: number; y: number },
+): Contour[] =>
+  outline.map((c) => ({
+    ...c,
+    nodes: c.nodes.map((n) => ({ ...n, ...map(n), in: n.in && map(n.in), out: n.out && map(n.out) })),
+  }));

@@ -80,6 +80,8 @@ export function readProjectFile(bytes: Uint8Array): Result<OpenedProject> {
     const picture = files[`pictures/${sheet.pictureId}`];
     if (!picture) return fail({ code: 'project-incomplete', missing: `the picture of ${sheet.name}` });
     pictures.set(sheet.pictureId, picture);
+    const original = sheet.originalId === null ? undefined : files[`pictures/${sheet.originalId}`];
+    if (original) pictures.set(sheet.originalId!, original);
   }
   return ok({ doc: doc.value, pictures });
 }

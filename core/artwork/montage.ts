@@ -5,7 +5,7 @@ import { contoursBox } from '../geometry/measure';
 import { translation } from '../geometry/affine';
 import { transformContours } from '../geometry/contour';
 import { fail, ok, type Result } from '../problems/problem';
-import type { Picture, PxBox } from '../raster/picture';
+import { smallerPicture, type Picture, type PxBox } from '../raster/picture';
 import { commonFoot, type Foot } from './commonFoot';
 import { readRegion } from '../trace/traceRegion';
 import type { LaidOut } from './layOut';
@@ -20,24 +20,6 @@ export interface NamedPicture {
 /** Side of the largest picture on the sheet, px; larger ones are made smaller by whole steps. */
 const MOST_PX = 800;
 const GAP_PX = 8;
-
-/** Means of `step` x `step` px. */
-function smaller(p: Picture, step: number): Picture {
-  if (step === 1) return p;
-  const [width, height] = [Math.floor(p.width / step), Math.floor(p.height / step)];
-  const data = new Uint8Array(width * height * 4);
-  for (let y = 0; y < height; y++) {
-    for (let x = 0; x < width; x++) {
-      for (let c = 0; c < 4; c++) {
-        let sum = 0;
-        for (let j = 0; j < step; j++)
-          for (let i = 0; i < step; i++) sum += p.data[((y * step + j) * p.width + x * step + i) * 4 + c]!;
-        data[(y * width + x) * 4 + c] = Math.round(sum / (step * step));
-      }
-    }
-  }
-  return { width, height, data };
-}
 
 /** The picture over white where it is clear. */
 function overWhite(p: Picture): Picture {
@@ -86,7 +68,7 @@ export function montage(
 ): Result<Montage> {
   const most = Math.max(...items.map(({ picture: p }) => Math.max(p.width, p.height)));
   const step = Math.max(1, Math.ceil(most / MOST_PX));
-  const shown = items.map((i) => ({ ...i, picture: asDrawn(smaller(i.picture, step)) }));
+  const shown = items.map((i) => ({ ...i, picture: asDrawn(smallerPicture(i.picture, step)) }));
   const sizes = shown.map((i) => i.picture.height);
   const same = Math.max(...sizes) === Math.min(...sizes);
   const columns = Math.max(1, Math.ceil(Math.sqrt(items.length * 1.4)));

@@ -63,6 +63,8 @@ export type ProjectRow = z.infer<typeof projectRow>;
 const seating = z.object({
   reference: z.enum(['one-factor', 'caps-and-small', 'icons']),
   capReference: z.string(),
+  /** Height of capitals by the sheet's own printed lines, px; null = by its letters. */
+  capLinePx: z.number().nullable().default(null),
   /** Where letters stand: on their rows' flat feet, or on the line that came with the drawing. */
   baseline: z.enum(['feet', 'given']).default('feet'),
   smallReference: z.string(),
@@ -73,7 +75,11 @@ const sheetRow = z.object({
   id,
   name: z.string(),
   /** page = one picture with many letters; pictures = one of each letter, put together; artwork = drawn outlines. */
-  kind: z.enum(['page', 'pictures', 'artwork']).default('page'),
+  kind: z.enum(['page', 'pictures', 'artwork', 'practice']).default('page'),
+  /** Code of a practice page, by which a better photograph of it takes its place; null for all else. */
+  practiceCode: z.string().nullable().default(null),
+  /** Hash of the picture as it came, where `pictureId` is a straightened one. */
+  originalId: z.string().nullable().default(null),
   /** Content hash of the picture's untouched bytes; for artwork of a zip with the files as they came. */
   pictureId: id,
   widthPx: z.number(),

@@ -21,6 +21,16 @@ function sentence(p: Problem): string {
       return `no ink was found: the picture is ${p.look}. Check that it is the right page and not over- or underexposed.`;
     case 'no-grid':
       return 'its edges lie on no even grid, so it is no pixel drawing. Trace it as an outline, or check that it was not turned or squeezed.';
+    case 'practice-no-code':
+      return "this looks like a practice sheet, but its square code can't be read. Photograph it sharper and with all of the code in view.";
+    case 'practice-gaps':
+      return [
+        p.empty.length > 0 ? `these boxes are empty: ${p.empty.join(' ')}` : '',
+        p.crossedOut.length > 0 ? `these were crossed out: ${p.crossedOut.join(' ')}` : '',
+      ]
+        .filter((t) => t !== '')
+        .join('; ')
+        .concat('. Write them on another sheet when you want them.');
     case 'nothing-there':
       return 'no ink lies there. Draw across the ink of a piece, or a box around ink that was left out.';
     case 'no-letters':

@@ -27,6 +27,12 @@ export type ProblemDetail =
     }
   | { readonly code: 'no-grid' }
   | { readonly code: 'no-ink'; readonly look: 'all light' | 'all dark' | 'flat' }
+  | { readonly code: 'practice-no-code' }
+  | {
+      readonly code: 'practice-gaps';
+      readonly empty: readonly string[];
+      readonly crossedOut: readonly string[];
+    }
   | { readonly code: 'nothing-there' }
   | { readonly code: 'no-letters'; readonly specks: number }
   | { readonly code: 'zip-broken' }

@@ -77,3 +77,30 @@ export function turnByOrientation(p: Picture, orientation: number): Picture {
   }
   return { width, height, data: new Uint8Array(to.buffer) };
 }
+
+/** The picture made smaller by a whole step: means of `step` x `step` px. */
+export function smallerPicture(p: Picture, step: number): Picture {
+  if (step === 1) return p;
+  const [width, height] = [Math.floor(p.width / step), Math.floor(p.height / step)];
+  const data = new Uint8Array(width * height * 4);
+  const n = step * step;
+  for (let y = 0; y < height; y++) {
+    for (let x = 0; x < width; x++) {
+      let [r, g, b, a] = [0, 0, 0, 0];
+      for (let j = 0; j < step; j++) {
+        for (let i = 0, at = ((y * step + j) * p.width + x * step) * 4; i < step; i++, at += 4) {
+          r += p.data[at]!;
+          g += p.data[at + 1]!;
+          b += p.data[at + 2]!;
+          a += p.data[at + 3]!;
+        }
+      }
+      const to = (y * width + x) * 4;
+      data[to] = r / n;
+      data[to + 1] = g / n;
+      data[to + 2] = b / n;
+      data[to + 3] = a / n;
+    }
+  }
+  return { width, height, data };
+}

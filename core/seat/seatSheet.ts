@@ -18,6 +18,8 @@ export interface SeatSettings {
   readonly reference: 'one-factor' | 'caps-and-small' | 'icons';
   /** Letters stand on their rows' flat feet, or on the line given with each. */
   readonly baseline?: 'feet' | 'given';
+  /** Height of capitals on the sheet by its own lines, px. */
+  readonly capLinePx?: number | null;
   readonly capReference: string;
   readonly smallReference: string;
   readonly capHeight: number;
@@ -78,7 +80,10 @@ export function seatSheet(items: readonly Seatable[], settings: SeatSettings): S
   const caps = risesOf((c) => c === settings.capReference);
   const anyCaps = caps.length > 0 ? caps : risesOf((c) => /^[A-Z0-9]$/.test(c));
   const capPx = anyCaps.length > 0 ? median(anyCaps) : median(turned.map(rise)) || FALLBACK_CAP_PX;
-  const emPerPx = settings.reference === 'icons' ? ICON_EM / tallest(turned) : settings.capHeight / capPx;
+  const emPerPx =
+    settings.reference === 'icons'
+      ? ICON_EM / tallest(turned)
+      : settings.capHeight / (settings.capLinePx ?? capPx);
   const smalls = risesOf((c) => c === settings.smallReference);
   const smallPx = smalls.length > 0 ? median(smalls) : null;
   const ownFactor = settings.reference === 'caps-and-small' && smallPx !== null;

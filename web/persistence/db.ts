@@ -80,7 +80,12 @@ export async function deleteProject(projectId: string): Promise<void> {
 /** Pictures are shared by content; one goes when no sheet of any project shows it. */
 async function dropUnusedPictures(): Promise<void> {
   const sheets = await db.rows('sheets').toArray();
-  const used = new Set(sheets.map((s) => (s.row as { pictureId: string }).pictureId));
+  const used = new Set(
+    sheets.flatMap((s) => {
+      const { pictureId, originalId } = s.row as { pictureId: string; originalId?: string | null };
+      return originalId ? [pictureId, originalId] : [pictureId];
+    }),
+  );
   const all = await db.pictures.toCollection().primaryKeys();
   await db.pictures.bulkDelete(all.filter((id) => !used.has(id)));
 }

@@ -51,8 +51,10 @@ export async function pictureBytes(pictureId: string): Promise<Uint8Array | null
 export async function exportProject(doc: Doc): Promise<Uint8Array> {
   const pictures = new Map<string, Uint8Array>();
   for (const sheet of Object.values(doc.sheets)) {
-    const bytes = await pictureBytes(sheet.pictureId);
-    if (bytes) pictures.set(sheet.pictureId, bytes);
+    for (const id of [sheet.pictureId, sheet.originalId]) {
+      const bytes = id && (await pictureBytes(id));
+      if (id && bytes) pictures.set(id, bytes);
+    }
   }
   return archive.write(doc, pictures);
 }

@@ -4,18 +4,26 @@ import {
   addSheet,
   missingOfBill,
   replacePieces,
+  sheetOfCode,
   takeLifted,
+  takePractice,
 } from '../../core/document/commands/lifting';
 import { sortFiles, type DroppedFile, type SortedFiles } from '../../core/artwork/sortFiles';
 import { FIRST_RECIPE } from '../../core/document/newProject';
 import type { Doc, PieceRow } from '../../core/document/schema';
 import type { Reshape } from '../../core/find/reshape';
 import { pictureIdOf } from '../../core/pictures/pictureId';
-import { inFile } from '../../core/problems/problem';
+import { inFile, problem } from '../../core/problems/problem';
 import { db } from '../persistence/db';
 import { pictureBytes } from '../persistence/projects';
 import { drawingsInWorker, picturesInWorker } from '../workers/artworkClient';
-import { Cancelled, liftInWorker, pictureFacts, reshapeInWorker } from '../workers/imagingClient';
+import {
+  Cancelled,
+  liftInWorker,
+  pictureFacts,
+  practiceInWorker,
+  reshapeInWorker,
+} from '../workers/imagingClient';
 import { useProject } from './projectStore';
 
 interface LiftingState {
@@ -37,6 +45,7 @@ const STAGE_TEXT: Record<string, string> = {
   parts: 'Finding patches of ink',
   letters: 'Putting letters together',
   trace: 'Tracing outlines',
+  straighten: 'Straightening the page',
   pictures: 'Tracing each picture',
   artwork: 'Reading the drawings',
 };
@@ -105,11 +114,43 @@ const addPage = ({ path, bytes }: DroppedFile, type: string): Promise<void> =>
     const { doc, commit, showProblems } = useProject.getState();
     if (!facts.ok) return showProblems(inFile(facts.problems, path));
     if (!doc) return;
-    await db.pictures.put({ id: facts.value.pictureId, blob: new Blob([bytes as BlobPart], { type }) });
+    const { practice, ...picture } = facts.value;
+    await db.pictures.put({ id: picture.pictureId, blob: new Blob([bytes as BlobPart], { type }) });
+    if (practice === 'page') return takePracticePage(path, bytes, signal);
+    if (practice === 'no-code')
+      showProblems([problem({ code: 'practice-no-code' }, 'warning', { file: path })]);
     const id = crypto.randomUUID().slice(0, 8);
-    commit(addSheet(doc, { id, name: path, ...facts.value }, missingOfBill(doc)));
+    commit(addSheet(doc, { id, name: path, ...picture }, missingOfBill(doc)));
     await liftNow(id, bytes, signal);
   });
+
+/** A filled practice page: straightened, its letters taken from their boxes; the same page again takes its old place. */
+async function takePracticePage(name: string, bytes: Uint8Array, signal: AbortSignal): Promise<void> {
+  const fresh = crypto.randomUUID().slice(0, 8);
+  const recipe = useProject.getState().doc!.recipes[FIRST_RECIPE]!;
+  const read = await practiceInWorker(
+    bytes,
+    name,
+    fresh,
+    recipe,
+    (stage, share) => tell(name, stage, share),
+    signal,
+  );
+  const { doc, commit, showProblems } = useProject.getState();
+  if (!read.ok) return showProblems(inFile(read.problems, name));
+  if (!doc) return;
+  const { lifted, facts, picture } = read.value;
+  await db.pictures.put({
+    id: facts.pictureId,
+    blob: new Blob([picture as BlobPart], { type: 'image/png' }),
+  });
+  const sheetId = sheetOfCode(doc, facts.code)?.id ?? fresh;
+  const pieces = lifted.pieces.map((p) => ({ ...p, id: p.id.replace(`${fresh}:`, `${sheetId}:`) }));
+  commit(takePractice(doc, sheetId, facts, { ...lifted, pieces }));
+  const { empty, crossedOut } = lifted;
+  if (empty.length + crossedOut.length > 0)
+    showProblems([problem({ code: 'practice-gaps', empty, crossedOut }, 'note', { file: name })]);
+}
 
 /** A sheet of files that each hold one thing, or of one drawing with many letters. */
 const addMade = (kind: 'pictures' | 'artwork', files: readonly DroppedFile[]): Promise<void> => {

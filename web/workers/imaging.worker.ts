@@ -1,10 +1,15 @@
 import { expose, transfer } from 'comlink';
+import { encode } from 'fast-png';
+import type { PracticeFacts } from '../../core/document/commands/lifting';
+import { liftPractice, type LiftedPractice } from '../../core/practice/liftPractice';
+import { findPage, type FoundPage } from '../../core/practice/readPage';
+import { straightenPage } from '../../core/practice/straighten';
 import type { PieceRow, RecipeRow, SheetRow } from '../../core/document/schema';
 import { liftSheet, type TracedSheet } from '../../core/find/liftSheet';
 import { reshape, type PlaceOnPage, type Reshape, type Reshaped } from '../../core/find/reshape';
 import { decodePicture } from '../../core/pictures/decodePicture';
 import { pictureIdOf } from '../../core/pictures/pictureId';
-import { ok, type Result } from '../../core/problems/problem';
+import { fail, ok, type Result } from '../../core/problems/problem';
 import type { Picture } from '../../core/raster/picture';
 import { readSheet, type SheetInk, type SheetRecipe } from '../../core/printed/readSheet';
 import { readPieceRegion, regionBuffers, sheetPalette, type PieceRegion } from '../../core/find/pieceRegion';
@@ -13,6 +18,16 @@ export interface PictureFacts {
   readonly pictureId: string;
   readonly widthPx: number;
   readonly heightPx: number;
+  /** Whether it is a filled practice page; 'no-code' = its marks are there, but its code can't be read. */
+  readonly practice: 'page' | 'no-code' | null;
+}
+
+/** A practice page as it was read. */
+export interface ReadPractice {
+  readonly lifted: LiftedPractice;
+  readonly facts: PracticeFacts;
+  /** The straightened page as PNG. */
+  readonly picture: Uint8Array;
 }
 
 /** The picture decoded last, so that adding a sheet and lifting it decode once. */
@@ -23,6 +38,8 @@ interface Opened {
   readonly picture: Picture;
   /** What was learnt of its ink, once it was asked for, and by which setting. */
   sheet: { readonly recipe: string; readonly read: SheetInk } | null;
+  /** The practice page that was found on it. */
+  readonly practice: FoundPage | 'no-code' | null;
 }
 
 function open(bytes: Uint8Array): Result<Opened> {
@@ -30,7 +47,7 @@ function open(bytes: Uint8Array): Result<Opened> {
   if (latest?.id === id) return ok(latest);
   const picture = decodePicture(bytes);
   if (!picture.ok) return picture;
-  latest = { id, picture: picture.value, sheet: null };
+  latest = { id, picture: picture.value, sheet: null, practice: findPage(picture.value) };
   return ok(latest);
 }
 
@@ -51,7 +68,41 @@ const api = {
     const opened = open(bytes);
     if (!opened.ok) return opened;
     const { id, picture } = opened.value;
-    return ok({ pictureId: id, widthPx: picture.width, heightPx: picture.height });
+    const { practice } = opened.value;
+    const kind = practice === null || practice === 'no-code' ? practice : 'page';
+    return ok({ pictureId: id, widthPx: picture.width, heightPx: picture.height, practice: kind });
+  },
+  /** A practice page straightened and its letters read. */
+  practice(
+    bytes: Uint8Array,
+    name: string,
+    sheetId: string,
+    recipe: RecipeRow,
+    onProgress: (stage: string, share: number) => void,
+  ): Result<ReadPractice> {
+    const opened = open(bytes);
+    if (!opened.ok) return opened;
+    const { practice, picture, id } = opened.value;
+    if (practice === null || practice === 'no-code') return fail({ code: 'practice-no-code' });
+    onProgress('straighten', 0);
+    const flat = straightenPage(picture, practice);
+    const lifted = liftPractice(flat.picture, practice.page, flat.pxPerMm, sheetId, recipe, (s) =>
+      onProgress('trace', s),
+    );
+    if (!lifted.ok) return lifted;
+    const { width, height, data } = flat.picture;
+    const png = encode({ width, height, data: new Uint8Array(data), channels: 4, depth: 8 });
+    const facts: PracticeFacts = {
+      pictureId: pictureIdOf(png),
+      originalId: id,
+      widthPx: width,
+      heightPx: height,
+      code: practice.page.code.text,
+      expected: [...new Set(practice.page.boxes.map((b) => b.char))].join(''),
+      capLinePx: lifted.value.capLinePx,
+      name,
+    };
+    return ok({ lifted: lifted.value, facts, picture: png });
   },
   lift(
     bytes: Uint8Array,

@@ -6,7 +6,7 @@ import type { PieceRegion } from '../../core/find/pieceRegion';
 import type { SheetRecipe } from '../../core/printed/readSheet';
 import type { Result } from '../../core/problems/problem';
 import { WorkerLane } from './workerLane';
-import type { ImagingApi, PictureFacts } from './imaging.worker';
+import type { ImagingApi, PictureFacts, ReadPractice } from './imaging.worker';
 
 const lane = new WorkerLane<ImagingApi>(
   () => new Worker(new URL('./imaging.worker.ts', import.meta.url), { type: 'module' }),
@@ -14,6 +14,19 @@ const lane = new WorkerLane<ImagingApi>(
 
 export const pictureFacts = (bytes: Uint8Array, signal?: AbortSignal): Promise<Result<PictureFacts>> =>
   lane.run((api) => api.facts(bytes) as Promise<Result<PictureFacts>>, signal);
+
+export const practiceInWorker = (
+  bytes: Uint8Array,
+  name: string,
+  sheetId: string,
+  recipe: RecipeRow,
+  onProgress: (stage: string, share: number) => void,
+  signal?: AbortSignal,
+): Promise<Result<ReadPractice>> =>
+  lane.run(
+    (api) => api.practice(bytes, name, sheetId, recipe, proxy(onProgress)) as Promise<Result<ReadPractice>>,
+    signal,
+  );
 
 export const liftInWorker = (
   bytes: Uint8Array,

@@ -2,7 +2,7 @@ import { transformContours } from '../../geometry/contour';
 import { transformPaint, type ColourLayer } from '../../geometry/paint';
 import { glyphNameOf } from '../../names/glyphNames';
 import { seatSheet } from '../../seat/seatSheet';
-import { draft, type ProjectDiff } from '../diff';
+import { applyDiff, draft, mergeDiffs, type ProjectDiff } from '../diff';
 import { blankGlyph, FIRST_RECIPE, projectOf } from '../newProject';
 import type { Doc, GlyphRow, PieceRow, RecipeRow, SheetRow } from '../schema';
 
@@ -18,6 +18,8 @@ export function addSheet(
   d.put('sheets', {
     ...sheet,
     kind: 'page',
+    practiceCode: null,
+    originalId: null,
     recipeId: FIRST_RECIPE,
     expected,
     state: 'added',
@@ -26,7 +28,13 @@ export function addSheet(
     specksDropped: 0,
     printedLines: 0,
     order: Object.keys(doc.sheets).length,
-    seating: { reference: 'one-factor', capReference: 'H', smallReference: 'x', baseline: 'feet' },
+    seating: {
+      reference: 'one-factor',
+      capReference: 'H',
+      smallReference: 'x',
+      baseline: 'feet',
+      capLinePx: null,
+    },
   });
   return d.done(`Add ${sheet.name}`);
 }
@@ -77,6 +85,8 @@ export function addMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult): Pr
   });
   const row: SheetRow = {
     ...facts,
+    practiceCode: null,
+    originalId: null,
     recipeId: FIRST_RECIPE,
     expected: pieces.map((p) => p.char ?? '').join(''),
     state: 'lifted',
@@ -90,6 +100,7 @@ export function addMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult): Pr
       capReference: 'H',
       smallReference: 'x',
       baseline: 'given',
+      capLinePx: null,
     },
   };
   d.put('sheets', row);
@@ -307,6 +318,63 @@ export function replacePieces(
 
 const nearest = (pieces: readonly PieceRow[], off: (p: PieceRow) => number): PieceRow | undefined =>
   pieces.reduce<PieceRow | undefined>((best, p) => (!best || off(p) < off(best) ? p : best), undefined);
+
+/** A practice page as it was read: its straightened picture, and what it says of itself. */
+export interface PracticeFacts {
+  readonly pictureId: string;
+  readonly originalId: string;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly code: string;
+  readonly expected: string;
+  readonly capLinePx: number;
+  readonly name: string;
+}
+
+/**
+ * Takes a practice page in: a new sheet, or, when the same page was there before, its better picture in its place; letters
+ * of other sheets and those edited by hand stay.
+ */
+export function takePractice(
+  doc: Doc,
+  sheetId: string,
+  facts: PracticeFacts,
+  lifted: LiftResult,
+): ProjectDiff | null {
+  const old = doc.sheets[sheetId];
+  const { code, capLinePx, ...rest } = facts;
+  const row: SheetRow = {
+    ...(old ?? {
+      id: sheetId,
+      recipeId: FIRST_RECIPE,
+      order: Object.keys(doc.sheets).length,
+    }),
+    ...rest,
+    kind: 'practice',
+    practiceCode: code,
+    state: 'added',
+    skewRad: 0,
+    capHeightPx: capLinePx,
+    specksDropped: 0,
+    printedLines: lifted.printedLines,
+    seating: {
+      reference: 'one-factor',
+      capReference: 'H',
+      smallReference: 'x',
+      baseline: 'given',
+      capLinePx,
+    },
+  };
+  const d = draft(doc);
+  d.put('sheets', row);
+  const added = d.done(`Read ${facts.name}`)!;
+  const taken = takeLifted(applyDiff(doc, added), sheetId, lifted);
+  return taken ? { ...mergeDiffs(added, taken), label: added.label } : added;
+}
+
+/** The sheet that holds the same practice page, if any. */
+export const sheetOfCode = (doc: Doc, code: string): SheetRow | undefined =>
+  Object.values(doc.sheets).find((s) => s.practiceCode === code);
 
 /** Seats all sheets again: after the lines or the seating changed. */
 export function seatAll(doc: Doc, label = 'Seat all'): ProjectDiff | null {

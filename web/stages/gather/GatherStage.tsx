@@ -1,5 +1,5 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
-import { ImagePlus } from 'lucide-react';
+import { ImagePlus, Printer } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { JobProgress } from '../../panels/JobProgress';
@@ -8,6 +8,7 @@ import { piecesBySheet, sheetsInOrder } from '../../store/selectors';
 import { useDoc } from '../../store/projectStore';
 import { Bench } from '../../ui/Bench';
 import { InkButton } from '../../ui/InkButton';
+import { PracticeGauge } from './PracticeGauge';
 import { SheetCard } from './SheetCard';
 import { SheetGauge } from './SheetGauge';
 
@@ -17,6 +18,7 @@ export function GatherStage() {
   const sheets = sheetsInOrder(doc);
   const pieces = piecesBySheet(doc);
   const [chosen, setChosen] = useState<string | null>(null);
+  const [practice, setPractice] = useState(false);
   const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
     noClick: true,
     noKeyboard: true,
@@ -39,6 +41,13 @@ export function GatherStage() {
           <>
             <InkButton main tip="Choose pictures of letters, SVG drawings, or a zip of them" onClick={open}>
               <ImagePlus /> Add pictures
+            </InkButton>
+            <InkButton
+              tip="A page with writing lines to print and fill"
+              aria-pressed={practice}
+              onClick={() => setPractice(!practice)}
+            >
+              <Printer /> Practice sheet
             </InkButton>
             <Text fontSize="sm" color="faded">
               or drop or paste them anywhere on the table. They are kept untouched.
@@ -79,7 +88,11 @@ export function GatherStage() {
         </Box>
         <JobProgress />
       </Bench>
-      {sheet && <SheetGauge key={sheet.id} sheet={sheet} />}
+      {practice ? (
+        <PracticeGauge onClose={() => setPractice(false)} />
+      ) : (
+        sheet && <SheetGauge key={sheet.id} sheet={sheet} />
+      )}
     </>
   );
 }

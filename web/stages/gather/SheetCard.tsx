@@ -10,6 +10,7 @@ import { usePicture } from '../../store/pictures';
 export function understood(sheet: SheetRow, pieces: number): string {
   const size = `${sheet.widthPx} x ${sheet.heightPx} px`;
   if (sheet.state !== 'lifted') return `${size}, not lifted yet`;
+  if (sheet.kind === 'practice') return `Practice sheet, straightened, ${pieces} letters by their boxes`;
   if (sheet.kind !== 'page')
     return sheet.kind === 'pictures' ? `${pieces} pictures, each by its name` : `${pieces} drawings`;
   const turn = (sheet.skewRad * 180) / Math.PI;

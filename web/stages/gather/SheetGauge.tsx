@@ -25,7 +25,9 @@ export function SheetGauge({ sheet }: { sheet: SheetRow }) {
       hint={
         sheet.kind === 'page'
           ? 'The picture stays as it came in. The recipe says how it is read.'
-          : 'Made of files that each hold one thing; they are kept as they came.'
+          : sheet.kind === 'practice'
+            ? 'A filled practice sheet. A better photo of the same page takes its place.'
+            : 'Made of files that each hold one thing; they are kept as they came.'
       }
     >
       <Fact label="Size">

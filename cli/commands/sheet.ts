@@ -1,0 +1,52 @@
+import { DEFAULT_PRACTICE, practicePages } from '../../core/practice/layout';
+import { practicePdf } from '../../core/practice/pdf';
+import { EXIT, readArguments, UsageError, valueOrPrint, writeFile } from '../io';
+
+export const sheetHelp = `orthoglyph sheet --characters "ABC..." --pdf OUT.pdf [--paper a4|letter] [--boxes N] [--json LAYOUT.json]
+
+Makes a practice sheet: writing lines and a box for each character, to print, fill and scan.
+  --characters TEXT what is to be written
+  --pdf PATH        the sheet, with vector lines
+  --paper SIZE      a4 (default) or letter
+  --boxes N         boxes for each character, 1 (default) to 3
+  --x-height MM     height of small letters, default ${DEFAULT_PRACTICE.xHeightMm}
+  --slant DEG       slanted help lines, default none
+  --title TEXT      printed on each page
+  --json PATH       where every box and line is, mm
+`;
+
+export async function runSheet(argv: string[]): Promise<number> {
+  const { values } = readArguments(argv, {
+    characters: { type: 'string' },
+    pdf: { type: 'string' },
+    paper: { type: 'string', default: 'a4' },
+    boxes: { type: 'string', default: '1' },
+    'x-height': { type: 'string', default: String(DEFAULT_PRACTICE.xHeightMm) },
+    slant: { type: 'string', default: '0' },
+    title: { type: 'string', default: 'Practice sheet' },
+    json: { type: 'string' },
+  });
+  const { paper } = values;
+  const [boxes, xHeightMm, slantDeg] = [values.boxes, values['x-height'], values.slant].map(Number) as [
+    number,
+    number,
+    number,
+  ];
+  if (!values.characters?.trim() || (!values.pdf && !values.json))
+    throw new UsageError('give --characters, and --pdf or --json');
+  if (paper !== 'a4' && paper !== 'letter') throw new UsageError('--paper is a4 or letter');
+  if (![1, 2, 3].includes(boxes)) throw new UsageError('--boxes is 1, 2 or 3');
+  if (!(xHeightMm >= 4 && xHeightMm <= 20)) throw new UsageError('--x-height is 4 to 20 mm');
+  if (!(slantDeg >= 0 && slantDeg <= 45)) throw new UsageError('--slant is 0 to 45 degrees');
+  const pages = practicePages([...values.characters], { paper, boxes, xHeightMm, slantDeg });
+  const outputs: [string, string | Uint8Array][] = [];
+  if (values.pdf) outputs.push([values.pdf, await practicePdf(pages, values.title)]);
+  if (values.json) outputs.push([values.json, JSON.stringify({ pages })]);
+  let good = true;
+  for (const [path, content] of outputs) {
+    const written = writeFile(path, content);
+    valueOrPrint(written, path);
+    good &&= written.ok;
+  }
+  return good ? EXIT.ok : EXIT.input;
+}

@@ -1,0 +1,137 @@
+import jsQR from 'jsqr';
+import { connectedParts, type Part } from '../find/parts';
+import { inkMask } from '../ink/inkField';
+import { learnInk } from '../ink/inkModel';
+import type { Vec } from '../geometry/vec';
+import { smallerPicture, type Picture } from '../raster/picture';
+import { fitHomography, project, type Homography } from './homography';
+import { MARK_MM, pageOfCode, type PracticePage } from './layout';
+
+/** A practice page found in a picture. */
+export interface FoundPage {
+  readonly page: PracticePage;
+  /** From mm of the page to px of the picture. */
+  readonly map: Homography;
+  readonly marksFound: number;
+}
+
+/** A mark is a ring with a dot in its middle: shares of their areas, and how far their middles may differ. */
+const RING_AREA = MARK_MM.outer ** 2 - MARK_MM.hole ** 2;
+const DOT_SHARE = MARK_MM.dot ** 2 / RING_AREA;
+const MIDDLE_OFF = 0.12;
+/** The code is looked for in a picture of this size first, then in others; marks are looked for in the first. */
+const LOOK_SIDES = [1700, 1200, 2600, 900];
+
+/**
+ * Finds a practice page's marks and code, whichever way up it lies. Null when there are no such marks; a page whose code
+ * can't be read gives 'no-code'.
+ */
+export function findPage(picture: Picture): FoundPage | 'no-code' | null {
+  const longer = Math.max(picture.width, picture.height);
+  const step = Math.max(1, Math.round(longer / LOOK_SIDES[0]!));
+  const small = smallerPicture(picture, step);
+  const ink = learnInk(small);
+  if (!ink.ok || ink.value.source === 'alpha') return null;
+  const marks = findMarks(connectedParts(inkMask(small, ink.value, ink.value.level))).map((m) => ({
+    x: m.x * step,
+    y: m.y * step,
+  }));
+  if (marks.length < 3) return null;
+  for (const side of LOOK_SIDES) {
+    const k = Math.max(1, Math.round(longer / side));
+    const code = readCode(k === step ? small : smallerPicture(picture, k), k);
+    const page = code && pageOfCode(code.text);
+    if (!page) continue;
+    const map = placePage(page, code.corners, marks);
+    if (map) return map;
+  }
+  return 'no-code';
+}
+
+/** Middles of ring-and-dot marks among patches of ink. */
+function findMarks(parts: readonly Part[]): Vec[] {
+  const sound = parts.filter((p) => p.area >= 8);
+  const found: { at: Vec; area: number }[] = [];
+  for (const ring of sound) {
+    const size = Math.max(ring.box.width, ring.box.height);
+    if (size < 10 || Math.min(ring.box.width, ring.box.height) < 0.6 * size) continue;
+    const fill = ring.area / (ring.box.width * ring.box.height);
+    if (fill < 0.25 || fill > 0.75) continue;
+    const middle = { x: ring.box.x + ring.box.width / 2, y: ring.box.y + ring.box.height / 2 };
+    const dot = sound.find(
+      (d) =>
+        d !== ring &&
+        Math.hypot(d.box.x + d.box.width / 2 - middle.x, d.box.y + d.box.height / 2 - middle.y) <
+          MIDDLE_OFF * size &&
+        d.area / ring.area > DOT_SHARE * 0.45 &&
+        d.area / ring.area < DOT_SHARE * 2,
+    );
+    if (dot) found.push({ at: { x: dot.centerX, y: dot.centerY }, area: ring.area });
+  }
+  return found.map((f) => f.at);
+}
+
+interface Code {
+  readonly text: string;
+  /** Corners of the code on the picture: left top, right top, right bottom, left bottom. */
+  readonly corners: readonly Vec[];
+}
+
+function readCode({ width, height, data }: Picture, k: number): Code | null {
+  const grey = Uint8ClampedArray.from(data);
+  const found = jsQR(grey, width, height, { inversionAttempts: 'dontInvert' });
+  if (!found) return null;
+  const { topLeftCorner, topRightCorner, bottomRightCorner, bottomLeftCorner } = found.location;
+  const corners = [topLeftCorner, topRightCorner, bottomRightCorner, bottomLeftCorner].map((c) => ({
+    x: c.x * k,
+    y: c.y * k,
+  }));
+  const text = new TextDecoder().decode(Uint8Array.from(found.binaryData));
+  return { text, corners };
+}
+
+/** Marks lie this near to where they are expected (as a share of the page's height on the picture) to be believed. */
+const BELIEVED = [0.12, 0.03, 0.012];
+
+function placePage(page: PracticePage, corners: readonly Vec[], marks: readonly Vec[]): FoundPage | null {
+  const { x, y, size } = page.code;
+  const onPage = [
+    { x, y },
+    { x: x + size, y },
+    { x: x + size, y: y + size },
+    { x, y: y + size },
+  ];
+  let map = fitHomography(onPage, corners);
+  let used: Vec[] = [];
+  // The code alone says roughly where the marks are; with them its own corners hardly count any more.
+  for (const share of BELIEVED) {
+    if (!map) return null;
+    const tall = Math.hypot(
+      ...(Object.values(minus(project(map, page.marks[0]!), project(map, page.marks[3]!))) as [
+        number,
+        number,
+      ]),
+    );
+    const pairs = page.marks.flatMap((m): [Vec, Vec][] => {
+      const at = project(map!, m);
+      const near = [...marks].sort((a, b) => off(a, at) - off(b, at))[0];
+      return near && off(near, at) < share * tall ? [[m, near]] : [];
+    });
+    used = pairs.map(([, to]) => to);
+    if (pairs.length >= 4)
+      map = fitHomography(
+        pairs.map((p) => p[0]),
+        pairs.map((p) => p[1]),
+      );
+    else if (pairs.length === 3) {
+      map = fitHomography(
+        [...pairs.map((p) => p[0]), ...pairs.map((p) => p[0]), ...onPage],
+        [...used, ...used, ...corners],
+      );
+    } else return null;
+  }
+  return map && used.length >= 3 ? { page, map, marksFound: used.length } : null;
+}
+
+const minus = (a: Vec, b: Vec): Vec => ({ x: a.x - b.x, y: a.y - b.y });
+const off = (a: Vec, b: Vec): number => Math.hypot(a.x - b.x, a.y - b.y);

@@ -1,0 +1,230 @@
+import { codeModules } from '../../core/practice/pdf';
+import { fitHomography, project } from '../../core/practice/homography';
+import { MARK_MM, type PracticePage } from '../../core/practice/layout';
+import { invert3 } from './invert3';
+import { normal, seededRandom } from '../hand/random';
+import { writeLetter, type Hand } from '../hand/writeLetter';
+
+/** How a practice page is printed, filled and photographed by the stand-in for printer, writer and scanner. */
+export interface Capture {
+  readonly hand: Hand;
+  readonly seed: number;
+  /** Printed at this share of its size, as when a page is printed as a picture. */
+  readonly printScale: number;
+  /** Turn on the glass, degrees. */
+  readonly turnDeg: number;
+  /** How far the far edge is shorter than the near one: 0 for a scanner, 0.2 for a slanted photograph. */
+  readonly tilt: number;
+  /** Guides printed grey, as without colour ink. */
+  readonly grey: boolean;
+  /** Index of a corner mark that something covers; -1 for none. */
+  readonly hiddenMark: number;
+  readonly ink: readonly [number, number, number];
+  /** Characters left empty, and characters crossed out. */
+  readonly empty: readonly string[];
+  readonly crossedOut: readonly string[];
+  /** Uneven light, 0..1. */
+  readonly shadow: number;
+  readonly noise: number;
+  /** Size of the picture, px per mm of the paper. */
+  readonly pxPerMm: number;
+}
+
+export const CLEAN_SCAN: Omit<Capture, 'hand'> = {
+  seed: 1,
+  printScale: 1,
+  turnDeg: 0.6,
+  tilt: 0,
+  grey: false,
+  hiddenMark: -1,
+  ink: [35, 38, 60],
+  empty: [],
+  crossedOut: [],
+  shadow: 0.03,
+  noise: 2,
+  pxPerMm: 8,
+};
+
+/** Print and writing on a page, RGB shares of white, K px per mm. */
+function printedPage(
+  page: PracticePage,
+  c: Capture,
+  k: number,
+): { width: number; height: number; rgb: Float32Array } {
+  const random = seededRandom(c.seed);
+  const [width, height] = [Math.round(page.widthMm * k), Math.round(page.heightMm * k)];
+  const rgb = new Float32Array(width * height * 3).fill(1);
+  const fill = (x: number, y: number, w: number, h: number, colour: readonly number[]) => {
+    for (let j = Math.max(0, Math.round(y * k)); j < Math.min(height, Math.round((y + h) * k)); j++)
+      for (let i = Math.max(0, Math.round(x * k)); i < Math.min(width, Math.round((x + w) * k)); i++)
+        for (let q = 0; q < 3; q++) rgb[3 * (j * width + i) + q] = colour[q]!;
+  };
+  const rule = c.grey ? [0.76, 0.76, 0.76] : [0.62, 0.76, 0.92];
+  for (const top of page.rows) {
+    for (const y of [page.lines.caps, page.lines.xHeight, page.lines.baseline, page.lines.descender])
+      fill(page.left, top + y - 0.12, page.right - page.left, 0.25, rule);
+  }
+  const [first, box] = [page.rows[0]!, page.boxes[0]!];
+  const bottom = page.rows[page.rows.length - 1]! + box.height;
+  for (let x = page.left; x <= page.right + 0.01; x += box.width)
+    fill(x - 0.1, first, 0.2, bottom - first, rule);
+  page.marks.forEach((m, i) => {
+    if (i === c.hiddenMark) return;
+    for (const [size, colour] of [
+      [MARK_MM.outer, [0.1, 0.1, 0.1]],
+      [MARK_MM.hole, [1, 1, 1]],
+      [MARK_MM.dot, [0.1, 0.1, 0.1]],
+    ] as const)
+      fill(m.x - size / 2, m.y - size / 2, size, size, colour);
+  });
+  const modules = codeModules(page.code.text);
+  const size = page.code.size / modules.length;
+  modules.forEach((row, y) =>
+    row.forEach(
+      (dark, x) => dark && fill(page.code.x + x * size, page.code.y + y * size, size, size, [0.1, 0.1, 0.1]),
+    ),
+  );
+  const cap = page.lines.baseline - page.lines.caps;
+  for (const b of page.boxes) {
+    // A small model letter, drawn as the printer would.
+    for (const stroke of writeLetter(b.char, c.hand, seededRandom(3)) ?? [])
+      dab(
+        rgb,
+        width,
+        height,
+        stroke.map((p) => ({
+          x: (b.x + 1.2 + p.x * 2.4) * k,
+          y: (b.y + 3.4 - p.y * 2.4) * k,
+          radius: 0.12 * k,
+        })),
+        [0.5, 0.5, 0.5],
+      );
+    if (c.empty.includes(b.char)) continue;
+    const ink = c.ink.map((v) => v / 255);
+    const strokes = writeLetter(b.char, c.hand, random) ?? [];
+    const xs = strokes.flat().map((p) => p.x);
+    const [low, high] = [Math.min(...xs), Math.max(...xs)];
+    const left = b.x + b.width / 2 - ((low + high) / 2) * cap + normal(random) * 0.4;
+    const foot = b.y + page.lines.baseline + normal(random) * 0.25;
+    for (const stroke of strokes)
+      dab(
+        rgb,
+        width,
+        height,
+        stroke.map((p) => ({
+          x: (left + p.x * cap) * k,
+          y: (foot - p.y * cap) * k,
+          radius: p.radius * cap * k,
+        })),
+        ink,
+      );
+    if (c.crossedOut.includes(b.char)) {
+      const corner = (u: number, v: number) => ({
+        x: (b.x + u * b.width) * k,
+        y: (b.y + 4 + v * (b.height - 5)) * k,
+        radius: 0.5 * k,
+      });
+      for (const [p, q] of [
+        [corner(0.06, 0.04), corner(0.94, 0.96)],
+        [corner(0.94, 0.04), corner(0.06, 0.96)],
+      ] as const)
+        dab(
+          rgb,
+          width,
+          height,
+          Array.from({ length: 60 }, (_, i) => ({
+            x: p.x + ((q.x - p.x) * i) / 59,
+            y: p.y + ((q.y - p.y) * i) / 59,
+            radius: p.radius,
+          })),
+          ink,
+        );
+    }
+  }
+  return { width, height, rgb };
+}
+
+/** Round dabs of ink along a stroke, with soft edges; ink lies over print. */
+function dab(
+  rgb: Float32Array,
+  width: number,
+  height: number,
+  points: readonly { x: number; y: number; radius: number }[],
+  ink: readonly number[],
+): void {
+  for (let i = 0; i + 1 < points.length; i++) {
+    const [a, b] = [points[i]!, points[i + 1]!];
+    const r = Math.max(a.radius, b.radius) + 1;
+    const [dx, dy] = [b.x - a.x, b.y - a.y];
+    const size = dx * dx + dy * dy || 1e-9;
+    for (
+      let y = Math.max(0, Math.floor(Math.min(a.y, b.y) - r));
+      y <= Math.min(height - 1, Math.max(a.y, b.y) + r);
+      y++
+    ) {
+      for (
+        let x = Math.max(0, Math.floor(Math.min(a.x, b.x) - r));
+        x <= Math.min(width - 1, Math.max(a.x, b.x) + r);
+        x++
+      ) {
+        const t = Math.max(0, Math.min(1, ((x + 0.5 - a.x) * dx + (y + 0.5 - a.y) * dy) / size));
+        const off = Math.hypot(x + 0.5 - a.x - dx * t, y + 0.5 - a.y - dy * t);
+        const cover = Math.max(0, Math.min(1, a.radius + (b.radius - a.radius) * t - off + 0.5));
+        if (cover === 0) continue;
+        for (let c = 0; c < 3; c++) {
+          const k = 3 * (y * width + x) + c;
+          rgb[k] = Math.min(rgb[k]!, 1 - cover * (1 - ink[c]!));
+        }
+      }
+    }
+  }
+}
+
+/** The filled page as scanner or camera see it: RGBA. */
+export function capturePage(
+  page: PracticePage,
+  c: Capture,
+): { width: number; height: number; data: Uint8Array } {
+  const random = seededRandom(c.seed + 99);
+  const print = printedPage(page, c, 8);
+  const [w, h] = [page.widthMm * c.pxPerMm, page.heightMm * c.pxPerMm];
+  const turn = (c.turnDeg * Math.PI) / 180;
+  const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
+  const width = Math.round(Math.abs(w * cos) + Math.abs(h * sin)) + 20;
+  const height = Math.round(Math.abs(w * sin) + Math.abs(h * cos)) + 20;
+  const corner = (u: number, v: number) => {
+    // Further up means further away; then scaled about the middle, turned, and put in the picture's middle.
+    const near = 1 - c.tilt * (1 - v);
+    const [x, y] = [(u - 0.5) * w * near * c.printScale, (v - 0.5) * h * c.printScale * (1 - c.tilt / 3)];
+    return { x: width / 2 + x * cos - y * sin, y: height / 2 + x * sin + y * cos };
+  };
+  const onPage = [
+    { x: 0, y: 0 },
+    { x: print.width, y: 0 },
+    { x: print.width, y: print.height },
+    { x: 0, y: print.height },
+  ];
+  const map = fitHomography(onPage, [corner(0, 0), corner(1, 0), corner(1, 1), corner(0, 1)])!;
+  const back = invert3(map);
+  const data = new Uint8Array(width * height * 4).fill(255);
+  for (let y = 0; y < height; y++) {
+    for (let x = 0; x < width; x++) {
+      const p = project(back, { x: x + 0.5, y: y + 0.5 });
+      const light = 1 - c.shadow * (0.5 + 0.5 * Math.sin(x / 300 + y / 500));
+      const [sx, sy] = [p.x - 0.5, p.y - 0.5];
+      const [ix, iy] = [Math.floor(sx), Math.floor(sy)];
+      const to = 4 * (y * width + x);
+      for (let q = 0; q < 3; q++) {
+        let v = 0.97;
+        if (ix >= 0 && iy >= 0 && ix + 1 < print.width && iy + 1 < print.height) {
+          const at = (i: number, j: number) => print.rgb[3 * ((iy + j) * print.width + ix + i) + q]!;
+          const [fx, fy] = [sx - ix, sy - iy];
+          v = (at(0, 0) * (1 - fx) + at(1, 0) * fx) * (1 - fy) + (at(0, 1) * (1 - fx) + at(1, 1) * fx) * fy;
+          v *= 0.97;
+        }
+        data[to + q] = Math.max(0, Math.min(255, 255 * v * light + normal(random) * c.noise));
+      }
+    }
+  }
+  return { width, height, data };
+}

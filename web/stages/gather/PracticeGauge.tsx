@@ -1,0 +1,99 @@
+import { Field, NativeSelect, Text, Textarea } from '@chakra-ui/react';
+import { useState } from 'react';
+import { missingOfBill } from '../../../core/document/commands/lifting';
+import { projectOf } from '../../../core/document/newProject';
+import { DEFAULT_PRACTICE, practicePages } from '../../../core/practice/layout';
+import { savePracticeSheet } from '../../store/practiceSheet';
+import { useDoc } from '../../store/projectStore';
+import { Fact, Gauge, GaugePart } from '../../ui/Gauge';
+import { InkButton } from '../../ui/InkButton';
+import { NumberField } from '../../ui/NumberField';
+
+/** A sheet to print, write on and bring back: for which characters, and how large. */
+export function PracticeGauge({ onClose }: { onClose: () => void }) {
+  const doc = useDoc();
+  const project = projectOf(doc);
+  const [characters, setCharacters] = useState(missingOfBill(doc) || project.bill);
+  const [settings, setSettings] = useState(DEFAULT_PRACTICE);
+  const pages = practicePages([...characters], settings);
+  return (
+    <Gauge
+      title="Practice sheet"
+      hint="Print it at any size, write on the lines, and drop a scan or photo of it here: every letter is known by its box."
+    >
+      <Field.Root>
+        <Field.Label fontSize="sm" color="faded">
+          Characters to write
+        </Field.Label>
+        <Textarea
+          size="xs"
+          rows={4}
+          bg="sheet"
+          borderColor="rule"
+          value={characters}
+          onChange={(e) => setCharacters(e.target.value)}
+        />
+      </Field.Root>
+      <Field.Root>
+        <Field.Label fontSize="sm" color="faded">
+          Paper
+        </Field.Label>
+        <NativeSelect.Root size="xs">
+          <NativeSelect.Field
+            bg="sheet"
+            borderColor="rule"
+            value={settings.paper}
+            onChange={(e) =>
+              setSettings({ ...settings, paper: e.target.value === 'letter' ? 'letter' : 'a4' })
+            }
+          >
+            <option value="a4">A4</option>
+            <option value="letter">Letter</option>
+          </NativeSelect.Field>
+          <NativeSelect.Indicator />
+        </NativeSelect.Root>
+      </Field.Root>
+      <NumberField
+        label="Boxes a character"
+        unit=""
+        value={settings.boxes}
+        min={1}
+        max={3}
+        onChange={(boxes) => setSettings({ ...settings, boxes: Math.round(boxes) })}
+      />
+      <NumberField
+        label="Height of small letters"
+        unit="mm"
+        value={settings.xHeightMm}
+        min={4}
+        max={20}
+        onChange={(xHeightMm) => setSettings({ ...settings, xHeightMm: Math.round(xHeightMm) })}
+      />
+      <NumberField
+        label="Slant of help lines"
+        unit="°"
+        value={settings.slantDeg}
+        min={0}
+        max={45}
+        onChange={(slantDeg) => setSettings({ ...settings, slantDeg: Math.round(slantDeg) })}
+      />
+      <GaugePart title="What comes out" />
+      <Fact label="Pages">{pages.length}</Fact>
+      <Fact label="Boxes">{pages.reduce((n, p) => n + p.boxes.length, 0)}</Fact>
+      <InkButton
+        main
+        tip="Save the sheet as a PDF with fine lines"
+        disabled={characters.trim() === ''}
+        onClick={() => void savePracticeSheet(characters, settings, project.name)}
+      >
+        Save as PDF
+      </InkButton>
+      <InkButton tip="Back to the sheets on the table" onClick={onClose}>
+        Done
+      </InkButton>
+      <Text fontSize="xs" color="faded">
+        Cross a box out with two long strokes when a letter went wrong: it is left out.
+      </Text>
+    </Gauge>
+  );
+}
