@@ -2,7 +2,7 @@ import { readdirSync } from 'node:fs';
 import { join, parse, relative } from 'node:path';
 import { artworkSheet, picturesSheet } from '../core/artwork/makeSheets';
 import { sortFiles, type DroppedFile } from '../core/artwork/sortFiles';
-import { addMadeSheet } from '../core/document/commands/lifting';
+import { addMadeSheet } from '../core/document/commands/madeSheets';
 import { applyDiff } from '../core/document/diff';
 import { defaultRecipe, newProject } from '../core/document/newProject';
 import type { Doc } from '../core/document/schema';

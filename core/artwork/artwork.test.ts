@@ -2,7 +2,7 @@ import { zipSync, strToU8 } from 'fflate';
 import { encode } from 'fast-png';
 import { coverage } from '../testing/shapes';
 import { defaultRecipe, newProject } from '../document/newProject';
-import { addMadeSheet } from '../document/commands/lifting';
+import { addMadeSheet } from '../document/commands/madeSheets';
 import { applyDiff } from '../document/diff';
 import { contoursBox } from '../geometry/measure';
 import { artworkSheet, picturesSheet } from './makeSheets';

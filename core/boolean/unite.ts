@@ -1,3 +1,4 @@
+// eslint-disable-next-line @typescript-eslint/triple-slash-reference -- three compiler projects read this file; all need the description
 /// <reference path="./paperCore.d.ts" />
 import paper from 'paper/dist/paper-core.js';
 import { cornerAt, segmentCount, type Contour, type Node } from '../geometry/contour';

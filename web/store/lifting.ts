@@ -1,13 +1,8 @@
 import { create } from 'zustand';
-import {
-  addMadeSheet,
-  addSheet,
-  missingOfBill,
-  replacePieces,
-  sheetOfCode,
-  takeLifted,
-  takePractice,
-} from '../../core/document/commands/lifting';
+import { addMadeSheet } from '../../core/document/commands/madeSheets';
+import { addSheet, missingOfBill, takeLifted } from '../../core/document/commands/lifting';
+import { replacePieces } from '../../core/document/commands/mending';
+import { sheetOfCode, takePractice } from '../../core/document/commands/practice';
 import { sortFiles, type DroppedFile, type SortedFiles } from '../../core/artwork/sortFiles';
 import { FIRST_RECIPE } from '../../core/document/newProject';
 import type { Doc, PieceRow } from '../../core/document/schema';

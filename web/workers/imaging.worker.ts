@@ -1,6 +1,6 @@
 import { expose, transfer } from 'comlink';
 import { encode } from 'fast-png';
-import type { PracticeFacts } from '../../core/document/commands/lifting';
+import type { PracticeFacts } from '../../core/document/commands/practice';
 import { liftPractice, type LiftedPractice } from '../../core/practice/liftPractice';
 import { findPage, type FoundPage } from '../../core/practice/readPage';
 import { straightenPage } from '../../core/practice/straighten';

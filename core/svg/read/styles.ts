@@ -1,3 +1,4 @@
+// eslint-disable-next-line @typescript-eslint/triple-slash-reference -- three compiler projects read this file; all need the description
 /// <reference path="./cssTree.d.ts" />
 import { generate, parse, walk } from 'css-tree/dist/csstree.esm';
 import type { XmlElement } from './xmlTree';

@@ -1,0 +1,72 @@
+import { draft, type ProjectDiff } from '../diff';
+import { FIRST_RECIPE } from '../newProject';
+import type { Doc, PieceRow, SheetRow } from '../schema';
+import type { LiftResult } from './lifting';
+import { iconName, PRIVATE, seatInto } from './seatInto';
+
+/** A sheet made of files of their own, each already a piece. */
+export interface MadeSheet {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: 'pictures' | 'artwork';
+  /** Hash of the picture, or of the zip with the artwork's files. */
+  readonly pictureId: string;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  /** Names that stand for no character become icons with private code points. */
+  readonly icons: boolean;
+}
+
+/**
+ * Adds a sheet of named files with its pieces, and their glyphs, as one step. Icons get private code points one after the
+ * other; one whose name the project knows already keeps its code point.
+ */
+export function addMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult): ProjectDiff | null {
+  const d = draft(doc);
+  const { icons, ...facts } = sheet;
+  const taken = new Set(Object.values(doc.glyphs).flatMap((g) => g.codePoints));
+  const known = new Map(Object.values(doc.glyphs).map((g) => [g.name, g.codePoints[0]]));
+  let next: number = PRIVATE[0];
+  const iconChar = (name: string): string | null => {
+    const own = known.get(iconName(name));
+    if (own !== undefined) return String.fromCodePoint(own);
+    while (taken.has(next)) next++;
+    if (next > PRIVATE[1]) return null;
+    taken.add(next);
+    return String.fromCodePoint(next);
+  };
+  const pieces = lifted.pieces.map(({ rejected: _, ...p }): PieceRow => {
+    const char = p.char ?? (icons && p.name !== null ? iconChar(p.name) : null);
+    return {
+      ...p,
+      char,
+      confidence: char === null ? 0 : 1,
+      sheetId: sheet.id,
+      state: char === null ? 'found' : 'accepted',
+    };
+  });
+  const row: SheetRow = {
+    ...facts,
+    practiceCode: null,
+    originalId: null,
+    recipeId: FIRST_RECIPE,
+    expected: pieces.map((p) => p.char ?? '').join(''),
+    state: 'lifted',
+    skewRad: 0,
+    capHeightPx: lifted.capHeightPx,
+    specksDropped: lifted.specksDropped,
+    printedLines: lifted.printedLines,
+    order: Object.keys(doc.sheets).length,
+    seating: {
+      reference: icons ? 'icons' : 'one-factor',
+      capReference: 'H',
+      smallReference: 'x',
+      baseline: 'given',
+      capLinePx: null,
+    },
+  };
+  d.put('sheets', row);
+  for (const p of pieces) d.put('pieces', p);
+  seatInto(doc, d, row, pieces);
+  return d.done(`Add ${sheet.name}`);
+}

@@ -1,0 +1,84 @@
+import { transformContours } from '../../geometry/contour';
+import { transformPaint } from '../../geometry/paint';
+import { glyphNameOf } from '../../names/glyphNames';
+import { seatSheet } from '../../seat/seatSheet';
+import type { draft } from '../diff';
+import { blankGlyph, projectOf } from '../newProject';
+import type { Doc, GlyphRow, PieceRow, SheetRow } from '../schema';
+
+type Draft = ReturnType<typeof draft>;
+
+/** First code point of Unicode's private use area, and its last. */
+export const PRIVATE = [0xe000, 0xf8ff] as const;
+
+/** A glyph name that font files may hold (OpenType, "post" version 2: letters, digits, period and underscore). */
+export const iconName = (name: string): string => {
+  const plain = name.replace(/[^A-Za-z0-9._]+/g, '_').slice(0, 60);
+  return /^[A-Za-z_]/.test(plain) ? plain : `icon_${plain}`;
+};
+
+/** Glyph id of a character in the style in hand, as new glyphs are called: "A", "eacute". */
+const glyphIdOf = (char: string): string => glyphNameOf(char.codePointAt(0)!);
+
+function glyphFor(doc: Doc, d: Draft, codePoint: number): GlyphRow | null {
+  const id = glyphNameOf(codePoint);
+  const direct = d.get('glyphs', id);
+  if (direct) return direct;
+  const other = Object.values(doc.glyphs).find((g) => g.codePoints.includes(codePoint));
+  return other ? d.get('glyphs', other.id) : null;
+}
+
+/** Glyphs of the sheet's pieces made or moved to where the lines and the sheet's seating put them. */
+export function seatInto(doc: Doc, d: Draft, sheet: SheetRow, pieces: readonly PieceRow[]): void {
+  const project = d.get('project', projectOf(doc).id)!;
+  const named = pieces.filter((p) => p.state !== 'dropped' && p.char !== null);
+  const seated = seatSheet(
+    named.map((p) => ({ ...p, char: p.char! })),
+    { ...sheet.seating, ...project.lines, skewRad: sheet.skewRad },
+  );
+  const live = new Set(pieces.map((p) => p.id));
+  const placed = new Set<string>();
+  for (const piece of named) {
+    const letter = seated.letters.get(piece.id);
+    if (!letter) continue;
+    const codePoint = piece.char!.codePointAt(0)!;
+    const name =
+      piece.name !== null && codePoint >= PRIVATE[0] && codePoint <= PRIVATE[1]
+        ? iconName(piece.name)
+        : glyphIdOf(piece.char!);
+    const glyph = glyphFor(doc, d, codePoint) ?? blankGlyph(glyphIdOf(piece.char!), name, [codePoint]);
+    const own = glyph.source === null ? glyph.contours.length === 0 : live.has(glyph.source.pieceId);
+    // Somebody else's drawing, or one worked on by hand, is never overwritten in silence.
+    if (!own || glyph.handEdited || placed.has(glyph.id)) continue;
+    placed.add(glyph.id);
+    d.put('glyphs', {
+      ...glyph,
+      contours: letter.contours,
+      layers: piece.layers.map((l) => ({
+        paint: transformPaint(l.paint, letter.transform),
+        contours: transformContours(l.contours, letter.transform),
+      })),
+      source: { pieceId: piece.id, transform: letter.transform },
+    });
+  }
+  // Glyphs whose piece lost its name or was dropped have nothing to show any more.
+  for (const g of Object.values(doc.glyphs)) {
+    const lost = g.source !== null && g.source.pieceId.startsWith(`${sheet.id}:`) && !placed.has(g.id);
+    if (lost && !g.handEdited) d.remove('glyphs', g.id);
+  }
+  const follows = sheet.seating.reference === 'one-factor' && seated.smallHeight !== null;
+  const height = Math.round(seated.smallHeight ?? 0);
+  if (follows && height !== project.lines.xHeight && leadsLines(doc, sheet)) {
+    d.put('project', { ...project, lines: { ...project.lines, xHeight: height } });
+  }
+}
+
+/** The first sheet on the table sets the x-height line; later ones have to fit it. */
+const leadsLines = (doc: Doc, sheet: SheetRow): boolean =>
+  Object.values(doc.sheets).every((s) => s.id === sheet.id || s.order >= sheet.order);
+
+/** Pieces of a sheet in reading order. */
+export const piecesOf = (doc: Doc, sheetId: string): PieceRow[] =>
+  Object.values(doc.pieces)
+    .filter((p) => p.sheetId === sheetId)
+    .sort((a, b) => a.order - b.order);
