@@ -1,3 +1,6 @@
+import { encode as encodeBmp } from 'fast-bmp';
+import { GifWriter } from 'omggif';
+import UTIF from 'utif2';
 import { encode as encodePng } from 'fast-png';
 import jpeg from 'jpeg-js';
 import { turnByOrientation } from '../raster/picture';
@@ -47,8 +50,10 @@ describe('bad input is told, never raised', () => {
   test('0 bytes', () => expect(codeOf(new Uint8Array(0))).toBe('file-empty'));
   test('text', () =>
     expect(codeOf(new TextEncoder().encode('not a picture at all'))).toBe('picture-kind-unknown'));
-  test('a GIF', () =>
-    expect(codeOf(new TextEncoder().encode('GIF89a......'))).toBe('picture-kind-unsupported'));
+  test('a GIF that is cut off', () =>
+    expect(codeOf(new TextEncoder().encode('GIF89a......'))).toBe('picture-broken'));
+  test('a WebP', () =>
+    expect(codeOf(new TextEncoder().encode('RIFF....WEBPVP8 '))).toBe('picture-kind-unsupported'));
   test('1 x 1', () =>
     expect(codeOf(encodePng({ width: 1, height: 1, data: [0], channels: 1 } as never))).toBe(
       'picture-too-small',
@@ -102,4 +107,55 @@ test('kinds are told by content, not by name', () => {
 test('picture ids differ when one byte does', () => {
   expect(pictureIdOf(Uint8Array.of(1, 2, 3))).not.toBe(pictureIdOf(Uint8Array.of(1, 2, 4)));
   expect(pictureIdOf(Uint8Array.of(1, 2, 3))).toMatch(/^[0-9a-f]{16}$/);
+});
+
+describe('other kinds of pictures', () => {
+  const [width, height] = [9, 7];
+  const grey = (k: number) => (k * 29) % 256;
+  const rgba = Uint8Array.from({ length: width * height * 4 }, (_, i) =>
+    i % 4 === 3 ? 255 : grey(Math.floor(i / 4)),
+  );
+
+  test('TIFF, BMP and GIF come out as they went in', () => {
+    const tiff = new Uint8Array(UTIF.encodeImage(rgba, width, height));
+    const rgb = Uint8Array.from({ length: width * height * 3 }, (_, i) => grey(Math.floor(i / 3)));
+    const bmp = encodeBmp({ width, height, data: rgb, bitsPerPixel: 24, channels: 3, components: 3 });
+    const store: number[] = [];
+    const palette = Array.from({ length: 256 }, (_, v) => (v << 16) | (v << 8) | v);
+    const gif = new GifWriter(store as unknown as Buffer, width, height, { palette });
+    gif.addFrame(
+      0,
+      0,
+      width,
+      height,
+      Array.from({ length: width * height }, (_, k) => grey(k)),
+    );
+    const gifBytes = Uint8Array.from(store.slice(0, gif.end()));
+    for (const bytes of [tiff, bmp, gifBytes]) {
+      const picture = decodePicture(bytes);
+      if (!picture.ok) throw new Error(JSON.stringify(picture.problems));
+      expect([picture.value.width, picture.value.height]).toEqual([width, height]);
+      expect([...picture.value.data]).toEqual([...rgba]);
+    }
+  });
+
+  test('a TIFF whose directories run in a circle, a cut one and a huge claim end with a clear error', () => {
+    const tiff = new Uint8Array(UTIF.encodeImage(rgba, width, height));
+    const v = new DataView(tiff.buffer);
+    const little = tiff[0] === 0x49;
+    const first = v.getUint32(4, little);
+    const end = first + 2 + 12 * v.getUint16(first, little);
+    const loop = tiff.slice();
+    new DataView(loop.buffer).setUint32(end, first, little);
+    const code = (bytes: Uint8Array) => {
+      const r = decodePicture(bytes);
+      return r.ok ? 'ok' : r.problems[0]!.code;
+    };
+    expect(code(loop)).toBe('picture-broken');
+    expect(code(tiff.subarray(0, 60))).toBe('picture-broken');
+    const gif = Uint8Array.from(
+      [...'GIF89a'].map((c) => c.charCodeAt(0)).concat([0xff, 0xff, 0xff, 0xff], Array<number>(30).fill(0)),
+    );
+    expect(code(gif)).toBe('picture-too-large');
+  });
 });

@@ -3,6 +3,7 @@ import { decode as decodePng, convertIndexedToRgb } from 'fast-png';
 import jpeg from 'jpeg-js';
 import { fail, ok, type Result } from '../problems/problem';
 import { turnByOrientation, type Picture } from '../raster/picture';
+import { decodeOther, otherSize, type OtherKind } from './otherKinds';
 import { pictureSize, sniffKind } from './sniff';
 
 /** More than this needs tiles; refused with a message rather than running out of memory. */
@@ -82,23 +83,35 @@ function jpegToRgba(bytes: Uint8Array): Picture {
   return turnByOrientation({ width, height, data }, orientationOf(bytes));
 }
 
+function sizeOf(bytes: Uint8Array, kind: 'PNG' | 'JPEG' | OtherKind) {
+  if (kind === 'PNG' || kind === 'JPEG') return pictureSize(bytes, kind);
+  try {
+    return otherSize(bytes, kind);
+  } catch {
+    return null;
+  }
+}
+
 /**
- * File bytes to a picture as displayed. PNG (all depths and colour types) and JPEG (EXIF orientation done).
+ * File bytes to a picture as displayed: PNG (all depths and colour types), JPEG and TIFF (turned as their orientation tag
+ * says), BMP, and a GIF's first frame.
  * Expected failures come back as problems: empty, unknown or unsupported kind, broken, too small, too large.
  */
 export function decodePicture(bytes: Uint8Array): Result<Picture> {
   if (bytes.length === 0) return fail({ code: 'file-empty' });
   const kind = sniffKind(bytes);
   if (kind === 'unknown') return fail({ code: 'picture-kind-unknown' });
-  if (kind !== 'PNG' && kind !== 'JPEG') return fail({ code: 'picture-kind-unsupported', kind });
-  const size = pictureSize(bytes, kind);
+  if (kind === 'WebP' || kind === 'PDF' || kind === 'SVG' || kind === 'zip')
+    return fail({ code: 'picture-kind-unsupported', kind });
+  const size = sizeOf(bytes, kind);
   if (!size) return fail({ code: 'picture-broken', kind, reason: 'no size in its header' });
   if (size.width * size.height > MAX_MEGAPIXELS * 1e6) {
     return fail({ code: 'picture-too-large', ...size, limitMegapixels: MAX_MEGAPIXELS });
   }
   if (Math.min(size.width, size.height) < MIN_SIDE_PX) return fail({ code: 'picture-too-small', ...size });
   try {
-    return ok(kind === 'PNG' ? pngToRgba(bytes) : jpegToRgba(bytes));
+    if (kind === 'PNG') return ok(pngToRgba(bytes));
+    return ok(kind === 'JPEG' ? jpegToRgba(bytes) : decodeOther(bytes, kind));
   } catch (error) {
     return fail({
       code: 'picture-broken',

@@ -17,7 +17,7 @@ export function sniffKind(bytes: Uint8Array): FileKind {
   if (starts(bytes, 0x50, 0x4b, 0x03, 0x04)) return 'zip';
   // Before its root an XML document may have a declaration, a document type and comments.
   const head = String.fromCharCode(...bytes.subarray(0, 4096)).replace(/^[\u00ef\u00bb\u00bf\s]+/, '');
-  return /^<(svg|\?xml|!--|!DOCTYPE)/i.test(head) && /<(\w+:)?svg[\s>]/.test(`${head} `) ? 'SVG' : 'unknown';
+  return /^<(svg|\?xml|!--|!DOCTYPE)/i.test(head) && /<(\w+:)?svg[\s>/]/.test(`${head} `) ? 'SVG' : 'unknown';
 }
 
 /** Width and height in px read from the header alone, so that a huge claim is refused before memory is taken. */

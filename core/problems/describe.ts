@@ -8,7 +8,7 @@ function sentence(p: Problem): string {
     case 'file-empty':
       return 'the file is empty (0 bytes). Save or copy it again and add it once more.';
     case 'picture-kind-unknown':
-      return 'this is not a picture we can read. Use a PNG or JPEG file.';
+      return 'this is not a picture we can read. Use a PNG, JPEG, TIFF, BMP or GIF file.';
     case 'picture-kind-unsupported':
       return `${p.kind} pictures can't be read yet. Save it as PNG or JPEG and add that.`;
     case 'picture-broken':

@@ -109,13 +109,16 @@ const addPage = ({ path, bytes }: DroppedFile, type: string): Promise<void> =>
     const { doc, commit, showProblems } = useProject.getState();
     if (!facts.ok) return showProblems(inFile(facts.problems, path));
     if (!doc) return;
-    const { practice, ...picture } = facts.value;
+    const { practice, shown, ...picture } = facts.value;
     await db.pictures.put({ id: picture.pictureId, blob: new Blob([bytes as BlobPart], { type }) });
     if (practice === 'page') return takePracticePage(path, bytes, signal);
     if (practice === 'no-code')
       showProblems([problem({ code: 'practice-no-code' }, 'warning', { file: path })]);
     const id = crypto.randomUUID().slice(0, 8);
-    commit(addSheet(doc, { id, name: path, ...picture }, missingOfBill(doc)));
+    const sheet = shown ? { ...picture, pictureId: shown.id, originalId: picture.pictureId } : picture;
+    if (shown)
+      await db.pictures.put({ id: shown.id, blob: new Blob([shown.png as BlobPart], { type: 'image/png' }) });
+    commit(addSheet(doc, { id, name: path, ...sheet }, missingOfBill(doc)));
     await liftNow(id, bytes, signal);
   });
 

@@ -8,6 +8,7 @@ import type { PieceRow, RecipeRow, SheetRow } from '../../core/document/schema';
 import { liftSheet, type TracedSheet } from '../../core/find/liftSheet';
 import { reshape, type PlaceOnPage, type Reshape, type Reshaped } from '../../core/find/reshape';
 import { decodePicture } from '../../core/pictures/decodePicture';
+import { sniffKind } from '../../core/pictures/sniff';
 import { pictureIdOf } from '../../core/pictures/pictureId';
 import { fail, ok, type Result } from '../../core/problems/problem';
 import type { Picture } from '../../core/raster/picture';
@@ -20,6 +21,8 @@ export interface PictureFacts {
   readonly heightPx: number;
   /** Whether it is a filled practice page; 'no-code' = its marks are there, but its code can't be read. */
   readonly practice: 'page' | 'no-code' | null;
+  /** The same as PNG, for kinds of pictures that browsers don't show. */
+  readonly shown: { readonly id: string; readonly png: Uint8Array } | null;
 }
 
 /** A practice page as it was read. */
@@ -70,7 +73,16 @@ const api = {
     const { id, picture } = opened.value;
     const { practice } = opened.value;
     const kind = practice === null || practice === 'no-code' ? practice : 'page';
-    return ok({ pictureId: id, widthPx: picture.width, heightPx: picture.height, practice: kind });
+    const facts = {
+      pictureId: id,
+      widthPx: picture.width,
+      heightPx: picture.height,
+      practice: kind,
+    } as const;
+    if (sniffKind(bytes) !== 'TIFF' || kind === 'page') return ok({ ...facts, shown: null });
+    const { width, height, data } = picture;
+    const png = encode({ width, height, data: new Uint8Array(data), channels: 4, depth: 8 });
+    return ok({ ...facts, shown: { id: pictureIdOf(png), png } });
   },
   /** A practice page straightened and its letters read. */
   practice(

@@ -7,7 +7,14 @@ import { piecesOf, seatInto } from './seatInto';
 /** A new sheet on the table, not yet lifted. `expected` = what is probably written on it. */
 export function addSheet(
   doc: Doc,
-  sheet: { id: string; name: string; pictureId: string; widthPx: number; heightPx: number },
+  sheet: {
+    id: string;
+    name: string;
+    pictureId: string;
+    originalId?: string | null;
+    widthPx: number;
+    heightPx: number;
+  },
   expected = missingOfBill(doc),
 ): ProjectDiff | null {
   const d = draft(doc);
@@ -15,7 +22,7 @@ export function addSheet(
     ...sheet,
     kind: 'page',
     practiceCode: null,
-    originalId: null,
+    originalId: sheet.originalId ?? null,
     recipeId: FIRST_RECIPE,
     expected,
     state: 'added',
