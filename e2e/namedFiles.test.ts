@@ -3,7 +3,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { liveFontReady, saved, stage, startProject } from './support/app';
+import { liveFontReady, openDemo, saved, stage, startProject, takeInHand } from './support/app';
 
 const folder = (name: string) => mkdtempSync(join(tmpdir(), `orthoglyph-${name}-`));
 const drop = (page: import('@playwright/test').Page, files: string[]) =>
@@ -85,4 +85,22 @@ test('one drawing with a row of letters, tiny and far off its page, is separated
     await expect(page.getByRole('button', { name: new RegExp(`^${char}(, doubtful)?$`) })).toBeVisible();
   await page.goto(page.url().replace(/lift.*/, 'dress?glyph=H'));
   await expect(page.getByText('700 u, 0 u')).toBeVisible();
+});
+
+test('an SVG copied elsewhere is pasted into the letter in hand, in view', async ({ page }) => {
+  await openDemo(page);
+  await takeInHand(page, 'dress', 'o');
+  const contours = page.getByText('Contours').locator('..');
+  await expect(contours).toContainText('2');
+  await page.evaluate(() => {
+    const data = new DataTransfer();
+    data.setData(
+      'text/plain',
+      '<svg xmlns="http://www.w3.org/2000/svg"><circle cx="9000" cy="-400" r="3"/></svg>',
+    );
+    document.body.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true }));
+  });
+  await expect(contours).toContainText('3', { timeout: 30_000 });
+  await page.keyboard.press('ControlOrMeta+z');
+  await expect(contours).toContainText('2');
 });

@@ -64,10 +64,29 @@ try {
     await page.getByRole('button', { name: layer, exact: true }).click();
   await page.waitForTimeout(2500);
   await shoot('lift-near');
+  await page.goto(`${base}/p/tide-mill/gather`);
+  await page.getByRole('button', { name: 'Practice sheet' }).click();
+  await page.waitForTimeout(600);
+  await shoot('gather-practice');
   await page.goto(`${base}/p/tide-mill/lift`);
   await page.getByRole('button', { name: 'Night desk' }).click();
   await page.waitForTimeout(900);
   await shoot('lift-night');
+  await page.getByRole('button', { name: 'Day desk' }).click();
+  // A project of its own with painted letters in colour layers.
+  await page.goto(`${base}/projects`);
+  await page.getByLabel('Name of the new project').fill('Painted caps over the door');
+  await page.getByRole('button', { name: 'Start it' }).click();
+  await page
+    .getByLabel('Pictures of letters')
+    .setInputFiles(join(root, 'demo/files/artwork/painted-TEO.png'));
+  await page.getByTestId('understood').waitFor();
+  await page.getByRole('link', { name: /^Lift/ }).click();
+  await page.getByLabel('Trace as').selectOption('colour');
+  await page.getByRole('img', { name: /gradient/ }).waitFor();
+  await page.getByRole('button', { name: 'Half and half' }).click();
+  await page.waitForTimeout(2000);
+  await shoot('lift-colour');
   await browser.close();
 } finally {
   server.kill();

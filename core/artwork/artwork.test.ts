@@ -2,6 +2,9 @@ import { zipSync, strToU8 } from 'fflate';
 import { encode } from 'fast-png';
 import { coverage } from '../testing/shapes';
 import { defaultRecipe, newProject } from '../document/newProject';
+import { pasteContours } from '../document/commands/dressing';
+import { sampleProject } from '../testing/sampleProject';
+import { pastedSvg, readArtwork } from './readArtwork';
 import { addMadeSheet } from '../document/commands/madeSheets';
 import { applyDiff } from '../document/diff';
 import { contoursBox } from '../geometry/measure';
@@ -141,4 +144,24 @@ test('a row of letters in one drawing is separated whatever its scale and place;
     // The guide runs at the feet of H, i and L.
     expect(pieces[0]!.baselineY).toBeCloseTo(pieces[0]!.box.y + pieces[0]!.box.height, 1);
   }
+});
+
+test('what the clipboard holds: an SVG document, bare path data, or something else', () => {
+  expect(pastedSvg('  <?xml version="1.0"?><svg><path d="M0 0h9v9z"/></svg>')).toMatch(/^<\?xml/);
+  expect(pastedSvg('M 10 10 L 20,20 c1-2 3.5 4e-2 5 6z')).toContain('<path d="M 10 10');
+  for (const other of ['Meet me at the mill', 'm', '', '<html></html>']) expect(pastedSvg(other)).toBeNull();
+});
+
+test('a pasted drawing is as high as the letter and stands where it stands', () => {
+  const doc = sampleProject();
+  const read = readArtwork('<svg xmlns="http://www.w3.org/2000/svg"><path d="M9000 50h4v8h-4z"/></svg>', 'x');
+  if (!read.ok) throw new Error('not read');
+  const done = applyDiff(doc, pasteContours(doc, 'x', read.value.outline)!);
+  const before = doc.glyphs['x']!.contours;
+  const added = done.glyphs['x']!.contours.slice(before.length);
+  const [was, now] = [contoursBox(before)!, contoursBox(added)!];
+  expect([now.yMin, now.yMax, now.xMin].map(Math.round)).toEqual(
+    [was.yMin, was.yMax, was.xMin].map(Math.round),
+  );
+  expect(now.xMax - now.xMin).toBeCloseTo((was.yMax - was.yMin) / 2, 5);
 });

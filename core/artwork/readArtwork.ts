@@ -30,6 +30,14 @@ export function readArtwork(text: string, file: string): Result<Artwork> {
   return ok({ outline, layers: svgLayersOf(drawing.value), board: { width, height }, box }, warnings);
 }
 
+/** What a clipboard may hold of a drawing: an SVG document, or bare path data. Null when it is neither. */
+export function pastedSvg(text: string): string | null {
+  const plain = text.trim();
+  if (/<svg[\s>]/.test(plain)) return plain.slice(plain.search(/<(\?xml|svg)/));
+  if (!/^[Mm]\s*[-+.\d][-+.,\d\sa-zA-Z]*$/.test(plain)) return null;
+  return `<svg xmlns="http://www.w3.org/2000/svg"><path d="${plain}"/></svg>`;
+}
+
 /** The same drawing moved and scaled evenly. */
 export function moveArtwork(
   a: Artwork,

@@ -33,6 +33,7 @@ export const SHORTCUTS: readonly {
       ['Delete', 'Delete points, keeping the shape'],
       ['E', 'Make corner'],
       ['R', 'Make smooth'],
+      ['Ctrl+V', 'Paste an SVG drawing or path data into the letter'],
       ['L', 'Lock the stretch between chosen points, or free it'],
       ['A', 'Choose all points'],
       ['Escape', 'Choose none'],

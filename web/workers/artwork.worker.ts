@@ -2,6 +2,7 @@ import { encode } from 'fast-png';
 import { zipSync } from 'fflate';
 import { expose } from 'comlink';
 import { artworkSheet, picturesSheet } from '../../core/artwork/makeSheets';
+import { readArtwork, type Artwork } from '../../core/artwork/readArtwork';
 import type { LaidOut } from '../../core/artwork/layOut';
 import type { DroppedFile } from '../../core/artwork/sortFiles';
 import type { TraceRecipe } from '../../core/find/tracePiece';
@@ -29,6 +30,10 @@ const api = {
     if (!made.ok) return made;
     const kept = zipSync(Object.fromEntries(files.map((f) => [f.path, f.bytes])), { mtime: ENTRY_TIME });
     return ok({ ...made.value, kept }, made.problems);
+  },
+  /** A drawing from the clipboard. */
+  pasted(svg: string): Result<Artwork> {
+    return readArtwork(svg, 'the clipboard');
   },
   pictures(
     files: readonly DroppedFile[],

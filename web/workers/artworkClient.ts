@@ -1,4 +1,5 @@
 import { proxy } from 'comlink';
+import type { Artwork } from '../../core/artwork/readArtwork';
 import type { DroppedFile } from '../../core/artwork/sortFiles';
 import type { TraceRecipe } from '../../core/find/tracePiece';
 import type { Result } from '../../core/problems/problem';
@@ -34,3 +35,6 @@ export const picturesInWorker = (
     (api) => api.pictures(files, sheetId, recipe, proxy(tell)) as Promise<Result<MadeOfFiles>>,
     signal,
   );
+
+export const pastedInWorker = (svg: string): Promise<Result<Artwork>> =>
+  lane.run((api) => api.pasted(svg) as Promise<Result<Artwork>>);

@@ -1,7 +1,8 @@
-import type { Contour, Node, NodeKind } from '../../geometry/contour';
+import { transformContours, type Contour, type Node, type NodeKind } from '../../geometry/contour';
 import { contoursBox } from '../../geometry/measure';
 import { add, length, scale, sub, unit, type Vec } from '../../geometry/vec';
 import { draft, type ProjectDiff } from '../diff';
+import { projectOf } from '../newProject';
 import type { Doc, GlyphRow } from '../schema';
 import { fitCubic } from '../../geometry/fitCubic';
 import { pointOnCubic } from '../../geometry/cubic';
@@ -133,6 +134,22 @@ function withKind(c: Contour, n: Node, i: number, kind: NodeKind): Node {
     in: add(n, scale(along, -length(sub(inHandle, n)))),
     out: add(n, scale(along, length(sub(outHandle, n)))),
   };
+}
+
+/**
+ * Contours of another drawing (px, y down) added to a glyph: as high as the letter, or as a capital when it is empty,
+ * standing where it stands, so that they never land out of sight.
+ */
+export function pasteContours(doc: Doc, glyphId: string, drawing: readonly Contour[]): ProjectDiff | null {
+  const glyph = doc.glyphs[glyphId];
+  const from = contoursBox(drawing);
+  if (!glyph || !from) return null;
+  const own = contoursBox(glyph.contours);
+  const [foot, top] = own ? [own.yMin, own.yMax] : [0, projectOf(doc).lines.capHeight];
+  const k = (top - foot) / Math.max(from.yMax - from.yMin, 1e-9);
+  const left = own ? own.xMin : 0;
+  const place = { a: k, b: 0, c: 0, d: -k, e: left - k * from.xMin, f: foot + k * from.yMax };
+  return edit(doc, glyphId, 'Paste a drawing', (cs) => [...cs, ...transformContours(drawing, place)]);
 }
 
 /** Locks the segments of a stretch against refitting, or frees them. `segments` are named by their first node. */

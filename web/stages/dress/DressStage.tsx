@@ -19,6 +19,7 @@ import { useDesk } from '../../app/colourMode';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';
 import { useSheetImage } from '../../store/pictures';
 import { drawnGlyphs } from '../../store/selectors';
+import { pasteInto } from '../../store/pasting';
 import { useDoc, useProject } from '../../store/projectStore';
 import { HIT_RADIUS_PX } from '../../tools/select/hitTest';
 import { idle, selectTool, type SelectState } from '../../tools/select/selectTool';
@@ -151,6 +152,15 @@ function DressBench() {
     e.preventDefault();
     commit(movePoints(doc, glyph.id, selection, { x, y }));
   };
+  useEffect(() => {
+    const paste = (e: ClipboardEvent) => {
+      // Text meant for a field stays there.
+      if ((e.target as HTMLElement | null)?.closest('input, textarea')) return;
+      void pasteInto(glyph.id, e.clipboardData?.getData('text/plain') ?? '');
+    };
+    document.addEventListener('paste', paste);
+    return () => document.removeEventListener('paste', paste);
+  }, [glyph.id]);
   useHotkeys('left, right, up, down', nudge, { ignoreModifiers: true });
   useHotkeys('delete, backspace', remove);
   useHotkeys('e', () => kind('corner'));
