@@ -30,7 +30,7 @@ test('bad pictures are each told by name and reason; the app goes on', async ({ 
       claiming(20_000, 20_000),
       /wide\.png: the picture is 20000 x 20000 px; up to \d+ megapixels fit/,
     ],
-    ['page.gif', Buffer.from('GIF89a0000000000'), /page\.gif: GIF pictures can't be read yet/],
+    ['page.gif', Buffer.from('GIF89a0000000000'), /page\.gif: the GIF data is damaged or cut off/],
   ];
   for (const [name, buffer, message] of files) {
     await page.getByLabel('Pictures of letters').setInputFiles({ name, mimeType: 'image/png', buffer });
