@@ -1,4 +1,4 @@
-import { Field, NativeSelect, Text, Textarea } from '@chakra-ui/react';
+import { Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import { missingOfBill } from '../../../core/document/commands/lifting';
 import { projectOf } from '../../../core/document/newProject';
@@ -7,7 +7,14 @@ import { savePracticeSheet } from '../../store/practiceSheet';
 import { useDoc } from '../../store/projectStore';
 import { Fact, Gauge, GaugePart } from '../../ui/Gauge';
 import { InkButton } from '../../ui/InkButton';
+import { CharactersField } from '../../ui/CharactersField';
 import { NumberField } from '../../ui/NumberField';
+import { SelectField } from '../../ui/SelectField';
+
+const PAPERS = [
+  ['a4', 'A4'],
+  ['letter', 'Letter'],
+] as const;
 
 /** A sheet to print, write on and bring back: for which characters, and how large. */
 export function PracticeGauge({ onClose }: { onClose: () => void }) {
@@ -21,38 +28,13 @@ export function PracticeGauge({ onClose }: { onClose: () => void }) {
       title="Practice sheet"
       hint="Print it at any size, write on the lines, and drop a scan or photo of it here: every letter is known by its box."
     >
-      <Field.Root>
-        <Field.Label fontSize="sm" color="faded">
-          Characters to write
-        </Field.Label>
-        <Textarea
-          size="xs"
-          rows={4}
-          bg="sheet"
-          borderColor="rule"
-          value={characters}
-          onChange={(e) => setCharacters(e.target.value)}
-        />
-      </Field.Root>
-      <Field.Root>
-        <Field.Label fontSize="sm" color="faded">
-          Paper
-        </Field.Label>
-        <NativeSelect.Root size="xs">
-          <NativeSelect.Field
-            bg="sheet"
-            borderColor="rule"
-            value={settings.paper}
-            onChange={(e) =>
-              setSettings({ ...settings, paper: e.target.value === 'letter' ? 'letter' : 'a4' })
-            }
-          >
-            <option value="a4">A4</option>
-            <option value="letter">Letter</option>
-          </NativeSelect.Field>
-          <NativeSelect.Indicator />
-        </NativeSelect.Root>
-      </Field.Root>
+      <CharactersField label="Characters to write" value={characters} onChange={setCharacters} />
+      <SelectField
+        label="Paper"
+        value={settings.paper}
+        options={PAPERS}
+        onChange={(paper) => setSettings({ ...settings, paper })}
+      />
       <NumberField
         label="Boxes a character"
         unit=""

@@ -1,4 +1,3 @@
-import { Field, Textarea } from '@chakra-ui/react';
 import { changeRecipe, changeSheet, removeSheet } from '../../../core/document/commands/lifting';
 import type { SheetRow } from '../../../core/document/schema';
 import { useGoTo } from '../../panels/useGlyphInHand';
@@ -6,6 +5,7 @@ import { liftAgain } from '../../store/lifting';
 import { useDoc, useProject } from '../../store/projectStore';
 import { Fact, Gauge, GaugePart } from '../../ui/Gauge';
 import { InkButton } from '../../ui/InkButton';
+import { CharactersField } from '../../ui/CharactersField';
 import { NumberField } from '../../ui/NumberField';
 
 const GROUNDS = {
@@ -119,19 +119,11 @@ function PageRecipe({ sheet }: { sheet: SheetRow }) {
         max={90}
         onChange={(v) => commit(changeRecipe(doc, recipe.id, { cornerDeg: v }))}
       />
-      <Field.Root>
-        <Field.Label fontSize="sm" color="faded">
-          Written on it, in order
-        </Field.Label>
-        <Textarea
-          size="xs"
-          rows={4}
-          bg="sheet"
-          borderColor="rule"
-          value={sheet.expected}
-          onChange={(e) => commit(changeSheet(doc, sheet.id, { expected: e.target.value }), true)}
-        />
-      </Field.Root>
+      <CharactersField
+        label="Written on it, in order"
+        value={sheet.expected}
+        onChange={(expected) => commit(changeSheet(doc, sheet.id, { expected }), true)}
+      />
       <InkButton main tip="Find, trace and name its letters again" onClick={() => void liftAgain(sheet.id)}>
         Lift again
       </InkButton>

@@ -1,8 +1,9 @@
-import { Field, NativeSelect, Progress, Slider, Text } from '@chakra-ui/react';
+import { Progress, Slider, Text } from '@chakra-ui/react';
 import type { RecipeRow } from '../../../core/document/schema';
 import { cleannessOf, settingsOfCleanness } from '../../../core/trace/cleanness';
 import { tryRecipe, useTracing } from '../../store/tracing';
 import { GaugePart } from '../../ui/Gauge';
+import { SelectField } from '../../ui/SelectField';
 import { NumberField } from '../../ui/NumberField';
 
 const MODES = [
@@ -63,29 +64,12 @@ export function TraceGauge({ sheetId, recipe, inView }: Props) {
           </Progress.Track>
         </Progress.Root>
       )}
-      <Field.Root>
-        <Field.Label fontSize="sm" color="faded">
-          Trace as
-        </Field.Label>
-        <NativeSelect.Root size="xs">
-          <NativeSelect.Field
-            bg="sheet"
-            borderColor="rule"
-            value={tried.mode}
-            onChange={(e) => {
-              const mode = MODES.find(([m]) => m === e.target.value)![0];
-              tryRecipe(sheetId, { mode }, inView());
-            }}
-          >
-            {MODES.map(([mode, text]) => (
-              <option key={mode} value={mode}>
-                {text}
-              </option>
-            ))}
-          </NativeSelect.Field>
-          <NativeSelect.Indicator />
-        </NativeSelect.Root>
-      </Field.Root>
+      <SelectField
+        label="Trace as"
+        value={tried.mode}
+        options={MODES}
+        onChange={(mode) => tryRecipe(sheetId, { mode }, inView())}
+      />
       {tried.mode === 'colour' && (
         <NumberField
           label="Colours at most"
