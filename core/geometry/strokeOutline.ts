@@ -185,6 +185,58 @@ function outlineOf(run: readonly Cubic[], closed: boolean, style: StrokeStyle): 
   return outline.nodes.length > 2 ? [outline] : [];
 }
 
+/**
+ * The same stroke in simple pieces that don't overlap themselves: each segment's own, and a patch for every join and cap.
+ * For outlines whose pieces cross in ways that are hard to unite at once.
+ */
+export function strokePieces(c: Contour, style: StrokeStyle): Contour[][] {
+  const half = style.width / 2;
+  const bare: StrokeStyle = { ...style, cap: 'butt', dashes: [] };
+  return dashed(c, style).flatMap(({ run, closed }) => {
+    const pieces = run.map((s) => outlineOf([s], false, bare));
+    run.forEach((s, i) => {
+      const next = run[i + 1] ?? (closed ? run[0] : undefined);
+      if (next) pieces.push(joinPatch(s.p3, directionAt(s, 1), directionAt(next, 0), half, style));
+    });
+    if (!closed && style.cap !== 'butt') {
+      pieces.push(capPatch(run[0]!.p0, scale(directionAt(run[0]!, 0), -1), half, style.cap));
+      const last = run[run.length - 1]!;
+      pieces.push(capPatch(last.p3, directionAt(last, 1), half, style.cap));
+    }
+    return pieces.filter((p) => p.length > 0);
+  });
+}
+
+/** A full turn of the pen's nib. */
+function disc(p: Vec, half: number): Contour[] {
+  const pen = new Pen();
+  pen.arc(p, add(p, { x: half, y: 0 }), 2 * Math.PI);
+  return [pen.close()];
+}
+
+/** What a join adds beyond the ends of its two segments. */
+function joinPatch(p: Vec, before: Vec, after: Vec, half: number, style: StrokeStyle): Contour[] {
+  const turn = Math.atan2(cross(before, after), dot(before, after));
+  if (Math.abs(turn) < 1e-4) return [];
+  if (style.join === 'round') return disc(p, half);
+  // The outer side is the left one of the way that turns right.
+  const [a, b] = turn > 0 ? [scale(after, -1), scale(before, -1)] : [before, after];
+  const pen = new Pen();
+  pen.to(p);
+  pen.to(add(p, scale(leftOf(a), half)));
+  joinTo(pen, p, a, b, half, style);
+  return [pen.close()];
+}
+
+function capPatch(p: Vec, d: Vec, half: number, kind: StrokeStyle['cap']): Contour[] {
+  if (kind === 'round') return disc(p, half);
+  const pen = new Pen();
+  pen.to(add(p, scale(leftOf(d), -half)));
+  pen.to(add(p, scale(leftOf(d), half)));
+  cap(pen, p, d, half, kind);
+  return [pen.close()];
+}
+
 /** The left edge of the pen along a run, with its joins. */
 function side(pen: Pen, run: readonly Cubic[], half: number, style: StrokeStyle, closed: boolean): void {
   run.forEach((c, i) => {

@@ -157,3 +157,14 @@ test('use within itself, doubled levels of use and wild numbers end in bounded t
   expect(wild.shapes.length).toBeGreaterThan(0);
   for (const c of svgOutline(wild)) for (const n of c.nodes) expect(Math.abs(n.x)).toBeLessThan(1e7);
 });
+
+test('a stroke that bends hard over itself covers what its pen covers', () => {
+  // Rounded corners of radius 4 drawn by a pen of width 2, crossing its own way: area from the way's length.
+  const ring =
+    'M11.264 2.205A4 4 0 0 0 6.42 4.211l-4 8a4 4 0 0 0 1.359 5.117l6 4a4 4 0 0 0 4.438 0l6-4a4 4 0 0 0 1.576-4.592l-2-6a4 4 0 0 0-2.53-2.53z';
+  const stroke = 'fill="none" stroke="#000" stroke-width="2" stroke-linejoin="round" stroke-linecap="round"';
+  const [outer, inner] = outline(`<path d="${ring}" ${stroke}/>`).map((c) => Math.abs(contourArea(c)));
+  const middle = Math.abs(outline(`<path d="${ring}"/>`).reduce((s, c) => s + contourArea(c), 0));
+  // Half of the band lies on each side of the way (for a convex way and a pen narrower than its bends).
+  expect(Math.abs((outer! + inner!) / 2 - middle)).toBeLessThan(0.02 * middle);
+});

@@ -1,14 +1,26 @@
 import { intersect, unite, type Shape } from '../../boolean/unite';
 import { transformContours, type Contour } from '../../geometry/contour';
-import { contoursBox } from '../../geometry/measure';
+import { contourArea, contoursBox } from '../../geometry/measure';
 import type { ColourLayer, Rgb } from '../../geometry/paint';
-import { strokeOutline } from '../../geometry/strokeOutline';
+import { strokeOutline, strokePieces, type StrokeStyle } from '../../geometry/strokeOutline';
 import type { DrawnShape, SvgDrawing } from './readSvg';
 
 /** What a shape covers, px of the document: its fill and its stroke apart, as they may differ in colour. */
 export interface Covered {
   readonly rgb: Rgb;
   readonly shape: Shape;
+}
+
+/** A stroke that is cut up wrongly differs in area from the pen's own run by more than overlaps explain. */
+const WRONG_SHARE = 0.03;
+
+/** Area that a pen run along a contour covers: united as one, or, where that goes wrong, from its pieces. */
+function strokeArea(c: Contour, stroke: StrokeStyle): Contour[] {
+  const raw = strokeOutline(c, stroke);
+  const whole = unite([{ contours: raw, rule: 'nonzero' }]);
+  const area = (cs: readonly Contour[]) => Math.abs(cs.reduce((sum, k) => sum + contourArea(k), 0));
+  if (Math.abs(area(whole) - area(raw)) <= WRONG_SHARE * area(raw)) return whole;
+  return unite(strokePieces(c, stroke).map((contours) => ({ contours, rule: 'nonzero' })));
 }
 
 /** Fill and stroke of a drawn shape as areas, cut to its clip paths. */
@@ -20,9 +32,10 @@ export function coveredBy(s: DrawnShape): Covered[] {
   }
   if (s.stroke) {
     const { stroke } = s;
-    const pieces = s.contours
-      .map((c) => strokeOutline(c, stroke))
-      .map((contours): Shape => ({ contours: transformContours(contours, s.map), rule: 'nonzero' }));
+    const pieces = s.contours.map((c): Shape => ({
+      contours: transformContours(strokeArea(c, stroke), s.map),
+      rule: 'nonzero',
+    }));
     out.push({ rgb: stroke.rgb, shape: { contours: unite(pieces), rule: 'nonzero' } });
   }
   const clipped = out.map(({ rgb, shape }) => ({
