@@ -81,9 +81,12 @@ try {
     .getByLabel('Pictures of letters')
     .setInputFiles(join(root, 'demo/files/artwork/painted-TEO.png'));
   await page.getByTestId('understood').waitFor();
-  await page.getByRole('link', { name: /^Lift/ }).click();
+  await page.getByRole('navigation', { name: 'Course' }).getByRole('link', { name: /^Lift/ }).click();
   await page.getByLabel('Trace as').selectOption('colour');
-  await page.getByRole('img', { name: /gradient/ }).waitFor();
+  await page
+    .getByRole('img', { name: /gradient/ })
+    .first()
+    .waitFor();
   await page.getByRole('button', { name: 'Half and half' }).click();
   await page.waitForTimeout(2000);
   await shoot('lift-colour');
