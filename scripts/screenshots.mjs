@@ -80,7 +80,7 @@ try {
   await page
     .getByLabel('Pictures of letters')
     .setInputFiles(join(root, 'demo/files/artwork/painted-TEO.png'));
-  await page.getByTestId('understood').waitFor();
+  await page.getByText('3 pieces').first().waitFor();
   await page.getByRole('navigation', { name: 'Course' }).getByRole('link', { name: /^Lift/ }).click();
   await page.getByLabel('Trace as').selectOption('colour');
   await page

@@ -169,12 +169,14 @@ const addMade = (kind: 'pictures' | 'artwork', files: readonly DroppedFile[]): P
     const { doc, commit, showProblems } = useProject.getState();
     if (made.problems.length > 0) showProblems(made.problems);
     if (!made.ok || !doc) return;
-    const { sheet, icons, kept } = made.value;
-    const pictureId = pictureIdOf(kept);
-    const type = kind === 'pictures' ? 'image/png' : 'application/zip';
-    await db.pictures.put({ id: pictureId, blob: new Blob([kept as BlobPart], { type }) });
+    const { sheet, icons, files: zip, picture } = made.value;
+    const originalId = pictureIdOf(zip);
+    const pictureId = picture ? pictureIdOf(picture) : originalId;
+    await db.pictures.put({ id: originalId, blob: new Blob([zip as BlobPart], { type: 'application/zip' }) });
+    if (picture)
+      await db.pictures.put({ id: pictureId, blob: new Blob([picture as BlobPart], { type: 'image/png' }) });
     const { widthPx, heightPx } = sheet;
-    commit(addMadeSheet(doc, { id, name, kind, pictureId, widthPx, heightPx, icons }, sheet));
+    commit(addMadeSheet(doc, { id, name, kind, pictureId, originalId, widthPx, heightPx, icons }, sheet));
   });
 };
 

@@ -12,12 +12,18 @@ import { ok, type Result } from '../../core/problems/problem';
 export interface MadeOfFiles {
   readonly sheet: LaidOut;
   readonly icons: boolean;
-  /** The pictures put together as PNG, or a zip of the drawings as they came. */
-  readonly kept: Uint8Array;
+  /** All files as they came, in a zip. */
+  readonly files: Uint8Array;
+  /** The pictures put together as PNG; none for drawings. */
+  readonly picture: Uint8Array | null;
 }
 
 /** Zip entries' fixed time, so that the same files give the same bytes. */
 const ENTRY_TIME = new Date(2000, 0, 1);
+
+/** Pictures and drawings as they came; those are packed already. */
+const zipped = (files: readonly DroppedFile[]): Uint8Array =>
+  zipSync(Object.fromEntries(files.map((f) => [f.path, f.bytes])), { mtime: ENTRY_TIME, level: 1 });
 
 const api = {
   drawings(
@@ -28,8 +34,7 @@ const api = {
   ): Result<MadeOfFiles> {
     const made = artworkSheet(files, sheetId, expected, throttled(onProgress));
     if (!made.ok) return made;
-    const kept = zipSync(Object.fromEntries(files.map((f) => [f.path, f.bytes])), { mtime: ENTRY_TIME });
-    return ok({ ...made.value, kept }, made.problems);
+    return ok({ ...made.value, files: zipped(files), picture: null }, made.problems);
   },
   /** A drawing from the clipboard. */
   pasted(svg: string): Result<Artwork> {
@@ -44,8 +49,8 @@ const api = {
     const made = picturesSheet(files, sheetId, recipe, throttled(onProgress));
     if (!made.ok) return made;
     const { width, height, data } = made.value.picture;
-    const kept = encode({ width, height, data: new Uint8Array(data), channels: 4, depth: 8 });
-    return ok({ sheet: made.value.sheet, icons: false, kept }, made.problems);
+    const png = encode({ width, height, data: new Uint8Array(data), channels: 4, depth: 8 });
+    return ok({ sheet: made.value.sheet, icons: false, files: zipped(files), picture: png }, made.problems);
   },
 };
 

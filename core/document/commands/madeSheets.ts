@@ -11,6 +11,8 @@ export interface MadeSheet {
   readonly kind: 'pictures' | 'artwork';
   /** Hash of the picture, or of the zip with the artwork's files. */
   readonly pictureId: string;
+  /** Hash of a zip with all files as they came. */
+  readonly originalId?: string | null;
   readonly widthPx: number;
   readonly heightPx: number;
   /** Names that stand for no character become icons with private code points. */
@@ -48,7 +50,7 @@ export function addMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult): Pr
   const row: SheetRow = {
     ...facts,
     practiceCode: null,
-    originalId: null,
+    originalId: sheet.originalId ?? null,
     recipeId: FIRST_RECIPE,
     expected: pieces.map((p) => p.char ?? '').join(''),
     state: 'lifted',
