@@ -21,6 +21,8 @@ const INK_COST = 0.25;
 /** A letter is taken for two, and each of them perhaps for two again. */
 const ROUNDS = 2;
 
+/** Share of the list that has to be found before it is asked how letters are to be cut and joined. */
+const LIST_TRUSTED = 0.7;
 /** Parts of one letter lie this near to each other (as shares of the cap height) and make no wider letter than that. */
 const JOIN = { gap: 0.34, width: 1.25 };
 /** Parts of one letter are looked for among so many neighbours in reading order. */
@@ -92,8 +94,10 @@ export function mendLetters(
   measure: (letter: FoundLetter) => MeasuredForm,
 ): ReadLetter[] {
   const reading = new Reading(mask, expected, penPx, measure);
-  let now = splitWide(reading, letters, expected.length > 0);
-  if (expected.length > 0) now = joinParted(reading, now);
+  // A list much longer than what was found says nothing of how many letters there are: any cut would seem to fill it.
+  const listed = expected.length > 0 && letters.length >= LIST_TRUSTED * expected.length;
+  let now = splitWide(reading, letters, listed);
+  if (listed) now = joinParted(reading, now);
   return now;
 }
 
