@@ -3,15 +3,14 @@ import { addMadeSheet } from '../../core/document/commands/madeSheets';
 import { addSheet, missingOfBill, takeLifted } from '../../core/document/commands/lifting';
 import { replacePieces } from '../../core/document/commands/mending';
 import { sheetOfCode, takePractice } from '../../core/document/commands/practice';
-import { sortFiles, type DroppedFile, type SortedFiles } from '../../core/artwork/sortFiles';
+import type { DroppedFile, SortedFiles } from '../../core/artwork/sortFiles';
 import { FIRST_RECIPE } from '../../core/document/newProject';
 import type { Doc, PieceRow } from '../../core/document/schema';
 import type { Reshape } from '../../core/find/reshape';
-import { pictureIdOf } from '../../core/pictures/pictureId';
 import { inFile, problem } from '../../core/problems/problem';
 import { db } from '../persistence/db';
 import { pictureBytes } from '../persistence/projects';
-import { drawingsInWorker, picturesInWorker } from '../workers/artworkClient';
+import { drawingsInWorker, picturesInWorker, sortInWorker } from '../workers/artworkClient';
 import {
   Cancelled,
   liftInWorker,
@@ -85,22 +84,35 @@ async function liftNow(sheetId: string, bytes: Uint8Array, signal: AbortSignal):
 export function addFiles(files: readonly File[]): Promise<void> {
   queue = queue.then(async () => {
     let sorted: SortedFiles | null = null;
-    await step(files.length === 1 ? files[0]!.name : `${files.length} files`, async () => {
-      const dropped = await Promise.all(
-        files.map(async (f) => ({
-          path: f.webkitRelativePath || f.name,
-          bytes: new Uint8Array(await f.arrayBuffer()),
-        })),
+    await step(files.length === 1 ? files[0]!.name : `${files.length} files`, async (signal) => {
+      const read = await Promise.all(files.map(readDropped));
+      const gone = files.filter((_, i) => read[i] === null);
+      const missing = gone.map((f) => problem({ code: 'file-not-found' }, 'error', { file: f.name }));
+      const found = await sortInWorker(
+        read.filter((f) => f !== null),
+        signal,
       );
-      sorted = sortFiles(dropped);
+      if (missing.length > 0) useProject.getState().showProblems(missing);
+      if (found.ok) sorted = found.value;
+      else useProject.getState().showProblems(found.problems);
     });
-    const { pages, pictures, artwork, problems } = sorted!;
+    if (!sorted) return;
+    const { pages, pictures, artwork, problems } = sorted as SortedFiles;
     if (problems.length > 0) useProject.getState().showProblems(problems);
     if (pictures.length > 0) await addMade('pictures', pictures);
     if (artwork.length > 0) await addMade('artwork', artwork);
     for (const page of pages) await addPage(page, files.find((f) => f.name === page.path)?.type ?? '');
   });
   return queue;
+}
+
+/** A dropped file's bytes; null when it was moved or deleted meanwhile. */
+async function readDropped(file: File): Promise<DroppedFile | null> {
+  try {
+    return { path: file.webkitRelativePath || file.name, bytes: new Uint8Array(await file.arrayBuffer()) };
+  } catch {
+    return null;
+  }
 }
 
 const addPage = ({ path, bytes }: DroppedFile, type: string): Promise<void> =>
@@ -169,9 +181,7 @@ const addMade = (kind: 'pictures' | 'artwork', files: readonly DroppedFile[]): P
     const { doc, commit, showProblems } = useProject.getState();
     if (made.problems.length > 0) showProblems(made.problems);
     if (!made.ok || !doc) return;
-    const { sheet, icons, files: zip, picture } = made.value;
-    const originalId = pictureIdOf(zip);
-    const pictureId = picture ? pictureIdOf(picture) : originalId;
+    const { sheet, icons, files: zip, filesId: originalId, picture, shownId: pictureId } = made.value;
     await db.pictures.put({ id: originalId, blob: new Blob([zip as BlobPart], { type: 'application/zip' }) });
     if (picture)
       await db.pictures.put({ id: pictureId, blob: new Blob([picture as BlobPart], { type: 'image/png' }) });

@@ -4,7 +4,8 @@ import { expose } from 'comlink';
 import { artworkSheet, picturesSheet } from '../../core/artwork/makeSheets';
 import { readArtwork, type Artwork } from '../../core/artwork/readArtwork';
 import type { LaidOut } from '../../core/artwork/layOut';
-import type { DroppedFile } from '../../core/artwork/sortFiles';
+import { sortFiles, type DroppedFile, type SortedFiles } from '../../core/artwork/sortFiles';
+import { pictureIdOf } from '../../core/pictures/pictureId';
 import type { TraceRecipe } from '../../core/find/tracePiece';
 import { ok, type Result } from '../../core/problems/problem';
 
@@ -14,8 +15,11 @@ export interface MadeOfFiles {
   readonly icons: boolean;
   /** All files as they came, in a zip. */
   readonly files: Uint8Array;
+  readonly filesId: string;
   /** The pictures put together as PNG; none for drawings. */
   readonly picture: Uint8Array | null;
+  /** Hash of what the sheet shows: the picture, or the files. */
+  readonly shownId: string;
 }
 
 /** Zip entries' fixed time, so that the same files give the same bytes. */
@@ -26,6 +30,10 @@ const zipped = (files: readonly DroppedFile[]): Uint8Array =>
   zipSync(Object.fromEntries(files.map((f) => [f.path, f.bytes])), { mtime: ENTRY_TIME, level: 1 });
 
 const api = {
+  /** Files by what they are; zips are opened. */
+  sort(files: readonly DroppedFile[]): Result<SortedFiles> {
+    return ok(sortFiles(files));
+  },
   drawings(
     files: readonly DroppedFile[],
     sheetId: string,
@@ -34,7 +42,9 @@ const api = {
   ): Result<MadeOfFiles> {
     const made = artworkSheet(files, sheetId, expected, throttled(onProgress));
     if (!made.ok) return made;
-    return ok({ ...made.value, files: zipped(files), picture: null }, made.problems);
+    const zip = zipped(files);
+    const id = pictureIdOf(zip);
+    return ok({ ...made.value, files: zip, filesId: id, picture: null, shownId: id }, made.problems);
   },
   /** A drawing from the clipboard. */
   pasted(svg: string): Result<Artwork> {
@@ -50,7 +60,10 @@ const api = {
     if (!made.ok) return made;
     const { width, height, data } = made.value.picture;
     const png = encode({ width, height, data: new Uint8Array(data), channels: 4, depth: 8 });
-    return ok({ sheet: made.value.sheet, icons: false, files: zipped(files), picture: png }, made.problems);
+    const { sheet } = made.value;
+    const zip = zipped(files);
+    const ids = { filesId: pictureIdOf(zip), shownId: pictureIdOf(png) };
+    return ok({ sheet, icons: false, files: zip, picture: png, ...ids }, made.problems);
   },
 };
 

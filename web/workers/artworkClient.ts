@@ -1,6 +1,6 @@
 import { proxy } from 'comlink';
 import type { Artwork } from '../../core/artwork/readArtwork';
-import type { DroppedFile } from '../../core/artwork/sortFiles';
+import type { DroppedFile, SortedFiles } from '../../core/artwork/sortFiles';
 import type { TraceRecipe } from '../../core/find/tracePiece';
 import type { Result } from '../../core/problems/problem';
 import type { ArtworkApi, MadeOfFiles } from './artwork.worker';
@@ -9,6 +9,11 @@ import { WorkerLane } from './workerLane';
 const lane = new WorkerLane<ArtworkApi>(
   () => new Worker(new URL('./artwork.worker.ts', import.meta.url), { type: 'module' }),
 );
+
+export const sortInWorker = (
+  files: readonly DroppedFile[],
+  signal: AbortSignal,
+): Promise<Result<SortedFiles>> => lane.run((api) => api.sort(files) as Promise<Result<SortedFiles>>, signal);
 
 type Tell = (share: number) => void;
 
