@@ -25,6 +25,8 @@ export interface SortedFiles {
 const ZIP_LIMITS = { bytes: 800e6, files: 20_000, ratio: 300 };
 /** This share of the pictures of a drop has to be named after characters for the rest to be asked about. */
 const MOSTLY_NAMED = 0.6;
+/** So many times the size of a usual letter's file. */
+const PAGE_TIMES = 8;
 
 /** Files of a zip without folders' own entries and what systems hide in it. Nothing is ever written by its names. */
 export function openZip(zip: DroppedFile): Result<DroppedFile[]> {
@@ -84,11 +86,14 @@ export function sortFiles(dropped: readonly DroppedFile[]): SortedFiles {
     else pictures.push(file);
   }
   const named = pictures.filter((f) => isCharacterName(f.path));
+  // A far larger file among them is a page of its own, not one more letter.
+  const sizes = named.map((f) => f.bytes.length).sort((a, b) => a - b);
+  const letterSized = (f: DroppedFile) => f.bytes.length <= PAGE_TIMES * (sizes[sizes.length >> 1] ?? 0);
   const all = named.length >= 3 && named.length >= MOSTLY_NAMED * pictures.length;
   return {
     artwork,
-    pictures: all ? pictures : named,
-    pages: all ? [] : pictures.filter((f) => !named.includes(f)),
+    pictures: pictures.filter((f) => named.includes(f) || (all && letterSized(f))),
+    pages: pictures.filter((f) => !named.includes(f) && !(all && letterSized(f))),
     problems,
   };
 }
