@@ -44,7 +44,7 @@ module.exports = {
     only(
       'document',
       '^core/document/',
-      '^core/(document|seat|names|geometry|problems)/|^core/trace/settings',
+      '^core/(document|seat|names|geometry|problems)/|^core/(trace|practice)/settings',
     ),
     only('opentype', '^core/opentype/', '^core/(opentype|geometry|problems)/'),
     only('compile', '^core/compile/', '^core/(compile|document|opentype|geometry|problems)/'),
@@ -60,9 +60,11 @@ module.exports = {
       '^core/practice/',
       '^core/(practice|shapes|find|printed|trace|ink|raster|geometry|problems)/',
     ),
+    only('scanner', '^core/scanner/', '^core/scanner/|^core/practice/settings'),
     only('core', '^core/', '^core/'),
     only('web', '^web/', '^(web|core)/'),
-    only('server', '^server/', '^(server|core)/'),
+    // The stand-in scanner draws what a made-up hand wrote.
+    only('server', '^server/', '^(server|core|demo)/'),
     only('cli', '^cli/', '^(cli|core|demo)/'),
     only('demo', '^demo/', '^(demo|core)/'),
     only('bench', '^bench/', '^(bench|core|demo)/'),

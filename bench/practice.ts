@@ -2,7 +2,8 @@ import { capturePage, CLEAN_SCAN, type Capture } from '../demo/practice/fillPage
 import { seededRandom } from '../demo/hand/random';
 import { APPRENTICE, KEEPER } from '../demo/hand/writeLetter';
 import { BASIC_BILL, defaultRecipe } from '../core/document/newProject';
-import { DEFAULT_PRACTICE, practicePages } from '../core/practice/layout';
+import { practicePages } from '../core/practice/layout';
+import { DEFAULT_PRACTICE } from '../core/practice/settings';
 import { liftPractice } from '../core/practice/liftPractice';
 import { findPage } from '../core/practice/readPage';
 import { straightenPage } from '../core/practice/straighten';

@@ -1,5 +1,7 @@
 import express, { type Express } from 'express';
 import { join } from 'node:path';
+import type { Scanners } from './scanner/scanners';
+import { scannerRoutes } from './scanner/scannerRoutes';
 
 /** Only our own files, no code from strings, no frames, nothing to anybody else. Styles in the page are Chakra's. */
 const CONTENT_POLICY = [
@@ -15,8 +17,11 @@ const CONTENT_POLICY = [
   "frame-ancestors 'none'",
 ].join('; ');
 
-/** The web server: the built app as static files with strict headers. Does nothing the browser can do itself. */
-export function createApp(webFolder: string): Express {
+/**
+ * The web server: the built app as static files with strict headers, and the devices at this desk. Does nothing the
+ * browser can do itself.
+ */
+export function createApp(webFolder: string, scanners: Scanners): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use((_, response, next) => {
@@ -29,6 +34,7 @@ export function createApp(webFolder: string): Express {
     });
     next();
   });
+  app.use('/api/scanners', scannerRoutes(scanners));
   // Files with a hash in their name never change.
   app.use(
     '/assets',

@@ -1,14 +1,24 @@
 import { fileURLToPath } from 'node:url';
+import { isMainThread } from 'node:worker_threads';
 import { createApp } from './createApp';
 import { listen } from './listen';
+import { scanInThread, serveScans } from './scanner/scanThread';
+import { Scanners } from './scanner/scanners';
 
 /** Starts the server on PORT (5180 when unset) or the next free port, and prints the address. */
-const wanted = Number(process.env.PORT ?? 5180);
-const webFolder = fileURLToPath(new URL('./web', import.meta.url));
-const { server, port } = await listen(createApp(webFolder), wanted);
-if (port !== wanted) console.log(`Port ${wanted} is taken; using ${port} instead.`);
-console.log(`Orthoglyph is ready: http://127.0.0.1:${port}/projects`);
-console.log('Stop it with Ctrl+C.');
-const stop = () => server.close(() => process.exit(0));
-process.on('SIGINT', stop);
-process.on('SIGTERM', stop);
+async function serve(): Promise<void> {
+  const wanted = Number(process.env.PORT ?? 5180);
+  const webFolder = fileURLToPath(new URL('./web', import.meta.url));
+  const scanners = new Scanners(scanInThread(fileURLToPath(import.meta.url)));
+  const { server, port } = await listen(createApp(webFolder, scanners), wanted);
+  if (port !== wanted) console.log(`Port ${wanted} is taken; using ${port} instead.`);
+  console.log(`Orthoglyph is ready: http://127.0.0.1:${port}/projects`);
+  console.log('Stop it with Ctrl+C.');
+  const stop = () => server.close(() => process.exit(0));
+  process.on('SIGINT', stop);
+  process.on('SIGTERM', stop);
+}
+
+// The same file runs as the thread in which the stand-in scanner draws its pages.
+if (isMainThread) await serve();
+else serveScans();

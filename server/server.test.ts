@@ -4,6 +4,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createApp } from './createApp';
 import { listen } from './listen';
+import { Scanners } from './scanner/scanners';
+
+const noScanners = () => new Scanners(() => Promise.reject(new Error('nothing to scan')));
 
 function webFolder(): string {
   const folder = mkdtempSync(join(tmpdir(), 'orthoglyph-web-'));
@@ -14,7 +17,7 @@ function webFolder(): string {
 }
 
 test('serves the app under all its addresses, with strict headers, to this machine only', async () => {
-  const { server, port } = await listen(createApp(webFolder()), 5500);
+  const { server, port } = await listen(createApp(webFolder(), noScanners()), 5500);
   try {
     const base = `http://127.0.0.1:${port}`;
     const page = await fetch(`${base}/p/some-project/dress?glyph=A`);
@@ -33,8 +36,8 @@ test('serves the app under all its addresses, with strict headers, to this machi
 });
 
 test('a taken port gives way to the next one', async () => {
-  const first = await listen(createApp(webFolder()), 5600);
-  const second = await listen(createApp(webFolder()), first.port);
+  const first = await listen(createApp(webFolder(), noScanners()), 5600);
+  const second = await listen(createApp(webFolder(), noScanners()), first.port);
   expect(second.port).toBe(first.port + 1);
   first.server.close();
   second.server.close();

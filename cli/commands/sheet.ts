@@ -1,4 +1,5 @@
-import { DEFAULT_PRACTICE, practicePages } from '../../core/practice/layout';
+import { practicePages } from '../../core/practice/layout';
+import { DEFAULT_PRACTICE } from '../../core/practice/settings';
 import { practicePdf } from '../../core/practice/pdf';
 import { EXIT, readArguments, UsageError, valueOrPrint, writeFile } from '../io';
 

@@ -94,6 +94,7 @@ export function newProject(id: string, name: string, nowMs: number): Doc {
     bill: BASIC_BILL,
     runningText: 'High water at the mill by seven; eels in the race, barley on the stones. 0123456789',
     styleId: FIRST_STYLE,
+    practice: null,
   };
   const glyphs = standingGlyphs(project.lines.capHeight);
   return {

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { practiceSettings } from '../practice/settings';
 
 /** Version of the project's form. A change that older readers can't follow raises it and adds a migration. */
 export const SCHEMA_VERSION = 1;
@@ -56,6 +57,8 @@ const projectRow = z.object({
   runningText: z.string(),
   /** Which style is in hand. */
   styleId: id,
+  /** The practice sheet made last, so that it can be printed again. */
+  practice: z.object({ characters: z.string(), settings: practiceSettings }).nullable().default(null),
 });
 export type ProjectRow = z.infer<typeof projectRow>;
 

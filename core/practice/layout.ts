@@ -1,15 +1,4 @@
-/** What a practice sheet is made by; all of it is in the page code, so that any copy of the app can read the page. */
-export interface PracticeSettings {
-  readonly paper: 'a4' | 'letter';
-  /** Boxes for each character. */
-  readonly boxes: number;
-  /** Height of small letters, mm. */
-  readonly xHeightMm: number;
-  /** Slant of the help lines, degrees from upright; 0 = none. */
-  readonly slantDeg: number;
-}
-
-export const DEFAULT_PRACTICE: PracticeSettings = { paper: 'a4', boxes: 1, xHeightMm: 9, slantDeg: 0 };
+import type { PracticeSettings } from './settings';
 
 /** A place to write one character, mm from the page's left top. */
 export interface PracticeBox {

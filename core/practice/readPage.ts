@@ -45,7 +45,63 @@ export function findPage(picture: Picture): FoundPage | 'no-code' | null {
     const map = placePage(page, code.corners, marks);
     if (map) return map;
   }
-  return 'no-code';
+  return nearerLook(picture, marks) ?? 'no-code';
+}
+
+/** The code stands between the two upper marks; its middle is so far below them, as a share of their distance. */
+const CODE_BELOW = 0.06;
+/** Side of the part looked at, as a share of the marks' distance, and how much it is enlarged. */
+const LOOK_SHARE = 0.26;
+const ENLARGED = [2, 3, 1];
+
+/** The code looked for where it must be by the marks, enlarged: small prints at low resolutions need it. */
+function nearerLook(picture: Picture, marks: readonly Vec[]): FoundPage | null {
+  for (const a of marks) {
+    for (const b of marks) {
+      const apart = off(a, b);
+      if (a === b || apart < 100) continue;
+      // To the right of the way from a to b, y down: below when a is the left one.
+      const middle = {
+        x: (a.x + b.x) / 2 - CODE_BELOW * (b.y - a.y),
+        y: (a.y + b.y) / 2 + CODE_BELOW * (b.x - a.x),
+      };
+      const half = (LOOK_SHARE * apart) / 2;
+      for (const times of ENLARGED) {
+        const code = readCode(
+          enlargedPart(picture, middle.x - half, middle.y - half, 2 * half, times),
+          1 / times,
+        );
+        const page = code && pageOfCode(code.text);
+        if (!page) continue;
+        const [x0, y0] = [Math.round(middle.x - half), Math.round(middle.y - half)];
+        const corners = code.corners.map((c) => ({ x: c.x + x0, y: c.y + y0 }));
+        const found = placePage(page, corners, marks);
+        if (found) return found;
+      }
+    }
+  }
+  return null;
+}
+
+/** A square part of a picture enlarged with straight steps between px; white beyond the picture. */
+function enlargedPart(p: Picture, left: number, top: number, side: number, times: number): Picture {
+  const [x0, y0] = [Math.round(left), Math.round(top)];
+  const size = Math.floor(side * times);
+  const data = new Uint8Array(size * size * 4).fill(255);
+  const value = (x: number, y: number, c: number) =>
+    x < 0 || y < 0 || x >= p.width || y >= p.height ? 255 : p.data[(y * p.width + x) * 4 + c]!;
+  for (let y = 0; y < size; y++) {
+    for (let x = 0; x < size; x++) {
+      const [sx, sy] = [(x + 0.5) / times - 0.5 + x0, (y + 0.5) / times - 0.5 + y0];
+      const [ix, iy] = [Math.floor(sx), Math.floor(sy)];
+      const [fx, fy] = [sx - ix, sy - iy];
+      for (let c = 0; c < 3; c++)
+        data[(y * size + x) * 4 + c] =
+          (value(ix, iy, c) * (1 - fx) + value(ix + 1, iy, c) * fx) * (1 - fy) +
+          (value(ix, iy + 1, c) * (1 - fx) + value(ix + 1, iy + 1, c) * fx) * fy;
+    }
+  }
+  return { width: size, height: size, data };
 }
 
 /** Middles of ring-and-dot marks among patches of ink. */

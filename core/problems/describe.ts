@@ -2,6 +2,16 @@ import type { Place, Problem } from './problem';
 
 const hex = (codePoint: number) => `U+${codePoint.toString(16).toUpperCase().padStart(4, '0')}`;
 
+const SCAN_TEXT = {
+  'paper-jam':
+    'the sheet jammed on its way. Take it out, lay it straight and scan again; nothing was changed.',
+  disconnected:
+    'the scanner went away before the page was through. Check its cable and scan again; nothing was changed.',
+  'wrong-size': 'the sheet is larger than the glass. Use a sheet made for its paper, or another scanner.',
+  'nothing-on-glass': 'nothing lies on the glass. Lay a sheet on it, then scan.',
+  busy: 'it is busy or has a sheet stuck. Wait, or take the sheet out, then scan again.',
+} as const;
+
 /** What happened and what to do, in plain words, without the place. */
 function sentence(p: Problem): string {
   switch (p.code) {
@@ -21,6 +31,8 @@ function sentence(p: Problem): string {
       return `no ink was found: the picture is ${p.look}. Check that it is the right page and not over- or underexposed.`;
     case 'no-grid':
       return 'its edges lie on no even grid, so it is no pixel drawing. Trace it as an outline, or check that it was not turned or squeezed.';
+    case 'scan-failed':
+      return SCAN_TEXT[p.reason];
     case 'practice-no-code':
       return "this looks like a practice sheet, but its square code can't be read. Photograph it sharper and with all of the code in view.";
     case 'practice-gaps':

@@ -27,6 +27,10 @@ export type ProblemDetail =
     }
   | { readonly code: 'no-grid' }
   | { readonly code: 'no-ink'; readonly look: 'all light' | 'all dark' | 'flat' }
+  | {
+      readonly code: 'scan-failed';
+      readonly reason: 'paper-jam' | 'disconnected' | 'wrong-size' | 'nothing-on-glass' | 'busy';
+    }
   | { readonly code: 'practice-no-code' }
   | {
       readonly code: 'practice-gaps';

@@ -137,5 +137,5 @@ export function renderPage(s: PageSettings): RenderedPage {
   return { width, height, data, written };
 }
 
-export const toJpeg = (page: RenderedPage, quality: number): Uint8Array =>
+export const toJpeg = (page: Pick<RenderedPage, 'width' | 'height' | 'data'>, quality: number): Uint8Array =>
   new Uint8Array(encode({ width: page.width, height: page.height, data: page.data }, quality).data);

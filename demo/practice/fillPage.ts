@@ -1,5 +1,5 @@
 import { codeModules } from '../../core/practice/pdf';
-import { fitHomography, project } from '../../core/practice/homography';
+import { fitHomography } from '../../core/practice/homography';
 import { MARK_MM, type PracticePage } from '../../core/practice/layout';
 import { invert3 } from './invert3';
 import { normal, seededRandom } from '../hand/random';
@@ -180,13 +180,15 @@ function dab(
   }
 }
 
+const NOISES = 1 << 14;
+
 /** The filled page as scanner or camera see it: RGBA. */
 export function capturePage(
   page: PracticePage,
   c: Capture,
 ): { width: number; height: number; data: Uint8Array } {
   const random = seededRandom(c.seed + 99);
-  const print = printedPage(page, c, 8);
+  const print = printedPage(page, c, Math.max(8, c.pxPerMm));
   const [w, h] = [page.widthMm * c.pxPerMm, page.heightMm * c.pxPerMm];
   const turn = (c.turnDeg * Math.PI) / 180;
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
@@ -207,22 +209,30 @@ export function capturePage(
   const map = fitHomography(onPage, [corner(0, 0), corner(1, 0), corner(1, 1), corner(0, 1)])!;
   const back = invert3(map);
   const data = new Uint8Array(width * height * 4).fill(255);
+  const stride = 3 * print.width;
+  const { rgb } = print;
+  // Drawing millions of normal numbers takes longer than all else: a few thousand, taken in any order, look the same.
+  const noise = Float32Array.from({ length: NOISES }, () => normal(random) * c.noise);
   for (let y = 0; y < height; y++) {
     for (let x = 0; x < width; x++) {
-      const p = project(back, { x: x + 0.5, y: y + 0.5 });
+      const [px, py] = [x + 0.5, y + 0.5];
+      const w = back[6] * px + back[7] * py + back[8];
+      const sx = (back[0] * px + back[1] * py + back[2]) / w - 0.5;
+      const sy = (back[3] * px + back[4] * py + back[5]) / w - 0.5;
       const light = 1 - c.shadow * (0.5 + 0.5 * Math.sin(x / 300 + y / 500));
-      const [sx, sy] = [p.x - 0.5, p.y - 0.5];
       const [ix, iy] = [Math.floor(sx), Math.floor(sy)];
+      const [fx, fy] = [sx - ix, sy - iy];
+      const onPaper = ix >= 0 && iy >= 0 && ix + 1 < print.width && iy + 1 < print.height;
       const to = 4 * (y * width + x);
       for (let q = 0; q < 3; q++) {
         let v = 0.97;
-        if (ix >= 0 && iy >= 0 && ix + 1 < print.width && iy + 1 < print.height) {
-          const at = (i: number, j: number) => print.rgb[3 * ((iy + j) * print.width + ix + i) + q]!;
-          const [fx, fy] = [sx - ix, sy - iy];
-          v = (at(0, 0) * (1 - fx) + at(1, 0) * fx) * (1 - fy) + (at(0, 1) * (1 - fx) + at(1, 1) * fx) * fy;
-          v *= 0.97;
+        if (onPaper) {
+          const at = stride * iy + 3 * ix + q;
+          const above = rgb[at]! * (1 - fx) + rgb[at + 3]! * fx;
+          const below = rgb[at + stride]! * (1 - fx) + rgb[at + stride + 3]! * fx;
+          v = (above * (1 - fy) + below * fy) * 0.97;
         }
-        data[to + q] = Math.max(0, Math.min(255, 255 * v * light + normal(random) * c.noise));
+        data[to + q] = Math.max(0, Math.min(255, 255 * v * light + noise[(random() * NOISES) | 0]!));
       }
     }
   }

@@ -1,6 +1,7 @@
 import { encode } from 'fast-png';
 import { BASIC_BILL } from '../../core/document/newProject';
-import { DEFAULT_PRACTICE, practicePages } from '../../core/practice/layout';
+import { practicePages } from '../../core/practice/layout';
+import { DEFAULT_PRACTICE } from '../../core/practice/settings';
 import { APPRENTICE, KEEPER, type Hand } from '../hand/writeLetter';
 import { capturePage, CLEAN_SCAN } from './fillPage';
 

@@ -1,7 +1,10 @@
-import { practicePages, type PracticeSettings } from '../../core/practice/layout';
+import { practicePages } from '../../core/practice/layout';
+import { type PracticeSettings } from '../../core/practice/settings';
+import { changeProject } from '../../core/document/commands/naming';
 import { download } from '../ui/download';
+import { useProject } from './projectStore';
 
-/** Makes a practice sheet for a list of characters and hands it to the browser as a PDF. */
+/** Makes a practice sheet for a list of characters and hands it to the browser as a PDF; the project keeps its layout. */
 export async function savePracticeSheet(
   characters: string,
   settings: PracticeSettings,
@@ -12,5 +15,7 @@ export async function savePracticeSheet(
   const { practicePdf } = await import('../../core/practice/pdf');
   const bytes = await practicePdf(pages, title);
   download(bytes, `${title} practice sheet.pdf`, 'application/pdf');
+  const { doc, commit } = useProject.getState();
+  if (doc) commit(changeProject(doc, { practice: { characters, settings } }, 'Make a practice sheet'));
   return pages.length;
 }

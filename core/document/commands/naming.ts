@@ -35,7 +35,7 @@ export function renameGlyph(doc: Doc, glyphId: string, char: string): ProjectDif
 /** Changes project facts: name, bill, running text. */
 export function changeProject(
   doc: Doc,
-  change: Partial<Pick<ProjectRow, 'name' | 'bill' | 'runningText'>>,
+  change: Partial<Pick<ProjectRow, 'name' | 'bill' | 'runningText' | 'practice'>>,
   label: string,
 ): ProjectDiff | null {
   const project = projectOf(doc);

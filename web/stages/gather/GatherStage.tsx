@@ -1,7 +1,8 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
-import { ImagePlus, Printer } from 'lucide-react';
+import { ImagePlus, Printer, ScanLine } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
+import { useSearchParams } from 'react-router';
 import { JobProgress } from '../../panels/JobProgress';
 import { addFiles } from '../../store/lifting';
 import { piecesBySheet, sheetsInOrder } from '../../store/selectors';
@@ -9,8 +10,22 @@ import { useDoc } from '../../store/projectStore';
 import { Bench } from '../../ui/Bench';
 import { InkButton } from '../../ui/InkButton';
 import { PracticeGauge } from './PracticeGauge';
+import { ScanGauge } from './ScanGauge';
 import { SheetCard } from './SheetCard';
 import { SheetGauge } from './SheetGauge';
+
+/** What is being done at the table, in the URL, so that Back works. */
+function useDoing(): [string | null, (what: string | null) => void] {
+  const [search, setSearch] = useSearchParams();
+  const set = (what: string | null) =>
+    setSearch((now) => {
+      const next = new URLSearchParams(now);
+      if (what === null) next.delete('do');
+      else next.set('do', what);
+      return next;
+    });
+  return [search.get('do'), set];
+}
 
 /** Sheets on the table as they lie; drop pictures anywhere. */
 export function GatherStage() {
@@ -18,7 +33,7 @@ export function GatherStage() {
   const sheets = sheetsInOrder(doc);
   const pieces = piecesBySheet(doc);
   const [chosen, setChosen] = useState<string | null>(null);
-  const [practice, setPractice] = useState(false);
+  const [doing, setDoing] = useDoing();
   const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
     noClick: true,
     noKeyboard: true,
@@ -44,10 +59,17 @@ export function GatherStage() {
             </InkButton>
             <InkButton
               tip="A page with writing lines to print and fill"
-              aria-pressed={practice}
-              onClick={() => setPractice(!practice)}
+              aria-pressed={doing === 'practice'}
+              onClick={() => setDoing(doing === 'practice' ? null : 'practice')}
             >
               <Printer /> Practice sheet
+            </InkButton>
+            <InkButton
+              tip="Take a page from a scanner at this desk"
+              aria-pressed={doing === 'scan'}
+              onClick={() => setDoing(doing === 'scan' ? null : 'scan')}
+            >
+              <ScanLine /> Scan
             </InkButton>
             <Text fontSize="sm" color="faded">
               or drop or paste them anywhere on the table. They are kept untouched.
@@ -88,8 +110,10 @@ export function GatherStage() {
         </Box>
         <JobProgress />
       </Bench>
-      {practice ? (
-        <PracticeGauge onClose={() => setPractice(false)} />
+      {doing === 'practice' ? (
+        <PracticeGauge onClose={() => setDoing(null)} />
+      ) : doing === 'scan' ? (
+        <ScanGauge onClose={() => setDoing(null)} />
       ) : (
         sheet && <SheetGauge key={sheet.id} sheet={sheet} />
       )}

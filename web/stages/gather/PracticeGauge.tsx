@@ -2,7 +2,8 @@ import { Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import { missingOfBill } from '../../../core/document/commands/lifting';
 import { projectOf } from '../../../core/document/newProject';
-import { DEFAULT_PRACTICE, practicePages } from '../../../core/practice/layout';
+import { practicePages } from '../../../core/practice/layout';
+import { DEFAULT_PRACTICE } from '../../../core/practice/settings';
 import { savePracticeSheet } from '../../store/practiceSheet';
 import { useDoc } from '../../store/projectStore';
 import { Fact, Gauge, GaugePart } from '../../ui/Gauge';
@@ -20,8 +21,10 @@ const PAPERS = [
 export function PracticeGauge({ onClose }: { onClose: () => void }) {
   const doc = useDoc();
   const project = projectOf(doc);
-  const [characters, setCharacters] = useState(missingOfBill(doc) || project.bill);
-  const [settings, setSettings] = useState(DEFAULT_PRACTICE);
+  const [characters, setCharacters] = useState(
+    project.practice?.characters ?? (missingOfBill(doc) || project.bill),
+  );
+  const [settings, setSettings] = useState(project.practice?.settings ?? DEFAULT_PRACTICE);
   const pages = practicePages([...characters], settings);
   return (
     <Gauge

@@ -1,0 +1,85 @@
+import useSWR, { mutate } from 'swr';
+import { z } from 'zod';
+import { create } from 'zustand';
+import {
+  deviceSchema,
+  jobSchema,
+  type Device,
+  type Glass,
+  type ScanFault,
+  type ScanJob,
+} from '../../core/scanner/messages';
+import { problem } from '../../core/problems/problem';
+import { addFiles } from './lifting';
+import { useProject } from './projectStore';
+
+const API = '/api/scanners';
+/** The list is asked for again so often while it is shown, ms. */
+const LIST_MS = 1000;
+const JOB_MS = 150;
+
+interface ScanningState {
+  readonly job: ScanJob | null;
+  /** Name of the scanner and pages that came from it, for naming files. */
+  readonly pages: number;
+}
+
+export const useScanning = create<ScanningState>(() => ({ job: null, pages: 0 }));
+
+const send = (method: string, path: string, body?: unknown): Promise<Response> =>
+  fetch(`${API}${path}`, {
+    method,
+    headers: { 'Content-Type': 'application/json' },
+    ...(body !== undefined && { body: JSON.stringify(body) }),
+  });
+
+const readDevices = async (path: string): Promise<Device[]> =>
+  z.array(deviceSchema).parse(await (await fetch(path)).json());
+
+/** Scanners at this desk; an error when no server answers. */
+export const useScanners = () => useSWR<Device[]>(API, readDevices, { refreshInterval: LIST_MS });
+
+/** Lays a page on a stand-in's glass. */
+export const layOnGlass = async (deviceId: string, glass: Glass): Promise<void> =>
+  void (await send('PUT', `/${deviceId}/glass`, glass));
+
+export const playFault = async (deviceId: string, next: ScanFault | null): Promise<void> =>
+  void (await send('PUT', `/${deviceId}/fault`, { next }));
+
+export const takeJammedOut = async (deviceId: string): Promise<void> =>
+  void (await send('POST', `/${deviceId}/clear`));
+
+/** Scans what lies on the glass and takes the page in. Problems are told; nothing on the table changes by them. */
+export async function scan(device: Device, dpi: number): Promise<void> {
+  const { showProblems } = useProject.getState();
+  const fail = (reason: NonNullable<ScanJob['error']> | 'busy') => {
+    useScanning.setState({ job: null });
+    void mutate(API);
+    showProblems([problem({ code: 'scan-failed', reason }, 'error', { file: device.name })]);
+  };
+  try {
+    const started = await send('POST', `/${device.id}/jobs`, { dpi });
+    if (started.status === 409) return fail('busy');
+    let job = jobSchema.parse(await started.json());
+    useScanning.setState({ job });
+    while (job.state === 'scanning') {
+      await new Promise((r) => setTimeout(r, JOB_MS));
+      if (useScanning.getState().job?.id !== job.id) return; // cancelled
+      job = jobSchema.parse(await (await send('GET', `/jobs/${job.id}`)).json());
+      useScanning.setState({ job });
+    }
+    if (job.error) return fail(job.error);
+    const page = await (await send('GET', `/jobs/${job.id}/page`)).blob();
+    const pages = useScanning.getState().pages + 1;
+    useScanning.setState({ job: null, pages });
+    await addFiles([new File([page], `Scan ${pages}.jpg`, { type: 'image/jpeg' })]);
+  } catch {
+    fail('disconnected');
+  }
+}
+
+export function cancelScan(): void {
+  const { job } = useScanning.getState();
+  useScanning.setState({ job: null });
+  if (job) void send('DELETE', `/jobs/${job.id}`).catch(() => undefined);
+}
