@@ -26,7 +26,9 @@ test('a practice sheet is scanned from the glass; a jam and a lost line are told
   await page.getByRole('button', { name: 'Put these messages away' }).click();
 
   await scan.click();
-  await expect(page.getByTestId('understood')).toContainText('72 letters by their boxes', { timeout: 60_000 });
+  await expect(page.getByTestId('understood')).toContainText('72 letters by their boxes', {
+    timeout: 60_000,
+  });
   await liveFontReady(page);
 
   // The same page by a better hand, and the line breaks while it comes.

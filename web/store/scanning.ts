@@ -9,6 +9,8 @@ import {
   type ScanFault,
   type ScanJob,
 } from '../../core/scanner/messages';
+import { changeProject } from '../../core/document/commands/naming';
+import { projectOf } from '../../core/document/newProject';
 import { problem } from '../../core/problems/problem';
 import { addFiles } from './lifting';
 import { useProject } from './projectStore';
@@ -39,9 +41,14 @@ const readDevices = async (path: string): Promise<Device[]> =>
 /** Scanners at this desk; an error when no server answers. */
 export const useScanners = () => useSWR<Device[]>(API, readDevices, { refreshInterval: LIST_MS });
 
-/** Lays a page on a stand-in's glass. */
-export const layOnGlass = async (deviceId: string, glass: Glass): Promise<void> =>
-  void (await send('PUT', `/${deviceId}/glass`, glass));
+/** Lays a page on a stand-in's glass. A sheet that is printed for it is the project's practice sheet from then on. */
+export async function layOnGlass(deviceId: string, glass: Glass): Promise<void> {
+  await send('PUT', `/${deviceId}/glass`, glass);
+  const { doc, commit } = useProject.getState();
+  const { characters, settings } = glass;
+  if (doc && projectOf(doc).practice === null)
+    commit(changeProject(doc, { practice: { characters, settings } }, 'Make a practice sheet'));
+}
 
 export const playFault = async (deviceId: string, next: ScanFault | null): Promise<void> =>
   void (await send('PUT', `/${deviceId}/fault`, { next }));
