@@ -44,7 +44,7 @@ module.exports = {
     only(
       'document',
       '^core/document/',
-      '^core/(document|seat|names|geometry|problems)/|^core/(trace|practice)/settings',
+      '^core/(document|seat|names|geometry|problems)/|^core/(trace|practice)/settings|^core/(pen/strokes|modules/modules)',
     ),
     only('opentype', '^core/opentype/', '^core/(opentype|geometry|problems)/'),
     only('compile', '^core/compile/', '^core/(compile|document|opentype|geometry|problems)/'),
@@ -60,6 +60,8 @@ module.exports = {
       '^core/practice/',
       '^core/(practice|shapes|find|printed|trace|ink|raster|geometry|problems)/',
     ),
+    only('pen', '^core/pen/', '^core/(pen|trace|raster|geometry|problems)/'),
+    only('modules', '^core/modules/', '^core/(modules|geometry|problems)/'),
     only('scanner', '^core/scanner/', '^core/scanner/|^core/practice/settings'),
     only('core', '^core/', '^core/'),
     only('web', '^web/', '^(web|core)/'),

@@ -33,14 +33,12 @@ test('names stand for characters by the Adobe Glyph List; clashes and unknown na
     'foo.png',
     'uni0041.png',
     'a.ss01.svg',
+    'f_i.svg',
   ];
   const { named, problems } = nameFiles(paths, (p) => p, false);
-  expect(named.map((n) => n.char)).toEqual([null, 'a', '.', 'ß', '😀', null, null, null]);
-  expect(problems.map((p) => p.code).sort()).toEqual([
-    'name-not-understood',
-    'name-not-understood',
-    'names-clash',
-  ]);
+  expect(named.map((n) => n.char)).toEqual([null, 'a', '.', 'ß', '😀', null, null, 'a', 'fi']);
+  expect(named[7]!.variant).toBe('ss01');
+  expect(problems.map((p) => p.code).sort()).toEqual(['name-not-understood', 'names-clash']);
   expect(stemOf('deep\\folder/uni00DF.svg')).toBe('uni00DF');
   expect(areIcons(['home.svg', 'eel-trap.svg', 'one.svg'])).toBe(true);
   expect(areIcons(['A.svg', 'B.svg', 'mill.svg'])).toBe(false);

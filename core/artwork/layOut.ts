@@ -8,6 +8,7 @@ export interface NamedArtwork {
   readonly artwork: Artwork;
   readonly stem: string;
   readonly char: string | null;
+  readonly variant: string | null;
 }
 
 /** A sheet made by laying drawings out beside each other. */
@@ -37,7 +38,7 @@ export function layOutArtwork(items: readonly NamedArtwork[], sheetId: string): 
   const foot = commonFoot(items.map((i) => ({ char: i.char, foot: i.artwork.box.yMax })));
   const pieces: TracedPiece[] = [];
   let [x, row, widest] = [GAP_PX, 0, 0];
-  items.forEach(({ artwork, stem, char }, order) => {
+  items.forEach(({ artwork, stem, char, variant }, order) => {
     if (order > 0 && order % columns === 0) [x, row] = [GAP_PX, row + 1];
     const top = GAP_PX + row * (CELL_PX + GAP_PX);
     const { box } = artwork;
@@ -53,6 +54,7 @@ export function layOutArtwork(items: readonly NamedArtwork[], sheetId: string): 
       row,
       baselineY: sameBoard ? top + foot * k : at.yMax,
       char,
+      variant,
       name: stem,
       confidence: char === null ? 0 : 1,
       ...moved,

@@ -37,11 +37,11 @@ export function artworkSheet(
   const icons = as ? as === 'icons' : areIcons(paths);
   const { named, problems: unclear } = nameFiles(files, (f) => f.path, icons);
   const drawings: NamedArtwork[] = [];
-  named.forEach(({ file, stem, char }, i) => {
+  named.forEach(({ file, stem, char, variant }, i) => {
     onProgress(i / named.length);
     const read = readArtwork(new TextDecoder().decode(file.bytes), file.path);
     problems.push(...inFile(read.problems, file.path));
-    if (read.ok) drawings.push({ artwork: read.value, stem, char });
+    if (read.ok) drawings.push({ artwork: read.value, stem, char, variant });
   });
   if (drawings.length === 0) return { ok: false, problems };
   return ok({ sheet: layOutArtwork(drawings, sheetId), icons }, [...problems, ...unclear]);
@@ -71,10 +71,10 @@ export function picturesSheet(
 ): Result<Montage> {
   const { named, problems } = nameFiles(files, (f) => f.path, false);
   const items: NamedPicture[] = [];
-  named.forEach(({ file, stem, char }, i) => {
+  named.forEach(({ file, stem, char, variant }, i) => {
     onProgress((0.4 * i) / named.length);
     const picture = decodePicture(file.bytes);
-    if (picture.ok) items.push({ picture: picture.value, stem, char });
+    if (picture.ok) items.push({ picture: picture.value, stem, char, variant });
     else problems.push(...inFile(picture.problems, file.path));
   });
   if (items.length === 0) return problems.length > 0 ? { ok: false, problems } : fail({ code: 'no-glyphs' });

@@ -15,6 +15,7 @@ export interface NamedPicture {
   readonly picture: Picture;
   readonly stem: string;
   readonly char: string | null;
+  readonly variant: string | null;
 }
 
 /** Side of the largest picture on the sheet, px; larger ones are made smaller by whole steps. */
@@ -79,7 +80,7 @@ export function montage(
   const pieces: TracedPiece[] = [];
   const empty: string[] = [];
   const feet: (Foot & { readonly top: number; readonly at: number })[] = [];
-  shown.forEach(({ picture: p, stem, char }, order) => {
+  shown.forEach(({ picture: p, stem, char, variant }, order) => {
     onProgress(order / shown.length);
     const row = Math.floor(order / columns);
     const [x0, y0] = [(order % columns) * cellW + GAP_PX / 2, row * cellH + GAP_PX / 2];
@@ -111,6 +112,7 @@ export function montage(
       row,
       baselineY: box.yMax,
       char,
+      variant,
       name: stem,
       confidence: char === null ? 0 : 1,
       outline,

@@ -6,8 +6,10 @@ export interface NamedFile<T> {
   readonly file: T;
   /** Name without folder and ending. */
   readonly stem: string;
-  /** The one character it stands for; null when it is an icon's name or unclear. */
+  /** The character it stands for, several for a ligature (f_i); null when it is an icon's name or unclear. */
   readonly char: string | null;
+  /** What stands behind the first dot: another drawing of the character, as "ss01" in a.ss01. */
+  readonly variant: string | null;
 }
 
 /** Name of a file without its folders and its ending. */
@@ -31,25 +33,31 @@ export function nameFiles<T>(
   const named = files.map((file): NamedFile<T> => {
     const stem = stemOf(pathOf(file));
     const points = icons ? null : codePointsOfName(stem);
-    // "a.ss01" and "f_i" are drawings of their own that only features can reach.
-    const char = points?.length === 1 && !stem.includes('.') ? String.fromCodePoint(points[0]!) : null;
-    if (char !== null) owners.set(char, [...(owners.get(char) ?? []), pathOf(file)]);
+    const char = points ? String.fromCodePoint(...points) : null;
+    const behind = stem.slice(stem.split('.')[0]!.length + 1).replace(/[^A-Za-z0-9._]+/g, '_');
+    const variant = char !== null && behind !== '' ? behind : null;
+    const glyph = `${char}.${variant ?? ''}`;
+    if (char !== null) owners.set(glyph, [...(owners.get(glyph) ?? []), pathOf(file)]);
     else if (!icons)
       problems.push(problem({ code: 'name-not-understood', name: stem }, 'warning', { file: pathOf(file) }));
-    return { file, stem, char };
+    return { file, stem, char, variant };
   });
   const clashes = new Set<string>();
-  for (const [char, paths] of owners) {
+  for (const [glyph, paths] of owners) {
     if (paths.length < 2) continue;
-    clashes.add(char);
+    clashes.add(glyph);
     problems.push(problem({ code: 'names-clash', names: paths }, 'warning', { file: paths[0]! }));
   }
   return {
-    named: named.map((n) => (n.char !== null && clashes.has(n.char) ? { ...n, char: null } : n)),
+    named: named.map((n) =>
+      n.char !== null && clashes.has(`${n.char}.${n.variant ?? ''}`)
+        ? { ...n, char: null, variant: null }
+        : n,
+    ),
     problems,
   };
 }
 
 /** Whether a folder of drawings is a set of icons: most names stand for no character. */
 export const areIcons = (paths: readonly string[]): boolean =>
-  paths.filter((p) => codePointsOfName(stemOf(p))?.length === 1).length < paths.length / 2;
+  paths.filter((p) => codePointsOfName(stemOf(p)) !== null).length < paths.length / 2;

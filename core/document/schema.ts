@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { moduleSchema } from '../modules/modules';
+import { strokeSchema } from '../pen/strokes';
 import { practiceSettings } from '../practice/settings';
 
 /** Version of the project's form. A change that older readers can't follow raises it and adds a migration. */
@@ -77,8 +79,11 @@ export type Seating = z.infer<typeof seating>;
 const sheetRow = z.object({
   id,
   name: z.string(),
-  /** page = one picture with many letters; pictures = one of each letter, put together; artwork = drawn outlines. */
-  kind: z.enum(['page', 'pictures', 'artwork', 'practice']).default('page'),
+  /**
+   * page = one picture with many letters; pictures = one of each letter, put together; artwork = drawn outlines;
+   * practice = a filled practice sheet; written = with a pen in the app; built = of modules on a grid.
+   */
+  kind: z.enum(['page', 'pictures', 'artwork', 'practice', 'written', 'built']).default('page'),
   /** Code of a practice page, by which a better photograph of it takes its place; null for all else. */
   practiceCode: z.string().nullable().default(null),
   /** Hash of the picture as it came, where `pictureId` is a straightened one. */
@@ -140,7 +145,10 @@ const pieceRow = z.object({
   order: z.number(),
   row: z.number(),
   baselineY: z.number(),
+  /** The character it shows; several for a ligature; null = not known. */
   char: z.string().nullable(),
+  /** It is not the letter itself but another drawing of it: "alt1", "ss01"; null = the letter itself. */
+  variant: z.string().nullable().default(null),
   /** Name of the file it came from, when it had one of its own. */
   name: z.string().nullable().default(null),
   confidence: z.number(),
@@ -150,6 +158,10 @@ const pieceRow = z.object({
   outline: z.array(contour).readonly(),
   /** Its colours, when it was traced in colour; px like the outline. */
   layers: layers.default([]),
+  /** How the pen went, for a letter written in the app; px of the sheet. */
+  strokes: z.array(strokeSchema).readonly().default([]),
+  /** Cells painted, for a letter built on the grid. */
+  cells: z.array(moduleSchema).readonly().default([]),
 });
 export type PieceRow = z.infer<typeof pieceRow>;
 

@@ -19,6 +19,8 @@ export interface TracedPiece {
   readonly row: number;
   readonly baselineY: number;
   readonly char: string | null;
+  /** Which other drawing of the character it is: "alt1"; the letter itself when not said. */
+  readonly variant?: string | null;
   /** Name of the file it came from, when it had one of its own. */
   readonly name: string | null;
   readonly confidence: number;

@@ -54,7 +54,7 @@ export function liftPractice(
   const pieces: TracedPiece[] = [];
   const [empty, crossedOut]: string[][] = [[], []];
   const capLinePx = (page.lines.baseline - page.lines.caps) * pxPerMm;
-  const given = new Set<string>();
+  const given = new Map<string, number>();
   page.boxes.forEach((box, order) => {
     onProgress(order / page.boxes.length);
     const own = byBox.get(box);
@@ -71,16 +71,18 @@ export function liftPractice(
     const place = { box: bounds, seeds: own.map((p) => p.seed), cuts: [] };
     const { outline, layers } = tracePiece(readPieceRegion(picture, ink, place), recipe, 0);
     if (!contoursBox(outline)) return;
-    const char = given.has(box.char) ? null : box.char;
-    given.add(box.char);
+    const drawings = given.get(box.char) ?? 0;
+    given.set(box.char, drawings + 1);
     pieces.push({
       ...place,
       id: `${sheetId}:${order}`,
       order,
       row: box.row,
       baselineY,
-      char,
-      name: char === null ? `${box.char}, drawing ${box.turn + 1}` : null,
+      char: box.char,
+      // Further boxes of a character are other drawings of it, to take turns with the first.
+      variant: drawings === 0 ? null : `alt${drawings}`,
+      name: null,
       confidence: 1,
       outline,
       layers,

@@ -4,6 +4,10 @@ import { missingOfBill } from '../../core/document/commands/lifting';
 import { projectOf } from '../../core/document/newProject';
 import type { Doc, GlyphRow, PieceRow, SheetRow } from '../../core/document/schema';
 
+/** A sheet of outlines: there is no picture behind it. */
+export const isDrawn = (s: SheetRow): boolean =>
+  s.kind === 'artwork' || s.kind === 'written' || s.kind === 'built';
+
 /** Below this a finder's answer should be looked at. */
 export const DOUBTFUL = 0.8;
 
@@ -82,5 +86,6 @@ export const stageStates = perDoc((doc): Record<string, string> => {
 export function pieceLabel(p: PieceRow): string | null {
   const codePoint = p.char?.codePointAt(0) ?? 0;
   const isPrivate = codePoint >= 0xe000 && codePoint <= 0xf8ff;
-  return p.char !== null && !isPrivate ? p.char : p.name;
+  if (p.char === null || isPrivate) return p.name;
+  return p.variant === null ? p.char : `${p.char} ${p.variant}`;
 }

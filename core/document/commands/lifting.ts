@@ -57,7 +57,18 @@ export interface LiftResult {
   readonly capHeightPx: number;
   readonly specksDropped: number;
   readonly printedLines: number;
-  readonly pieces: readonly (Omit<PieceRow, 'sheetId' | 'state'> & { readonly rejected?: boolean })[];
+  readonly pieces: readonly LiftedRow[];
+}
+
+/** A piece as finders give it. */
+export type LiftedRow = Omit<PieceRow, 'sheetId' | 'state' | 'variant' | 'strokes' | 'cells'> & {
+  readonly rejected?: boolean;
+  readonly variant?: string | null;
+};
+
+/** The row of a found piece. */
+export function pieceRow({ rejected, variant = null, ...p }: LiftedRow, sheetId: string): PieceRow {
+  return { ...p, variant, strokes: [], cells: [], sheetId, state: rejected ? 'dropped' : 'found' };
 }
 
 /**
@@ -70,12 +81,7 @@ export function takeLifted(doc: Doc, sheetId: string, result: LiftResult): Proje
   const d = draft(doc);
   const { skewRad, capHeightPx, specksDropped, printedLines } = result;
   d.put('sheets', { ...sheet, state: 'lifted', skewRad, capHeightPx, specksDropped, printedLines });
-  const fresh = new Map(
-    result.pieces.map(({ rejected, ...p }): [string, PieceRow] => [
-      p.id,
-      { ...p, sheetId, state: rejected ? 'dropped' : 'found' },
-    ]),
-  );
+  const fresh = new Map(result.pieces.map((p): [string, PieceRow] => [p.id, pieceRow(p, sheetId)]));
   const old = Object.values(doc.pieces).filter((p) => p.sheetId === sheetId);
   for (const p of old) if (!fresh.has(p.id)) d.remove('pieces', p.id);
   for (const p of fresh.values()) d.put('pieces', p);
@@ -91,7 +97,9 @@ export function relabelPiece(doc: Doc, pieceId: string, char: string | null): Pr
   const d = draft(doc);
   const pieces = piecesOf(doc, sheet.id).map((p): PieceRow => {
     if (p.id === pieceId) return { ...p, char, confidence: 1, state: 'accepted' };
-    return char !== null && p.char === char ? { ...p, char: null, confidence: 0 } : p;
+    return char !== null && p.char === char && p.variant === piece.variant
+      ? { ...p, char: null, confidence: 0 }
+      : p;
   });
   for (const p of pieces) if (p !== doc.pieces[p.id]) d.put('pieces', p);
   seatInto(doc, d, sheet, pieces);

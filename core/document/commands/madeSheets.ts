@@ -1,7 +1,7 @@
 import { draft, type ProjectDiff } from '../diff';
 import { FIRST_RECIPE } from '../newProject';
 import type { Doc, PieceRow, SheetRow } from '../schema';
-import type { LiftResult } from './lifting';
+import { pieceRow, type LiftResult } from './lifting';
 import { iconName, PRIVATE, seatInto } from './seatInto';
 
 /** A sheet made of files of their own, each already a piece. */
@@ -37,13 +37,12 @@ export function addMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult): Pr
     taken.add(next);
     return String.fromCodePoint(next);
   };
-  const pieces = lifted.pieces.map(({ rejected: _, ...p }): PieceRow => {
+  const pieces = lifted.pieces.map((p): PieceRow => {
     const char = p.char ?? (icons && p.name !== null ? iconChar(p.name) : null);
     return {
-      ...p,
+      ...pieceRow(p, sheet.id),
       char,
       confidence: char === null ? 0 : 1,
-      sheetId: sheet.id,
       state: char === null ? 'found' : 'accepted',
     };
   });
@@ -52,7 +51,9 @@ export function addMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult): Pr
     practiceCode: null,
     originalId: sheet.originalId ?? null,
     recipeId: FIRST_RECIPE,
-    expected: pieces.map((p) => p.char ?? '').join(''),
+    expected: pieces
+      .map((p) => (p.variant === null && [...(p.char ?? '')].length === 1 ? p.char : ''))
+      .join(''),
     state: 'lifted',
     skewRad: 0,
     capHeightPx: lifted.capHeightPx,

@@ -17,15 +17,28 @@ export const iconName = (name: string): string => {
   return /^[A-Za-z_]/.test(plain) ? plain : `icon_${plain}`;
 };
 
-/** Glyph id of a character in the style in hand, as new glyphs are called: "A", "eacute". */
-const glyphIdOf = (char: string): string => glyphNameOf(char.codePointAt(0)!);
+/**
+ * What a piece's glyph is called: "A", "eacute"; a ligature's letters joined as in "f_i", another drawing's variant behind
+ * a dot as in "a.alt1" (Adobe Glyph List Specification, section 6). Only a letter itself has a code point.
+ */
+function identityOf(piece: PieceRow): { id: string; name: string; codePoints: number[] } {
+  const points = [...piece.char!].map((c) => c.codePointAt(0)!);
+  const id = points.map(glyphNameOf).join('_') + (piece.variant === null ? '' : `.${piece.variant}`);
+  const codePoints = points.length === 1 && piece.variant === null ? points : [];
+  const isPrivate = points[0]! >= PRIVATE[0] && points[0]! <= PRIVATE[1];
+  const name = piece.name !== null && isPrivate && codePoints.length > 0 ? iconName(piece.name) : id;
+  return { id, name, codePoints };
+}
 
-function glyphFor(doc: Doc, d: Draft, codePoint: number): GlyphRow | null {
-  const id = glyphNameOf(codePoint);
+/** The glyph a piece stands for, made blank when there is none. */
+export function glyphOfPiece(doc: Doc, d: Draft, piece: PieceRow): GlyphRow {
+  const { id, name, codePoints } = identityOf(piece);
   const direct = d.get('glyphs', id);
   if (direct) return direct;
-  const other = Object.values(doc.glyphs).find((g) => g.codePoints.includes(codePoint));
-  return other ? d.get('glyphs', other.id) : null;
+  const [point] = codePoints;
+  const other =
+    point === undefined ? undefined : Object.values(doc.glyphs).find((g) => g.codePoints.includes(point));
+  return (other && d.get('glyphs', other.id)) ?? blankGlyph(id, name, codePoints);
 }
 
 /** Glyphs of the sheet's pieces made or moved to where the lines and the sheet's seating put them. */
@@ -41,12 +54,7 @@ export function seatInto(doc: Doc, d: Draft, sheet: SheetRow, pieces: readonly P
   for (const piece of named) {
     const letter = seated.letters.get(piece.id);
     if (!letter) continue;
-    const codePoint = piece.char!.codePointAt(0)!;
-    const name =
-      piece.name !== null && codePoint >= PRIVATE[0] && codePoint <= PRIVATE[1]
-        ? iconName(piece.name)
-        : glyphIdOf(piece.char!);
-    const glyph = glyphFor(doc, d, codePoint) ?? blankGlyph(glyphIdOf(piece.char!), name, [codePoint]);
+    const glyph = glyphOfPiece(doc, d, piece);
     const own = glyph.source === null ? glyph.contours.length === 0 : live.has(glyph.source.pieceId);
     // Somebody else's drawing, or one worked on by hand, is never overwritten in silence.
     if (!own || glyph.handEdited || placed.has(glyph.id)) continue;
@@ -66,7 +74,8 @@ export function seatInto(doc: Doc, d: Draft, sheet: SheetRow, pieces: readonly P
     const lost = g.source !== null && g.source.pieceId.startsWith(`${sheet.id}:`) && !placed.has(g.id);
     if (lost && !g.handEdited) d.remove('glyphs', g.id);
   }
-  const follows = sheet.seating.reference === 'one-factor' && seated.smallHeight !== null;
+  const onGivenLines = sheet.kind === 'written' || sheet.kind === 'built';
+  const follows = !onGivenLines && sheet.seating.reference === 'one-factor' && seated.smallHeight !== null;
   const height = Math.round(seated.smallHeight ?? 0);
   if (follows && height !== project.lines.xHeight && leadsLines(doc, sheet)) {
     d.put('project', { ...project, lines: { ...project.lines, xHeight: height } });

@@ -1,5 +1,5 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
-import { ImagePlus, Printer, ScanLine } from 'lucide-react';
+import { Grid3x3, ImagePlus, PenLine, Printer, ScanLine } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { useSearchParams } from 'react-router';
@@ -9,10 +9,12 @@ import { piecesBySheet, sheetsInOrder } from '../../store/selectors';
 import { useDoc } from '../../store/projectStore';
 import { Bench } from '../../ui/Bench';
 import { InkButton } from '../../ui/InkButton';
+import { GridBench } from './grid/GridBench';
 import { PracticeGauge } from './PracticeGauge';
 import { ScanGauge } from './ScanGauge';
 import { SheetCard } from './SheetCard';
 import { SheetGauge } from './SheetGauge';
+import { WriteBench } from './write/WriteBench';
 
 /** What is being done at the table, in the URL, so that Back works. */
 function useDoing(): [string | null, (what: string | null) => void] {
@@ -49,6 +51,8 @@ export function GatherStage() {
     return () => document.removeEventListener('paste', paste);
   }, []);
   const sheet = sheets.find((s) => s.id === chosen) ?? sheets[0];
+  if (doing === 'write') return <WriteBench onClose={() => setDoing(null)} />;
+  if (doing === 'grid') return <GridBench onClose={() => setDoing(null)} />;
   return (
     <>
       <Bench
@@ -71,8 +75,17 @@ export function GatherStage() {
             >
               <ScanLine /> Scan
             </InkButton>
-            <Text fontSize="sm" color="faded">
-              or drop or paste them anywhere on the table. They are kept untouched.
+            <InkButton
+              tip="Write letters into ruled slots, with pen, finger or mouse"
+              onClick={() => setDoing('write')}
+            >
+              <PenLine /> Write here
+            </InkButton>
+            <InkButton tip="Build letters of squares and discs on a grid" onClick={() => setDoing('grid')}>
+              <Grid3x3 /> Build on a grid
+            </InkButton>
+            <Text fontSize="sm" color="faded" truncate>
+              or drop or paste anything on the table.
             </Text>
           </>
         }

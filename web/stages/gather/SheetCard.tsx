@@ -3,7 +3,7 @@ import type { SheetRow } from '../../../core/document/schema';
 import { useMemo } from 'react';
 import { pathData } from '../../../core/svg/pathData';
 import { useDoc } from '../../store/projectStore';
-import { piecesBySheet } from '../../store/selectors';
+import { isDrawn, piecesBySheet } from '../../store/selectors';
 import { usePicture } from '../../store/pictures';
 
 /** What was understood of a sheet, in one line. */
@@ -11,8 +11,11 @@ export function understood(sheet: SheetRow, pieces: number): string {
   const size = `${sheet.widthPx} x ${sheet.heightPx} px`;
   if (sheet.state !== 'lifted') return `${size}, not lifted yet`;
   if (sheet.kind === 'practice') return `Practice sheet, straightened, ${pieces} letters by their boxes`;
-  if (sheet.kind !== 'page')
-    return sheet.kind === 'pictures' ? `${pieces} pictures, each by its name` : `${pieces} drawings`;
+  if (sheet.kind === 'pictures') return `${pieces} pictures, each by its name`;
+  const letters = `${pieces} letter${pieces === 1 ? '' : 's'}`;
+  if (sheet.kind === 'written') return `${letters} written here`;
+  if (sheet.kind === 'built') return `${letters} built on the grid`;
+  if (sheet.kind === 'artwork') return `${pieces} drawings`;
   const turn = (sheet.skewRad * 180) / Math.PI;
   const straight = Math.abs(turn) < 0.05 ? 'straight' : `straightened ${Math.abs(turn).toFixed(1)}°`;
   const specks =
@@ -27,13 +30,13 @@ function useDrawing(sheet: SheetRow): string | null {
   const pieces = piecesBySheet(useDoc()).get(sheet.id);
   return useMemo(
     () =>
-      sheet.kind === 'artwork'
+      isDrawn(sheet)
         ? pathData(
             (pieces ?? []).flatMap((p) => p.outline),
             1,
           )
         : null,
-    [sheet.kind, pieces],
+    [sheet, pieces],
   );
 }
 
@@ -45,7 +48,7 @@ interface Props {
 }
 
 export function SheetCard({ sheet, pieces, chosen, onChoose }: Props) {
-  const image = usePicture(sheet.kind === 'artwork' ? null : sheet.pictureId);
+  const image = usePicture(isDrawn(sheet) ? null : sheet.pictureId);
   const drawing = useDrawing(sheet);
   return (
     <Box

@@ -27,7 +27,9 @@ export function SheetGauge({ sheet }: { sheet: SheetRow }) {
           ? 'The picture stays as it came in. The recipe says how it is read.'
           : sheet.kind === 'practice'
             ? 'A filled practice sheet. A better photo of the same page takes its place.'
-            : 'Made of files that each hold one thing; they are kept as they came.'
+            : sheet.kind === 'written' || sheet.kind === 'built'
+              ? 'Made here, letter by letter.'
+              : 'Made of files that each hold one thing; they are kept as they came.'
       }
     >
       <Fact label="Size">

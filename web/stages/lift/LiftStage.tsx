@@ -10,7 +10,7 @@ import { fitBox, type View } from '../../canvas/view';
 import { useDesk } from '../../app/colourMode';
 import { JobProgress } from '../../panels/JobProgress';
 import { useSheetImage } from '../../store/pictures';
-import { isDoubtful, piecesBySheet, sheetsInOrder } from '../../store/selectors';
+import { isDoubtful, isDrawn, piecesBySheet, sheetsInOrder } from '../../store/selectors';
 import { useDoc, useProject } from '../../store/projectStore';
 import { Bench, EmptyBench } from '../../ui/Bench';
 import { InkButton } from '../../ui/InkButton';
@@ -36,7 +36,7 @@ export function LiftStage() {
   const sheet = sheets.find((s) => s.id === sheetId) ?? sheets[0];
   const kept = (sheet && piecesBySheet(doc).get(sheet.id)) ?? NONE;
   /** Drawn outlines have no ink to be traced from. */
-  const traced = sheet?.kind !== 'artwork';
+  const traced = sheet !== undefined && !isDrawn(sheet);
   const image = useSheetImage(
     traced ? sheet?.pictureId : null,
     sheet ? doc.recipes[sheet.recipeId]!.mirror : false,

@@ -10,6 +10,7 @@ import { pieceLabel } from '../../store/selectors';
 import { useDoc, useProject } from '../../store/projectStore';
 import { Fact, Gauge, GaugePart } from '../../ui/Gauge';
 import { InkButton } from '../../ui/InkButton';
+import { OtherDrawing } from '../gather/OtherDrawing';
 
 const STATE_TEXT = { found: 'suggested', accepted: 'accepted by you', dropped: 'dropped' } as const;
 
@@ -86,6 +87,7 @@ export function PieceGauge({ piece, deviation, traced, children }: Props) {
       )}
       {children}
       <GaugePart title="What it is" />
+      <OtherDrawing piece={piece} />
       <form
         onSubmit={(e) => {
           e.preventDefault();

@@ -1,0 +1,167 @@
+import type { Contour } from '../../geometry/contour';
+import { contoursBox } from '../../geometry/measure';
+import type { Module } from '../../modules/modules';
+import type { PenStroke } from '../../pen/strokes';
+import { draft, type ProjectDiff } from '../diff';
+import { FIRST_RECIPE } from '../newProject';
+import type { Doc, PieceRow, SheetRow } from '../schema';
+import { glyphOfPiece, piecesOf, seatInto } from './seatInto';
+
+/** Sheets made in the app, one of each kind in a project. */
+export type DrawnKind = 'written' | 'built';
+
+/** A place for one letter on a sheet made in the app, px. */
+export const SLOT = { width: 760, height: 840, baseline: 560, capPx: 420, columns: 8 };
+/** Side of a cell of the grid, px. */
+export const CELL_PX = 60;
+
+const NAMES: Record<DrawnKind, string> = { written: 'Written here', built: 'Built on the grid' };
+
+/** Where a letter's slot begins and its baseline lies, px of the sheet. */
+export const slotOrigin = (order: number) => ({
+  x: (order % SLOT.columns) * SLOT.width,
+  y: Math.floor(order / SLOT.columns) * SLOT.height,
+  baselineY: Math.floor(order / SLOT.columns) * SLOT.height + SLOT.baseline,
+});
+
+/** The sheet of letters made here, as it is or as it would be. */
+export function drawnSheet(doc: Doc, kind: DrawnKind): SheetRow {
+  return (
+    doc.sheets[kind] ?? {
+      id: kind,
+      name: NAMES[kind],
+      kind,
+      practiceCode: null,
+      originalId: null,
+      pictureId: kind,
+      widthPx: SLOT.width * SLOT.columns,
+      heightPx: SLOT.height,
+      recipeId: FIRST_RECIPE,
+      expected: '',
+      state: 'lifted',
+      skewRad: 0,
+      capHeightPx: SLOT.capPx,
+      specksDropped: 0,
+      printedLines: 0,
+      order: Object.keys(doc.sheets).length,
+      seating: {
+        reference: 'one-factor',
+        capReference: 'H',
+        smallReference: 'x',
+        baseline: 'given',
+        capLinePx: SLOT.capPx,
+      },
+    }
+  );
+}
+
+/** The piece of a character on a sheet made here, if there is one. */
+export const drawnPiece = (doc: Doc, kind: DrawnKind, char: string): PieceRow | undefined =>
+  Object.values(doc.pieces).find((p) => p.sheetId === kind && p.char === char && p.variant === null);
+
+/** Place in the order of slots for a character: its own, or the next free one. */
+export function slotOf(doc: Doc, kind: DrawnKind, char: string): number {
+  const own = drawnPiece(doc, kind, char);
+  return own?.order ?? piecesOf(doc, kind).reduce((n, p) => Math.max(n, p.order + 1), 0);
+}
+
+/**
+ * Takes over what was written or built for a character, px of the slot's sheet, y down. A letter whose glyph is empty gets
+ * it; nothing drawn (no outline) takes the letter away.
+ */
+export function takeDrawn(
+  doc: Doc,
+  kind: DrawnKind,
+  char: string,
+  made: {
+    readonly strokes?: readonly PenStroke[];
+    readonly cells?: readonly Module[];
+    readonly outline: readonly Contour[];
+  },
+): ProjectDiff | null {
+  const d = draft(doc);
+  const sheet = drawnSheet(doc, kind);
+  const order = slotOf(doc, kind, char);
+  const old = drawnPiece(doc, kind, char);
+  const box = contoursBox(made.outline);
+  const others = piecesOf(doc, kind).filter((p) => p.id !== old?.id);
+  if (!old && !box) return null;
+  const piece: PieceRow | null = box && {
+    id: old?.id ?? `${kind}:${order}`,
+    sheetId: kind,
+    box: { x: box.xMin, y: box.yMin, width: box.xMax - box.xMin, height: box.yMax - box.yMin },
+    seeds: [],
+    cuts: [],
+    order,
+    row: Math.floor(order / SLOT.columns),
+    baselineY: slotOrigin(order).baselineY,
+    char,
+    variant: null,
+    name: null,
+    confidence: 1,
+    state: 'accepted',
+    outline: made.outline,
+    layers: [],
+    strokes: made.strokes ?? [],
+    cells: made.cells ?? [],
+  };
+  const pieces = piece ? [...others, piece].sort((a, b) => a.order - b.order) : others;
+  if (piece) d.put('pieces', piece);
+  else if (old) d.remove('pieces', old.id);
+  const rows = Math.max(1, ...pieces.map((p) => p.row + 1));
+  const next = { ...sheet, heightPx: rows * SLOT.height, expected: pieces.map((p) => p.char ?? '').join('') };
+  d.put('sheets', next);
+  seatInto(doc, d, next, pieces);
+  return d.done(piece ? `${kind === 'written' ? 'Write' : 'Build'} ${char}` : `Clear ${char}`);
+}
+
+/** Sets how many cells reach from the baseline to the capitals' height; built letters are scaled by it. */
+export function changeModuleRows(doc: Doc, rows: number): ProjectDiff | null {
+  const sheet = drawnSheet(doc, 'built');
+  const d = draft(doc);
+  const next = { ...sheet, seating: { ...sheet.seating, capLinePx: rows * CELL_PX } };
+  d.put('sheets', next);
+  seatInto(doc, d, next, piecesOf(doc, 'built'));
+  return d.done('Change the grid');
+}
+
+/** Makes a named piece the drawing of its letter, whatever stood there before. */
+export function takeDrawing(doc: Doc, pieceId: string): ProjectDiff | null {
+  const piece = doc.pieces[pieceId];
+  const sheet = piece && doc.sheets[piece.sheetId];
+  if (!sheet || piece.char === null) return null;
+  const d = draft(doc);
+  const glyph = glyphOfPiece(doc, d, piece);
+  const transform = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
+  d.put('glyphs', { ...glyph, handEdited: false, source: { pieceId, transform } });
+  seatInto(doc, d, sheet, piecesOf(doc, sheet.id));
+  return d.done(`Use this drawing of ${piece.char}`);
+}
+
+/** Keeps a piece as another drawing of a character: "alt1", "alt2" ... whichever is free. */
+export function keepAsAlternate(
+  doc: Doc,
+  pieceId: string,
+  char = doc.pieces[pieceId]?.char ?? null,
+): ProjectDiff | null {
+  const piece = doc.pieces[pieceId];
+  const sheet = piece && doc.sheets[piece.sheetId];
+  if (!sheet || char === null) return null;
+  const taken = new Set(
+    Object.values(doc.pieces)
+      .filter((p) => p.char === char && p.id !== pieceId)
+      .map((p) => p.variant),
+  );
+  let k = 1;
+  while (taken.has(`alt${k}`)) k++;
+  const d = draft(doc);
+  const pieces = piecesOf(doc, sheet.id).map((p): PieceRow =>
+    p.id === pieceId ? { ...p, char, variant: `alt${k}`, confidence: 1, state: 'accepted' } : p,
+  );
+  d.put(
+    'pieces',
+    pieces.find((p) => p.id === pieceId)!,
+  );
+  seatInto(doc, d, sheet, pieces);
+  return d.done(`Keep another drawing of ${char}`);
+}
