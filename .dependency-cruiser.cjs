@@ -53,13 +53,14 @@ module.exports = {
     only(
       'artwork',
       '^core/artwork/',
-      '^core/(artwork|names|shapes|find|trace|pictures|boolean|ink|svg|raster|geometry|problems)/',
+      '^core/(artwork|pdf|names|shapes|find|trace|pictures|boolean|ink|svg|raster|geometry|problems)/',
     ),
     only(
       'practice',
       '^core/practice/',
       '^core/(practice|shapes|find|printed|trace|ink|raster|geometry|problems)/',
     ),
+    only('pdf', '^core/pdf/', '^core/(pdf|raster|problems)/'),
     only('pen', '^core/pen/', '^core/(pen|trace|raster|geometry|problems)/'),
     only('modules', '^core/modules/', '^core/(modules|geometry|problems)/'),
     only('scanner', '^core/scanner/', '^core/scanner/|^core/practice/settings'),

@@ -45,7 +45,7 @@ export function isFolder(path: string): boolean {
 /** Picture files of a folder, sorted by name. */
 export function pictureFiles(folder: string): string[] {
   return readdirSync(folder)
-    .filter((name) => /\.(png|jpe?g|tiff?|bmp|gif)$/i.test(name))
+    .filter((name) => /\.(png|jpe?g|tiff?|bmp|gif|webp)$/i.test(name))
     .sort()
     .map((name) => join(folder, name));
 }

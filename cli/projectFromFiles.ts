@@ -1,7 +1,8 @@
 import { readdirSync } from 'node:fs';
 import { join, parse, relative } from 'node:path';
 import { artworkSheet, picturesSheet } from '../core/artwork/makeSheets';
-import { sortFiles, type DroppedFile } from '../core/artwork/sortFiles';
+import { expandFiles } from '../core/artwork/expandFiles';
+import { openZips, sortFiles, type DroppedFile } from '../core/artwork/sortFiles';
 import { addMadeSheet } from '../core/document/commands/madeSheets';
 import { applyDiff } from '../core/document/diff';
 import { defaultRecipe, newProject } from '../core/document/newProject';
@@ -9,12 +10,14 @@ import type { Doc } from '../core/document/schema';
 import { pictureIdOf } from '../core/pictures/pictureId';
 import { fail, problem } from '../core/problems/problem';
 import { isFolder, printProblems, readBytes, showProgress, valueOrPrint } from './io';
+import { decodeWebp } from './pictures';
 
 /** Files that may hold drawings, below a folder, in the order of their names. */
 function drawingsIn(folder: string): string[] {
   return readdirSync(folder, { recursive: true, withFileTypes: true })
     .filter(
-      (e) => e.isFile() && /\.(png|jpe?g|svg|tiff?|bmp|gif|webp)$/i.test(e.name) && !e.name.startsWith('.'),
+      (e) =>
+        e.isFile() && /\.(png|jpe?g|svg|tiff?|bmp|gif|webp|pdf)$/i.test(e.name) && !e.name.startsWith('.'),
     )
     .map((e) => join(e.parentPath, e.name))
     .sort();
@@ -22,16 +25,23 @@ function drawingsIn(folder: string): string[] {
 
 /**
  * A project from drawings: a folder (or zip) of pictures or SVG files named after their characters, of icons, or one SVG
- * with many letters. Files that can't be used are told and left out. Null when nothing is left.
+ * or PDF with many letters. Files that can't be used are told and left out. Null when nothing is left.
  */
-export function projectFromFiles(input: string, nowMs: number, as?: 'text' | 'icons'): Doc | null {
+export async function projectFromFiles(
+  input: string,
+  nowMs: number,
+  as?: 'text' | 'icons',
+): Promise<Doc | null> {
   const folder = isFolder(input);
   const paths = folder ? drawingsIn(input) : [input];
   const files = paths.flatMap((path): DroppedFile[] => {
     const bytes = valueOrPrint(readBytes(path), path);
     return bytes ? [{ path: folder ? relative(input, path) : parse(path).base, bytes }] : [];
   });
-  const sorted = sortFiles(files);
+  const opened = openZips(files);
+  const read = await expandFiles(opened.files, decodeWebp);
+  printProblems([...opened.problems, ...read.problems]);
+  const sorted = sortFiles(read.files);
   printProblems(sorted.problems);
   let doc = newProject('folder', parse(input).name || 'Untitled', nowMs);
   const tell = (what: string) => (share: number) => showProgress(`${what} ${Math.round(100 * share)} %`);

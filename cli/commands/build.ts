@@ -36,7 +36,11 @@ SOURCE_DATE_EPOCH, when set, is the time written into the fonts (seconds since 1
 `;
 
 /** Project document of the input, or null after its problems were printed. */
-function readInput(input: string, nowMs: number, as: 'text' | 'icons' | undefined): Doc | null {
+async function readInput(
+  input: string,
+  nowMs: number,
+  as: 'text' | 'icons' | undefined,
+): Promise<Doc | null> {
   if (isFolder(input)) return projectFromFiles(input, nowMs, as);
   const bytes = valueOrPrint(readBytes(input), input);
   if (bytes && !isProject(bytes)) return projectFromFiles(input, nowMs, as);
@@ -61,7 +65,7 @@ function renamed(doc: Doc, family: string | undefined, style: string | undefined
   return { ...named, styles };
 }
 
-export function runBuild(argv: string[]): number {
+export async function runBuild(argv: string[]): Promise<number> {
   const { values, positionals } = readArguments(argv, {
     out: { type: 'string' },
     family: { type: 'string' },
@@ -81,7 +85,7 @@ export function runBuild(argv: string[]): number {
   const nowUnixS = epoch ? Number(epoch) : Math.floor(Date.now() / 1000);
   if (values.as !== undefined && values.as !== 'text' && values.as !== 'icons')
     throw new UsageError('--as is text or icons');
-  const read = readInput(input, nowUnixS * 1000, values.as);
+  const read = await readInput(input, nowUnixS * 1000, values.as);
   if (!read) return EXIT.input;
   const doc = renamed(read, values.family, values.style);
   const snags = checkProject(doc);

@@ -8,21 +8,12 @@ import { problem } from '../../core/problems/problem';
 import type { Picture } from '../../core/raster/picture';
 import { liftPicture } from '../../core/find/liftPicture';
 import { readSheet } from '../../core/printed/readSheet';
-import { decodePicture } from '../../core/pictures/decodePicture';
 import { pathData } from '../../core/svg/pathData';
 import { readPieceRegion } from '../../core/find/pieceRegion';
 import { traceRegion } from '../../core/trace/traceRegion';
 import { defaultTraceSettings } from '../../core/trace/settings';
-import {
-  EXIT,
-  printProblems,
-  readArguments,
-  readBytes,
-  showProgress,
-  UsageError,
-  valueOrPrint,
-  writeFile,
-} from '../io';
+import { EXIT, printProblems, readArguments, showProgress, UsageError, valueOrPrint, writeFile } from '../io';
+import { readPicture } from '../pictures';
 
 export const liftHelp = `orthoglyph lift IMAGE --json OUT.json [--expect "ABC..."] [--svg] [--mirror] [--invert] [--keep-lines]
 
@@ -35,7 +26,7 @@ Finds the letters on a picture of writing, in reading order.
   --svg             also trace each letter (path data in px of the picture)
 `;
 
-export function runLift(argv: string[]): number {
+export async function runLift(argv: string[]): Promise<number> {
   const { values, positionals } = readArguments(argv, {
     json: { type: 'string' },
     expect: { type: 'string', default: '' },
@@ -46,8 +37,7 @@ export function runLift(argv: string[]): number {
   });
   const input = positionals[0];
   if (!input || positionals.length > 1 || !values.json) throw new UsageError('give one picture, and --json');
-  const bytes = valueOrPrint(readBytes(input), input);
-  const picture = bytes && valueOrPrint(decodePicture(bytes), input);
+  const picture = await readPicture(input);
   if (!picture) return EXIT.input;
   const practice = findPage(picture);
   if (practice && practice !== 'no-code')

@@ -8,7 +8,6 @@ import { traceColours } from '../../core/colour/traceColours';
 import type { ColourLayer } from '../../core/geometry/paint';
 import { ok, type Result } from '../../core/problems/problem';
 import type { Picture } from '../../core/raster/picture';
-import { decodePicture } from '../../core/pictures/decodePicture';
 import { pathData, svgDocument, svgLayers, svgStrokes } from '../../core/svg/pathData';
 import { penRunOutline, traceCentreline } from '../../core/centreline/traceCentreline';
 import { DEFAULT_CLEANNESS, settingsOfCleanness } from '../../core/trace/cleanness';
@@ -19,12 +18,12 @@ import {
   isFolder,
   pictureFiles,
   readArguments,
-  readBytes,
   showProgress,
   UsageError,
   valueOrPrint,
   writeFile,
 } from '../io';
+import { readPicture } from '../pictures';
 
 export const traceHelp = `orthoglyph trace IN.png --svg OUT.svg [--tolerance PX] [--json FACTS.json]
 orthoglyph trace INFOLDER --svg OUTFOLDER
@@ -108,9 +107,8 @@ function svgOf(
   return widths ? svgStrokes(contours, widths, view) : svgDocument(contours, view);
 }
 
-function traceFile(input: string, output: string, options: Options): Facts | null {
-  const bytes = valueOrPrint(readBytes(input), input);
-  const picture = bytes && valueOrPrint(decodePicture(bytes), input);
+async function traceFile(input: string, output: string, options: Options): Promise<Facts | null> {
+  const picture = await readPicture(input);
   const traced = picture && valueOrPrint(traceOne(picture, options), input);
   if (!picture || !traced) return null;
   const { contours, strokes } = traced;
@@ -143,11 +141,13 @@ interface Share {
 type ShareFacts = (readonly [name: string, fact: Facts | null])[];
 
 /** Traces some files of a folder; problems are told as they come. */
-export function traceShare({ files, folder, options }: Share, told = false): ShareFacts {
-  return files.map((file, i) => {
+export async function traceShare({ files, folder, options }: Share, told = false): Promise<ShareFacts> {
+  const facts: ShareFacts = [];
+  for (const [i, file] of files.entries()) {
     if (told) showProgress(`${i + 1} of ${files.length}: ${parse(file).base}`);
-    return [parse(file).base, traceFile(file, join(folder, `${parse(file).name}.svg`), options)] as const;
-  });
+    facts.push([parse(file).base, await traceFile(file, join(folder, `${parse(file).name}.svg`), options)]);
+  }
+  return facts;
 }
 
 /** A folder's pictures, spread over the machine's cores when there are enough of them. */
@@ -159,7 +159,7 @@ async function traceFolder(files: readonly string[], folder: string, options: Op
   const shares = Array.from({ length: count }, (_, k) => files.filter((_f, i) => i % count === k));
   // The first share is done here, while the threads start.
   const others = shares.slice(1).map((share) => inThread({ files: share, folder, options }));
-  const own = traceShare({ files: shares[0]!, folder, options }, true);
+  const own = await traceShare({ files: shares[0]!, folder, options }, true);
   showProgress('');
   return [...own, ...(await Promise.all(others)).flat()];
 }
@@ -167,7 +167,9 @@ async function traceFolder(files: readonly string[], folder: string, options: Op
 /** The same bundle, loaded by a thread that does one share and ends. */
 function inThread(share: Share): Promise<ShareFacts> {
   const code = `const { parentPort, workerData } = require('node:worker_threads');
-    import(workerData.bundle).then((cli) => parentPort.postMessage(cli.traceShare(workerData.share)));`;
+    import(workerData.bundle)
+      .then((cli) => cli.traceShare(workerData.share))
+      .then((facts) => parentPort.postMessage(facts));`;
   const thread = new Worker(code, { eval: true, workerData: { bundle: import.meta.url, share } });
   return new Promise((resolve, reject) => {
     thread.once('message', resolve);
@@ -219,7 +221,7 @@ export async function runTrace(argv: string[]): Promise<number> {
       else failed = true;
     }
   } else {
-    const fact = traceFile(input, values.svg, options);
+    const fact = await traceFile(input, values.svg, options);
     if (fact) facts[parse(input).base] = fact;
     else failed = true;
   }

@@ -63,8 +63,11 @@ const isCharacterName = (path: string): boolean => {
   return codePointsOfName(stem) !== null;
 };
 
-/** Sorts dropped files by what they are; zips are opened. What can't be used is told and left out. */
-export function sortFiles(dropped: readonly DroppedFile[]): SortedFiles {
+/** Dropped files with what lies in zips among them; zips that can't be opened are told and left out. */
+export function openZips(dropped: readonly DroppedFile[]): {
+  readonly files: readonly DroppedFile[];
+  readonly problems: readonly Problem[];
+} {
   const problems: Problem[] = [];
   const files: DroppedFile[] = [];
   for (const file of dropped) {
@@ -76,6 +79,12 @@ export function sortFiles(dropped: readonly DroppedFile[]): SortedFiles {
     if (opened.ok) files.push(...opened.value);
     else problems.push(...inFile(opened.problems, file.path));
   }
+  return { files, problems };
+}
+
+/** Sorts files by what they are. What can't be used is told and left out. */
+export function sortFiles(files: readonly DroppedFile[]): SortedFiles {
+  const problems: Problem[] = [];
   const artwork: DroppedFile[] = [];
   const pictures: DroppedFile[] = [];
   for (const file of files) {

@@ -18,9 +18,9 @@ function sentence(p: Problem): string {
     case 'file-empty':
       return 'the file is empty (0 bytes). Save or copy it again and add it once more.';
     case 'picture-kind-unknown':
-      return 'this is not a picture we can read. Use a PNG, JPEG, TIFF, BMP or GIF file.';
+      return 'this is not a picture we can read. Use a PNG, JPEG, WebP, TIFF, BMP, GIF, SVG or PDF file.';
     case 'picture-kind-unsupported':
-      return `${p.kind} pictures can't be read yet. Save it as PNG or JPEG and add that.`;
+      return `this is ${p.kind}, not a picture of px. Bring it in as artwork, or save it as PNG.`;
     case 'picture-broken':
       return `the ${p.kind} data is damaged or cut off (${p.reason}). Save or scan it again.`;
     case 'picture-too-small':
@@ -49,6 +49,12 @@ function sentence(p: Problem): string {
       return p.specks > 0
         ? `only specks were found (${p.specks}), nothing as big as a letter. Scan at a higher resolution.`
         : 'no letters were found. Check that the page was not blank.';
+    case 'pdf-broken':
+      return `the PDF can't be read (${p.reason}). Save it again from the program it was made with.`;
+    case 'pdf-too-long':
+      return `the PDF has ${p.pages} pages; up to ${p.limit} are read. Save the pages with letters as a file of their own.`;
+    case 'pdf-empty':
+      return 'no page holds shapes or a scan. Turn text into outlines, then save the PDF again.';
     case 'zip-broken':
       return 'the zip is damaged or cut off. Copy it again, or unpack it and drop the files themselves.';
     case 'zip-too-large':

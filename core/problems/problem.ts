@@ -39,6 +39,9 @@ export type ProblemDetail =
     }
   | { readonly code: 'nothing-there' }
   | { readonly code: 'no-letters'; readonly specks: number }
+  | { readonly code: 'pdf-broken'; readonly reason: string }
+  | { readonly code: 'pdf-too-long'; readonly pages: number; readonly limit: number }
+  | { readonly code: 'pdf-empty' }
   | { readonly code: 'zip-broken' }
   | { readonly code: 'zip-too-large'; readonly limit: string }
   | { readonly code: 'svg-broken'; readonly reason: string }

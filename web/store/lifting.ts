@@ -34,6 +34,7 @@ let queue: Promise<void> = Promise.resolve();
 export const cancelLifting = (): void => abort?.abort();
 
 const STAGE_TEXT: Record<string, string> = {
+  open: 'Opening the files',
   decode: 'Reading the picture',
   ink: 'Telling ink from paper',
   parts: 'Finding patches of ink',
@@ -84,12 +85,14 @@ async function liftNow(sheetId: string, bytes: Uint8Array, signal: AbortSignal):
 export function addFiles(files: readonly File[]): Promise<void> {
   queue = queue.then(async () => {
     let sorted: SortedFiles | null = null;
-    await step(files.length === 1 ? files[0]!.name : `${files.length} files`, async (signal) => {
+    const name = files.length === 1 ? files[0]!.name : `${files.length} files`;
+    await step(name, async (signal) => {
       const read = await Promise.all(files.map(readDropped));
       const gone = files.filter((_, i) => read[i] === null);
       const missing = gone.map((f) => problem({ code: 'file-not-found' }, 'error', { file: f.name }));
       const found = await sortInWorker(
         read.filter((f) => f !== null),
+        (share) => tell(name, 'open', share),
         signal,
       );
       if (missing.length > 0) useProject.getState().showProblems(missing);

@@ -1,10 +1,11 @@
-import { encode } from 'fast-png';
 import { zipSync } from 'fflate';
 import { expose } from 'comlink';
 import { artworkSheet, picturesSheet } from '../../core/artwork/makeSheets';
 import { readArtwork, type Artwork } from '../../core/artwork/readArtwork';
 import type { LaidOut } from '../../core/artwork/layOut';
-import { sortFiles, type DroppedFile, type SortedFiles } from '../../core/artwork/sortFiles';
+import { expandFiles, pngOf } from '../../core/artwork/expandFiles';
+import { openZips, sortFiles, type DroppedFile, type SortedFiles } from '../../core/artwork/sortFiles';
+import { decodeWebp } from './decodeWebp';
 import { pictureIdOf } from '../../core/pictures/pictureId';
 import type { TraceRecipe } from '../../core/find/tracePiece';
 import { ok, type Result } from '../../core/problems/problem';
@@ -30,9 +31,15 @@ const zipped = (files: readonly DroppedFile[]): Uint8Array =>
   zipSync(Object.fromEntries(files.map((f) => [f.path, f.bytes])), { mtime: ENTRY_TIME, level: 1 });
 
 const api = {
-  /** Files by what they are; zips are opened. */
-  sort(files: readonly DroppedFile[]): Result<SortedFiles> {
-    return ok(sortFiles(files));
+  /** Files by what they are; zips are opened, PDF pages and WebP turned into what is read. */
+  async sort(
+    dropped: readonly DroppedFile[],
+    onProgress: (share: number) => void,
+  ): Promise<Result<SortedFiles>> {
+    const opened = openZips(dropped);
+    const read = await expandFiles(opened.files, decodeWebp, throttled(onProgress));
+    const sorted = sortFiles(read.files);
+    return ok({ ...sorted, problems: [...opened.problems, ...read.problems, ...sorted.problems] });
   },
   drawings(
     files: readonly DroppedFile[],
@@ -58,8 +65,7 @@ const api = {
   ): Result<MadeOfFiles> {
     const made = picturesSheet(files, sheetId, recipe, throttled(onProgress));
     if (!made.ok) return made;
-    const { width, height, data } = made.value.picture;
-    const png = encode({ width, height, data: new Uint8Array(data), channels: 4, depth: 8 });
+    const png = pngOf(made.value.picture);
     const { sheet } = made.value;
     const zip = zipped(files);
     const ids = { filesId: pictureIdOf(zip), shownId: pictureIdOf(png) };

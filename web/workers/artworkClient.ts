@@ -10,12 +10,14 @@ const lane = new WorkerLane<ArtworkApi>(
   () => new Worker(new URL('./artwork.worker.ts', import.meta.url), { type: 'module' }),
 );
 
+type Tell = (share: number) => void;
+
 export const sortInWorker = (
   files: readonly DroppedFile[],
+  tell: Tell,
   signal: AbortSignal,
-): Promise<Result<SortedFiles>> => lane.run((api) => api.sort(files) as Promise<Result<SortedFiles>>, signal);
-
-type Tell = (share: number) => void;
+): Promise<Result<SortedFiles>> =>
+  lane.run((api) => api.sort(files, proxy(tell)) as Promise<Result<SortedFiles>>, signal);
 
 export const drawingsInWorker = (
   files: readonly DroppedFile[],

@@ -1,0 +1,54 @@
+import { encode } from 'fast-png';
+import { readPdf } from '../pdf/readPdf';
+import { sniffKind } from '../pictures/sniff';
+import { inFile, problem, type Problem } from '../problems/problem';
+import type { Picture } from '../raster/picture';
+import type { DroppedFile } from './sortFiles';
+
+/** Decodes a WebP file: browsers can by themselves, elsewhere a library has to. Throws when it is broken. */
+export type DecodeWebp = (bytes: Uint8Array) => Promise<Picture>;
+
+/** A picture as a PNG file, packed quickly rather than small. */
+export function pngOf({ width, height, data }: Picture): Uint8Array {
+  return encode({ width, height, data: new Uint8Array(data), channels: 4, depth: 8 }, { zlib: { level: 1 } });
+}
+
+/**
+ * Files of kinds that have to be taken apart first: a PDF becomes its pages (drawings as SVG, scans as PNG), a WebP a PNG.
+ * All others are passed on as they are.
+ */
+export async function expandFiles(
+  files: readonly DroppedFile[],
+  decodeWebp: DecodeWebp,
+  onProgress: (share: number) => void = () => {},
+): Promise<{ readonly files: readonly DroppedFile[]; readonly problems: readonly Problem[] }> {
+  const out: DroppedFile[] = [];
+  const problems: Problem[] = [];
+  for (const [i, file] of files.entries()) {
+    onProgress(i / files.length);
+    const kind = sniffKind(file.bytes);
+    if (kind === 'PDF') {
+      const pages = await readPdf(file.bytes);
+      problems.push(...inFile(pages.problems, file.path));
+      if (!pages.ok) continue;
+      for (const page of pages.value) {
+        const stem = file.path.replace(/\.pdf$/i, '') + (pages.value.length > 1 ? `, page ${page.page}` : '');
+        out.push(
+          page.kind === 'drawing'
+            ? { path: `${stem}.svg`, bytes: new TextEncoder().encode(page.svg) }
+            : { path: `${stem}.png`, bytes: pngOf(page.picture) },
+        );
+      }
+    } else if (kind === 'WebP') {
+      try {
+        out.push({ path: file.path, bytes: pngOf(await decodeWebp(file.bytes)) });
+      } catch (error) {
+        const reason = error instanceof Error ? error.message : String(error);
+        problems.push(
+          problem({ code: 'picture-broken', kind: 'WebP', reason }, 'error', { file: file.path }),
+        );
+      }
+    } else out.push(file);
+  }
+  return { files: out, problems };
+}
