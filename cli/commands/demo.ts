@@ -8,26 +8,36 @@ import {
   penPicture,
   wheelPicture,
 } from '../../demo/artwork';
+import { letterPdf, metalType, tabletDrawing, tideClockDigits } from '../../demo/otherSources';
 import { practicePhotos } from '../../demo/practice/practicePhotos';
 import { apprenticesPage, keepersPage, tideMillProject } from '../../demo/tideMill';
 import { EXIT, printProblems, readArguments, UsageError, writeFile } from '../io';
 
-export const demoHelp = `orthoglyph demo --out DIR [--page] [--letters] [--practice]
+export const demoHelp = `orthoglyph demo --out DIR [--page] [--letters] [--practice] [--sources]
 
 Draws the demo's page of writing and its pictures, and makes its project file.
   --page            only a page by another made-up hand, to try things with
   --practice        only a practice sheet as a made-up hand filled it, photographed askew, and once more by another hand
+  --sources         only pixel figures, metal type, a tablet's drawing and a PDF of drawn capitals
   --letters         only 62 pictures of one letter or figure each, named after it
 `;
 
-export function runDemo(argv: string[]): number {
+export async function runDemo(argv: string[]): Promise<number> {
   const { values } = readArguments(argv, {
     out: { type: 'string' },
     page: { type: 'boolean', default: false },
     letters: { type: 'boolean', default: false },
     practice: { type: 'boolean', default: false },
+    sources: { type: 'boolean', default: false },
   });
   if (!values.out) throw new UsageError('give --out');
+  if (values.sources)
+    return writeAll(values.out, [
+      ['tide-clock-digits.png', tideClockDigits()],
+      ['seed-bag-type.jpg', metalType()],
+      ['tablet-letters.png', tabletDrawing()],
+      ['drawn-capitals.pdf', await letterPdf()],
+    ]);
   if (values.letters) return writeAll(values.out, letterPictures());
   if (values.practice) return writeAll(values.out, practicePhotos());
   if (values.page) return writeAll(values.out, [['apprentices-page.jpg', apprenticesPage()]]);
@@ -37,6 +47,7 @@ export function runDemo(argv: string[]): number {
     ['keepers-page.jpg', page],
     ['tide-mill.orthoglyph.zip', writeProjectFile(doc, pictures)],
     ['artwork/wheel-pixels.png', wheelPicture()],
+    ['artwork/tide-clock-digits.png', tideClockDigits()],
     ['artwork/brush-S.png', brushPicture()],
     ['artwork/marker-R.png', markerPicture()],
     ['artwork/pen-k.png', penPicture()],

@@ -10,7 +10,7 @@ import { applyDiff } from '../document/diff';
 import { contoursBox } from '../geometry/measure';
 import { artworkSheet, picturesSheet } from './makeSheets';
 import { areIcons, nameFiles, stemOf } from './nameFiles';
-import { openZip, sortFiles, type DroppedFile } from './sortFiles';
+import { openZip, openZips, sortFiles, type DroppedFile } from './sortFiles';
 
 const svg = (body: string, size = 24): Uint8Array =>
   strToU8(`<svg xmlns="http://www.w3.org/2000/svg" width="${size}" height="${size}">${body}</svg>`);
@@ -51,15 +51,26 @@ test('files are sorted by what they are; a zip is opened, its hidden and climbin
     '__MACOSX/._A.png': strToU8('x'),
     '.hidden.svg': svg(''),
   });
-  const sorted = sortFiles([
+  const opened = openZips([
     file('page.jpg', strToU8('not read here')),
     file('letters.zip', zip),
     file('empty.png', new Uint8Array()),
   ]);
+  const sorted = sortFiles(opened.files);
   expect(sorted.artwork.map((f) => stemOf(f.path))).toEqual(['B']);
   expect(sorted.pictures.map((f) => f.path)).toEqual(['set/A.png']);
   expect(sorted.pages.map((f) => f.path)).toEqual(['page.jpg']);
   expect(sorted.problems.map((p) => p.code)).toEqual(['file-empty']);
+});
+
+test('a far larger picture among named letters is a page of its own', () => {
+  const letters = ['A', 'B', 'C', 'd'].map((n) => file(`${n}.png`, new Uint8Array(4000).fill(7)));
+  const small = file('smudge.png', new Uint8Array(5000).fill(7));
+  const page = file('page 12.png', new Uint8Array(90_000).fill(7));
+  const sorted = sortFiles([...letters, small, page]);
+  expect(sorted.pages.map((f) => f.path)).toEqual(['page 12.png']);
+  // A letter-sized one is asked about with the letters.
+  expect(sorted.pictures.map((f) => f.path)).toEqual(['A.png', 'B.png', 'C.png', 'd.png', 'smudge.png']);
 });
 
 test('a zip that unpacks to far more than it weighs is refused, a broken one told', () => {

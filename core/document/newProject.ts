@@ -15,6 +15,8 @@ export const defaultRecipe: RecipeRow = {
   mode: 'outline',
   printedLines: 'leave out',
   mirror: false,
+  speckPx: 0,
+  saved: true,
   ground: 'found',
   colours: 6,
   ...defaultTraceSettings,

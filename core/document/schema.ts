@@ -70,6 +70,8 @@ const seating = z.object({
   capReference: z.string(),
   /** Height of capitals by the sheet's own printed lines, px; null = by its letters. */
   capLinePx: z.number().nullable().default(null),
+  /** True size: px of the picture that make an em; null = sized by the letters. */
+  emPx: z.number().positive().nullable().default(null),
   /** Where letters stand: on their rows' flat feet, or on the line that came with the drawing. */
   baseline: z.enum(['feet', 'given']).default('feet'),
   smallReference: z.string(),
@@ -102,6 +104,12 @@ const sheetRow = z.object({
   specksDropped: z.number(),
   /** Printed rules that were found on it and left out. */
   printedLines: z.number().default(0),
+  /** Quarter turns clockwise before the picture is read; all places are those of the turned picture. */
+  quarterTurns: z.number().int().min(0).max(3).default(0),
+  /** The part that counts, px of the picture as it is turned and mirrored; null = all of it. */
+  crop: pxBox.nullable().default(null),
+  /** Dots per inch of the picture, by its file or as measured; null = not known. */
+  dpi: z.number().positive().nullable().default(null),
   /** Place on the table, for the order of sheets. */
   order: z.number(),
   seating,
@@ -126,6 +134,10 @@ const recipeRow = z.object({
   mirror: z.boolean().default(false),
   /** Whether the ground is lighter or darker than the ink. */
   ground: z.enum(['found', 'light', 'dark']).default('found'),
+  /** Patches of ink smaller than this square are specks, px; 0 = found by itself. */
+  speckPx: z.number().min(0).max(200).default(0),
+  /** It was saved under its name, to be used for other sheets. */
+  saved: z.boolean().default(false),
   /** What becomes of rules and squares printed on the paper. */
   printedLines: z.enum(['leave out', 'keep']).default('leave out'),
 });

@@ -49,18 +49,19 @@ export type LiftStage = 'ink' | 'parts' | 'letters';
 /**
  * Finds the letters of a page and matches them with the expected characters, both in reading order.
  * Fails with 'no-letters'. `onStage` is told what is being done and how far (0..1).
- * `fixedLevel` replaces the automatic threshold.
+ * `fixedLevel` replaces the automatic threshold; patches smaller than `speckPx` square are left out.
  */
 export function liftPicture(
   { picture, ink: learnt }: SheetInk,
   expected: readonly string[],
   onStage: (stage: LiftStage, share: number) => void = () => {},
   fixedLevel: number | null = null,
+  speckPx = 0,
 ): Result<LiftedPage> {
   const ink = { ...learnt, level: fixedLevel ?? learnt.level };
   const mask = inkMask(picture, ink, ink.level, (share) => onStage('ink', share));
   onStage('parts', 0);
-  const parts = connectedParts(mask);
+  const parts = connectedParts(mask).filter((p) => p.area >= speckPx * speckPx);
   onStage('letters', 0);
   const grouped = groupLetters(parts);
   if (grouped.letters.length === 0) return fail({ code: 'no-letters', specks: parts.length });

@@ -1,11 +1,11 @@
 import { contoursBox } from '../geometry/measure';
 import { ok, type Result } from '../problems/problem';
-import type { Picture } from '../raster/picture';
+import type { Picture, PxBox } from '../raster/picture';
 import type { ColourLayer } from '../geometry/paint';
 import { readPieceRegion, sheetPalette } from './pieceRegion';
 import { tracePiece, type TraceRecipe } from './tracePiece';
 import { liftPicture, type LiftStage } from './liftPicture';
-import { readSheet, type SheetRecipe } from '../printed/readSheet';
+import { readingOf, readSheet, type SheetRecipe } from '../printed/readSheet';
 import type { Cut } from './cut';
 import type { Contour } from '../geometry/contour';
 
@@ -39,7 +39,8 @@ export interface TracedSheet {
 }
 
 /** What is asked of a recipe here; the document's recipe row fits. */
-export type LiftRecipe = TraceRecipe & SheetRecipe & { readonly level: number | null };
+export type LiftRecipe = TraceRecipe &
+  SheetRecipe & { readonly level: number | null; readonly speckPx?: number };
 
 /** Told before every step; throwing from it stops the work (cancel). */
 export type LiftProgress = (stage: LiftStage | 'trace', share: number) => void;
@@ -47,15 +48,20 @@ export type LiftProgress = (stage: LiftStage | 'trace', share: number) => void;
 /** A sheet from picture to traced, labelled pieces. The pieces' ids are the sheet's and their place in reading order. */
 export function liftSheet(
   picture: Picture,
-  sheet: { readonly id: string; readonly expected: string },
+  sheet: {
+    readonly id: string;
+    readonly expected: string;
+    readonly crop?: PxBox | null;
+    readonly quarterTurns?: number;
+  },
   recipe: LiftRecipe,
   onProgress: LiftProgress = () => {},
 ): Result<TracedSheet> {
   const expected = [...sheet.expected].filter((c) => c.trim() !== '');
   onProgress('ink', 0);
-  const read = readSheet(picture, recipe);
+  const read = readSheet(picture, readingOf(recipe, sheet));
   if (!read.ok) return read;
-  const page = liftPicture(read.value, expected, onProgress, recipe.level);
+  const page = liftPicture(read.value, expected, onProgress, recipe.level, recipe.speckPx);
   if (!page.ok) return page;
   const { pieces, ink, skewRad, capHeightPx, specksDropped } = page.value;
   const palette =

@@ -137,7 +137,7 @@ export class PdfDrawing {
   }
 
   private path([op, data, minMax]: readonly unknown[]): void {
-    const d = pathText((data as readonly unknown[])[0]);
+    const d = pathText((data as readonly (ArrayLike<number> | null)[])[0] ?? null);
     const { state } = this;
     const place = `transform="matrix(${state.matrix.map(digits).join(' ')})"`;
     const paint = PAINTS.get(op as number);
@@ -188,15 +188,15 @@ function colourOf(args: readonly unknown[]): string {
   return `#${hex(args[0])}${hex(args[1])}${hex(args[2])}`;
 }
 
-function pathText(data: unknown): string {
-  if (!(data instanceof Float32Array) && !Array.isArray(data)) return '';
+function pathText(data: ArrayLike<number> | null): string {
+  if (!data) return '';
   const out: string[] = [];
   for (let i = 0; i < data.length;) {
-    const step = STEPS[data[i++] as number];
+    const step = STEPS[data[i++]!];
     if (!step) return '';
     const [letter, count] = step;
     const numbers: string[] = [];
-    for (let k = 0; k < count; k++) numbers.push(digits(data[i++] as number));
+    for (let k = 0; k < count; k++) numbers.push(digits(data[i++]!));
     out.push(letter + numbers.join(' '));
   }
   return out.join('');

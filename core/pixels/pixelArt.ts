@@ -19,7 +19,9 @@ const LARGEST_AT_ONE = 1024;
  * colour lies on one grid, or, at one px a cell, the strokes are too thin for anything else.
  */
 export function readPixelArt(p: Picture): PixelArt | null {
-  const data = new Uint32Array(p.data.buffer.slice(p.data.byteOffset, p.data.byteOffset + 4 * p.width * p.height));
+  const data = new Uint32Array(
+    p.data.buffer.slice(p.data.byteOffset, p.data.byteOffset + 4 * p.width * p.height),
+  );
   // Clear px are one colour, whatever lies under them.
   for (let k = 0; k < data.length; k++) if (p.data[4 * k + 3]! < 8) data[k] = 0;
   const colours = new Set<number>();
@@ -37,7 +39,8 @@ export function readPixelArt(p: Picture): PixelArt | null {
     return false;
   });
   const cellPx = greatestDivisor(across.step, down.step);
-  if (cellPx < 2 && (Math.max(p.width, p.height) > LARGEST_AT_ONE || !isThin(data, p.width, p.height))) return null;
+  if (cellPx < 2 && (Math.max(p.width, p.height) > LARGEST_AT_ONE || !isThin(data, p.width, p.height)))
+    return null;
   const [x0, y0] = [across.from % cellPx, down.from % cellPx];
   const width = Math.ceil((p.width - x0) / cellPx) + (x0 > 0 ? 1 : 0);
   const height = Math.ceil((p.height - y0) / cellPx) + (y0 > 0 ? 1 : 0);
@@ -95,6 +98,7 @@ export function enlargeCells(cells: Picture): Picture {
   const from = new Uint32Array(cells.data.buffer, cells.data.byteOffset, cells.width * cells.height);
   const to = new Uint32Array(width * height);
   for (let y = 0; y < height; y++)
-    for (let x = 0; x < width; x++) to[y * width + x] = from[Math.floor(y / side) * cells.width + Math.floor(x / side)]!;
+    for (let x = 0; x < width; x++)
+      to[y * width + x] = from[Math.floor(y / side) * cells.width + Math.floor(x / side)]!;
   return { width, height, data: new Uint8Array(to.buffer) };
 }

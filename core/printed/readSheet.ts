@@ -1,6 +1,6 @@
 import { learnInk, type Ground, type InkModel } from '../ink/inkModel';
 import { ok, type Result } from '../problems/problem';
-import { turnByOrientation, type Picture } from '../raster/picture';
+import { turnByOrientation, type Picture, type PxBox } from '../raster/picture';
 import { dropPrintedLines, type PrintedLine } from './dropLines';
 
 /** A sheet ready for finding and tracing: its ink without what was printed on the paper. */
@@ -16,13 +16,31 @@ export interface SheetRecipe {
   /** What becomes of rules and squares printed on the paper; left out when not said. */
   readonly printedLines?: 'leave out' | 'keep';
   readonly ground?: Ground;
+  /** Quarter turns clockwise before all else: all places are those of the turned picture. */
+  readonly quarterTurns?: number;
   /** Read as in a mirror: all places are those of the mirrored picture. */
   readonly mirror?: boolean;
+  /** The part that counts, px of the turned and mirrored picture; all else is taken for paper. */
+  readonly crop?: PxBox | null;
 }
+
+/** What of a recipe and its sheet decides how a picture is read: nothing else has to be sent along. */
+export const readingOf = (
+  { printedLines, ground, mirror }: SheetRecipe,
+  sheet: { readonly crop?: PxBox | null; readonly quarterTurns?: number },
+): Required<SheetRecipe> => ({
+  printedLines: printedLines ?? 'leave out',
+  ground: ground ?? 'found',
+  quarterTurns: sheet.quarterTurns ?? 0,
+  mirror: mirror ?? false,
+  crop: sheet.crop ?? null,
+});
 
 /** Learns a sheet's ink by its recipe, printed lines left out unless they are to be kept. Fails with 'no-ink'. */
 export function readSheet(asItCame: Picture, recipe: SheetRecipe = {}): Result<SheetInk> {
-  const picture = recipe.mirror ? turnByOrientation(asItCame, MIRRORED) : asItCame;
+  const turned = turnByOrientation(asItCame, TURNS[(recipe.quarterTurns ?? 0) % 4]!);
+  const upright = recipe.mirror ? turnByOrientation(turned, MIRRORED) : turned;
+  const picture = recipe.crop ? paperBeyond(upright, recipe.crop) : upright;
   const learnt = learnInk(picture, recipe.ground);
   if (!learnt.ok) return learnt;
   const asItIs = { picture, ink: learnt.value, printedLines: [] };
@@ -34,5 +52,21 @@ export function readSheet(asItCame: Picture, recipe: SheetRecipe = {}): Result<S
   return again.ok ? ok({ picture: clean, ink: again.value, printedLines: lines }) : ok(asItIs);
 }
 
-/** EXIF's orientation for left and right exchanged. */
+/** EXIF's orientation for left and right exchanged, and for none to three quarter turns clockwise. */
 const MIRRORED = 2;
+const TURNS = [1, 6, 3, 8];
+
+/** The picture with everything beyond a box painted like the box's nearest px: paper goes on around it. */
+function paperBeyond(p: Picture, crop: PxBox): Picture {
+  const [x0, y0] = [Math.max(0, Math.round(crop.x)), Math.max(0, Math.round(crop.y))];
+  const x1 = Math.min(p.width, Math.round(crop.x + crop.width));
+  const y1 = Math.min(p.height, Math.round(crop.y + crop.height));
+  if (x1 - x0 < 4 || y1 - y0 < 4) return p;
+  const from = new Uint32Array(p.data.buffer, p.data.byteOffset, p.width * p.height);
+  const to = new Uint32Array(p.width * p.height);
+  for (let y = 0; y < p.height; y++) {
+    const row = Math.max(y0, Math.min(y1 - 1, y)) * p.width;
+    for (let x = 0; x < p.width; x++) to[y * p.width + x] = from[row + Math.max(x0, Math.min(x1 - 1, x))]!;
+  }
+  return { width: p.width, height: p.height, data: new Uint8Array(to.buffer) };
+}

@@ -20,6 +20,9 @@ export interface SeatSettings {
   readonly baseline?: 'feet' | 'given';
   /** Height of capitals on the sheet by its own lines, px. */
   readonly capLinePx?: number | null;
+  /** True size: px of the picture that make an em; sized by the capitals when not said. */
+  readonly emPx?: number | null;
+  readonly unitsPerEm?: number;
   readonly capReference: string;
   readonly smallReference: string;
   readonly capHeight: number;
@@ -38,6 +41,8 @@ export interface SeatedSheet {
   readonly letters: ReadonlyMap<string, SeatedLetter>;
   /** Top of the small reference letter, em units, before rounding; null when it isn't on the sheet. */
   readonly smallHeight: number | null;
+  /** Height of the capitals, em units, before rounding. */
+  readonly capHeight: number;
   readonly emPerPx: number;
 }
 
@@ -83,7 +88,9 @@ export function seatSheet(items: readonly Seatable[], settings: SeatSettings): S
   const emPerPx =
     settings.reference === 'icons'
       ? ICON_EM / tallest(turned)
-      : settings.capHeight / (settings.capLinePx ?? capPx);
+      : settings.emPx
+        ? (settings.unitsPerEm ?? 1000) / settings.emPx
+        : settings.capHeight / (settings.capLinePx ?? capPx);
   const smalls = risesOf((c) => c === settings.smallReference);
   const smallPx = smalls.length > 0 ? median(smalls) : null;
   const ownFactor = settings.reference === 'caps-and-small' && smallPx !== null;
@@ -107,7 +114,8 @@ export function seatSheet(items: readonly Seatable[], settings: SeatSettings): S
       contours: transformContours(t.item.outline, transform),
     });
   }
-  return { letters, smallHeight: smallPx === null ? null : smallPx * smallPerPx, emPerPx };
+  const smallHeight = smallPx === null ? null : smallPx * smallPerPx;
+  return { letters, smallHeight, capHeight: capPx * emPerPx, emPerPx };
 }
 
 /** Per row the baseline in the turned page, px: the middle of its flat feet, else of all feet but descenders. */

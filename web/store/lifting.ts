@@ -7,6 +7,7 @@ import type { DroppedFile, SortedFiles } from '../../core/artwork/sortFiles';
 import { FIRST_RECIPE } from '../../core/document/newProject';
 import type { Doc, PieceRow } from '../../core/document/schema';
 import type { Reshape } from '../../core/find/reshape';
+import { readingOf } from '../../core/printed/readSheet';
 import { inFile, problem } from '../../core/problems/problem';
 import { db } from '../persistence/db';
 import { pictureBytes } from '../persistence/projects';
@@ -124,7 +125,7 @@ const addPage = ({ path, bytes }: DroppedFile, type: string): Promise<void> =>
     const { doc, commit, showProblems } = useProject.getState();
     if (!facts.ok) return showProblems(inFile(facts.problems, path));
     if (!doc) return;
-    const { practice, shown, ...picture } = facts.value;
+    const { practice, shown, cellPx, ...picture } = facts.value;
     await db.pictures.put({ id: picture.pictureId, blob: new Blob([bytes as BlobPart], { type }) });
     if (practice === 'page') return takePracticePage(path, bytes, signal);
     if (practice === 'no-code')
@@ -133,7 +134,8 @@ const addPage = ({ path, bytes }: DroppedFile, type: string): Promise<void> =>
     const sheet = shown ? { ...picture, pictureId: shown.id, originalId: picture.pictureId } : picture;
     if (shown)
       await db.pictures.put({ id: shown.id, blob: new Blob([shown.png as BlobPart], { type: 'image/png' }) });
-    commit(addSheet(doc, { id, name: path, ...sheet }, missingOfBill(doc)));
+    const recipe = cellPx === null ? null : ({ mode: 'pixel' } as const);
+    commit(addSheet(doc, { id, name: path, ...sheet }, missingOfBill(doc), recipe));
     await liftNow(id, bytes, signal);
   });
 
@@ -229,7 +231,8 @@ export async function reshapePieces(
   );
   const missing = [...sheet.expected].filter((c) => c.trim() !== '' && !has.has(c));
   const { capHeightPx, skewRad } = sheet;
-  const made = await reshapeInWorker(bytes, what, recipe, { baselineY, capHeightPx, skewRad, missing });
+  const page = { baselineY, capHeightPx, skewRad, missing };
+  const made = await reshapeInWorker(bytes, what, recipe, readingOf(recipe, sheet), page);
   const { doc: now, commit, showProblems } = useProject.getState();
   if (!made.ok) return showProblems(inFile(made.problems, sheet.name));
   // Edits made meanwhile stand: only what is still there is replaced.

@@ -19,16 +19,23 @@ async function loadImage([, id]: readonly [string, string]): Promise<HTMLImageEl
 export const usePicture = (pictureId: string | null | undefined): HTMLImageElement | null =>
   useSWRImmutable(pictureId ? (['picture', pictureId] as const) : null, loadImage).data ?? null;
 
-/** The picture as its recipe has it read: mirrored for metal type. */
-export function useSheetImage(pictureId: string | null | undefined, mirror: boolean): SheetImage | null {
+/** The picture as it is read: turned, and mirrored for metal type. */
+export function useSheetImage(
+  pictureId: string | null | undefined,
+  mirror: boolean,
+  quarterTurns: number,
+): SheetImage | null {
   const image = usePicture(pictureId);
   return useMemo(() => {
-    if (!image || !mirror) return image;
+    if (!image || (!mirror && quarterTurns === 0)) return image;
     const canvas = document.createElement('canvas');
-    [canvas.width, canvas.height] = [image.naturalWidth, image.naturalHeight];
+    const { naturalWidth: w, naturalHeight: h } = image;
+    [canvas.width, canvas.height] = quarterTurns % 2 === 0 ? [w, h] : [h, w];
     const g = canvas.getContext('2d')!;
-    g.setTransform(-1, 0, 0, 1, canvas.width, 0);
-    g.drawImage(image, 0, 0);
+    g.translate(canvas.width / 2, canvas.height / 2);
+    if (mirror) g.scale(-1, 1);
+    g.rotate((quarterTurns * Math.PI) / 2);
+    g.drawImage(image, -w / 2, -h / 2);
     return canvas;
-  }, [image, mirror]);
+  }, [image, mirror, quarterTurns]);
 }

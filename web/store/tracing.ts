@@ -4,6 +4,7 @@ import { takeRetraced } from '../../core/document/commands/lifting';
 import type { PieceRow, RecipeRow, SheetRow } from '../../core/document/schema';
 import type { Deviation, TracedInk } from '../../core/find/tracePiece';
 import { applyAffine } from '../../core/geometry/affine';
+import { readingOf } from '../../core/printed/readSheet';
 import { refitUnlocked, stretchOver } from '../../core/trace/refit';
 import { inFile } from '../../core/problems/problem';
 import { pictureBytes } from '../persistence/projects';
@@ -57,12 +58,12 @@ async function holdRegions(
   ],
 ): Promise<boolean> {
   const colours = recipe?.mode === 'colour' ? recipe.colours : 0;
-  const { printedLines, ground, mirror } = useProject.getState().doc!.recipes[sheet.recipeId]!;
-  const name = `${sheet.pictureId} ${level} ${printedLines} ${ground} ${mirror} ${colours} ${pieces.map((p) => `${p.id} ${p.box.x} ${p.box.y}`).join()}`;
+  const reading = readingOf(useProject.getState().doc!.recipes[sheet.recipeId]!, sheet);
+  const name = `${sheet.pictureId} ${level} ${JSON.stringify(reading)} ${colours} ${pieces.map((p) => `${p.id} ${p.box.x} ${p.box.y}`).join()}`;
   if (held === name) return true;
   const bytes = await pictureBytes(sheet.pictureId);
   if (!bytes) return false;
-  const regions = await pieceRegions(bytes, level, { printedLines, ground, mirror }, colours, pieces);
+  const regions = await pieceRegions(bytes, level, reading, colours, pieces);
   if (!regions.ok) {
     useProject.getState().showProblems(inFile(regions.problems, sheet.name));
     return false;

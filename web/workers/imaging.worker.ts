@@ -8,6 +8,8 @@ import type { PieceRow, RecipeRow, SheetRow } from '../../core/document/schema';
 import { liftSheet, type TracedSheet } from '../../core/find/liftSheet';
 import { reshape, type PlaceOnPage, type Reshape, type Reshaped } from '../../core/find/reshape';
 import { decodePicture } from '../../core/pictures/decodePicture';
+import { dpiOf } from '../../core/pictures/dpi';
+import { enlargeCells, readPixelArt } from '../../core/pixels/pixelArt';
 import { sniffKind } from '../../core/pictures/sniff';
 import { pictureIdOf } from '../../core/pictures/pictureId';
 import { fail, ok, type Result } from '../../core/problems/problem';
@@ -21,7 +23,11 @@ export interface PictureFacts {
   readonly heightPx: number;
   /** Whether it is a filled practice page; 'no-code' = its marks are there, but its code can't be read. */
   readonly practice: 'page' | 'no-code' | null;
-  /** The same as PNG, for kinds of pictures that browsers don't show. */
+  /** Side of a cell in the file, px, when it is pixel art. */
+  readonly cellPx: number | null;
+  /** Dots per inch by the file itself; null when it doesn't say. */
+  readonly dpi: number | null;
+  /** The picture as it is read, as PNG: for pixel art, and for kinds that browsers don't show. */
   readonly shown: { readonly id: string; readonly png: Uint8Array } | null;
 }
 
@@ -39,6 +45,8 @@ let latest: Opened | null = null;
 interface Opened {
   readonly id: string;
   readonly picture: Picture;
+  /** Side of a cell in the file, px, when it is pixel art; null for all other pictures. */
+  readonly cellPx: number | null;
   /** What was learnt of its ink, once it was asked for, and by which setting. */
   sheet: { readonly recipe: string; readonly read: SheetInk } | null;
   /** The practice page that was found on it. */
@@ -48,20 +56,25 @@ interface Opened {
 function open(bytes: Uint8Array): Result<Opened> {
   const id = pictureIdOf(bytes);
   if (latest?.id === id) return ok(latest);
-  const picture = decodePicture(bytes);
-  if (!picture.ok) return picture;
-  latest = { id, picture: picture.value, sheet: null, practice: findPage(picture.value) };
+  const decoded = decodePicture(bytes);
+  if (!decoded.ok) return decoded;
+  // Pixel art is read cell by cell and enlarged, so that everything after has px enough to go by.
+  const art = readPixelArt(decoded.value);
+  const picture = art ? enlargeCells(art.cells) : decoded.value;
+  latest = {
+    id,
+    picture,
+    cellPx: art?.cellPx ?? null,
+    sheet: null,
+    practice: art ? null : findPage(picture),
+  };
   return ok(latest);
 }
 
-function readOpened(opened: Opened, { printedLines, ground, mirror }: SheetRecipe): Result<SheetInk> {
-  const recipe = `${printedLines} ${ground} ${mirror}`;
+function readOpened(opened: Opened, reading: SheetRecipe): Result<SheetInk> {
+  const recipe = JSON.stringify(reading);
   if (opened.sheet?.recipe === recipe) return ok(opened.sheet.read);
-  const read = readSheet(opened.picture, {
-    ...(printedLines && { printedLines }),
-    ...(ground && { ground }),
-    ...(mirror && { mirror }),
-  });
+  const read = readSheet(opened.picture, reading);
   if (read.ok) opened.sheet = { recipe, read: read.value };
   return read;
 }
@@ -71,15 +84,18 @@ const api = {
     const opened = open(bytes);
     if (!opened.ok) return opened;
     const { id, picture } = opened.value;
-    const { practice } = opened.value;
+    const { practice, cellPx } = opened.value;
     const kind = practice === null || practice === 'no-code' ? practice : 'page';
     const facts = {
       pictureId: id,
       widthPx: picture.width,
       heightPx: picture.height,
       practice: kind,
+      cellPx,
+      dpi: dpiOf(bytes),
     } as const;
-    if (sniffKind(bytes) !== 'TIFF' || kind === 'page') return ok({ ...facts, shown: null });
+    const shows = sniffKind(bytes) !== 'TIFF' && cellPx === null;
+    if (shows || kind === 'page') return ok({ ...facts, shown: null });
     const { width, height, data } = picture;
     const png = encode({ width, height, data: new Uint8Array(data), channels: 4, depth: 8 });
     return ok({ ...facts, shown: { id: pictureIdOf(png), png } });
@@ -133,10 +149,16 @@ const api = {
     });
   },
   /** Pieces made by hand on a sheet. */
-  reshape(bytes: Uint8Array, what: Reshape, recipe: RecipeRow, page: PlaceOnPage): Result<Reshaped[]> {
+  reshape(
+    bytes: Uint8Array,
+    what: Reshape,
+    recipe: RecipeRow,
+    reading: SheetRecipe,
+    page: PlaceOnPage,
+  ): Result<Reshaped[]> {
     const opened = open(bytes);
     if (!opened.ok) return opened;
-    const read = readOpened(opened.value, recipe);
+    const read = readOpened(opened.value, reading);
     if (!read.ok) return read;
     return reshape(read.value, recipe.level ?? read.value.ink.level, what, recipe, page);
   },
@@ -147,13 +169,13 @@ const api = {
   regions(
     bytes: Uint8Array,
     level: number | null,
-    recipe: SheetRecipe,
+    reading: SheetRecipe,
     colours: number,
     pieces: readonly Pick<PieceRow, 'box' | 'seeds' | 'cuts'>[],
   ): Result<PieceRegion[]> {
     const opened = open(bytes);
     if (!opened.ok) return opened;
-    const read = readOpened(opened.value, recipe);
+    const read = readOpened(opened.value, reading);
     if (!read.ok) return read;
     const { picture, ink: learnt } = read.value;
     const ink = { ...learnt, level: level ?? learnt.level };

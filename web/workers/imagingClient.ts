@@ -44,17 +44,18 @@ export const reshapeInWorker = (
   bytes: Uint8Array,
   what: Reshape,
   recipe: RecipeRow,
+  reading: SheetRecipe,
   page: PlaceOnPage,
 ): Promise<Result<Reshaped[]>> =>
-  lane.run((api) => api.reshape(bytes, what, recipe, page) as Promise<Result<Reshaped[]>>);
+  lane.run((api) => api.reshape(bytes, what, recipe, reading, page) as Promise<Result<Reshaped[]>>);
 
 export const pieceRegions = (
   bytes: Uint8Array,
   level: number | null,
-  recipe: SheetRecipe,
+  reading: SheetRecipe,
   colours: number,
   pieces: readonly Pick<PieceRow, 'box' | 'seeds' | 'cuts'>[],
 ): Promise<Result<PieceRegion[]>> =>
-  lane.run((api) => api.regions(bytes, level, recipe, colours, pieces) as Promise<Result<PieceRegion[]>>);
+  lane.run((api) => api.regions(bytes, level, reading, colours, pieces) as Promise<Result<PieceRegion[]>>);
 
 export { Cancelled } from './workerLane';

@@ -43,6 +43,9 @@ export function drawnSheet(doc: Doc, kind: DrawnKind): SheetRow {
       capHeightPx: SLOT.capPx,
       specksDropped: 0,
       printedLines: 0,
+      crop: null,
+      quarterTurns: 0,
+      dpi: null,
       order: Object.keys(doc.sheets).length,
       seating: {
         reference: 'one-factor',
@@ -50,6 +53,7 @@ export function drawnSheet(doc: Doc, kind: DrawnKind): SheetRow {
         smallReference: 'x',
         baseline: 'given',
         capLinePx: SLOT.capPx,
+        emPx: null,
       },
     }
   );

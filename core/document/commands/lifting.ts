@@ -14,16 +14,30 @@ export function addSheet(
     originalId?: string | null;
     widthPx: number;
     heightPx: number;
+    dpi?: number | null;
   },
   expected = missingOfBill(doc),
+  recipe: Partial<Omit<RecipeRow, 'id'>> | null = null,
 ): ProjectDiff | null {
   const d = draft(doc);
+  const recipeId = recipe ? `recipe of ${sheet.id}` : FIRST_RECIPE;
+  if (recipe)
+    d.put('recipes', {
+      ...doc.recipes[FIRST_RECIPE]!,
+      name: sheet.name,
+      saved: false,
+      ...recipe,
+      id: recipeId,
+    });
   d.put('sheets', {
     ...sheet,
+    crop: null,
+    quarterTurns: 0,
+    dpi: sheet.dpi ?? null,
     kind: 'page',
     practiceCode: null,
     originalId: sheet.originalId ?? null,
-    recipeId: FIRST_RECIPE,
+    recipeId,
     expected,
     state: 'added',
     skewRad: 0,
@@ -37,6 +51,7 @@ export function addSheet(
       smallReference: 'x',
       baseline: 'feet',
       capLinePx: null,
+      emPx: null,
     },
   });
   return d.done(`Add ${sheet.name}`);

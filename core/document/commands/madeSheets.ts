@@ -59,6 +59,9 @@ export function addMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult): Pr
     capHeightPx: lifted.capHeightPx,
     specksDropped: lifted.specksDropped,
     printedLines: lifted.printedLines,
+    crop: null,
+    quarterTurns: 0,
+    dpi: null,
     order: Object.keys(doc.sheets).length,
     seating: {
       reference: icons ? 'icons' : 'one-factor',
@@ -66,6 +69,7 @@ export function addMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult): Pr
       smallReference: 'x',
       baseline: 'given',
       capLinePx: null,
+      emPx: null,
     },
   };
   d.put('sheets', row);

@@ -41,12 +41,16 @@ export function takePractice(
     capHeightPx: capLinePx,
     specksDropped: 0,
     printedLines: lifted.printedLines,
+    crop: null,
+    quarterTurns: 0,
+    dpi: null,
     seating: {
       reference: 'one-factor',
       capReference: 'H',
       smallReference: 'x',
       baseline: 'given',
       capLinePx,
+      emPx: null,
     },
   };
   const d = draft(doc);

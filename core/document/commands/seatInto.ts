@@ -1,10 +1,10 @@
 import { transformContours } from '../../geometry/contour';
 import { transformPaint } from '../../geometry/paint';
 import { glyphNameOf } from '../../names/glyphNames';
-import { seatSheet } from '../../seat/seatSheet';
+import { seatSheet, type SeatedSheet } from '../../seat/seatSheet';
 import type { draft } from '../diff';
 import { blankGlyph, projectOf } from '../newProject';
-import type { Doc, GlyphRow, PieceRow, SheetRow } from '../schema';
+import type { Doc, GlyphRow, PieceRow, ProjectRow, SheetRow } from '../schema';
 
 type Draft = ReturnType<typeof draft>;
 
@@ -47,7 +47,12 @@ export function seatInto(doc: Doc, d: Draft, sheet: SheetRow, pieces: readonly P
   const named = pieces.filter((p) => p.state !== 'dropped' && p.char !== null);
   const seated = seatSheet(
     named.map((p) => ({ ...p, char: p.char! })),
-    { ...sheet.seating, ...project.lines, skewRad: sheet.skewRad },
+    {
+      ...sheet.seating,
+      ...project.lines,
+      unitsPerEm: project.unitsPerEm,
+      skewRad: sheet.skewRad,
+    },
   );
   const live = new Set(pieces.map((p) => p.id));
   const placed = new Set<string>();
@@ -74,12 +79,16 @@ export function seatInto(doc: Doc, d: Draft, sheet: SheetRow, pieces: readonly P
     const lost = g.source !== null && g.source.pieceId.startsWith(`${sheet.id}:`) && !placed.has(g.id);
     if (lost && !g.handEdited) d.remove('glyphs', g.id);
   }
-  const onGivenLines = sheet.kind === 'written' || sheet.kind === 'built';
-  const follows = !onGivenLines && sheet.seating.reference === 'one-factor' && seated.smallHeight !== null;
-  const height = Math.round(seated.smallHeight ?? 0);
-  if (follows && height !== project.lines.xHeight && leadsLines(doc, sheet)) {
-    d.put('project', { ...project, lines: { ...project.lines, xHeight: height } });
-  }
+  if (leadsLines(doc, sheet)) followLines(d, project, sheet, seated);
+}
+
+/** The leading sheet sets the x-height line, and at true size that of the capitals too. */
+function followLines(d: Draft, project: ProjectRow, sheet: SheetRow, seated: SeatedSheet): void {
+  if (sheet.kind === 'written' || sheet.kind === 'built' || sheet.seating.reference !== 'one-factor') return;
+  const xHeight = seated.smallHeight === null ? project.lines.xHeight : Math.round(seated.smallHeight);
+  const capHeight = sheet.seating.emPx === null ? project.lines.capHeight : Math.round(seated.capHeight);
+  if (xHeight === project.lines.xHeight && capHeight === project.lines.capHeight) return;
+  d.put('project', { ...project, lines: { ...project.lines, xHeight, capHeight } });
 }
 
 /** The first sheet on the table sets the x-height line; later ones have to fit it. */

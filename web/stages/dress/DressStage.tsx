@@ -56,7 +56,11 @@ function DressBench() {
 
   const piece = glyph.source ? doc.pieces[glyph.source.pieceId] : undefined;
   const sheet = piece && doc.sheets[piece.sheetId];
-  const image = useSheetImage(sheet?.pictureId, sheet ? doc.recipes[sheet.recipeId]!.mirror : false);
+  const image = useSheetImage(
+    sheet?.pictureId,
+    sheet ? doc.recipes[sheet.recipeId]!.mirror : false,
+    sheet?.quarterTurns ?? 0,
+  );
   const placed = useMemo(() => placedContours(glyph), [glyph]);
   const layers = useMemo(() => placedLayers(glyph), [glyph]);
   const advance = advanceOf(glyph);

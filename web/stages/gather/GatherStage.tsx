@@ -4,9 +4,11 @@ import { useEffect, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { useSearchParams } from 'react-router';
 import { JobProgress } from '../../panels/JobProgress';
-import { addFiles } from '../../store/lifting';
+import { cropSheet } from '../../../core/document/commands/recipes';
+import type { PxBox } from '../../../core/raster/picture';
+import { addFiles, liftAgain } from '../../store/lifting';
 import { piecesBySheet, sheetsInOrder } from '../../store/selectors';
-import { useDoc } from '../../store/projectStore';
+import { useDoc, useProject } from '../../store/projectStore';
 import { Bench } from '../../ui/Bench';
 import { InkButton } from '../../ui/InkButton';
 import { GridBench } from './grid/GridBench';
@@ -32,6 +34,7 @@ function useDoing(): [string | null, (what: string | null) => void] {
 /** Sheets on the table as they lie; drop pictures anywhere. */
 export function GatherStage() {
   const doc = useDoc();
+  const commit = useProject((s) => s.commit);
   const sheets = sheetsInOrder(doc);
   const pieces = piecesBySheet(doc);
   const [chosen, setChosen] = useState<string | null>(null);
@@ -51,6 +54,12 @@ export function GatherStage() {
     return () => document.removeEventListener('paste', paste);
   }, []);
   const sheet = sheets.find((s) => s.id === chosen) ?? sheets[0];
+  const crop = (box: PxBox) => {
+    if (!sheet) return;
+    commit(cropSheet(doc, sheet.id, box));
+    setDoing(null);
+    void liftAgain(sheet.id);
+  };
   if (doing === 'write') return <WriteBench onClose={() => setDoing(null)} />;
   if (doing === 'grid') return <GridBench onClose={() => setDoing(null)} />;
   return (
@@ -116,6 +125,7 @@ export function GatherStage() {
                   pieces={pieces.get(s.id)?.length ?? 0}
                   chosen={s.id === sheet?.id}
                   onChoose={() => setChosen(s.id)}
+                  onCrop={doing === 'crop' && s.id === sheet?.id ? crop : null}
                 />
               ))}
             </Flex>
@@ -128,7 +138,14 @@ export function GatherStage() {
       ) : doing === 'scan' ? (
         <ScanGauge onClose={() => setDoing(null)} />
       ) : (
-        sheet && <SheetGauge key={sheet.id} sheet={sheet} />
+        sheet && (
+          <SheetGauge
+            key={sheet.id}
+            sheet={sheet}
+            cropping={doing === 'crop'}
+            onCropping={(on) => setDoing(on ? 'crop' : null)}
+          />
+        )
       )}
     </>
   );

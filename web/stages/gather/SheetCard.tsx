@@ -4,7 +4,9 @@ import { useMemo } from 'react';
 import { pathData } from '../../../core/svg/pathData';
 import { useDoc } from '../../store/projectStore';
 import { isDrawn, piecesBySheet } from '../../store/selectors';
-import { usePicture } from '../../store/pictures';
+import { useSheetImage } from '../../store/pictures';
+import type { PxBox } from '../../../core/raster/picture';
+import { SheetPicture } from './SheetPicture';
 
 /** What was understood of a sheet, in one line. */
 export function understood(sheet: SheetRow, pieces: number): string {
@@ -45,10 +47,13 @@ interface Props {
   readonly pieces: number;
   readonly chosen: boolean;
   readonly onChoose: () => void;
+  /** Given while a box is drawn around the part that counts. */
+  readonly onCrop: ((crop: PxBox) => void) | null;
 }
 
-export function SheetCard({ sheet, pieces, chosen, onChoose }: Props) {
-  const image = usePicture(isDrawn(sheet) ? null : sheet.pictureId);
+export function SheetCard({ sheet, pieces, chosen, onChoose, onCrop }: Props) {
+  const { mirror } = useDoc().recipes[sheet.recipeId]!;
+  const image = useSheetImage(isDrawn(sheet) ? null : sheet.pictureId, mirror, sheet.quarterTurns);
   const drawing = useDrawing(sheet);
   return (
     <Box
@@ -64,7 +69,7 @@ export function SheetCard({ sheet, pieces, chosen, onChoose }: Props) {
       p="3"
     >
       {image ? (
-        <img src={image.src} alt={`The sheet ${sheet.name}`} style={{ width: '100%', display: 'block' }} />
+        <SheetPicture sheet={sheet} image={image} onCrop={onCrop} />
       ) : drawing ? (
         <svg
           viewBox={`0 0 ${sheet.widthPx} ${sheet.heightPx}`}

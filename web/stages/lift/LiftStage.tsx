@@ -40,6 +40,7 @@ export function LiftStage() {
   const image = useSheetImage(
     traced ? sheet?.pictureId : null,
     sheet ? doc.recipes[sheet.recipeId]!.mirror : false,
+    sheet?.quarterTurns ?? 0,
   );
   const [chosenId, setChosen] = useState<string | null>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });

@@ -1,0 +1,145 @@
+import { changeRecipe, changeSheet } from '../../../core/document/commands/lifting';
+import { cropSheet, turnSheet } from '../../../core/document/commands/recipes';
+import type { SheetRow } from '../../../core/document/schema';
+import { liftAgain } from '../../store/lifting';
+import { useDoc, useProject } from '../../store/projectStore';
+import { CharactersField } from '../../ui/CharactersField';
+import { Fact, GaugePart } from '../../ui/Gauge';
+import { InkButton } from '../../ui/InkButton';
+import { NumberField } from '../../ui/NumberField';
+import { RecipeShelf } from './RecipeShelf';
+import { TrueSize } from './TrueSize';
+
+const GROUNDS = {
+  found: { text: 'Ground found by itself', next: 'light' },
+  light: { text: 'Ground is light', next: 'dark' },
+  dark: { text: 'Ground is dark', next: 'found' },
+} as const;
+
+interface Props {
+  readonly sheet: SheetRow;
+  /** A box is being drawn around the part that counts. */
+  readonly cropping: boolean;
+  readonly onCropping: (on: boolean) => void;
+}
+
+/** How a page is read, and what is written on it. */
+export function PageRecipe({ sheet, cropping, onCropping }: Props) {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const recipe = doc.recipes[sheet.recipeId]!;
+  return (
+    <>
+      <Fact label="Capitals">
+        {sheet.capHeightPx > 0 ? `${sheet.capHeightPx.toFixed(0)} px high` : 'not known'}
+      </Fact>
+      <Fact label="Turn">{((sheet.skewRad * 180) / Math.PI).toFixed(2)}°</Fact>
+      {sheet.printedLines > 0 && <Fact label="Printed lines left out">{sheet.printedLines}</Fact>}
+      <CharactersField
+        label="Written on it, in order"
+        value={sheet.expected}
+        onChange={(expected) => commit(changeSheet(doc, sheet.id, { expected }), true)}
+      />
+      <InkButton main tip="Find, trace and name its letters again" onClick={() => void liftAgain(sheet.id)}>
+        Lift again
+      </InkButton>
+      <GaugePart title="Picture" />
+      <InkButton
+        tip="Turn the picture clockwise by a quarter and lift it again"
+        onClick={() => {
+          commit(turnSheet(doc, sheet.id));
+          void liftAgain(sheet.id);
+        }}
+      >
+        Turn by a quarter
+      </InkButton>
+      <InkButton
+        tip="Draw a box around the part with letters; the picture itself stays whole"
+        aria-pressed={cropping}
+        onClick={() => onCropping(!cropping)}
+      >
+        {cropping ? 'Draw a box on the picture' : 'Crop with a box'}
+      </InkButton>
+      {sheet.crop && (
+        <InkButton
+          tip="Take the whole picture again and lift it"
+          onClick={() => {
+            commit(cropSheet(doc, sheet.id, null));
+            void liftAgain(sheet.id);
+          }}
+        >
+          Use all of the picture
+        </InkButton>
+      )}
+      <RecipeShelf sheet={sheet} />
+      <InkButton
+        tip="Rules and squares of the paper can be taken for ink or left out; lift again to see it"
+        aria-pressed={recipe.printedLines === 'keep'}
+        onClick={() =>
+          commit(
+            changeRecipe(doc, recipe.id, {
+              printedLines: recipe.printedLines === 'keep' ? 'leave out' : 'keep',
+            }),
+          )
+        }
+      >
+        {recipe.printedLines === 'keep' ? 'Printed lines are kept' : 'Printed lines are left out'}
+      </InkButton>
+      <InkButton
+        tip="For metal type and stamps, which are cut the wrong way round; lift again to see it"
+        aria-pressed={recipe.mirror}
+        onClick={() => commit(changeRecipe(doc, recipe.id, { mirror: !recipe.mirror }))}
+      >
+        {recipe.mirror ? 'Read as in a mirror' : 'Read as it lies'}
+      </InkButton>
+      <InkButton
+        tip="Whether the letters are darker or lighter than their ground; lift again to see it"
+        onClick={() => commit(changeRecipe(doc, recipe.id, { ground: GROUNDS[recipe.ground].next }))}
+      >
+        {GROUNDS[recipe.ground].text}
+      </InkButton>
+      <NumberField
+        label="Ink begins at"
+        unit="%"
+        value={(recipe.level ?? 0.5) * 100}
+        min={5}
+        max={95}
+        onChange={(v) => commit(changeRecipe(doc, recipe.id, { level: v / 100 }))}
+      />
+      <InkButton
+        tip="Find the level from the picture itself"
+        disabled={recipe.level === null}
+        onClick={() => commit(changeRecipe(doc, recipe.id, { level: null }))}
+      >
+        {recipe.level === null ? 'The level is found by itself' : 'Find the level by itself'}
+      </InkButton>
+      <NumberField
+        label="Follow the edge within"
+        unit="px"
+        digits={2}
+        step={0.05}
+        value={recipe.tolerancePx}
+        min={0.05}
+        max={10}
+        onChange={(v) => commit(changeRecipe(doc, recipe.id, { tolerancePx: v }))}
+      />
+      <NumberField
+        label="Corners from"
+        unit="°"
+        value={recipe.cornerDeg}
+        min={5}
+        max={90}
+        onChange={(v) => commit(changeRecipe(doc, recipe.id, { cornerDeg: v }))}
+      />
+      <NumberField
+        label="Specks are below"
+        unit="px"
+        value={recipe.speckPx}
+        min={0}
+        max={200}
+        onChange={(v) => commit(changeRecipe(doc, recipe.id, { speckPx: Math.round(v) }))}
+      />
+      <TrueSize sheet={sheet} />
+    </>
+  );
+}

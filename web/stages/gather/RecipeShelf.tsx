@@ -1,0 +1,77 @@
+import { Field, Input } from '@chakra-ui/react';
+import { useState } from 'react';
+import { giveRecipe, saveRecipe, savedRecipes } from '../../../core/document/commands/recipes';
+import type { SheetRow } from '../../../core/document/schema';
+import { liftAgain } from '../../store/lifting';
+import { sheetsInOrder } from '../../store/selectors';
+import { useDoc, useProject } from '../../store/projectStore';
+import { GaugePart } from '../../ui/Gauge';
+import { InkButton } from '../../ui/InkButton';
+import { SelectField } from '../../ui/SelectField';
+
+/** Which recipe a sheet is read by; recipes saved under a name, for one sheet or all. */
+export function RecipeShelf({ sheet }: { sheet: SheetRow }) {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const [name, setName] = useState('');
+  const saved = savedRecipes(doc);
+  const own = doc.recipes[sheet.recipeId]!;
+  const options = [
+    ...(own.saved ? [] : [[own.id, 'of this sheet alone'] as const]),
+    ...saved.map((r) => [r.id, r.name] as const),
+  ];
+  const pages = sheetsInOrder(doc).filter((s) => s.kind === 'page');
+  const others = pages.filter((s) => s.recipeId !== sheet.recipeId);
+  return (
+    <>
+      <GaugePart title="Recipe" />
+      <SelectField
+        label="Read by"
+        value={sheet.recipeId}
+        options={options}
+        onChange={(id) => {
+          commit(giveRecipe(doc, [sheet.id], id));
+          void liftAgain(sheet.id);
+        }}
+      />
+      <form
+        onSubmit={(e) => {
+          e.preventDefault();
+          commit(saveRecipe(doc, sheet.id, name));
+          setName('');
+        }}
+      >
+        <Field.Root>
+          <Field.Label fontSize="sm" color="faded">
+            Save it under a name
+          </Field.Label>
+          <Input
+            size="xs"
+            bg="sheet"
+            borderColor="rule"
+            value={name}
+            placeholder="as: Tide book, pencil"
+            onChange={(e) => setName(e.target.value)}
+          />
+        </Field.Root>
+      </form>
+      {others.length > 0 && (
+        <InkButton
+          tip="Every page is read by this recipe and lifted again; one step to undo"
+          onClick={() => {
+            commit(
+              giveRecipe(
+                doc,
+                others.map((s) => s.id),
+                sheet.recipeId,
+              ),
+            );
+            for (const s of others) void liftAgain(s.id);
+          }}
+        >
+          Use it for all {pages.length} pages
+        </InkButton>
+      )}
+    </>
+  );
+}
