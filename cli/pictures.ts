@@ -1,40 +1,54 @@
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
-import decode, { init } from '@jsquash/webp/decode.js';
+import sharp from 'sharp';
 import { expandFiles } from '../core/artwork/expandFiles';
-import { decodePicture } from '../core/pictures/decodePicture';
+import { decodePicture, shrinkStep } from '../core/pictures/decodePicture';
 import { sniffKind } from '../core/pictures/sniff';
+import { fail, ok, type Result } from '../core/problems/problem';
 import type { Picture } from '../core/raster/picture';
 import { printProblems, readBytes, valueOrPrint } from './io';
 
-let ready: Promise<unknown> | null = null;
-
-/** A WebP file decoded by the library's WebAssembly, which is found beside it. */
-export async function decodeWebp(bytes: Uint8Array): Promise<Picture> {
-  const wasm = createRequire(import.meta.url).resolve('@jsquash/webp/codec/dec/webp_dec.wasm');
-  // The library makes an ImageData, which Node lacks: its three fields are all that is wanted.
-  Object.assign(globalThis, { ImageData: globalThis.ImageData ?? PlainImage });
-  ready ??= WebAssembly.compile(readFileSync(wasm)).then((module) => init(module));
-  await ready;
-  const { width, height, data } = await decode(bytes.slice().buffer);
-  return { width, height, data };
+/** A picture read by a general library, turned as its orientation says, made `widthPx` wide while it is read. */
+async function readWithLibrary(bytes: Uint8Array, widthPx: number | null): Promise<Picture> {
+  const source = sharp(bytes, { sequentialRead: true }).rotate();
+  const sized = widthPx === null ? source : source.resize({ width: widthPx });
+  const { data, info } = await sized
+    .toColourspace('srgb')
+    .ensureAlpha()
+    .raw()
+    .toBuffer({ resolveWithObject: true });
+  return { width: info.width, height: info.height, data };
 }
 
-class PlainImage {
-  constructor(
-    readonly data: Uint8ClampedArray,
-    readonly width: number,
-    readonly height: number,
-  ) {}
+export const decodeWebp = (bytes: Uint8Array): Promise<Picture> => readWithLibrary(bytes, null);
+
+/** A picture as it was read, and by which step it was made smaller for that: places on it times `step` are the file's. */
+export interface ReadPicture {
+  readonly picture: Picture;
+  readonly step: number;
+}
+
+async function decodeAny(bytes: Uint8Array): Promise<Result<ReadPicture>> {
+  const shrink = shrinkStep(bytes);
+  if (!shrink.ok) return shrink;
+  const { step, widthPx } = shrink.value;
+  if (step === 1) {
+    const picture = decodePicture(bytes);
+    return picture.ok ? ok({ picture: picture.value, step: 1 }) : picture;
+  }
+  try {
+    return ok({ picture: await readWithLibrary(bytes, widthPx), step });
+  } catch (error) {
+    const reason = error instanceof Error ? error.message : String(error);
+    return fail({ code: 'picture-broken', kind: sniffKind(bytes), reason });
+  }
 }
 
 /** The picture in a file, a PDF's first page included. Null after its problems were printed. */
-export async function readPicture(path: string): Promise<Picture | null> {
+export async function readPicture(path: string): Promise<ReadPicture | null> {
   const bytes = valueOrPrint(readBytes(path), path);
   if (!bytes) return null;
   const kind = sniffKind(bytes);
-  if (kind !== 'PDF' && kind !== 'WebP') return valueOrPrint(decodePicture(bytes), path);
+  if (kind !== 'PDF' && kind !== 'WebP') return valueOrPrint(await decodeAny(bytes), path);
   const { files, problems } = await expandFiles([{ path, bytes }], decodeWebp);
   printProblems(problems);
-  return files[0] ? valueOrPrint(decodePicture(files[0].bytes), path) : null;
+  return files[0] ? valueOrPrint(await decodeAny(files[0].bytes), path) : null;
 }

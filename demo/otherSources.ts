@@ -83,6 +83,33 @@ export function tabletDrawing(): Uint8Array {
   return encode({ width, height, data: clear, channels: 4, depth: 8 });
 }
 
+const HUGE_TIMES = 7;
+
+/** A page of writing as a drum scanner would give it: 212 megapixels of grey. */
+export function hugePage(): Uint8Array {
+  const page = renderPage({
+    hand: APPRENTICE,
+    characters: 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz',
+    width: 2480,
+    height: 1748,
+    capPx: 118,
+    perRow: 13,
+    skewDeg: 0.7,
+    ink: [38, 44, 62],
+    paper: [243, 238, 226],
+  });
+  const [width, height] = [page.width * HUGE_TIMES, page.height * HUGE_TIMES];
+  const data = new Uint8Array(width * height);
+  for (let y = 0; y < page.height; y++) {
+    const row = data.subarray(y * HUGE_TIMES * width, (y * HUGE_TIMES + 1) * width);
+    for (let x = 0; x < width; x++)
+      row[x] = page.data[4 * (y * page.width + Math.floor(x / HUGE_TIMES)) + 1]!;
+    for (let k = 1; k < HUGE_TIMES; k++)
+      data.copyWithin((y * HUGE_TIMES + k) * width, y * HUGE_TIMES * width, (y * HUGE_TIMES + 1) * width);
+  }
+  return encode({ width, height, data, channels: 1, depth: 8 }, { zlib: { level: 1 } });
+}
+
 /** A page of capitals as strokes of a round pen, drawn in a vector program: PDF. */
 export async function letterPdf(): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();

@@ -42,7 +42,8 @@ export async function ensureBundle(name) {
       outfile: aside,
       bundle: true,
       // paper looks for a browser's stand-in when it is there; it isn't needed for outlines.
-      external: ['jsdom', 'jsdom/*', 'canvas'],
+      // sharp brings compiled code that is found beside it.
+      external: ['jsdom', 'jsdom/*', 'canvas', 'sharp'],
       platform: 'node',
       format: 'esm',
       target: 'node20',

@@ -8,17 +8,18 @@ import {
   penPicture,
   wheelPicture,
 } from '../../demo/artwork';
-import { letterPdf, metalType, tabletDrawing, tideClockDigits } from '../../demo/otherSources';
+import { hugePage, letterPdf, metalType, tabletDrawing, tideClockDigits } from '../../demo/otherSources';
 import { practicePhotos } from '../../demo/practice/practicePhotos';
 import { apprenticesPage, keepersPage, tideMillProject } from '../../demo/tideMill';
 import { EXIT, printProblems, readArguments, UsageError, writeFile } from '../io';
 
-export const demoHelp = `orthoglyph demo --out DIR [--page] [--letters] [--practice] [--sources]
+export const demoHelp = `orthoglyph demo --out DIR [--page] [--letters] [--practice] [--sources] [--huge]
 
 Draws the demo's page of writing and its pictures, and makes its project file.
   --page            only a page by another made-up hand, to try things with
   --practice        only a practice sheet as a made-up hand filled it, photographed askew, and once more by another hand
   --sources         only pixel figures, metal type, a tablet's drawing and a PDF of drawn capitals
+  --huge            only a page of 212 megapixels
   --letters         only 62 pictures of one letter or figure each, named after it
 `;
 
@@ -29,8 +30,10 @@ export async function runDemo(argv: string[]): Promise<number> {
     letters: { type: 'boolean', default: false },
     practice: { type: 'boolean', default: false },
     sources: { type: 'boolean', default: false },
+    huge: { type: 'boolean', default: false },
   });
   if (!values.out) throw new UsageError('give --out');
+  if (values.huge) return writeAll(values.out, [['drum-scan.png', hugePage()]]);
   if (values.sources)
     return writeAll(values.out, [
       ['tide-clock-digits.png', tideClockDigits()],

@@ -1,3 +1,4 @@
+import { scaling } from '../../core/geometry/affine';
 import { transformContours, type Contour } from '../../core/geometry/contour';
 import { defaultRecipe } from '../../core/document/newProject';
 import { project } from '../../core/practice/homography';
@@ -5,7 +6,6 @@ import { liftPractice } from '../../core/practice/liftPractice';
 import { findPage, type FoundPage } from '../../core/practice/readPage';
 import { straightenPage } from '../../core/practice/straighten';
 import { problem } from '../../core/problems/problem';
-import type { Picture } from '../../core/raster/picture';
 import { liftPicture } from '../../core/find/liftPicture';
 import { readSheet } from '../../core/printed/readSheet';
 import { pathData } from '../../core/svg/pathData';
@@ -13,7 +13,7 @@ import { readPieceRegion } from '../../core/find/pieceRegion';
 import { traceRegion } from '../../core/trace/traceRegion';
 import { defaultTraceSettings } from '../../core/trace/settings';
 import { EXIT, printProblems, readArguments, showProgress, UsageError, valueOrPrint, writeFile } from '../io';
-import { readPicture } from '../pictures';
+import { readPicture, type ReadPicture } from '../pictures';
 
 export const liftHelp = `orthoglyph lift IMAGE --json OUT.json [--expect "ABC..."] [--svg] [--mirror] [--invert] [--keep-lines]
 
@@ -37,11 +37,12 @@ export async function runLift(argv: string[]): Promise<number> {
   });
   const input = positionals[0];
   if (!input || positionals.length > 1 || !values.json) throw new UsageError('give one picture, and --json');
-  const picture = await readPicture(input);
-  if (!picture) return EXIT.input;
+  const given = await readPicture(input);
+  if (!given) return EXIT.input;
+  const { picture, step } = given;
   const practice = findPage(picture);
   if (practice && practice !== 'no-code')
-    return liftPracticePage(input, picture, practice, values.json, values.svg);
+    return liftPracticePage(input, given, practice, values.json, values.svg);
   if (practice === 'no-code')
     printProblems([problem({ code: 'practice-no-code' }, 'warning', { file: input })]);
   const expected = [...values.expect].filter((c) => c.trim() !== '');
@@ -60,18 +61,19 @@ export async function runLift(argv: string[]): Promise<number> {
   );
   showProgress('');
   if (!page) return EXIT.input;
-  /** Back from the mirrored picture that was read. */
+  /** Back from the mirrored or smaller picture that was read. */
   const asGiven = (contours: Contour[]) =>
-    values.mirror
-      ? transformContours(contours, { a: -1, b: 0, c: 0, d: 1, e: picture.width, f: 0 })
-      : contours;
+    transformContours(
+      contours,
+      values.mirror ? { a: -step, b: 0, c: 0, d: step, e: step * picture.width, f: 0 } : scaling(step),
+    );
   const items = page.pieces.map((piece, order) => ({
     box: [
       values.mirror ? picture.width - piece.box.x - piece.box.width : piece.box.x,
       piece.box.y,
       piece.box.width,
       piece.box.height,
-    ],
+    ].map((v) => v * step),
     char: piece.char ?? '',
     order,
     confidence: Number(piece.confidence.toFixed(3)),
@@ -96,7 +98,7 @@ export async function runLift(argv: string[]): Promise<number> {
 /** Letters of a practice page, with their boxes on the picture as it was given. */
 function liftPracticePage(
   input: string,
-  picture: Picture,
+  { picture, step }: ReadPicture,
   found: FoundPage,
   json: string,
   withSvg: boolean,
@@ -104,7 +106,10 @@ function liftPracticePage(
   const { picture: flat, pxPerMm } = straightenPage(picture, found);
   const lifted = valueOrPrint(liftPractice(flat, found.page, pxPerMm, 'page', defaultRecipe), input);
   if (!lifted) return EXIT.input;
-  const back = (p: { x: number; y: number }) => project(found.map, { x: p.x / pxPerMm, y: p.y / pxPerMm });
+  const back = (p: { x: number; y: number }) => {
+    const at = project(found.map, { x: p.x / pxPerMm, y: p.y / pxPerMm });
+    return { x: at.x * step, y: at.y * step };
+  };
   const items = lifted.pieces.map((piece, order) => {
     const nodes = piece.outline.flatMap((c) => c.nodes.map(back));
     const [xs, ys] = [nodes.map((p) => p.x), nodes.map((p) => p.y)];

@@ -6,7 +6,7 @@ import type { DiagonalRule } from '../../core/pixels/cellContours';
 import { tracePixels } from '../../core/pixels/tracePixels';
 import { traceColours } from '../../core/colour/traceColours';
 import type { ColourLayer } from '../../core/geometry/paint';
-import { ok, type Result } from '../../core/problems/problem';
+import { ok, problem, type Result } from '../../core/problems/problem';
 import type { Picture } from '../../core/raster/picture';
 import { pathData, svgDocument, svgLayers, svgStrokes } from '../../core/svg/pathData';
 import { penRunOutline, traceCentreline } from '../../core/centreline/traceCentreline';
@@ -16,6 +16,7 @@ import { defaultTraceSettings } from '../../core/trace/settings';
 import {
   EXIT,
   isFolder,
+  printProblems,
   pictureFiles,
   readArguments,
   showProgress,
@@ -108,11 +109,14 @@ function svgOf(
 }
 
 async function traceFile(input: string, output: string, options: Options): Promise<Facts | null> {
-  const picture = await readPicture(input);
+  const given = await readPicture(input);
+  const picture = given?.picture;
   const traced = picture && valueOrPrint(traceOne(picture, options), input);
-  if (!picture || !traced) return null;
+  if (!given || !picture || !traced) return null;
   const { contours, strokes } = traced;
   const { width, height } = picture;
+  if (given.step > 1)
+    printProblems([problem({ code: 'picture-made-smaller', step: given.step }, 'note', { file: input })]);
   const written = writeFile(output, svgOf(traced, { x: 0, y: 0, width, height }));
   if (!valueOrPrintOk(written, output)) return null;
   return {

@@ -6,8 +6,12 @@ import { turnByOrientation, type Picture } from '../raster/picture';
 import { decodeOther, otherSize, type OtherKind } from './otherKinds';
 import { pictureSize, sniffKind } from './sniff';
 
-/** More than this needs tiles; refused with a message rather than running out of memory. */
+/** More than this isn't taken into memory as it is: it is made smaller while it is read, by `shrinkStep`. */
 export const MAX_MEGAPIXELS = 120;
+/** More than this is refused. */
+const MOST_MEGAPIXELS = 250;
+/** What a picture that is made smaller may have at the most. */
+const SHRUNK_MEGAPIXELS = 40;
 /** Fewer px than this on a side can't hold a letter. */
 const MIN_SIDE_PX = 4;
 
@@ -90,6 +94,31 @@ function sizeOf(bytes: Uint8Array, kind: 'PNG' | 'JPEG' | OtherKind) {
   } catch {
     return null;
   }
+}
+
+/** A step by which a picture is made smaller, and its width then, px as it is shown; 1 = it stays as it is. */
+export interface Shrink {
+  readonly step: number;
+  readonly widthPx: number | null;
+}
+const AS_IT_IS: Shrink = { step: 1, widthPx: null };
+
+/**
+ * By how much a file's picture has to be made smaller while it is read, by the size in its header: 1 = not at all. Letters
+ * on a picture of 40 megapixels have far more px than an outline needs. Fails for pictures beyond all use.
+ */
+export function shrinkStep(bytes: Uint8Array): Result<Shrink> {
+  const kind = sniffKind(bytes);
+  // The browser's and the command line's readers can make these smaller as they come.
+  if (kind !== 'PNG' && kind !== 'JPEG') return ok(AS_IT_IS);
+  const size = sizeOf(bytes, kind);
+  const megapixels = size ? (size.width * size.height) / 1e6 : 0;
+  if (!size || megapixels <= MAX_MEGAPIXELS) return ok(AS_IT_IS);
+  if (megapixels > MOST_MEGAPIXELS)
+    return fail({ code: 'picture-too-large', ...size, limitMegapixels: MOST_MEGAPIXELS });
+  const step = Math.ceil(Math.sqrt(megapixels / SHRUNK_MEGAPIXELS));
+  const turned = kind === 'JPEG' && orientationOf(bytes) >= 5;
+  return ok({ step, widthPx: Math.floor((turned ? size.height : size.width) / step) });
 }
 
 /**

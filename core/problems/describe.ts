@@ -29,6 +29,8 @@ function sentence(p: Problem): string {
       return `the picture is ${p.width} x ${p.height} px; up to ${p.limitMegapixels} megapixels fit. Scan at a lower resolution or crop it.`;
     case 'no-ink':
       return `no ink was found: the picture is ${p.look}. Check that it is the right page and not over- or underexposed.`;
+    case 'picture-made-smaller':
+      return `the picture is very large; it was read at 1/${p.step} of its size, and lengths are in those px.`;
     case 'no-grid':
       return 'its edges lie on no even grid, so it is no pixel drawing. Trace it as an outline, or check that it was not turned or squeezed.';
     case 'scan-failed':

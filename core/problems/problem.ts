@@ -25,6 +25,7 @@ export type ProblemDetail =
       readonly height: number;
       readonly limitMegapixels: number;
     }
+  | { readonly code: 'picture-made-smaller'; readonly step: number }
   | { readonly code: 'no-grid' }
   | { readonly code: 'no-ink'; readonly look: 'all light' | 'all dark' | 'flat' }
   | {

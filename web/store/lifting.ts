@@ -127,7 +127,7 @@ const addPage = ({ path, bytes }: DroppedFile, type: string): Promise<void> =>
     if (!doc) return;
     const { practice, shown, cellPx, ...picture } = facts.value;
     await db.pictures.put({ id: picture.pictureId, blob: new Blob([bytes as BlobPart], { type }) });
-    if (practice === 'page') return takePracticePage(path, bytes, signal);
+    if (practice === 'page') return takePracticePage(path, shown?.png ?? bytes, signal);
     if (practice === 'no-code')
       showProblems([problem({ code: 'practice-no-code' }, 'warning', { file: path })]);
     const id = crypto.randomUUID().slice(0, 8);
@@ -136,7 +136,7 @@ const addPage = ({ path, bytes }: DroppedFile, type: string): Promise<void> =>
       await db.pictures.put({ id: shown.id, blob: new Blob([shown.png as BlobPart], { type: 'image/png' }) });
     const recipe = cellPx === null ? null : ({ mode: 'pixel' } as const);
     commit(addSheet(doc, { id, name: path, ...sheet }, missingOfBill(doc), recipe));
-    await liftNow(id, bytes, signal);
+    await liftNow(id, shown?.png ?? bytes, signal);
   });
 
 /** A filled practice page: straightened, its letters taken from their boxes; the same page again takes its old place. */

@@ -7,7 +7,8 @@ import { straightenPage } from '../../core/practice/straighten';
 import type { PieceRow, RecipeRow, SheetRow } from '../../core/document/schema';
 import { liftSheet, type TracedSheet } from '../../core/find/liftSheet';
 import { reshape, type PlaceOnPage, type Reshape, type Reshaped } from '../../core/find/reshape';
-import { decodePicture } from '../../core/pictures/decodePicture';
+import { decodePicture, shrinkStep } from '../../core/pictures/decodePicture';
+import { shrinkNatively } from './shrinkNatively';
 import { dpiOf } from '../../core/pictures/dpi';
 import { enlargeCells, readPixelArt } from '../../core/pixels/pixelArt';
 import { sniffKind } from '../../core/pictures/sniff';
@@ -79,8 +80,31 @@ function readOpened(opened: Opened, reading: SheetRecipe): Result<SheetInk> {
   return read;
 }
 
+/** A picture too large to be held as it is: made smaller by the browser, which is what is shown and lifted. */
+async function factsOfHuge(bytes: Uint8Array, step: number, widthPx: number): Promise<Result<PictureFacts>> {
+  const small = await shrinkNatively(bytes, widthPx);
+  if (!small.ok) return small;
+  const { picture, png } = small.value;
+  const id = pictureIdOf(png);
+  latest = { id, picture, cellPx: null, sheet: null, practice: findPage(picture) };
+  const dpi = dpiOf(bytes);
+  return ok({
+    pictureId: pictureIdOf(bytes),
+    widthPx: picture.width,
+    heightPx: picture.height,
+    practice: latest.practice === null || latest.practice === 'no-code' ? latest.practice : 'page',
+    cellPx: null,
+    dpi: dpi === null ? null : dpi / step,
+    shown: { id, png },
+  });
+}
+
 const api = {
-  facts(bytes: Uint8Array): Result<PictureFacts> {
+  async facts(bytes: Uint8Array): Promise<Result<PictureFacts>> {
+    const shrink = shrinkStep(bytes);
+    if (!shrink.ok) return shrink;
+    const { step, widthPx } = shrink.value;
+    if (widthPx !== null) return factsOfHuge(bytes, step, widthPx);
     const opened = open(bytes);
     if (!opened.ok) return opened;
     const { id, picture } = opened.value;

@@ -13,7 +13,7 @@ const lane = new WorkerLane<ImagingApi>(
 );
 
 export const pictureFacts = (bytes: Uint8Array, signal?: AbortSignal): Promise<Result<PictureFacts>> =>
-  lane.run((api) => api.facts(bytes) as Promise<Result<PictureFacts>>, signal);
+  lane.run((api) => api.facts(bytes) as unknown as Promise<Result<PictureFacts>>, signal);
 
 export const practiceInWorker = (
   bytes: Uint8Array,

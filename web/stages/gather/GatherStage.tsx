@@ -112,8 +112,9 @@ export function GatherStage() {
             <Flex h="100%" align="center" justify="center" direction="column" gap="2">
               <Text fontSize="lg">Drop a scan or photo of your letters here.</Text>
               <Text color="faded" maxW="30rem" textAlign="center">
-                Write them in rows, A to Z first, with some air between them. PNG and JPEG, any ink on any
-                paper. SVG drawings, icons and pictures named after their letters go together, a zip too.
+                Write them in rows, A to Z first, with some air between them: any ink on any paper, as PNG,
+                JPEG, WebP, TIFF or PDF. SVG drawings, icons and pictures named after their letters go
+                together, a zip too. Nothing at hand? Write here, or build on a grid.
               </Text>
             </Flex>
           ) : (
