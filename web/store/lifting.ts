@@ -84,6 +84,7 @@ async function liftNow(sheetId: string, bytes: Uint8Array, signal: AbortSignal):
  * their own, zips are opened. Bad files are told and left out, the rest goes on.
  */
 export function addFiles(files: readonly File[]): Promise<void> {
+  if (files.length === 0) return queue;
   queue = queue.then(async () => {
     let sorted: SortedFiles | null = null;
     const name = files.length === 1 ? files[0]!.name : `${files.length} files`;
