@@ -1,6 +1,6 @@
 import sharp from 'sharp';
 import { expandFiles } from '../core/artwork/expandFiles';
-import { decodePicture, shrinkStep } from '../core/pictures/decodePicture';
+import { decodePicture, MIN_SIDE_PX, shrinkStep } from '../core/pictures/decodePicture';
 import { sniffKind } from '../core/pictures/sniff';
 import { fail, ok, type Result } from '../core/problems/problem';
 import type { Picture } from '../core/raster/picture';
@@ -30,15 +30,20 @@ async function decodeAny(bytes: Uint8Array): Promise<Result<ReadPicture>> {
   const shrink = shrinkStep(bytes);
   if (!shrink.ok) return shrink;
   const { step, widthPx } = shrink.value;
-  if (step === 1) {
+  const kind = sniffKind(bytes);
+  if (step === 1 && kind !== 'JPEG') {
     const picture = decodePicture(bytes);
     return picture.ok ? ok({ picture: picture.value, step: 1 }) : picture;
   }
   try {
-    return ok({ picture: await readWithLibrary(bytes, widthPx), step });
+    const picture = await readWithLibrary(bytes, widthPx);
+    const { width, height } = picture;
+    return Math.min(width, height) < MIN_SIDE_PX
+      ? fail({ code: 'picture-too-small', width, height })
+      : ok({ picture, step });
   } catch (error) {
     const reason = error instanceof Error ? error.message : String(error);
-    return fail({ code: 'picture-broken', kind: sniffKind(bytes), reason });
+    return fail({ code: 'picture-broken', kind, reason });
   }
 }
 

@@ -1,5 +1,4 @@
 import { encode } from 'fast-png';
-import { readPdf } from '../pdf/readPdf';
 import { sniffKind } from '../pictures/sniff';
 import { inFile, problem, type Problem } from '../problems/problem';
 import type { Picture } from '../raster/picture';
@@ -28,6 +27,8 @@ export async function expandFiles(
     onProgress(i / files.length);
     const kind = sniffKind(file.bytes);
     if (kind === 'PDF') {
+      // Large, and it changes built-in objects for old browsers' sake: only loaded when there is a PDF.
+      const { readPdf } = await import('../pdf/readPdf');
       const pages = await readPdf(file.bytes);
       problems.push(...inFile(pages.problems, file.path));
       if (!pages.ok) continue;

@@ -1,5 +1,5 @@
 import type { Vec } from '../geometry/vec';
-import type { FloatImage } from '../raster/picture';
+import type { ByteImage, FloatImage } from '../raster/picture';
 
 /** A straight cut: what lies to its right (y down, from its first point to its second) is kept. Px of the picture. */
 export interface Cut {
@@ -13,6 +13,22 @@ export interface Cut {
 export function beyondCut(c: Cut, p: Vec): number {
   const [dx, dy] = [c.x1 - c.x0, c.y1 - c.y0];
   return (dx * (p.y - c.y0) - dy * (p.x - c.x0)) / (Math.hypot(dx, dy) || 1);
+}
+
+/**
+ * The px of a mask, whose corner lies at (x, y) of the picture, that a cut keeps. Asked for many cuts of each letter, so
+ * nothing is made for a px.
+ */
+export function keptByCut(mask: ByteImage, x: number, y: number, c: Cut): Uint8Array {
+  const { width, height, data } = mask;
+  const [dx, dy] = [c.x1 - c.x0, c.y1 - c.y0];
+  const out = new Uint8Array(data.length);
+  for (let j = 0; j < height; j++) {
+    const level = dx * (y + j + 0.5 - c.y0);
+    for (let i = 0, k = j * width; i < width; i++, k++)
+      if (data[k] && level - dy * (x + i + 0.5 - c.x0) > 0) out[k] = 1;
+  }
+  return out;
 }
 
 export const turnedCut = (c: Cut): Cut => ({ x0: c.x1, y0: c.y1, x1: c.x0, y1: c.y0 });

@@ -1,5 +1,5 @@
 import { unionPxBox, type ByteImage, type PxBox } from '../raster/picture';
-import { beyondCut, turnedCut, type Cut } from './cut';
+import { keptByCut, turnedCut, type Cut } from './cut';
 import type { FoundLetter } from './letters';
 import { letterMask } from './likeness';
 import { connectedParts, type Part } from './parts';
@@ -7,21 +7,20 @@ import { connectedParts, type Part } from './parts';
 /** Smaller leavings of a cut, as a share of its ink, are dropped. */
 const LEAVINGS = 0.01;
 
-/** What a cut leaves of a letter on each side; null when one side is (nearly) empty. */
-export function cutLetter(mask: ByteImage, letter: FoundLetter, cut: Cut): [FoundLetter, FoundLetter] | null {
-  const own = letterMask(mask, letter);
+/** What a cut leaves of a letter on each side; null when one side is (nearly) empty. `own`: its mask, when it is known. */
+export function cutLetter(
+  mask: ByteImage,
+  letter: FoundLetter,
+  cut: Cut,
+  own = letterMask(mask, letter),
+): [FoundLetter, FoundLetter] | null {
   const halves = [cut, turnedCut(cut)].map((side) => half(own, letter, side));
   return halves[0] && halves[1] ? [halves[0], halves[1]] : null;
 }
 
 function half(own: ByteImage, letter: FoundLetter, side: Cut): FoundLetter | null {
   const { x, y } = letter.box;
-  const data = own.data.map((v, k) => {
-    if (!v) return 0;
-    const p = { x: x + (k % own.width) + 0.5, y: y + Math.floor(k / own.width) + 0.5 };
-    return beyondCut(side, p) > 0 ? 1 : 0;
-  });
-  const all = connectedParts({ ...own, data });
+  const all = connectedParts({ ...own, data: keptByCut(own, x, y, side) });
   const ink = all.reduce((sum, p) => sum + p.area, 0);
   const kept = all.filter((p) => p.area > LEAVINGS * own.data.length * 0.2 && p.area >= LEAVINGS * ink);
   if (kept.length === 0) return null;
@@ -43,9 +42,8 @@ const SLANTS = [-0.35, -0.17, 0, 0.17, 0.35];
 const EDGE_SHARE = 0.14;
 const MOST_CUTS = 9;
 
-/** Straight cuts from top to bottom that go through the least ink, the thinnest first, well apart from each other. */
-export function likelyCuts(mask: ByteImage, letter: FoundLetter): { cut: Cut; inkPx: number }[] {
-  const own = letterMask(mask, letter);
+/** Straight cuts of a letter (`own`: its mask) from top to bottom that go through the least ink, the thinnest first, well apart from each other. */
+export function likelyCuts(own: ByteImage, letter: FoundLetter): { cut: Cut; inkPx: number }[] {
   const { width, height } = own;
   const step = Math.max(1, Math.floor(width / 120));
   const found: { cut: Cut; inkPx: number; at: number }[] = [];

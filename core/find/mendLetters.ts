@@ -66,8 +66,9 @@ class Reading {
     // What looks surely like one letter isn't looked at further.
     if (before > SURE) return null;
     let found: { halves: ReadLetter[]; gain: number; price: number } | null = null;
-    for (const { cut, inkPx } of likelyCuts(this.mask, whole.letter)) {
-      const cutUp = cutLetter(this.mask, whole.letter, cut);
+    const own = letterMask(this.mask, whole.letter);
+    for (const { cut, inkPx } of likelyCuts(own, whole.letter)) {
+      const cutUp = cutLetter(this.mask, whole.letter, cut, own);
       if (!cutUp) continue;
       // The right half comes first of a cut; reading goes from the left.
       const halves = [this.read(cutUp[1]), this.read(cutUp[0])];

@@ -1,28 +1,29 @@
 import type { ByteImage, FloatImage, Picture, PxBox } from '../raster/picture';
 import type { InkModel } from './inkModel';
 
-/** Calls `take` with the density (0 paper, 1 solid ink; noise may pass both ends) of every px of the box. */
-function eachDensity(
+/**
+ * Calls `take` with the densities (0 paper, 1 solid ink; noise may pass both ends) of each row of the box, one reused
+ * array, and the row's number in the box.
+ */
+function eachRow(
   p: Picture,
   model: InkModel,
   box: PxBox,
-  take: (k: number, density: number) => void,
+  take: (row: number, density: Float64Array) => void,
 ): void {
   const { data } = p;
-  if (model.source === 'alpha') {
-    for (let y = box.y, k = 0; y < box.y + box.height; y++) {
-      for (let x = box.x; x < box.x + box.width; x++, k++) take(k, data[(y * p.width + x) * 4 + 3]! / 255);
-    }
-    return;
-  }
+  const density = new Float64Array(box.width);
   const [ar, ag, ab] = model.axis;
-  const along = paperAlong(model, box);
-  for (let y = box.y, k = 0; y < box.y + box.height; y++) {
-    const ground = along(y);
-    for (let x = 0; x < box.width; x++, k++) {
-      const i = (y * p.width + box.x + x) * 4;
-      take(k, ground[x]! - ar * data[i]! - ag * data[i + 1]! - ab * data[i + 2]!);
-    }
+  const along = model.source === 'alpha' ? null : paperAlong(model, box);
+  for (let row = 0; row < box.height; row++) {
+    const y = box.y + row;
+    const ground = along?.(y);
+    let i = (y * p.width + box.x) * 4;
+    for (let x = 0; x < box.width; x++, i += 4)
+      density[x] = ground
+        ? ground[x]! - ar * data[i]! - ag * data[i + 1]! - ab * data[i + 2]!
+        : data[i + 3]! / 255;
+    take(row, density);
   }
 }
 
@@ -61,7 +62,7 @@ function paperAlong({ paper, axis }: InkModel, box: PxBox): (y: number) => Float
 /** Ink density of a region in full precision, for tracing. */
 export function inkField(p: Picture, model: InkModel, box: PxBox): FloatImage {
   const data = new Float32Array(box.width * box.height);
-  eachDensity(p, model, box, (k, d) => (data[k] = d));
+  eachRow(p, model, box, (row, density) => data.set(density, row * box.width));
   return { width: box.width, height: box.height, data };
 }
 
@@ -77,12 +78,10 @@ export function inkMask(
   for (let y = 0; y < p.height; y += band) {
     const height = Math.min(band, p.height - y);
     const offset = y * p.width;
-    eachDensity(
-      p,
-      model,
-      { x: 0, y, width: p.width, height },
-      (k, d) => (data[offset + k] = d > level ? 1 : 0),
-    );
+    eachRow(p, model, { x: 0, y, width: p.width, height }, (row, density) => {
+      const at = offset + row * p.width;
+      for (let x = 0; x < density.length; x++) data[at + x] = density[x]! > level ? 1 : 0;
+    });
     onBand?.((y + height) / p.height);
   }
   return { width: p.width, height: p.height, data };

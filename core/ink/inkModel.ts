@@ -50,7 +50,9 @@ export const isLightOnDark = (p: Picture): boolean =>
 /** Whether the picture's edge belongs to the dark class. */
 function edgeIsDark(p: Picture): boolean {
   const histogram = new Float64Array(256);
-  for (let i = 0; i < p.data.length; i += 4) histogram[Math.round(luma(p.data, i))]!++;
+  // A million px spread over the picture tell its two classes as well as all of them.
+  const step = 4 * Math.max(1, Math.floor(p.data.length / 4e6));
+  for (let i = 0; i < p.data.length; i += step) histogram[Math.round(luma(p.data, i))]!++;
   const cut = otsuBin(histogram);
   let dark = 0;
   let seen = 0;
@@ -114,7 +116,7 @@ export function learnInk(p: Picture, ground: Ground = 'found'): Result<InkModel>
   const paper = estimatePaper(p, lightOnDark);
   const step = Math.max(
     p.width * p.height > 40_000 ? 2 : 1,
-    Math.floor(Math.sqrt((p.width * p.height) / 1_500_000)),
+    Math.ceil(Math.sqrt((p.width * p.height) / 2_000_000)),
   );
   const diffs = sampleDiffs(p, paper, step);
   const histogram = new Float64Array(256);

@@ -145,8 +145,9 @@ function meanGround(
 ): boolean {
   let count = 0;
   const sum = [0, 0, 0];
-  for (let y = r * cell; y < Math.min(p.height, (r + 1) * cell); y++) {
-    for (let x = c * cell; x < Math.min(p.width, (c + 1) * cell); x++) {
+  const stride = cell > 48 ? 2 : 1;
+  for (let y = r * cell; y < Math.min(p.height, (r + 1) * cell); y += stride) {
+    for (let x = c * cell; x < Math.min(p.width, (c + 1) * cell); x += stride) {
       const i = (y * p.width + x) * 4;
       if (Math.abs(bright(i) - level) > 0.07 * level + 4) continue;
       count++;
@@ -154,7 +155,7 @@ function meanGround(
     }
   }
   // A cell mostly under ink shows soft edges, not ground.
-  const area = Math.min(cell, p.height - r * cell) * Math.min(cell, p.width - c * cell);
+  const area = (Math.min(cell, p.height - r * cell) * Math.min(cell, p.width - c * cell)) / stride ** 2;
   if (count < 4 || count < 0.25 * area) return false;
   for (let k = 0; k < 3; k++) out[k] = sum[k]! / count;
   return true;

@@ -13,7 +13,7 @@ const MOST_MEGAPIXELS = 250;
 /** What a picture that is made smaller may have at the most. */
 const SHRUNK_MEGAPIXELS = 40;
 /** Fewer px than this on a side can't hold a letter. */
-const MIN_SIDE_PX = 4;
+export const MIN_SIDE_PX = 4;
 
 /** Samples of any depth and channel count to RGBA bytes. */
 function pngToRgba(bytes: Uint8Array): Picture {
@@ -68,7 +68,7 @@ function orientationOf(bytes: Uint8Array): number {
 }
 
 /** JPEG data ends with the EOI marker (ITU-T T.81, B.1.1.3); without it the file was cut off. */
-function endsAsJpeg(bytes: Uint8Array): boolean {
+export function endsAsJpeg(bytes: Uint8Array): boolean {
   for (let i = bytes.length - 2; i >= Math.max(2, bytes.length - 4096); i--) {
     if (bytes[i] === 0xff && bytes[i + 1] === 0xd9) return true;
   }

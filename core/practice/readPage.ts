@@ -28,7 +28,7 @@ const LOOK_SIDES = [1700, 1200, 2600, 900];
  */
 export function findPage(picture: Picture): FoundPage | 'no-code' | null {
   const longer = Math.max(picture.width, picture.height);
-  const step = Math.max(1, Math.round(longer / LOOK_SIDES[0]!));
+  const step = Math.max(1, Math.ceil(longer / LOOK_SIDES[0]! - 0.25));
   const small = smallerPicture(picture, step);
   const ink = learnInk(small);
   if (!ink.ok || ink.value.source === 'alpha') return null;

@@ -111,7 +111,7 @@ function writeStance(drawing: ByteImage, s: Stance, out: Float32Array, at: numbe
   const height = Math.max(0.02, s.top - s.bottom);
   const holes = countHoles(drawing);
   let ink = 0;
-  for (const v of drawing.data) ink += v;
+  for (let k = 0; k < drawing.data.length; k++) ink += drawing.data[k]!;
   const values = [
     s.top,
     s.bottom,
@@ -134,24 +134,28 @@ export function countHoles({ width, height, data }: ByteImage): number {
   const seen = new Uint8Array(data.length);
   const least = Math.max(3, 0.004 * data.length);
   let holes = 0;
-  const queue: number[] = [];
+  const queue = new Int32Array(data.length);
+  let end = 0;
+  const take = (k: number) => {
+    if (seen[k] || data[k]) return;
+    seen[k] = 1;
+    queue[end++] = k;
+  };
   for (let start = 0; start < data.length; start++) {
     if (seen[start] || data[start]) continue;
     let outside = false;
-    queue.length = 0;
-    queue.push(start);
-    seen[start] = 1;
-    for (let i = 0; i < queue.length; i++) {
+    end = 0;
+    take(start);
+    for (let i = 0; i < end; i++) {
       const k = queue[i]!;
       const x = k % width;
       if (x === 0 || x === width - 1 || k < width || k >= data.length - width) outside = true;
-      for (const next of [x > 0 ? k - 1 : -1, x + 1 < width ? k + 1 : -1, k - width, k + width]) {
-        if (next < 0 || next >= data.length || seen[next] || data[next]) continue;
-        seen[next] = 1;
-        queue.push(next);
-      }
+      if (x > 0) take(k - 1);
+      if (x + 1 < width) take(k + 1);
+      if (k >= width) take(k - width);
+      if (k + width < data.length) take(k + width);
     }
-    if (!outside && queue.length >= least && height > 0) holes++;
+    if (!outside && end >= least && height > 0) holes++;
   }
   return holes;
 }

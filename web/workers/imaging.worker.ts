@@ -8,6 +8,7 @@ import type { PieceRow, RecipeRow, SheetRow } from '../../core/document/schema';
 import { liftSheet, type TracedSheet } from '../../core/find/liftSheet';
 import { reshape, type PlaceOnPage, type Reshape, type Reshaped } from '../../core/find/reshape';
 import { decodePicture, shrinkStep } from '../../core/pictures/decodePicture';
+import { decodeNatively } from './decodeNatively';
 import { shrinkNatively } from './shrinkNatively';
 import { dpiOf } from '../../core/pictures/dpi';
 import { enlargeCells, readPixelArt } from '../../core/pixels/pixelArt';
@@ -54,10 +55,10 @@ interface Opened {
   readonly practice: FoundPage | 'no-code' | null;
 }
 
-function open(bytes: Uint8Array): Result<Opened> {
+async function open(bytes: Uint8Array): Promise<Result<Opened>> {
   const id = pictureIdOf(bytes);
   if (latest?.id === id) return ok(latest);
-  const decoded = decodePicture(bytes);
+  const decoded = (await decodeNatively(bytes)) ?? decodePicture(bytes);
   if (!decoded.ok) return decoded;
   // Pixel art is read cell by cell and enlarged, so that everything after has px enough to go by.
   const art = readPixelArt(decoded.value);
@@ -105,7 +106,7 @@ const api = {
     if (!shrink.ok) return shrink;
     const { step, widthPx } = shrink.value;
     if (widthPx !== null) return factsOfHuge(bytes, step, widthPx);
-    const opened = open(bytes);
+    const opened = await open(bytes);
     if (!opened.ok) return opened;
     const { id, picture } = opened.value;
     const { practice, cellPx } = opened.value;
@@ -125,14 +126,14 @@ const api = {
     return ok({ ...facts, shown: { id: pictureIdOf(png), png } });
   },
   /** A practice page straightened and its letters read. */
-  practice(
+  async practice(
     bytes: Uint8Array,
     name: string,
     sheetId: string,
     recipe: RecipeRow,
     onProgress: (stage: string, share: number) => void,
-  ): Result<ReadPractice> {
-    const opened = open(bytes);
+  ): Promise<Result<ReadPractice>> {
+    const opened = await open(bytes);
     if (!opened.ok) return opened;
     const { practice, picture, id } = opened.value;
     if (practice === null || practice === 'no-code') return fail({ code: 'practice-no-code' });
@@ -156,13 +157,13 @@ const api = {
     };
     return ok({ lifted: lifted.value, facts, picture: png });
   },
-  lift(
+  async lift(
     bytes: Uint8Array,
     sheet: SheetRow,
     recipe: RecipeRow,
     onProgress: (stage: string, share: number) => void,
-  ): Result<TracedSheet> {
-    const opened = open(bytes);
+  ): Promise<Result<TracedSheet>> {
+    const opened = await open(bytes);
     if (!opened.ok) return opened;
     let told = 0;
     return liftSheet(opened.value.picture, sheet, recipe, (stage, share) => {
@@ -173,14 +174,14 @@ const api = {
     });
   },
   /** Pieces made by hand on a sheet. */
-  reshape(
+  async reshape(
     bytes: Uint8Array,
     what: Reshape,
     recipe: RecipeRow,
     reading: SheetRecipe,
     page: PlaceOnPage,
-  ): Result<Reshaped[]> {
-    const opened = open(bytes);
+  ): Promise<Result<Reshaped[]>> {
+    const opened = await open(bytes);
     if (!opened.ok) return opened;
     const read = readOpened(opened.value, reading);
     if (!read.ok) return read;
@@ -190,14 +191,14 @@ const api = {
    * The ink about each piece, ready to be traced, and its colours when so many are to be told apart (0 = none). The
    * memory is handed over, not copied.
    */
-  regions(
+  async regions(
     bytes: Uint8Array,
     level: number | null,
     reading: SheetRecipe,
     colours: number,
     pieces: readonly Pick<PieceRow, 'box' | 'seeds' | 'cuts'>[],
-  ): Result<PieceRegion[]> {
-    const opened = open(bytes);
+  ): Promise<Result<PieceRegion[]>> {
+    const opened = await open(bytes);
     if (!opened.ok) return opened;
     const read = readOpened(opened.value, reading);
     if (!read.ok) return read;
