@@ -1,5 +1,5 @@
 // Measures the tracer on letters of open fonts whose outlines are known: npm run bench:trace [-- --write]
-import { readFileSync, writeFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parse } from 'opentype.js';
 import { transformContours, type Contour, type Node } from '../core/geometry/contour';
@@ -8,6 +8,7 @@ import { raiseQuadratic } from '../core/geometry/cubic';
 import type { Vec } from '../core/geometry/vec';
 import { tracePicture } from '../core/trace/tracePicture';
 import { cleanPicture, coverage, scannedPicture } from './renderGlyph';
+import { writeTable } from './writeTable';
 import { measureOutline, type OutlineMeasures } from './outlineMeasures';
 
 /** Fonts under the SIL Open Font License, from the npm registry; letters whose contours overlap are left out. */
@@ -155,13 +156,5 @@ export function main(argv: readonly string[]): void {
       }
     }
   }
-  const table = lines.join('\n');
-  process.stdout.write(`${table}\n`);
-  if (argv.includes('--write')) {
-    const page = 'docs/benchmarks.md';
-    const text = readFileSync(page, 'utf8');
-    const [open, end] = ['<!-- bench:trace -->', '<!-- /bench:trace -->'];
-    const from = text.indexOf(open) + open.length;
-    writeFileSync(page, `${text.slice(0, from)}\n${table}\n${text.slice(text.indexOf(end))}`);
-  }
+  writeTable('trace', lines.join('\n'), argv.includes('--write'));
 }
