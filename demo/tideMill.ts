@@ -48,6 +48,27 @@ export const apprenticesPage = (): Uint8Array =>
     90,
   );
 
+/** A photograph of a ruled page: d runs into c, Q into P, a letter is crossed out. */
+export const ruledPage = (): Uint8Array =>
+  toJpeg(
+    renderPage({
+      hand: KEEPER,
+      characters: BASIC_BILL,
+      width: 2480,
+      height: 1748,
+      capPx: 112,
+      perRow: 13,
+      skewDeg: -1.1,
+      ink: [34, 40, 92],
+      paper: [232, 228, 214],
+      touching: ['d', 'Q'],
+      crossedOut: 'R',
+      rules: 2,
+      shade: 0.12,
+    }),
+    86,
+  );
+
 /** The demo project: the keeper's page, lifted, traced, seated and named by the same steps the app takes. */
 export function tideMillProject(page: Uint8Array): { doc: Doc; pictures: Map<string, Uint8Array> } {
   const pictureId = pictureIdOf(page);

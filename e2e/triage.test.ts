@@ -3,25 +3,25 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { liveFontReady, openDemo, stage } from './support/app';
+import { liveFontReady, openDemo, saved, stage, startProject } from './support/app';
 
 interface Item {
   readonly box: readonly [number, number, number, number];
   readonly char: string;
 }
 
-/** Where the letters of the demo's page lie, as the command line finds them. */
-function demoLetters(): Map<string, Item['box']> {
+/** Where the letters of a page lie, as the command line finds them. */
+function lettersOf(picture: string): Map<string, Item['box']> {
   const out = join(mkdtempSync(join(tmpdir(), 'orthoglyph-boxes-')), 'boxes.json');
   const bill = 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789.,:;!?\'"()&-';
   execFileSync(process.execPath, [
-    'bin/orthoglyph.mjs', 'lift', 'demo/files/keepers-page.jpg', '--json', out, '--expect', bill,
+    'bin/orthoglyph.mjs', 'lift', picture, '--json', out, '--expect', bill,
   ]); // prettier-ignore
   const { items } = JSON.parse(readFileSync(out, 'utf8')) as { items: Item[] };
   return new Map(items.map((i) => [i.char, i.box]));
 }
 
-/** Screen place of a px of the demo's page when the whole sheet is in view. */
+/** Screen place of a px of the only page when the whole sheet is in view. */
 async function placeOf(page: Page): Promise<(x: number, y: number) => { x: number; y: number }> {
   await page.getByRole('button', { name: 'Whole sheet' }).click();
   const bench = (await page.getByRole('img', { name: /The sheet/ }).boundingBox())!;
@@ -51,7 +51,7 @@ const drag = async (page: Page, a: { x: number; y: number }, b: { x: number; y: 
 test('a piece is cut with a drawn line, put together again, and one added with a drawn box; every step can be undone', async ({
   page,
 }) => {
-  const letters = demoLetters();
+  const letters = lettersOf('demo/files/keepers-page.jpg');
   await openDemo(page);
   await stage(page, 'Lift');
   await liveFontReady(page);
@@ -82,4 +82,45 @@ test('a piece is cut with a drawn line, put together again, and one added with a
   await drag(page, at(12, 12), at(70, 60));
   await expect(page.getByText(/no ink lies there/)).toBeVisible();
   await expect(count).toContainText('75 pieces');
+});
+
+test('a photo of a ruled page: the crossed-out letter and the speck stay out, touching letters come apart, a missing q is added, all confirmed at once', async ({
+  page,
+}) => {
+  test.setTimeout(120_000);
+  const folder = mkdtempSync(join(tmpdir(), 'orthoglyph-ruled-'));
+  execFileSync(process.execPath, ['bin/orthoglyph.mjs', 'demo', '--page', '--out', folder]);
+  const file = join(folder, 'ruled-page.jpg');
+  const letters = lettersOf(file);
+  await startProject(page, 'Ruled page');
+  await page.getByLabel('Pictures of letters').setInputFiles(file);
+  await expect(page.getByTestId('understood')).toContainText('1 speck left out', { timeout: 60_000 });
+  await stage(page, 'Lift');
+  const count = page.getByTestId('lift-count');
+  await expect(count).toContainText('74 pieces');
+  const at = await placeOf(page);
+  // Q runs into P: whoever isn't content with the cut joins them and cuts anew.
+  const [qx, qy, qw, qh] = letters.get('Q')!;
+  await page
+    .getByRole('button', { name: /^P(, doubtful)?$/ })
+    .first()
+    .click();
+  await page.keyboard.press('g');
+  await expect(count).toContainText('73 pieces', { timeout: 30_000 });
+  await page.keyboard.press('x');
+  await drag(page, at(qx - 4, qy - 0.2 * qh), at(qx - 4, qy + 1.1 * qh));
+  await expect(count).toContainText('74 pieces', { timeout: 30_000 });
+  expect(qw).toBeGreaterThan(10);
+  // A q that is gone is pointed at among the expected, and added by a box around it.
+  const [x, y, w, h] = letters.get('q')!;
+  await page.getByRole('button', { name: /^q(, doubtful)?$/ }).click();
+  await page.keyboard.press('Delete');
+  await expect(page.getByRole('button', { name: 'q was not found' })).toBeVisible();
+  await page.keyboard.press('b');
+  await drag(page, at(x - 8, y - 8), at(x + w + 8, y + h + 8));
+  await expect(page.getByRole('button', { name: 'q was not found' })).toHaveCount(0, { timeout: 30_000 });
+  await page.getByRole('button', { name: 'Accept all' }).click();
+  await expect(count).toContainText('74 pieces, 0 doubtful');
+  await expect(page.getByRole('navigation', { name: 'Course' })).toContainText('74 of 74');
+  await saved(page);
 });

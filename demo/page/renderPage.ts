@@ -14,6 +14,13 @@ export interface PageSettings {
   readonly skewDeg: number;
   readonly ink: readonly [number, number, number];
   readonly paper: readonly [number, number, number];
+  /** Letters that run into the one before them. */
+  readonly touching?: readonly string[];
+  /** A letter written behind the last one and crossed out. */
+  readonly crossedOut?: string;
+  /** Printed rules, so many a row; and how unevenly the page is lit, 0..1. */
+  readonly rules?: number;
+  readonly shade?: number;
 }
 
 /** A page of writing as it comes from a scanner: RGBA, with what is truly on it. */
@@ -61,13 +68,17 @@ function layOut(s: PageSettings, random: () => number): { strokes: PenPoint[][];
   const turn = (s.skewDeg * Math.PI) / 180;
   const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
   const [cx, cy] = [s.width / 2, s.height / 2];
+  let edge = 0;
   chars.forEach((char, i) => {
     const letter = writeLetter(char, s.hand, random);
     if (!letter) throw new RangeError(`the hand has no skeleton for ${char}`);
     const row = Math.floor(i / s.perRow);
-    const x = left + (i % s.perRow) * pitchX + normal(random) * pitchX * 0.03;
+    const place = left + (i % s.perRow) * pitchX + normal(random) * pitchX * 0.03;
     const y = s.height * 0.04 + (row + 0.72) * pitchY + normal(random) * s.capPx * 0.012;
     const scale = s.capPx * (1 + normal(random) * 0.008);
+    const xs = letter.flat().map((p) => p.x * scale);
+    const x = s.touching?.includes(char) ? edge - Math.min(...xs) + s.capPx * 0.02 : place;
+    edge = x + Math.max(...xs);
     for (const stroke of letter) {
       strokes.push(
         stroke.map((p) => {
@@ -78,7 +89,31 @@ function layOut(s: PageSettings, random: () => number): { strokes: PenPoint[][];
       );
     }
   });
+  if (s.crossedOut !== undefined) {
+    const at = { x: left + (chars.length % s.perRow) * pitchX, y: s.height * 0.04 + (rows - 0.28) * pitchY };
+    strokes.push(...crossedOut(s, s.crossedOut, at, random));
+  }
   return { strokes, written: chars.join('') };
+}
+
+/** A letter scribbled over until it can't be read. */
+function crossedOut(
+  s: PageSettings,
+  char: string,
+  at: { x: number; y: number },
+  random: () => number,
+): PenPoint[][] {
+  const place = (x: number, y: number): PenPoint => ({
+    x: at.x + x * s.capPx,
+    y: at.y - y * s.capPx,
+    radius: 0.045 * s.capPx,
+  });
+  const scribble = Array.from({ length: 90 }, (_, i) => {
+    const t = i / 89;
+    return place(-0.2 + 1.1 * t + 0.04 * normal(random), 0.45 + 0.42 * Math.sin(44 * t));
+  });
+  const letter = writeLetter(char, s.hand, random) ?? [];
+  return [...letter.map((stroke) => stroke.map((p) => place(p.x, p.y))), scribble];
 }
 
 /** Slowly changing noise on a grid of `cell` px, -1..1, blended between grid points. */
@@ -125,16 +160,29 @@ export function renderPage(s: PageSettings): RenderedPage {
       const smear = ((x - smudge.x) / smudge.rx) ** 2 + ((y - smudge.y) / smudge.ry) ** 2;
       const smudged = smear < 1 ? 0.13 * (1 - smear) : 0;
       const cover = Math.max(ink[k]! * (0.95 + 0.05 * grain(x, y)), smudged);
-      const lit = 1 + 0.035 * light(x, y) - 0.05 * (x / width) * (y / height);
+      const lit = 1 + (0.035 + (s.shade ?? 0)) * light(x, y) - 0.05 * (x / width) * (y / height);
+      const rule = isRule(s, x, y) ? RULE : WHITE;
       const noise = (random() + random() - 1) * 3;
       for (let c = 0; c < 3; c++) {
-        const paper = s.paper[c]! * lit + grain(x, y) * 1.6;
+        const paper = s.paper[c]! * lit * rule[c]! + grain(x, y) * 1.6;
         data[4 * k + c] = Math.max(0, Math.min(255, paper + (s.ink[c]! - paper) * cover + noise));
       }
       data[4 * k + 3] = 255;
     }
   }
   return { width, height, data, written };
+}
+
+const WHITE = [1, 1, 1];
+const RULE = [0.68, 0.8, 0.95];
+
+/** Whether a printed rule runs over a px, turned with the page. */
+function isRule(s: PageSettings, x: number, y: number): boolean {
+  if (!s.rules) return false;
+  const pitch = (s.height * 0.94) / Math.ceil([...s.characters].length / s.perRow) / s.rules;
+  const level = y - Math.tan((s.skewDeg * Math.PI) / 180) * (x - s.width / 2) - s.height * 0.04;
+  const off = ((level % pitch) + pitch) % pitch;
+  return off < 3;
 }
 
 export const toJpeg = (page: Pick<RenderedPage, 'width' | 'height' | 'data'>, quality: number): Uint8Array =>

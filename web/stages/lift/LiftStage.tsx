@@ -218,6 +218,7 @@ export function LiftStage() {
             )}
             <InkButton
               main
+              px="2"
               tip="Go to the next piece that should be looked at (J)"
               disabled={doubtful.length === 0}
               onClick={nextDoubtful}
@@ -225,6 +226,7 @@ export function LiftStage() {
               Next doubtful
             </InkButton>
             <InkButton
+              px="2"
               tip="Accept every suggestion as it stands"
               onClick={() =>
                 commit(
@@ -238,10 +240,10 @@ export function LiftStage() {
               Accept all
             </InkButton>
             <ShowBar shown={shown} onShown={setShown} coloured={pieces.some((p) => p.layers.length > 0)} />
-            <InkButton tip="The whole sheet in view" onClick={() => setView(null)}>
+            <InkButton px="2" tip="The whole sheet in view" onClick={() => setView(null)}>
               Whole sheet
             </InkButton>
-            <Text fontSize="xs" color="faded" truncate minW="0" data-testid="lift-count">
+            <Text fontSize="xs" color="faded" whiteSpace="nowrap" data-testid="lift-count">
               {pieces.filter((p) => p.state !== 'dropped').length} pieces, {doubtful.length} doubtful
             </Text>
           </>

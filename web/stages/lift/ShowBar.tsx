@@ -48,9 +48,8 @@ export function ShowBar({ shown, onShown, coloured }: Props) {
         <InkButton
           key={layer}
           tip={tip}
+          px="2"
           aria-pressed={shown[layer]}
-          bg={shown[layer] ? 'handSoft' : 'transparent'}
-          borderColor={shown[layer] ? 'hand' : 'rule'}
           onClick={() => onShown({ ...shown, [layer]: !shown[layer] })}
         >
           {text}
