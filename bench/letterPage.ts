@@ -112,9 +112,9 @@ export function letterPage(
     const flat = lines.flat();
     const [low, high] = [Math.min(...flat.map((p) => p.x)), Math.max(...flat.map((p) => p.x))];
     if (column === 0) edge = MARGIN_PX;
-    // Letters that touch are drawn on from each other's edge; all others have a place of their own.
+    // Every fourth letter is drawn on from the edge of the one before; all others have a place of their own.
     const left =
-      condition === 'touching' && column % 3 !== 0
+      condition === 'touching' && column % 4 === 1
         ? edge - 2 - 5 * random()
         : Math.max(MARGIN_PX + column * pitch + 6 * normal(random), edge + 12);
     const turn = 0.02 * normal(random);

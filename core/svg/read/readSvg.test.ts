@@ -1,4 +1,5 @@
 import { contourArea, contoursBox } from '../../geometry/measure';
+import { colourAt, type Paint } from '../../geometry/paint';
 import { readSvg } from './readSvg';
 import { svgLayersOf, svgOutline } from './svgOutline';
 
@@ -89,7 +90,7 @@ test('styles win in the order of CSS: attribute, type, class, id, own style; par
     <rect class="a" id="i" width="1" height="1"/><rect id="j" class="a" style="fill:#555" width="1" height="1"/>
     <g fill="#666"><circle r="1"/><circle class="b" r="1"/></g>`);
   const grey = (n: number) => [n * 17, n * 17, n * 17];
-  expect(drawing.shapes.map((s) => s.fill?.rgb ?? null)).toEqual([
+  expect(drawing.shapes.map((s) => (s.fill?.paint.kind === 'flat' ? s.fill.paint.rgb : null))).toEqual([
     grey(1),
     grey(2),
     grey(3),
@@ -97,7 +98,7 @@ test('styles win in the order of CSS: attribute, type, class, id, own style; par
     grey(6),
     null,
   ]);
-  expect(drawing.shapes[5]!.stroke).toMatchObject({ rgb: grey(4), width: 2 });
+  expect(drawing.shapes[5]!.stroke).toMatchObject({ paint: { kind: 'flat', rgb: grey(4) }, width: 2 });
 });
 
 test('colours become layers in the order they are drawn; one colour needs none', () => {
@@ -167,4 +168,49 @@ test('a stroke that bends hard over itself covers what its pen covers', () => {
   const middle = Math.abs(outline(`<path d="${ring}"/>`).reduce((s, c) => s + contourArea(c), 0));
   // Half of the band lies on each side of the way (for a convex way and a pen narrower than its bends).
   expect(Math.abs((outer! + inner!) / 2 - middle)).toBeLessThan(0.02 * middle);
+});
+
+/** Colours of a gradient where the standard says they are (SVG 2, 14.2): worked out by hand from its attributes. */
+test('gradients keep their course: by the box, by user space, inherited, under transforms and skews', () => {
+  const layersOf = (defs: string, shape: string) => {
+    const drawing = readSvg(
+      `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100"><defs>${defs}</defs>${shape}</svg>`,
+    );
+    if (!drawing.ok) throw new Error(JSON.stringify(drawing.problems));
+    return svgLayersOf(drawing.value).map((l) => l.paint);
+  };
+  const stops = '<stop offset="0" stop-color="#000"/><stop offset="100%" stop-color="#fff"/>';
+  const at = (paint: Paint, x: number, y: number) => Math.round(colourAt(paint, x, y)[0]);
+
+  const [byBox] = layersOf(
+    `<linearGradient id="g">${stops}</linearGradient>`,
+    '<rect x="20" y="10" width="40" height="50" fill="url(#g)"/>',
+  );
+  expect([at(byBox!, 20, 30), at(byBox!, 40, 10), at(byBox!, 60, 55)]).toEqual([0, 128, 255]);
+
+  const [inherited] = layersOf(
+    `<linearGradient id="s">${stops}</linearGradient><linearGradient id="g" href="#s" gradientUnits="userSpaceOnUse" x1="0" y1="0" x2="0" y2="100"/>`,
+    '<rect width="40" height="100" fill="url(#g)" transform="translate(10 0) scale(1 0.5)"/>',
+  );
+  expect([at(inherited!, 30, 0), at(inherited!, 30, 25), at(inherited!, 30, 50)]).toEqual([0, 128, 255]);
+
+  // Under a skew, places that had one colour still have one: (x, y) goes to (x + y, y), so x = 50 becomes x = 50 + y.
+  const [skewed] = layersOf(
+    `<linearGradient id="g" gradientUnits="userSpaceOnUse" x1="0" y1="0" x2="100" y2="0">${stops}</linearGradient>`,
+    '<rect width="100" height="40" fill="url(#g)" transform="skewX(45)"/>',
+  );
+  expect([at(skewed!, 50, 0), at(skewed!, 70, 20), at(skewed!, 90, 40)]).toEqual([128, 128, 128]);
+
+  const [radial] = layersOf(
+    `<radialGradient id="g" gradientUnits="userSpaceOnUse" cx="50" cy="50" r="40">${stops}</radialGradient>`,
+    '<circle cx="50" cy="50" r="40" fill="url(#g)"/>',
+  );
+  expect([at(radial!, 50, 50), at(radial!, 70, 50), at(radial!, 50, 10)]).toEqual([0, 128, 255]);
+  // One stop is one colour, and one plain colour needs no layer.
+  expect(
+    layersOf(
+      '<linearGradient id="g"><stop stop-color="red"/></linearGradient>',
+      '<rect width="9" height="9" fill="url(#g)"/>',
+    ),
+  ).toEqual([]);
 });

@@ -1,8 +1,10 @@
 import { compose, determinant, identity, type Affine } from '../../geometry/affine';
 import { transformContours, type Contour } from '../../geometry/contour';
-import type { Rgb } from '../../geometry/paint';
+import { contoursBox, type Box } from '../../geometry/measure';
+import type { Paint, Rgb, Stop } from '../../geometry/paint';
 import type { StrokeStyle } from '../../geometry/strokeOutline';
 import { fail, ok, type Result } from '../../problems/problem';
+import { gradientPaint } from './gradient';
 import { pathContours, shapeData, type Frame } from './shapes';
 import { propertiesOf, readStyleSheet, type Properties, type StyleRule } from './styles';
 import { lengthOf, numbersOf, rgbOf, transformOf } from './values';
@@ -11,8 +13,9 @@ import { readXml, type XmlElement } from './xmlTree';
 /** One thing that is drawn: filled, stroked or both, in px of the document. */
 export interface DrawnShape {
   readonly contours: readonly Contour[];
-  readonly fill: { readonly rule: 'nonzero' | 'evenodd'; readonly rgb: Rgb } | null;
-  readonly stroke: (StrokeStyle & { readonly rgb: Rgb }) | null;
+  /** Paints are in the shape's own space, before its map. */
+  readonly fill: { readonly rule: 'nonzero' | 'evenodd'; readonly paint: Paint } | null;
+  readonly stroke: (StrokeStyle & { readonly paint: Paint }) | null;
   /** Only what lies in all of these is seen. */
   readonly clips: readonly { readonly contours: readonly Contour[]; readonly rule: 'nonzero' | 'evenodd' }[];
   /** The map from the element's own space: strokes are drawn there, then mapped. */
@@ -194,17 +197,19 @@ class Reader {
     }
     const p = here.properties;
     if (p['visibility'] === 'hidden' || p['visibility'] === 'collapse') return;
-    const fillRgb = Number(p['fill-opacity'] ?? 1) === 0 ? null : this.paint(p['fill'] ?? 'black', p);
-    const strokeRgb = Number(p['stroke-opacity'] ?? 1) === 0 ? null : this.paint(p['stroke'] ?? 'none', p);
-    const width = lengthOf(p['stroke-width'], here.frame.width, 1);
-    if (!fillRgb && !(strokeRgb && width > 0)) return;
+    const shown = (opacity: string, text: string) =>
+      Number(p[opacity] ?? 1) === 0 ? null : this.paint(text, p, here.frame, () => contoursBox(contours));
     const contours = pathContours(data, this.tell);
+    const fill = shown('fill-opacity', p['fill'] ?? 'black');
+    const stroke = shown('stroke-opacity', p['stroke'] ?? 'none');
+    const width = lengthOf(p['stroke-width'], here.frame.width, 1);
+    if (!fill && !(stroke && width > 0)) return;
     if (contours.length === 0) return;
     if (Math.abs(determinant(here.map)) < 1e-12) return;
     this.shapes.push({
       contours,
-      fill: fillRgb && { rule: p['fill-rule'] === 'evenodd' ? 'evenodd' : 'nonzero', rgb: fillRgb },
-      stroke: strokeRgb && width > 0 ? { ...strokeStyle(p, width, here.frame), rgb: strokeRgb } : null,
+      fill: fill && { rule: p['fill-rule'] === 'evenodd' ? 'evenodd' : 'nonzero', paint: fill },
+      stroke: stroke && width > 0 ? { ...strokeStyle(p, width, here.frame), paint: stroke } : null,
       clips: here.clips,
       map: here.map,
       groups: here.groups,
@@ -212,33 +217,40 @@ class Reader {
     if (this.shapes.length > MOST_SHAPES) this.tooMany = true;
   }
 
-  private paint(text: string, p: Properties): Rgb | null {
+  /** A fill's or stroke's paint in the shape's own space; `box` measures the shape when a gradient asks for it. */
+  private paint(text: string, p: Properties, frame: Frame, box: () => Box | null): Paint | null {
+    const flat = (rgb: Rgb | null): Paint | null => rgb && { kind: 'flat', rgb };
     const link = /^url\(\s*["']?#([^"')]+)["']?\s*\)\s*(.*)$/.exec(text);
-    if (!link) return rgbOf(text, p['color']);
+    if (!link) return flat(rgbOf(text, p['color']));
     const server = this.byId.get(link[1]!);
-    const stops = server ? this.stopsOf(server, 0) : [];
-    if (stops.length > 0) {
-      this.tell('a gradient (its middle colour is taken)');
-      return [0, 1, 2].map((c) =>
-        Math.round(stops.reduce((s, r) => s + r[c]!, 0) / stops.length),
-      ) as unknown as Rgb;
+    if (server?.name === 'linearGradient' || server?.name === 'radialGradient') {
+      const { attributes, stops } = this.gradientOf(server, 0);
+      const own = box();
+      // One stop, or a shape without extent, is a plain colour (SVG 2, 14.2.2 and 14.2.3).
+      if (stops.length === 1 || (stops.length > 0 && !own)) return flat(stops[0]!.rgb);
+      if (own && stops.length > 1)
+        return gradientPaint({ kind: server.name, attributes, stops }, own, frame, this.tell);
     }
     if (server?.name === 'pattern') this.tell(UNKNOWN['pattern']!);
-    return rgbOf(link[2] || 'black', p['color']);
+    return flat(rgbOf(link[2] || 'black', p['color']));
   }
 
-  private stopsOf(e: XmlElement, depth: number): Rgb[] {
-    const own = e.children.filter((c) => c.name === 'stop');
-    if (own.length === 0 && depth < 10) {
-      const next = this.byId.get((e.attributes['href'] ?? e.attributes['xlink:href'] ?? '').slice(1));
-      return next ? this.stopsOf(next, depth + 1) : [];
-    }
-    return own
-      .map((s) => {
+  /** A gradient's attributes and stops, with what it takes from others. */
+  private gradientOf(
+    e: XmlElement,
+    depth: number,
+  ): { readonly attributes: Readonly<Record<string, string>>; readonly stops: readonly Stop[] } {
+    const next = this.byId.get((e.attributes['href'] ?? e.attributes['xlink:href'] ?? '').slice(1));
+    const base = next && depth < 10 ? this.gradientOf(next, depth + 1) : { attributes: {}, stops: [] };
+    const own = e.children
+      .filter((c) => c.name === 'stop')
+      .flatMap((s): Stop[] => {
         const p = propertiesOf(s, [e], this.rules, {});
-        return rgbOf(p['stop-color'] ?? 'black', p['color']);
-      })
-      .filter((c) => c !== null);
+        const rgb = rgbOf(p['stop-color'] ?? 'black', p['color']);
+        const at = Math.max(0, Math.min(1, lengthOf(s.attributes['offset'], 1, 0)));
+        return rgb ? [{ at, rgb }] : [];
+      });
+    return { attributes: { ...base.attributes, ...e.attributes }, stops: own.length > 0 ? own : base.stops };
   }
 
   private clipsOf(

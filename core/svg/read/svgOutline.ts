@@ -1,13 +1,15 @@
 import { intersect, unite, type Shape } from '../../boolean/unite';
 import { transformContours, type Contour } from '../../geometry/contour';
 import { contourArea, contoursBox } from '../../geometry/measure';
-import type { ColourLayer, Rgb } from '../../geometry/paint';
+import type { ColourLayer, Paint } from '../../geometry/paint';
 import { strokeOutline, strokePieces, type StrokeStyle } from '../../geometry/strokeOutline';
+import { placePaint } from './gradient';
 import type { DrawnShape, SvgDrawing } from './readSvg';
 
 /** What a shape covers, px of the document: its fill and its stroke apart, as they may differ in colour. */
 export interface Covered {
-  readonly rgb: Rgb;
+  /** In px of the document, as the shape. */
+  readonly paint: Paint;
   readonly shape: Shape;
 }
 
@@ -28,7 +30,10 @@ export function coveredBy(s: DrawnShape): Covered[] {
   const out: Covered[] = [];
   if (s.fill) {
     const contours = s.contours.filter((c) => c.nodes.length > 1).map((c) => ({ ...c, closed: true }));
-    out.push({ rgb: s.fill.rgb, shape: { contours: transformContours(contours, s.map), rule: s.fill.rule } });
+    out.push({
+      paint: placePaint(s.fill.paint, s.map),
+      shape: { contours: transformContours(contours, s.map), rule: s.fill.rule },
+    });
   }
   if (s.stroke) {
     const { stroke } = s;
@@ -36,10 +41,10 @@ export function coveredBy(s: DrawnShape): Covered[] {
       contours: transformContours(strokeArea(c, stroke), s.map),
       rule: 'nonzero',
     }));
-    out.push({ rgb: stroke.rgb, shape: { contours: unite(pieces), rule: 'nonzero' } });
+    out.push({ paint: placePaint(stroke.paint, s.map), shape: { contours: unite(pieces), rule: 'nonzero' } });
   }
-  const clipped = out.map(({ rgb, shape }) => ({
-    rgb,
+  const clipped = out.map(({ paint, shape }) => ({
+    paint,
     shape: s.clips.reduce<Shape>((a, clip) => ({ contours: intersect(a, clip), rule: 'nonzero' }), shape),
   }));
   return clipped.filter(({ shape }) => shape.contours.length > 0);
@@ -53,17 +58,17 @@ export const coveredByAll = (drawing: SvgDrawing): Covered[] => drawing.shapes.f
 
 /**
  * The drawing's colours as layers in the order they are drawn, neighbours of one colour together. Empty when there is only
- * one colour.
+ * one flat colour.
  */
 export function svgLayersOf(drawing: SvgDrawing): ColourLayer[] {
-  const groups: { rgb: Rgb; shapes: Shape[] }[] = [];
-  for (const { rgb, shape } of coveredByAll(drawing)) {
+  const groups: { paint: Paint; shapes: Shape[] }[] = [];
+  for (const { paint, shape } of coveredByAll(drawing)) {
     const last = groups[groups.length - 1];
-    if (last && last.rgb.every((v, c) => v === rgb[c])) last.shapes.push(shape);
-    else groups.push({ rgb, shapes: [shape] });
+    if (last && JSON.stringify(last.paint) === JSON.stringify(paint)) last.shapes.push(shape);
+    else groups.push({ paint, shapes: [shape] });
   }
-  if (groups.length < 2) return [];
+  if (groups.length === 0 || (groups.length === 1 && groups[0]!.paint.kind === 'flat')) return [];
   return groups
-    .map(({ rgb, shapes }): ColourLayer => ({ paint: { kind: 'flat', rgb }, contours: unite(shapes) }))
+    .map(({ paint, shapes }): ColourLayer => ({ paint, contours: unite(shapes) }))
     .filter((l) => contoursBox(l.contours) !== null);
 }
