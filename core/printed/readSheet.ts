@@ -48,7 +48,8 @@ export function readSheet(asItCame: Picture, recipe: SheetRecipe = {}): Result<S
   const { picture: clean, lines } = dropPrintedLines(picture, learnt.value.paper);
   if (lines.length === 0) return ok(asItIs);
   // The lines had their part in what was taken for ink.
-  const again = learnInk(clean, recipe.ground);
+  // Which of the two is lighter is known by now; what is left of the lines shouldn't be asked again.
+  const again = learnInk(clean, learnt.value.paper.lightOnDark ? 'dark' : 'light');
   return again.ok ? ok({ picture: clean, ink: again.value, printedLines: lines }) : ok(asItIs);
 }
 
