@@ -25,6 +25,79 @@ const VIEWS = [
   ['cast', 'cast'],
 ];
 
+/** Strokes of a pen with pressure, as shares of a slot: a made-up A, e and o. */
+const WAYS = [
+  ['A', (t) => [0.28 + 0.22 * t, 0.667 - 0.5 * t, 0.25 + 0.6 * t]],
+  ['A', (t) => [0.5 + 0.22 * t, 0.167 + 0.5 * t, 0.85 - 0.5 * t]],
+  ['A', (t) => [0.36 + 0.3 * t, 0.5 - 0.02 * t, 0.35]],
+  [
+    'C',
+    (t) => [
+      0.52 + 0.2 * Math.cos(-0.8 - 4.7 * t),
+      0.42 + 0.25 * Math.sin(-0.8 - 4.7 * t),
+      0.35 + 0.4 * Math.sin(3 * t),
+    ],
+  ],
+  ['B', (t) => [0.36, 0.18 + 0.485 * t, 0.7 - 0.2 * t]],
+  ['B', (t) => [0.36 + 0.22 * Math.sin(Math.PI * t), 0.18 + 0.23 * t, 0.4 + 0.3 * Math.sin(3 * t)]],
+  ['B', (t) => [0.36 + 0.28 * Math.sin(Math.PI * t), 0.41 + 0.255 * t, 0.4 + 0.4 * Math.sin(3 * t)]],
+];
+
+async function writeSlots(page) {
+  for (const [char, way] of WAYS) {
+    const slot = page.getByRole('img', { name: new RegExp(`^Slot for ${char},`) });
+    await slot.evaluate(
+      (canvas, points) => {
+        const box = canvas.getBoundingClientRect();
+        const send = (type, [x, y, pressure]) =>
+          canvas.dispatchEvent(
+            new PointerEvent(type, {
+              bubbles: true, pointerId: 7, pointerType: 'pen', pressure, buttons: 1,
+              clientX: box.left + x * box.width, clientY: box.top + y * box.height,
+            }),
+          ); // prettier-ignore
+        send('pointerdown', points[0]);
+        for (const p of points) send('pointermove', p);
+        send('pointerup', points.at(-1));
+      },
+      Array.from({ length: 40 }, (_, i) => way(i / 39)),
+    );
+    await page.waitForTimeout(500);
+  }
+}
+
+async function buildLetter(page) {
+  await page.getByRole('button', { name: 'Build R', exact: true }).click();
+  const grid = page.getByRole('application');
+  const at = await grid.evaluate((c) => ({
+    x: c.getBoundingClientRect().x + Number(c.dataset.left),
+    y: c.getBoundingClientRect().y + Number(c.dataset.baseline),
+    side: Number(c.dataset.side),
+  }));
+  const over = (x, y) =>
+    page.mouse.move(at.x + (x + 0.5) * at.side, at.y - (y + 0.5) * at.side, { steps: 10 });
+  const paint = async (...cells) => {
+    await over(...cells[0]);
+    await page.mouse.down();
+    for (const cell of cells.slice(1)) await over(...cell);
+    await page.mouse.up();
+  };
+  await paint([0, 0], [0, 6], [2, 6]);
+  await paint([1, 3], [2, 3]);
+  await paint([3, 4], [3, 5]);
+  await paint([3, 0], [3, 1]);
+  await paint([2, 2], [2, 2]);
+  await page.getByRole('button', { name: 'Quarter disc' }).click();
+  await page.getByRole('button', { name: 'left bottom' }).click();
+  await paint([3, 6]);
+  await page.getByRole('button', { name: 'left top' }).click();
+  await paint([3, 3]);
+  await page.getByRole('button', { name: 'Triangle' }).click();
+  await page.getByRole('button', { name: 'left bottom' }).click();
+  await paint([3, 2]);
+  await page.waitForTimeout(500);
+}
+
 try {
   const base = await ready;
   const browser = await chromium.launch({
@@ -68,6 +141,17 @@ try {
   await page.getByRole('button', { name: 'Practice sheet' }).click();
   await page.waitForTimeout(600);
   await shoot('gather-practice');
+  await page.goto(`${base}/p/tide-mill/gather?do=scan`);
+  await page.getByRole('button', { name: 'Lay it on the glass' }).click();
+  await page.getByText('Ready, a sheet on the glass').waitFor();
+  await shoot('gather-scan');
+  await page.goto(`${base}/p/tide-mill/gather?do=write`);
+  await page.getByRole('button', { name: 'Soft brush' }).waitFor();
+  await writeSlots(page);
+  await shoot('gather-write');
+  await page.goto(`${base}/p/tide-mill/gather?do=grid`);
+  await buildLetter(page);
+  await shoot('gather-grid');
   await page.goto(`${base}/p/tide-mill/lift`);
   await page.getByRole('button', { name: 'Night desk' }).click();
   await page.waitForTimeout(900);
