@@ -113,11 +113,19 @@ export function takeDrawn(
   if (piece) d.put('pieces', piece);
   else if (old) d.remove('pieces', old.id);
   const rows = Math.max(1, ...pieces.map((p) => p.row + 1));
-  const next = { ...sheet, heightPx: rows * SLOT.height, expected: pieces.map((p) => p.char ?? '').join('') };
+  const next = {
+    ...sheet,
+    heightPx: rows * SLOT.height,
+    expected: letters.map((p) => p.char ?? '').join(''),
+  };
   d.put('sheets', next);
   seatInto(doc, d, next, pieces);
   return d.done(piece ? `${kind === 'written' ? 'Write' : 'Build'} ${char}` : `Clear ${char}`);
 }
+
+/** Characters that are drawn on a sheet made here; other drawings of them don't count. */
+const lettersOf = (pieces: readonly PieceRow[]): string =>
+  pieces.map((p) => (p.variant === null ? (p.char ?? '') : '')).join('');
 
 /** Sets how many cells reach from the baseline to the capitals' height; built letters are scaled by it. */
 export function changeModuleRows(doc: Doc, rows: number): ProjectDiff | null {
@@ -166,6 +174,8 @@ export function keepAsAlternate(
     'pieces',
     pieces.find((p) => p.id === pieceId)!,
   );
+  const made = sheet.kind === 'written' || sheet.kind === 'built';
+  if (made) d.put('sheets', { ...sheet, expected: lettersOf(pieces) });
   seatInto(doc, d, sheet, pieces);
   return d.done(`Keep another drawing of ${char}`);
 }

@@ -57,7 +57,7 @@ export function RecipeShelf({ sheet }: { sheet: SheetRow }) {
       </form>
       {others.length > 0 && (
         <InkButton
-          tip="Every page is read by this recipe and lifted again; one step to undo"
+          tip="Every page is read by this recipe and lifted again (can be undone)"
           onClick={() => {
             commit(
               giveRecipe(
