@@ -116,7 +116,7 @@ export function takeDrawn(
   const next = {
     ...sheet,
     heightPx: rows * SLOT.height,
-    expected: letters.map((p) => p.char ?? '').join(''),
+    expected: lettersOf(pieces),
   };
   d.put('sheets', next);
   seatInto(doc, d, next, pieces);
