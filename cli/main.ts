@@ -1,5 +1,6 @@
 import { buildHelp, runBuild } from './commands/build';
 import { demoHelp, runDemo } from './commands/demo';
+import { fitHelp, runFit } from './commands/fit';
 import { liftHelp, runLift } from './commands/lift';
 import { runSheet, sheetHelp } from './commands/sheet';
 import { runTrace, traceHelp, traceShare } from './commands/trace';
@@ -12,6 +13,7 @@ const COMMANDS: Record<string, { run: (argv: string[]) => number | Promise<numbe
   trace: { run: runTrace, help: traceHelp },
   lift: { run: runLift, help: liftHelp },
   sheet: { run: runSheet, help: sheetHelp },
+  fit: { run: runFit, help: fitHelp },
   build: { run: runBuild, help: buildHelp },
   demo: { run: runDemo, help: demoHelp },
 };

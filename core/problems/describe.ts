@@ -55,6 +55,10 @@ function sentence(p: Problem): string {
       return `the PDF can't be read (${p.reason}). Save it again from the program it was made with.`;
     case 'pdf-too-long':
       return `the PDF has ${p.pages} pages; up to ${p.limit} are read. Save the pages with letters as a file of their own.`;
+    case 'font-broken':
+      return "the font can't be read. Give an OTF, TTF or WOFF file that other programs accept.";
+    case 'fit-needs-letters':
+      return 'the letters that set the rhythm are missing. It needs n, and one of x z v w at least.';
     case 'pdf-empty':
       return 'no page holds shapes or a scan. Turn text into outlines, then save the PDF again.';
     case 'zip-broken':

@@ -43,6 +43,8 @@ export type ProblemDetail =
   | { readonly code: 'pdf-broken'; readonly reason: string }
   | { readonly code: 'pdf-too-long'; readonly pages: number; readonly limit: number }
   | { readonly code: 'pdf-empty' }
+  | { readonly code: 'font-broken' }
+  | { readonly code: 'fit-needs-letters' }
   | { readonly code: 'zip-broken' }
   | { readonly code: 'zip-too-large'; readonly limit: string }
   | { readonly code: 'svg-broken'; readonly reason: string }
