@@ -44,7 +44,7 @@ module.exports = {
     only(
       'document',
       '^core/document/',
-      '^core/(document|seat|names|geometry|problems)/|^core/(trace|practice)/settings|^core/(pen/strokes|modules/modules)',
+      '^core/(document|seat|names|raster|geometry|problems)/|^core/(trace|practice)/settings|^core/(pen/strokes|modules/modules)',
     ),
     only('opentype', '^core/opentype/', '^core/(opentype|geometry|problems)/'),
     only('compile', '^core/compile/', '^core/(compile|document|opentype|geometry|problems)/'),

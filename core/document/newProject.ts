@@ -41,6 +41,7 @@ export function blankGlyph(
     components: [],
     anchors: [],
     bearings: FIRST_BEARINGS,
+    spacing: 'first',
     follows: { left: null, right: null },
     source: null,
     handEdited: false,

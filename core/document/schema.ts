@@ -194,6 +194,8 @@ const glyphRow = z.object({
   anchors: z.array(anchor),
   /** White at the left and right of the ink, em units; with no ink their sum is the advance width. */
   bearings: z.object({ left: z.number(), right: z.number() }),
+  /** Who set them: first = nobody yet; fitted = the automatic fit; hand = a person, and they stay. */
+  spacing: z.enum(['first', 'fitted', 'hand']).default('hand'),
   /** Whose bearing this side takes; null = its own. */
   follows: z.object({ left: id.nullable(), right: id.nullable() }),
   /** Where the outline came from and how it was placed; null = drawn here. */
@@ -204,7 +206,15 @@ const glyphRow = z.object({
 export type GlyphRow = z.infer<typeof glyphRow>;
 
 /** A pair's or group pair's kerning. Sides are glyph ids or group ids ("@..."). */
-const kerningRow = z.object({ id, styleId: id, left: z.string(), right: z.string(), value: z.number() });
+const kerningRow = z.object({
+  id,
+  styleId: id,
+  left: z.string(),
+  right: z.string(),
+  value: z.number(),
+  /** Made by the automatic fit, which makes it anew. */
+  fitted: z.boolean().default(false),
+});
 export type KerningRow = z.infer<typeof kerningRow>;
 
 const groupRow = z.object({ id, styleId: id, side: z.enum(['left', 'right']), glyphIds: z.array(id) });

@@ -32,8 +32,15 @@ export function sampleProject(): Doc {
     ...base,
     glyphs: { ...base.glyphs, ...Object.fromEntries(glyphs.map((g) => [g.id, g])) },
     kerning: {
-      'T o': { id: 'T o', styleId: 'regular', left: 'T', right: 'o', value: -60 },
-      '@flat @round': { id: '@flat @round', styleId: 'regular', left: '@flat', right: '@round', value: -15 },
+      'T o': { id: 'T o', styleId: 'regular', left: 'T', right: 'o', value: -60, fitted: false },
+      '@flat @round': {
+        id: '@flat @round',
+        styleId: 'regular',
+        left: '@flat',
+        right: '@round',
+        value: -15,
+        fitted: false,
+      },
     },
     groups: {
       '@flat': { id: '@flat', styleId: 'regular', side: 'left', glyphIds: ['H', 'x'] },

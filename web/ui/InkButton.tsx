@@ -24,7 +24,7 @@ export const InkButton = forwardRef<HTMLButtonElement, Props>(function InkButton
         color={main ? 'paper' : 'ink'}
         borderColor={main ? 'hand' : 'rule'}
         _hover={{ bg: main ? 'ink' : 'handSoft' }}
-        css={{ '&[aria-pressed=true]': { borderColor: 'hand', background: 'handSoft' } }}
+        css={main ? undefined : { '&[aria-pressed=true]': { borderColor: 'hand', background: 'handSoft' } }}
         {...rest}
       />
     </Tip>

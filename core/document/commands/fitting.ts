@@ -17,7 +17,7 @@ export function setBearings(
   const same = bearings.left === glyph.bearings.left && bearings.right === glyph.bearings.right;
   if (same || inkWidth(glyph) + bearings.left + bearings.right < 0) return null;
   const d = draft(doc);
-  d.put('glyphs', { ...glyph, bearings });
+  d.put('glyphs', { ...glyph, bearings, spacing: 'hand' });
   return d.done('Change side bearings');
 }
 
@@ -36,6 +36,6 @@ export function setKerning(doc: Doc, left: string, right: string, value: number)
   if (!styleId || !doc.glyphs[right]) return null;
   const d = draft(doc);
   if (value === 0) d.remove('kerning', id);
-  else d.put('kerning', { id, styleId, left, right, value });
+  else d.put('kerning', { id, styleId, left, right, value, fitted: false });
   return d.done('Change kerning');
 }

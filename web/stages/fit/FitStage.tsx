@@ -1,17 +1,22 @@
 import { BearingFields } from '../../panels/BearingFields';
 import { Box, Text } from '@chakra-ui/react';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
+import { releaseSpacing } from '../../../core/document/commands/fitAll';
 import { setAdvance, setBearings, setKerning } from '../../../core/document/commands/fitting';
+import { kerningBetween } from '../../../core/document/kerning';
 import { advanceOf, inkWidth } from '../../../core/document/metrics';
 import { projectOf } from '../../../core/document/newProject';
 import type { GlyphRow } from '../../../core/document/schema';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';
 import { glyphByCodePoint } from '../../store/selectors';
+import { fitAll } from '../../store/fittingAll';
 import { useDoc, useProject } from '../../store/projectStore';
 import { Bench, EmptyBench } from '../../ui/Bench';
 import { Fact, Gauge, GaugePart } from '../../ui/Gauge';
+import { InkButton } from '../../ui/InkButton';
 import { NumberField } from '../../ui/NumberField';
+import { FitAllButton } from './FitAllButton';
 import { FitLine, type SetLetter } from './FitLine';
 
 /** Glyphs of the running text with their places on one line, em units, kerning included. */
@@ -26,16 +31,23 @@ function setText(glyphs: readonly GlyphRow[], kern: (left: string, right: string
   });
 }
 
+const SPACING_TEXT = {
+  first: 'Not fitted yet: 50 u of white on each side.',
+  fitted: 'Fitted by itself. What you change stays as you set it.',
+  hand: 'Set by hand: fitting all leaves it alone.',
+} as const;
+
 /** One long line of text; drag a letter's edges to change its side bearings. */
 export function FitStage() {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
   const { glyph, take } = useGlyphInHand();
   const { runningText, lines } = projectOf(doc);
+  const [looser, setLooser] = useState(0);
   const letters = useMemo(() => {
     const have = glyphByCodePoint(doc);
     const glyphs = [...runningText].map((c) => have.get(c.codePointAt(0)!)).filter((g) => g !== undefined);
-    return setText(glyphs, (l, r) => doc.kerning[`${l} ${r}`]?.value ?? 0);
+    return setText(glyphs, kerningBetween(doc));
   }, [doc, runningText]);
   const at = letters.findIndex((l) => l.glyph.id === glyph?.id);
   const next = letters[at + 1]?.glyph;
@@ -52,15 +64,17 @@ export function FitStage() {
       </EmptyBench>
     );
   }
-  const kerning = next ? (doc.kerning[`${glyph.id} ${next.id}`]?.value ?? 0) : 0;
+  const kerning = next ? kerningBetween(doc)(glyph.id, next.id) : 0;
   return (
     <>
       <Bench
         actions={
-          <Text fontSize="sm" color="faded">
-            Drag the uprights beside a letter to change its side bearings. The text is that of the running
-            line.
-          </Text>
+          <>
+            <FitAllButton looser={looser} />
+            <Text fontSize="sm" color="faded">
+              Drag the uprights beside a letter to change its side bearings: it then stays as you set it.
+            </Text>
+          </>
         }
       >
         <Box
@@ -85,7 +99,7 @@ export function FitStage() {
       </Bench>
       <Gauge
         title={`${String.fromCodePoint(glyph.codePoints[0] ?? 0x20)} (${glyph.name})`}
-        hint="Every letter starts with 50 u of white on each side."
+        hint={SPACING_TEXT[glyph.spacing]}
       >
         {glyph.contours.length > 0 ? (
           <>
@@ -104,6 +118,14 @@ export function FitStage() {
         <Fact label="Advance width">
           <span data-testid="advance">{advanceOf(glyph).toFixed(0)} u</span>
         </Fact>
+        {glyph.spacing === 'hand' && (
+          <InkButton
+            tip="The next fit may set its bearings again"
+            onClick={() => commit(releaseSpacing(doc, glyph.id))}
+          >
+            Let it be fitted
+          </InkButton>
+        )}
         {next && next.contours.length > 0 && (
           <>
             <GaugePart title={`With the next letter, ${String.fromCodePoint(next.codePoints[0]!)}`} />
@@ -115,6 +137,21 @@ export function FitStage() {
             />
           </>
         )}
+        <GaugePart title="The whole font" />
+        <NumberField
+          label="Looser by"
+          unit="u"
+          min={-120}
+          max={300}
+          value={looser}
+          onChange={(v) => {
+            setLooser(Math.round(v));
+            void fitAll(Math.round(v));
+          }}
+        />
+        <Fact label="Pairs of groups kerned">
+          <span data-testid="group-pairs">{Object.values(doc.kerning).filter((k) => k.fitted).length}</span>
+        </Fact>
         <GaugePart title="Word space" />
         <NumberField
           label="Width of the space"
