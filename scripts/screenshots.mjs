@@ -20,7 +20,7 @@ const VIEWS = [
   ['dress', 'dress?glyph=a'],
   ['seat', 'seat?glyph=H'],
   ['name', 'name?glyph=g'],
-  ['fit', 'fit?glyph=e'],
+  ['fit', 'fit?glyph=n'],
   ['proof', 'proof?glyph=m'],
   ['cast', 'cast'],
 ];
@@ -122,6 +122,10 @@ try {
       await page.mouse.down();
       await page.mouse.move(box.x + 700, box.y + 330, { steps: 4 });
       await page.mouse.up();
+    }
+    if (name === 'fit') {
+      await page.getByRole('button', { name: 'Fit all' }).click();
+      await page.getByText('Fitted by itself').waitFor();
     }
     if (name === 'cast') await page.getByRole('button', { name: 'Cast', exact: true }).click();
     await page.waitForTimeout(900);
