@@ -82,6 +82,11 @@ test('a page is cropped with a box, turned, and its recipe saved for another pag
   await expect(understood).toContainText('900 x 1700 px', { timeout: 30_000 });
   for (let k = 0; k < 3; k++) await page.getByRole('button', { name: 'Turn by a quarter' }).click();
   await expect(understood).toContainText('1700 x 900 px, 26 pieces', { timeout: 30_000 });
+  // Only the type's own black counts: all of it stays.
+  await page.getByLabel('Only ink of the colour').fill('#282624');
+  await page.getByRole('button', { name: 'Lift again' }).click();
+  await expect(page.getByRole('button', { name: 'Let all inks count' })).toBeEnabled();
+  await expect(understood).toContainText('1700 x 900 px, 26 pieces', { timeout: 30_000 });
   await page.getByLabel('Specks are below').fill('9');
   await page.getByLabel('Specks are below').press('Enter');
   await page.getByLabel('Save it under a name').fill('Seed bags');

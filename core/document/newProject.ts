@@ -16,6 +16,7 @@ export const defaultRecipe: RecipeRow = {
   printedLines: 'leave out',
   mirror: false,
   speckPx: 0,
+  inkRgb: null,
   saved: true,
   ground: 'found',
   colours: 6,

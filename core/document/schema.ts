@@ -138,6 +138,8 @@ const recipeRow = z.object({
   speckPx: z.number().min(0).max(200).default(0),
   /** It was saved under its name, to be used for other sheets. */
   saved: z.boolean().default(false),
+  /** The one ink that counts, where others are on the page too; null = all that is on the paper. */
+  inkRgb: rgb.nullable().default(null),
   /** What becomes of rules and squares printed on the paper. */
   printedLines: z.enum(['leave out', 'keep']).default('leave out'),
 });

@@ -132,3 +132,31 @@ test('writing without printed lines is handed back untouched', () => {
   expect(found.picture).toBe(picture);
   expect(found.lines).toEqual([]);
 });
+
+test('one ink is kept where another lies on the page too; thin and soft strokes of it stay', () => {
+  const [blue, red]: [Rgb, Rgb] = [
+    [40, 50, 130],
+    [190, 50, 45],
+  ];
+  const isBlue = (x: number, y: number) => x % 120 > 50 && x % 120 < 62 && y > 100 && y < 600;
+  const isRed = (_: number, y: number) => y % 180 > 80 && y % 180 < 90;
+  const first = sheet([], [255, 255, 255], (x, y) => isRed(x, y) && !isBlue(x, y), red);
+  const second = sheet([], [255, 255, 255], isBlue, blue);
+  const data = first.data.map((v, i) => {
+    const [x, y] = [Math.floor(i / 4) % WIDTH, Math.floor(i / 4 / WIDTH)];
+    return isBlue(x, y) ? second.data[i]! : v;
+  });
+  const read = readSheet({ width: WIDTH, height: HEIGHT, data }, { inkRgb: blue, printedLines: 'keep' });
+  if (!read.ok) throw new Error(JSON.stringify(read.problems));
+  const { picture } = read.value;
+  const at = (x: number, y: number) => [
+    ...picture.data.subarray(4 * (y * WIDTH + x), 4 * (y * WIDTH + x) + 3),
+  ];
+  // Where the red line ran there is paper now, as light as beside it; the blue stem is as it was.
+  const [onLine, beside] = [at(100, 265), at(100, 300)];
+  onLine.forEach((v, c) => expect(Math.abs(v - beside[c]!)).toBeLessThan(12));
+  expect(at(56, 300)).toEqual([...data.subarray(4 * (300 * WIDTH + 56), 4 * (300 * WIDTH + 56) + 3)]);
+  // Without the choice both are ink.
+  const both = readSheet({ width: WIDTH, height: HEIGHT, data }, { printedLines: 'keep' });
+  expect(both.ok && both.value.picture.data[4 * (265 * WIDTH + 100) + 2]!).toBeLessThan(100);
+});

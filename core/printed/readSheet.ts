@@ -1,6 +1,7 @@
 import { learnInk, type Ground, type InkModel } from '../ink/inkModel';
 import { ok, type Result } from '../problems/problem';
 import { turnByOrientation, type Picture, type PxBox } from '../raster/picture';
+import { keepInk } from './keepInk';
 import { dropPrintedLines, type PrintedLine } from './dropLines';
 
 /** A sheet ready for finding and tracing: its ink without what was printed on the paper. */
@@ -16,6 +17,8 @@ export interface SheetRecipe {
   /** What becomes of rules and squares printed on the paper; left out when not said. */
   readonly printedLines?: 'leave out' | 'keep';
   readonly ground?: Ground;
+  /** The one ink that counts, sRGB 0..255; all inks when not said. */
+  readonly inkRgb?: readonly [number, number, number] | null;
   /** Quarter turns clockwise before all else: all places are those of the turned picture. */
   readonly quarterTurns?: number;
   /** Read as in a mirror: all places are those of the mirrored picture. */
@@ -26,11 +29,12 @@ export interface SheetRecipe {
 
 /** What of a recipe and its sheet decides how a picture is read: nothing else has to be sent along. */
 export const readingOf = (
-  { printedLines, ground, mirror }: SheetRecipe,
+  { printedLines, ground, mirror, inkRgb }: SheetRecipe,
   sheet: { readonly crop?: PxBox | null; readonly quarterTurns?: number },
 ): Required<SheetRecipe> => ({
   printedLines: printedLines ?? 'leave out',
   ground: ground ?? 'found',
+  inkRgb: inkRgb ?? null,
   quarterTurns: sheet.quarterTurns ?? 0,
   mirror: mirror ?? false,
   crop: sheet.crop ?? null,
@@ -40,8 +44,15 @@ export const readingOf = (
 export function readSheet(asItCame: Picture, recipe: SheetRecipe = {}): Result<SheetInk> {
   const turned = turnByOrientation(asItCame, TURNS[(recipe.quarterTurns ?? 0) % 4]!);
   const upright = recipe.mirror ? turnByOrientation(turned, MIRRORED) : turned;
-  const picture = recipe.crop ? paperBeyond(upright, recipe.crop) : upright;
-  const learnt = learnInk(picture, recipe.ground);
+  const cropped = recipe.crop ? paperBeyond(upright, recipe.crop) : upright;
+  const first = learnInk(cropped, recipe.ground);
+  if (!first.ok) return first;
+  const one =
+    recipe.inkRgb && first.value.source === 'colour'
+      ? keepInk(cropped, first.value.paper, recipe.inkRgb)
+      : null;
+  const picture = one ?? cropped;
+  const learnt = one ? learnInk(one, first.value.paper.lightOnDark ? 'dark' : 'light') : first;
   if (!learnt.ok) return learnt;
   const asItIs = { picture, ink: learnt.value, printedLines: [] };
   if (recipe.printedLines === 'keep' || learnt.value.source === 'alpha') return ok(asItIs);

@@ -7,6 +7,7 @@ import { CharactersField } from '../../ui/CharactersField';
 import { Fact, GaugePart } from '../../ui/Gauge';
 import { InkButton } from '../../ui/InkButton';
 import { NumberField } from '../../ui/NumberField';
+import { InkColour } from './InkColour';
 import { RecipeShelf } from './RecipeShelf';
 import { TrueSize } from './TrueSize';
 
@@ -131,6 +132,7 @@ export function PageRecipe({ sheet, cropping, onCropping }: Props) {
         max={90}
         onChange={(v) => commit(changeRecipe(doc, recipe.id, { cornerDeg: v }))}
       />
+      <InkColour recipe={recipe} />
       <NumberField
         label="Specks are below"
         unit="px"
