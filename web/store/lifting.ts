@@ -46,8 +46,11 @@ const STAGE_TEXT: Record<string, string> = {
   artwork: 'Reading the drawings',
 };
 
-const tell = (name: string, stage: string, share: number) =>
+/** Shows progress. What a worker sent before it was stopped may still arrive afterwards: that is left out. */
+function tell(name: string, stage: string, share: number): void {
+  if (!abort || abort.signal.aborted) return;
   useLifting.setState({ job: { name, stage: STAGE_TEXT[stage] ?? stage, share } });
+}
 
 async function step(name: string, job: (signal: AbortSignal) => Promise<void>): Promise<void> {
   abort = new AbortController();
@@ -57,6 +60,7 @@ async function step(name: string, job: (signal: AbortSignal) => Promise<void>): 
   } catch (error) {
     if (!(error instanceof Cancelled)) throw error;
   } finally {
+    abort = null;
     useLifting.setState({ job: null });
   }
 }
