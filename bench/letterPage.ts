@@ -1,6 +1,7 @@
 import type { parse } from 'opentype.js';
 import { normal, seededRandom } from '../demo/hand/random';
 import type { Picture, PxBox } from '../core/raster/picture';
+import { polygonsOf, type PathCommand } from '../core/geometry/pathPolygons';
 import type { Vec } from '../core/geometry/vec';
 import { coverage } from './renderGlyph';
 
@@ -42,52 +43,11 @@ const INKS = [
   [40, 40, 44],
 ];
 
-/** A step of a glyph's path as the font reader gives it. */
-type Command =
-  | { readonly type: 'Z' }
-  | { readonly type: 'M' | 'L'; readonly x: number; readonly y: number }
-  | { readonly type: 'Q'; readonly x1: number; readonly y1: number; readonly x: number; readonly y: number }
-  | {
-      readonly type: 'C';
-      readonly x1: number;
-      readonly y1: number;
-      readonly x2: number;
-      readonly y2: number;
-      readonly x: number;
-      readonly y: number;
-    };
-
 /** Outline of a letter as polygons, px, y down, baseline at 0. */
-function polygons(font: Font, char: string, sizePx: number): Vec[][] {
-  const out: Vec[][] = [];
-  let last: Vec = { x: 0, y: 0 };
-  for (const c of font.charToGlyph(char).getPath(0, 0, sizePx).commands as Command[]) {
-    if (c.type === 'Z') continue;
-    const end = { x: c.x, y: c.y };
-    if (c.type === 'M') out.push([end]);
-    else {
-      const [a, b] =
-        c.type === 'C'
-          ? [
-              { x: c.x1, y: c.y1 },
-              { x: c.x2, y: c.y2 },
-            ]
-          : c.type === 'Q'
-            ? [mix(last, { x: c.x1, y: c.y1 }, 2 / 3), mix(end, { x: c.x1, y: c.y1 }, 2 / 3)]
-            : [last, end];
-      const steps = c.type === 'L' ? 1 : 10;
-      for (let k = 1; k <= steps; k++) {
-        const [t, u] = [k / steps, 1 - k / steps];
-        const at = (p: number, q: number, r: number, s: number) =>
-          u * u * u * p + 3 * u * u * t * q + 3 * u * t * t * r + t * t * t * s;
-        out.at(-1)!.push({ x: at(last.x, a.x, b.x, end.x), y: at(last.y, a.y, b.y, end.y) });
-      }
-    }
-    last = end;
-  }
-  return out;
-}
-const mix = (p: Vec, q: Vec, t: number): Vec => ({ x: p.x + (q.x - p.x) * t, y: p.y + (q.y - p.y) * t });
+const polygons = (font: Font, char: string, sizePx: number): Vec[][] =>
+  polygonsOf(font.charToGlyph(char).getPath(0, 0, sizePx).commands as PathCommand[]).map((line) =>
+    line.map((p) => ({ x: p.x, y: -p.y })),
+  );
 
 /** A page of `characters` in rows, by a font of handwriting, as a condition leaves it. Repeatable by its seed. */
 export function letterPage(

@@ -3,7 +3,7 @@ import { fitFont } from '../../core/fit/fitFont';
 import { profileOf, type Profile } from '../../core/fit/profiles';
 import { fail } from '../../core/problems/problem';
 import { EXIT, printProblems, readArguments, readBytes, UsageError, valueOrPrint, writeFile } from '../io';
-import { polygonsOf, type PathCommand } from '../fontOutlines';
+import { polygonsOf, type PathCommand } from '../../core/geometry/pathPolygons';
 
 export const fitHelp = `orthoglyph fit FONT --json OUT.json [--script joined|parted]
 

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parse } from 'opentype.js';
-import { polygonsOf, type PathCommand } from '../../cli/fontOutlines';
+import { polygonsOf, type PathCommand } from '../geometry/pathPolygons';
 import { median } from '../raster/histogram';
 import { fitFont, type FittedFont } from './fitFont';
 import { coned, FAR, profileOf, ROW, rowMiddle, type Profile } from './profiles';

@@ -1,4 +1,4 @@
-import type { Vec } from '../core/geometry/vec';
+import type { Vec } from './vec';
 
 /** A step of a glyph's path as the font reader gives it, y down. */
 export interface PathCommand {
