@@ -1,4 +1,5 @@
-import { unite, type Shape } from '../boolean/unite';
+import type { Shape } from '../boolean/shape';
+import { unite } from '../boolean/unite';
 import type { SvgDrawing } from '../svg/read/readSvg';
 import { coveredByAll } from '../svg/read/svgOutline';
 import { alignLabels, measureForms } from '../find/alignLabels';

@@ -3,7 +3,7 @@ import { isLine, segmentAt, segmentCount } from './contour';
 import { extremeParameters, pointOnCubic, splitCubic, type Cubic } from './cubic';
 
 /** Parameters where the curve passes its end points' range by more than `excess`, ascending. */
-function passingParameters(s: Cubic, excess: number): number[] {
+export function passingParameters(s: Cubic, excess: number): number[] {
   const out: number[] = [];
   for (const axis of ['x', 'y'] as const) {
     const low = Math.min(s.p0[axis], s.p3[axis]) - excess;

@@ -2,25 +2,27 @@ import { reverseContour, type Contour } from './contour';
 import { contourArea, contoursBox, flattenContour, windingNumber } from './measure';
 import type { Vec } from './vec';
 
-/** A point strictly inside the polygon's outline's own edge: the middle of a chord of a level scan through it. */
-function innerPoint(points: readonly Vec[]): Vec {
-  const ys = points.map((p) => p.y);
-  const lo = Math.min(...ys);
-  const hi = Math.max(...ys);
-  // A height that is unlikely to pass through a vertex.
-  const y = lo + (hi - lo) * 0.4871;
-  const xs: number[] = [];
-  points.forEach((a, i) => {
-    const b = points[(i + 1) % points.length]!;
-    if (a.y <= y !== b.y <= y) xs.push(a.x + ((y - a.y) / (b.y - a.y)) * (b.x - a.x));
-  });
-  xs.sort((s, t) => s - t);
-  return xs.length >= 2 ? { x: (xs[0]! + xs[1]!) / 2, y } : points[0]!;
+/** So many places of a contour are asked whether they lie in another. */
+const ASKED = 24;
+/** A contour that crosses another has places outside of it; rounding may put some of a touching one outside. */
+const HELD_SHARE = 0.9;
+
+/** Whether one polygon lies in another; one that only overlaps it does not. */
+function lies(inner: readonly Vec[], outer: readonly Vec[]): boolean {
+  const step = Math.max(1, Math.floor(inner.length / ASKED));
+  let [asked, held] = [0, 0];
+  for (let i = 0; i < inner.length; i += step) {
+    const [a, b] = [inner[i]!, inner[(i + 1) % inner.length]!];
+    asked++;
+    // Not the points themselves: they may lie on points of the other.
+    if (windingNumber(outer, { x: a.x + (b.x - a.x) * 0.4871, y: a.y + (b.y - a.y) * 0.4871 }) !== 0) held++;
+  }
+  return held >= HELD_SHARE * asked;
 }
 
 /**
  * For each contour how many other contours hold it: 0 outer, 1 counter, 2 island in a counter ...
- * Contours must not cross each other; open ones count as closed.
+ * Contours that cross overlap: neither holds the other. Open ones count as closed.
  */
 export function nestingDepths(cs: readonly Contour[]): number[] {
   const polys = cs.map((c) => flattenContour(c));
@@ -28,12 +30,12 @@ export function nestingDepths(cs: readonly Contour[]): number[] {
   const areas = cs.map((c) => Math.abs(contourArea(c)));
   return polys.map((poly, i) => {
     if (poly.length < 3) return 0;
-    const p = innerPoint(poly);
+    const own = boxes[i]!;
     return polys.filter((other, j) => {
       const b = boxes[j];
       if (i === j || !b || other.length < 3 || areas[j]! <= areas[i]!) return false;
-      if (p.x < b.xMin || p.x > b.xMax || p.y < b.yMin || p.y > b.yMax) return false;
-      return windingNumber(other, p) !== 0;
+      if (own.xMax < b.xMin || own.xMin > b.xMax || own.yMax < b.yMin || own.yMin > b.yMax) return false;
+      return lies(poly, other);
     }).length;
   });
 }

@@ -1,5 +1,6 @@
 import { segments, type Contour, type Node } from './contour';
 import { cubicDerivative, pointOnCubic, splitCubic, type Cubic } from './cubic';
+import { fitCubic, type CubicFit } from './fitCubic';
 import { add, cross, distance, dot, length, scale, sub, unit, type Vec } from './vec';
 
 export interface StrokeStyle {
@@ -10,6 +11,8 @@ export interface StrokeStyle {
   /** Lengths of dashes and gaps in turn; empty for a whole line. */
   readonly dashes: readonly number[];
   readonly dashOffset: number;
+  /** Greatest distance of the outline from the true one, same unit; a share of the pen's width when it isn't said. */
+  readonly tolerance?: number;
 }
 
 /** Offsets of curves keep to this share of the pen's half width. */
@@ -240,13 +243,13 @@ function capPatch(p: Vec, d: Vec, half: number, kind: StrokeStyle['cap']): Conto
 /** The left edge of the pen along a run, with its joins. */
 function side(pen: Pen, run: readonly Cubic[], half: number, style: StrokeStyle, closed: boolean): void {
   run.forEach((c, i) => {
-    offsetCubic(pen, c, half, 0);
+    offsetCubic(pen, c, half, style.tolerance ?? TOLERANCE * half, 0);
     const next = run[i + 1] ?? (closed ? run[0] : undefined);
     if (next) joinTo(pen, c.p3, directionAt(c, 1), directionAt(next, 0), half, style);
   });
 }
 
-function offsetCubic(pen: Pen, c: Cubic, half: number, depth: number): void {
+function offsetCubic(pen: Pen, c: Cubic, half: number, tolerance: number, depth: number): void {
   const [d0, d1] = [directionAt(c, 0), directionAt(c, 1)];
   const p0 = add(c.p0, scale(leftOf(d0), half));
   const p3 = add(c.p3, scale(leftOf(d1), half));
@@ -274,14 +277,39 @@ function offsetCubic(pen: Pen, c: Cubic, half: number, depth: number): void {
   };
   const good =
     dot(d0, d1) > 0.2 &&
-    [0.25, 0.5, 0.75].every((t) => Math.abs(distanceTo(c, made, t, half)) < TOLERANCE * half);
+    [0.25, 0.5, 0.75].every((t) => Math.abs(distanceTo(c, made, t, half)) < tolerance);
   if (good || depth >= MOST_SPLITS) {
     pen.curve(made);
     return;
   }
+  const fitted = fittedOffset(c, half, p0, d0, d1, p3);
+  if (fitted && fitted.maxOff < tolerance) {
+    pen.curve(fitted.cubic);
+    return;
+  }
   const [a, b] = splitCubic(c, 0.5);
-  offsetCubic(pen, a, half, depth + 1);
-  offsetCubic(pen, b, half, depth + 1);
+  offsetCubic(pen, a, half, tolerance, depth + 1);
+  offsetCubic(pen, b, half, tolerance, depth + 1);
+}
+
+/** Places along the offset that a curve is fitted to. */
+const FIT_PLACES = 15;
+
+/** One curve through the ends that is nearest to the true offset; null where the pen is wider than the bend. */
+function fittedOffset(c: Cubic, half: number, p0: Vec, d0: Vec, d1: Vec, p3: Vec): CubicFit | null {
+  const xs = new Float64Array(FIT_PLACES);
+  const ys = new Float64Array(FIT_PLACES);
+  let last = p0;
+  for (let k = 0; k < FIT_PLACES; k++) {
+    const t = (k + 1) / (FIT_PLACES + 1);
+    const d = unit(cubicDerivative(c, t));
+    const p = add(pointOnCubic(c, t), scale(leftOf(d), half));
+    if (dot(sub(p, last), d) <= 0) return null;
+    xs[k] = p.x;
+    ys[k] = p.y;
+    last = p;
+  }
+  return fitCubic(p0, d0, scale(d1, -1), p3, xs, ys);
 }
 
 /** How far a place of the offset is nearer to or further from the curve than it should be. */

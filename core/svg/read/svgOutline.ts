@@ -1,4 +1,5 @@
-import { intersect, unite, type Shape } from '../../boolean/unite';
+import type { Shape } from '../../boolean/shape';
+import { intersect, unite } from '../../boolean/unite';
 import { transformContours, type Contour } from '../../geometry/contour';
 import { contourArea, contoursBox } from '../../geometry/measure';
 import type { ColourLayer, Paint } from '../../geometry/paint';

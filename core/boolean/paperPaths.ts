@@ -1,0 +1,80 @@
+// eslint-disable-next-line @typescript-eslint/triple-slash-reference -- three compiler projects read this file; all need the description
+/// <reference path="./paperCore.d.ts" />
+import paper from 'paper/dist/paper-core.js';
+import { cornerAt, type Contour, type Node } from '../geometry/contour';
+import { contourArea } from '../geometry/measure';
+import type { Shape } from './shape';
+
+const scope = new paper.PaperScope();
+let ready = false;
+
+function setUp(): void {
+  if (!ready) scope.setup(new paper.Size(1, 1));
+  ready = true;
+}
+
+export type PaperPath = paper.Path | paper.CompoundPath;
+
+/** Our contours as paper's, moved by (dx, dy). */
+export function toPaper({ contours, rule }: Shape, dx = 0, dy = 0): paper.CompoundPath {
+  setUp();
+  const children = contours.map(
+    (c) =>
+      new paper.Path({
+        insert: false,
+        closed: true,
+        segments: c.nodes.map(
+          (n) =>
+            new paper.Segment(
+              new paper.Point(n.x + dx, n.y + dy),
+              n.in ? new paper.Point(n.in.x - n.x, n.in.y - n.y) : undefined,
+              n.out ? new paper.Point(n.out.x - n.x, n.out.y - n.y) : undefined,
+            ),
+        ),
+      }),
+  );
+  return new paper.CompoundPath({ insert: false, children, fillRule: rule });
+}
+
+/** Handles in line to this many degrees make a smooth node. */
+const SMOOTH_DEG = 1;
+
+/** Paper's result as contours, without slivers of less than `leastArea`. */
+export function fromPaper(path: PaperPath, leastArea: number): Contour[] {
+  const paths = path instanceof paper.CompoundPath ? (path.children as paper.Path[]) : [path];
+  return paths
+    .map((p): Contour => ({ closed: true, nodes: p.segments.map(nodeOf) }))
+    .map(withoutDoubles)
+    .filter((c) => c.nodes.length > 1 && Math.abs(contourArea(c)) > leastArea);
+}
+
+function nodeOf(s: paper.Segment): Node {
+  const bare = (h: paper.Point) => h.isZero() || h.length < 1e-7;
+  const at = (h: paper.Point) => (bare(h) ? null : { x: s.point.x + h.x, y: s.point.y + h.y });
+  const both = !bare(s.handleIn) && !bare(s.handleOut);
+  const turn = both ? Math.abs(180 - Math.abs(s.handleIn.getDirectedAngle(s.handleOut))) : 180;
+  return {
+    ...cornerAt(s.point.x, s.point.y),
+    in: at(s.handleIn),
+    out: at(s.handleOut),
+    kind: turn < SMOOTH_DEG ? 'smooth' : 'corner',
+  };
+}
+
+/** Nodes at the same place become one: crossings can leave them in pairs. */
+function withoutDoubles(c: Contour): Contour {
+  const size = c.nodes.reduce((m, n) => Math.max(m, Math.abs(n.x), Math.abs(n.y)), 1);
+  const near = (a: Node, b: Node) => Math.hypot(a.x - b.x, a.y - b.y) < 1e-6 * size && !a.out && !b.in;
+  const nodes: Node[] = [];
+  for (const n of c.nodes) {
+    const last = nodes[nodes.length - 1];
+    if (last && near(last, n)) nodes[nodes.length - 1] = { ...last, out: n.out, kind: 'corner' };
+    else nodes.push(n);
+  }
+  const [first, last] = [nodes[0], nodes[nodes.length - 1]];
+  if (first && last && nodes.length > 2 && near(last, first)) {
+    nodes[0] = { ...first, in: last.in, kind: 'corner' };
+    nodes.pop();
+  }
+  return { ...c, nodes };
+}

@@ -1,0 +1,63 @@
+import { polygon, type Contour } from '../geometry/contour';
+import { nestingDepths, rightDirections } from '../geometry/direction';
+import { contoursBox } from '../geometry/measure';
+import { add, scale, sub, unit, type Vec } from '../geometry/vec';
+import { crossingsOf } from '../outline/crossings';
+import { combine } from './combine';
+import type { Shape } from './shape';
+
+const nonzero = (contours: readonly Contour[]): Shape => ({ contours, rule: 'nonzero' });
+
+/** Overlapping contours as one outline; a letter without overlaps comes back as it is. */
+export function mergeOverlaps(cs: readonly Contour[]): readonly Contour[] {
+  if (crossingsOf(cs).length === 0) return cs;
+  const open = cs.filter((c) => !c.closed);
+  const closed = rightDirections(cs.filter((c) => c.closed));
+  return [...combine('union', nonzero(closed), null), ...open];
+}
+
+/** Each outer contour with the counters that lie in it: parts that can be moved or taken away by themselves. */
+export function partsOf(cs: readonly Contour[]): Contour[][] {
+  const depths = nestingDepths(cs);
+  const parts = cs.flatMap((c, i) => (depths[i]! % 2 === 0 ? [{ outer: c, all: [c] }] : []));
+  cs.forEach((c, i) => {
+    if (depths[i]! % 2 === 0) return;
+    // The innermost part that holds it.
+    const holders = parts.filter((p) => nestingDepths([p.outer, c])[1] === 1);
+    const holder = holders.reduce<(typeof parts)[number] | null>(
+      (best, p) => (best === null || nestingDepths([best.outer, p.outer])[1] === 1 ? p : best),
+      null,
+    );
+    (holder ?? parts[0])?.all.push(c);
+  });
+  return parts.map((p) => p.all);
+}
+
+/** What only the first has, what only the second has, and what both have, as outlines of their own. */
+export function divide(a: readonly Contour[], b: readonly Contour[]): Contour[] {
+  return [
+    ...combine('subtract', nonzero(a), nonzero(b)),
+    ...combine('intersect', nonzero(a), nonzero(b)),
+    ...combine('subtract', nonzero(b), nonzero(a)),
+  ];
+}
+
+/** The shape cut in two along the straight through `from` and `to`, which goes on beyond both. */
+export function cutByLine(cs: readonly Contour[], from: Vec, to: Vec): Contour[] {
+  const box = contoursBox(cs);
+  const along = unit(sub(to, from));
+  if (!box || (along.x === 0 && along.y === 0)) return [...cs];
+  const reach =
+    4 *
+    (Math.hypot(box.xMax - box.xMin, box.yMax - box.yMin) + Math.hypot(from.x - box.xMin, from.y - box.yMin));
+  const side = scale({ x: -along.y, y: along.x }, reach);
+  const [a, b] = [add(from, scale(along, -reach)), add(from, scale(along, reach))];
+  const half = polygon([a, b, add(b, side), add(a, side)]);
+  const open = cs.filter((c) => !c.closed);
+  const shape = nonzero(cs.filter((c) => c.closed));
+  return [
+    ...combine('intersect', shape, nonzero([half])),
+    ...combine('subtract', shape, nonzero([half])),
+    ...open,
+  ];
+}

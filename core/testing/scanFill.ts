@@ -1,0 +1,47 @@
+import type { Contour } from '../geometry/contour';
+import { flattenContour } from '../geometry/measure';
+
+/** Rows to a unit: whole coordinates lie between rows. */
+const ROWS = 8;
+
+/**
+ * Area of what a rule makes of some shapes, by rows 1/8 apart and the winding of each shape along them: a raster with exact
+ * ends of its runs. It knows nothing of curves meeting curves, and so is a reference for what does.
+ */
+export function filledArea(
+  shapes: readonly (readonly Contour[])[],
+  rule: (inside: readonly boolean[]) => boolean,
+): number {
+  const edges = shapes.map((cs) =>
+    cs.flatMap((c) => {
+      const flat = flattenContour(c, 0.01);
+      return flat.map((a, i) => ({ a, b: flat[(i + 1) % flat.length]! }));
+    }),
+  );
+  const ys = edges.flat().flatMap((e) => [e.a.y, e.b.y]);
+  if (ys.length === 0) return 0;
+  const low = Math.floor(ys.reduce((m, y) => Math.min(m, y), Infinity));
+  const rows = Math.ceil((ys.reduce((m, y) => Math.max(m, y), -Infinity) - low) * ROWS);
+  const events: { x: number; shape: number; turn: number }[][] = Array.from({ length: rows }, () => []);
+  edges.forEach((list, shape) => {
+    for (const { a, b } of list) {
+      if (a.y === b.y) continue;
+      const [lower, upper, turn] = b.y > a.y ? [a, b, 1] : [b, a, -1];
+      const first = Math.max(0, Math.ceil((lower.y - low) * ROWS - 0.5));
+      for (let k = first; k < rows && (k + 0.5) / ROWS + low < upper.y; k++) {
+        const share = ((k + 0.5) / ROWS + low - a.y) / (b.y - a.y);
+        events[k]!.push({ x: a.x + share * (b.x - a.x), shape, turn });
+      }
+    }
+  });
+  let area = 0;
+  for (const row of events) {
+    row.sort((p, q) => p.x - q.x);
+    const winding = shapes.map(() => 0);
+    row.forEach((e, i) => {
+      if (i > 0 && rule(winding.map((w) => w !== 0))) area += (e.x - row[i - 1]!.x) / ROWS;
+      winding[e.shape]! += e.turn;
+    });
+  }
+  return area;
+}
