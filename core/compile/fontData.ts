@@ -1,3 +1,4 @@
+import { mergeOverlaps } from '../boolean/pieces';
 import { addExtremes } from '../geometry/addExtremes';
 import { translation } from '../geometry/affine';
 import { transformContours, type Contour } from '../geometry/contour';
@@ -60,7 +61,9 @@ export function compileGlyph(glyph: GlyphRow): CompiledGlyph {
   const shift = Math.round(glyph.bearings.left) - Math.round(exact?.xMin ?? 0);
   const snapped = translation(Math.round(exact?.xMin ?? 0) - (exact?.xMin ?? 0) + shift, 0);
   const contours = roundContours(
-    rightDirections(transformContours(glyph.contours, snapped)).map((c) => addExtremes(c, EXTREME_EXCESS_EM)),
+    rightDirections(mergeOverlaps(transformContours(glyph.contours, snapped).filter((c) => c.closed))).map(
+      (c) => addExtremes(c, EXTREME_EXCESS_EM),
+    ),
   );
   const box = contoursBox(contours);
   const width = box ? Math.round(box.xMax) : Math.round(glyph.bearings.left);
@@ -110,9 +113,9 @@ function kerningData(doc: Doc, styleId: string, index: ReadonlyMap<string, numbe
 /** Gathers one style of a project for compiling. */
 export function fontData(doc: Doc, styleId: string): FontData {
   const project = projectOf(doc);
-  const glyphs = inFontOrder(Object.values(doc.glyphs).filter((g) => g.styleId === styleId)).map(
-    compileGlyph,
-  );
+  const glyphs = inFontOrder(
+    Object.values(doc.glyphs).filter((g) => g.styleId === styleId && g.role === 'letter'),
+  ).map(compileGlyph);
   const mapping = new Map<number, number>();
   glyphs.forEach((g, i) => g.codePoints.forEach((cp) => mapping.has(cp) || mapping.set(cp, i)));
   const index = new Map(glyphs.map((g, i) => [g.id, i]));

@@ -7,7 +7,7 @@ import { polygon } from '../geometry/contour';
 import { describeProblem } from '../problems/describe';
 import { sampleProject } from '../testing/sampleProject';
 import { changeCasting } from './commands/casting';
-import { deleteNodes, movePoints, releaseHandEdits, setNodeKind } from './commands/dressing';
+import { deleteNodes, movePoints, outlineOf, releaseHandEdits, setNodeKind } from './commands/dressing';
 import { setAdvance, setBearings, setKerning } from './commands/fitting';
 import {
   acceptPieces,
@@ -75,9 +75,9 @@ describe('edits are data', () => {
     (d) => setBearings(d, 'H', { right: -20 }),
     (d) => setKerning(d, 'H', 'o', -12),
     (d) => setKerning(d, 'T', 'o', 0),
-    (d) => movePoints(d, 'x', [{ contour: 0, node: 1, part: 'node' }], { x: 10, y: -5 }),
-    (d) => deleteNodes(d, 'o', [{ contour: 0, node: 2, part: 'node' }]),
-    (d) => setNodeKind(d, 'o', [{ contour: 0, node: 0, part: 'node' }], 'corner'),
+    (d) => movePoints(d, outlineOf('x'), [{ contour: 0, node: 1, part: 'node' }], { x: 10, y: -5 }),
+    (d) => deleteNodes(d, outlineOf('o'), [{ contour: 0, node: 2, part: 'node' }]),
+    (d) => setNodeKind(d, outlineOf('o'), [{ contour: 0, node: 0, part: 'node' }], 'corner'),
     (d) => changeProject(d, { bill: 'abc' }, 'Bill'),
     (d) => renameGlyph(d, 'x', 'z'),
     (d) => changeCasting(d, { family: 'Other' }),
@@ -161,7 +161,7 @@ describe('from pieces to glyphs', () => {
   test('an outline worked on by hand survives seating, lifting again and dropping', () => {
     const edited = apply(
       blocks(),
-      movePoints(blocks(), 'A', [{ contour: 0, node: 0, part: 'node' }], { x: 0, y: 25 }),
+      movePoints(blocks(), outlineOf('A'), [{ contour: 0, node: 0, part: 'node' }], { x: 0, y: 25 }),
     );
     const kept = edited.glyphs.A!.contours;
     expect(apply(edited, seatAll(edited)).glyphs.A!.contours).toBe(kept);
@@ -203,13 +203,19 @@ describe('points', () => {
   test('what grows out of the letter hangs over: advance and the rest stay', () => {
     const doc = sampleProject();
     const before = advanceOf(doc.glyphs.x!);
-    const moved = apply(doc, movePoints(doc, 'x', [{ contour: 0, node: 1, part: 'node' }], { x: 60, y: 0 }));
+    const moved = apply(
+      doc,
+      movePoints(doc, outlineOf('x'), [{ contour: 0, node: 1, part: 'node' }], { x: 60, y: 0 }),
+    );
     expect(advanceOf(moved.glyphs.x!)).toBeCloseTo(before, 9);
     expect(moved.glyphs.x!.bearings.right).toBeCloseTo(-10, 9);
   });
   test('a smooth point keeps its handles in line when one is moved', () => {
     const doc = sampleProject();
-    const moved = apply(doc, movePoints(doc, 'o', [{ contour: 0, node: 0, part: 'out' }], { x: 40, y: 0 }));
+    const moved = apply(
+      doc,
+      movePoints(doc, outlineOf('o'), [{ contour: 0, node: 0, part: 'out' }], { x: 40, y: 0 }),
+    );
     const n = moved.glyphs.o!.contours[0]!.nodes[0]!;
     const cross = (n.out!.x - n.x) * (n.in!.y - n.y) - (n.out!.y - n.y) * (n.in!.x - n.x);
     expect(Math.abs(cross)).toBeLessThan(1e-6);
@@ -217,7 +223,7 @@ describe('points', () => {
   test('deleting a point of a circle keeps its shape within a few units', () => {
     const doc = apply(
       sampleProject(),
-      deleteNodes(sampleProject(), 'eacute', [{ contour: 0, node: 0, part: 'node' }]),
+      deleteNodes(sampleProject(), outlineOf('eacute'), [{ contour: 0, node: 0, part: 'node' }]),
     );
     const box = contoursBox(doc.glyphs.eacute!.contours)!;
     expect(doc.glyphs.eacute!.contours[0]!.nodes).toHaveLength(3);
@@ -225,8 +231,8 @@ describe('points', () => {
   });
   test('nothing to do gives no edit', () => {
     const doc = sampleProject();
-    expect(movePoints(doc, 'x', [], { x: 5, y: 5 })).toBeNull();
-    expect(setNodeKind(doc, 'o', [{ contour: 0, node: 0, part: 'node' }], 'smooth')).toBeNull();
+    expect(movePoints(doc, outlineOf('x'), [], { x: 5, y: 5 })).toBeNull();
+    expect(setNodeKind(doc, outlineOf('o'), [{ contour: 0, node: 0, part: 'node' }], 'smooth')).toBeNull();
     expect(setBearings(doc, 'o', { left: 50 })).toBeNull();
   });
 });

@@ -1,4 +1,5 @@
 import { applyDiff, mergeDiffs, reverseDiff, type ProjectDiff } from './diff';
+import { keepInStep } from './commands/dressing/shared';
 import type { Doc } from './schema';
 
 /** Edits made, oldest first, and edits taken back, the next to redo last. */
@@ -20,7 +21,9 @@ export interface Step {
 }
 
 /** Makes an edit. `continues` = it goes on with the last gesture (a drag), so both make one step. */
-export function commit(doc: Doc, history: History, diff: ProjectDiff, continues = false): Step {
+export function commit(doc: Doc, history: History, edit: ProjectDiff, continues = false): Step {
+  // Letters that share parts with what was changed follow in the same step.
+  const diff = keepInStep(doc, edit);
   const last = history.done[history.done.length - 1];
   const done =
     continues && last && last.label === diff.label

@@ -41,11 +41,15 @@ export function blankGlyph(
     layers: [],
     components: [],
     anchors: [],
+    skeleton: null,
+    role: 'letter',
+    kept: [],
     bearings: FIRST_BEARINGS,
     spacing: 'first',
     follows: { left: null, right: null },
     source: null,
     handEdited: false,
+    cleaned: false,
   };
 }
 
@@ -111,7 +115,14 @@ export function newProject(id: string, name: string, nowMs: number): Doc {
     groups: {},
     features: {},
     styles: {
-      [FIRST_STYLE]: { id: FIRST_STYLE, name: 'Regular', weightClass: 400, italic: false, order: 0 },
+      [FIRST_STYLE]: {
+        id: FIRST_STYLE,
+        name: 'Regular',
+        weightClass: 400,
+        italic: false,
+        order: 0,
+        stems: { upright: null, level: null },
+      },
     },
     casting: { [CASTING_ID]: defaultCasting(name) },
   };

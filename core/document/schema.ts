@@ -16,7 +16,12 @@ const node = z.object({
   /** The segment to the next node is left alone by refitting. */
   locked: z.boolean().optional(),
 });
-const contour = z.object({ closed: z.boolean(), nodes: z.array(node).readonly() });
+const contour = z.object({
+  closed: z.boolean(),
+  nodes: z.array(node).readonly(),
+  /** The shared part it is drawn from (a component's id): an edit of it changes the part. */
+  of: z.string().optional(),
+});
 const rgb = z.tuple([z.number(), z.number(), z.number()]).readonly();
 const stops = z.array(z.object({ at: z.number(), rgb })).readonly();
 const paint = z.discriminatedUnion('kind', [
@@ -179,7 +184,19 @@ const pieceRow = z.object({
 });
 export type PieceRow = z.infer<typeof pieceRow>;
 
-const component = z.object({ glyphId: id, transform: affine });
+/** A shared part in a letter: the part's glyph, and how it lies in the letter's own drawing. */
+const component = z.object({ id, glyphId: id, transform: affine });
+export type ComponentRow = z.infer<typeof component>;
+/** A centreline and the nib that runs along it; the glyph's contours are what the nib leaves. */
+const skeleton = z.object({
+  lines: z.array(contour).readonly(),
+  pen: z.object({
+    width: z.number().positive(),
+    ends: z.enum(['round', 'flat', 'square']),
+    joins: z.enum(['round', 'sharp']),
+  }),
+});
+export type SkeletonRow = z.infer<typeof skeleton>;
 const anchor = z.object({ name: z.string(), x: z.number(), y: z.number() });
 
 const glyphRow = z.object({
@@ -192,8 +209,18 @@ const glyphRow = z.object({
   contours: z.array(contour).readonly(),
   /** Colour layers in the space of the contours; none for a letter of one ink. */
   layers: layers.default([]),
+  /** Shared parts; their outlines are among the contours, kept in step. */
   components: z.array(component),
+  /** Named places, in the space of the contours: where marks and composed accents meet the letter. */
   anchors: z.array(anchor),
+  skeleton: skeleton.nullable().default(null),
+  /** A part is drawn only to be shared by letters: it has no character and doesn't go into the font. */
+  role: z.enum(['letter', 'part']).default('letter'),
+  /** Outlines as they were before parts were merged or cleaned, the newest last, to be taken up again. */
+  kept: z
+    .array(z.object({ label: z.string(), contours: z.array(contour).readonly() }))
+    .readonly()
+    .default([]),
   /** White at the left and right of the ink, em units; with no ink their sum is the advance width. */
   bearings: z.object({ left: z.number(), right: z.number() }),
   /** Who set them: first = nobody yet; fitted = the automatic fit; hand = a person, and they stay. */
@@ -202,8 +229,10 @@ const glyphRow = z.object({
   follows: z.object({ left: id.nullable(), right: id.nullable() }),
   /** Where the outline came from and how it was placed; null = drawn here. */
   source: z.object({ pieceId: id, transform: affine }).nullable(),
-  /** Points were moved by hand: a new trace leaves the outline alone. */
+  /** Points were moved by hand: a new trace leaves the outline alone, and so does cleaning many letters at once. */
   handEdited: z.boolean(),
+  /** The outline was cleaned after tracing: a new trace leaves it alone. */
+  cleaned: z.boolean().default(false),
 });
 export type GlyphRow = z.infer<typeof glyphRow>;
 
@@ -236,6 +265,10 @@ const styleRow = z.object({
   weightClass: z.number(),
   italic: z.boolean(),
   order: z.number(),
+  /** What stems of the style should measure, em units; null = not set. */
+  stems: z
+    .object({ upright: z.number().nullable(), level: z.number().nullable() })
+    .default({ upright: null, level: null }),
 });
 export type StyleRow = z.infer<typeof styleRow>;
 

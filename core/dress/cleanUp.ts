@@ -46,7 +46,7 @@ export interface CleanedUp {
 }
 
 /** Extremes that pass their curve's ends by less are left, em units. */
-export const EXTREME_EXCESS_EM = 0.5;
+export const EXTREME_EXCESS_EM = 1;
 
 /** One clean-up of a glyph's outline. Em units, y up. Contours that it needn't touch come back as the same objects. */
 export function cleanUp(

@@ -28,6 +28,8 @@ export interface Node {
 export interface Contour {
   readonly closed: boolean;
   readonly nodes: readonly Node[];
+  /** The shared part that it is drawn from, in a letter that has such. */
+  readonly of?: string | undefined;
 }
 
 export const cornerAt = (x: number, y: number): Node => ({ x, y, in: null, out: null, kind: 'corner' });

@@ -276,8 +276,7 @@ function offsetCubic(pen: Pen, c: Cubic, half: number, tolerance: number, depth:
     p3,
   };
   const good =
-    dot(d0, d1) > 0.2 &&
-    [0.25, 0.5, 0.75].every((t) => Math.abs(distanceTo(c, made, t, half)) < tolerance);
+    dot(d0, d1) > 0.2 && [0.25, 0.5, 0.75].every((t) => Math.abs(distanceTo(c, made, t, half)) < tolerance);
   if (good || depth >= MOST_SPLITS) {
     pen.curve(made);
     return;

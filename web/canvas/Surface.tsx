@@ -1,5 +1,5 @@
 import { Box } from '@chakra-ui/react';
-import { useEffect, useLayoutEffect, useRef, useState, type CSSProperties } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState, type CSSProperties, type RefObject } from 'react';
 import type { Vec } from '../../core/geometry/vec';
 import { toWorld, zoomAt, type View } from './view';
 
@@ -9,6 +9,10 @@ export interface SurfacePointer {
   readonly world: Vec;
   readonly screen: Vec;
   readonly shift: boolean;
+  readonly alt: boolean;
+  readonly ctrl: boolean;
+  /** mouse, pen or touch. */
+  readonly device: string;
 }
 
 interface Props {
@@ -20,10 +24,12 @@ interface Props {
   readonly draw: (g: CanvasRenderingContext2D, view: View, width: number, height: number) => void;
   readonly onPointer?: (e: SurfacePointer) => void;
   readonly cursor?: CSSProperties['cursor'];
+  /** Filled with a function that draws once more: for what changes with every move of the pointer. */
+  readonly painter?: RefObject<(() => void) | null>;
 }
 
 /** A canvas with a view: wheel zooms, dragging with the middle button or with Space held moves it. */
-export function Surface({ label, view, onView, onSize, draw, onPointer, cursor }: Props) {
+export function Surface({ label, view, onView, onSize, draw, onPointer, cursor, painter }: Props) {
   const box = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
@@ -52,18 +58,23 @@ export function Surface({ label, view, onView, onSize, draw, onPointer, cursor }
     element.height = Math.round(size.height * ratio);
   }, [size]);
 
+  const frame = useRef(0);
   useEffect(() => {
-    const element = canvas.current!;
-    const frame = requestAnimationFrame(() => {
-      const g = element.getContext('2d');
-      if (!g || !view || size.width === 0) return;
-      const ratio = devicePixelRatio || 1;
-      g.setTransform(ratio, 0, 0, ratio, 0, 0);
-      g.clearRect(0, 0, size.width, size.height);
-      draw(g, view, size.width, size.height);
-    });
-    return () => cancelAnimationFrame(frame);
-  }, [draw, view, size]);
+    const paint = () => {
+      cancelAnimationFrame(frame.current);
+      frame.current = requestAnimationFrame(() => {
+        const g = canvas.current?.getContext('2d');
+        if (!g || !view || size.width === 0) return;
+        const ratio = devicePixelRatio || 1;
+        g.setTransform(ratio, 0, 0, ratio, 0, 0);
+        g.clearRect(0, 0, size.width, size.height);
+        draw(g, view, size.width, size.height);
+      });
+    };
+    paint();
+    if (painter) painter.current = paint;
+    return () => cancelAnimationFrame(frame.current);
+  }, [draw, view, size, painter]);
 
   useEffect(() => {
     const element = canvas.current!;
@@ -108,7 +119,15 @@ export function Surface({ label, view, onView, onSize, draw, onPointer, cursor }
       else onView({ ...start, x: start.x + screen.x - at.x, y: start.y + screen.y - at.y });
       return;
     }
-    onPointer?.({ type, world: toWorld(view, screen), screen, shift: e.shiftKey });
+    onPointer?.({
+      type,
+      world: toWorld(view, screen),
+      screen,
+      shift: e.shiftKey,
+      alt: e.altKey,
+      ctrl: e.ctrlKey || e.metaKey,
+      device: e.pointerType,
+    });
   };
 
   return (

@@ -71,3 +71,44 @@ export function drawNodeMark(
   g.arc(p.x, p.y, picked ? 4.5 : 3.5, 0, Math.PI * 2);
   g.fill();
 }
+
+/** Many marks of points that aren't chosen, drawn in three strokes of the canvas however many they are. */
+export class NodeMarks {
+  private readonly lozenges = new Path2D();
+  private readonly bars = new Path2D();
+  private readonly dots = new Path2D();
+
+  corner(p: Vec, size: number): void {
+    this.lozenges.moveTo(p.x, p.y - size);
+    this.lozenges.lineTo(p.x + size, p.y);
+    this.lozenges.lineTo(p.x, p.y + size);
+    this.lozenges.lineTo(p.x - size, p.y);
+    this.lozenges.closePath();
+  }
+
+  bar(p: Vec, d: Vec, half: number): void {
+    this.bars.moveTo(p.x - d.x * half, p.y - d.y * half);
+    this.bars.lineTo(p.x + d.x * half, p.y + d.y * half);
+  }
+
+  dot(p: Vec, r: number): void {
+    this.dots.moveTo(p.x + r, p.y);
+    this.dots.arc(p.x, p.y, r, 0, Math.PI * 2);
+  }
+
+  draw(g: CanvasRenderingContext2D, colour: string): void {
+    g.fillStyle = colour;
+    g.strokeStyle = colour;
+    g.lineWidth = 3;
+    g.fill(this.lozenges);
+    g.stroke(this.bars);
+    g.fill(this.dots);
+  }
+}
+
+/** A point that isn't chosen, put with the others. */
+export function addNodeMark(marks: NodeMarks, p: Vec, d: Vec, kind: NodeKind): void {
+  if (kind === 'corner') return marks.corner(p, 4.5);
+  marks.bar(p, d, 6);
+  if (isAxis(d)) marks.dot(p, 3.5);
+}

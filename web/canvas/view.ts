@@ -8,6 +8,8 @@ export interface View {
 }
 
 export const toScreen = (v: View, p: Vec): Vec => ({ x: p.x * v.zoom + v.x, y: p.y * v.zoom + v.y });
+/** Em units (y up) to screen, on surfaces whose world is em units with y down. */
+export const emAt = (v: View, p: Vec): Vec => toScreen(v, { x: p.x, y: -p.y });
 export const toWorld = (v: View, p: Vec): Vec => ({ x: (p.x - v.x) / v.zoom, y: (p.y - v.y) / v.zoom });
 
 /** Zoom by a factor that keeps the world point under `at` (CSS px) where it is. */

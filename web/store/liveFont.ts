@@ -64,6 +64,10 @@ export const liveFont = {
     void compileClient.load(doc);
     void refresh();
   },
+  /** Shows an edit that is under way; the edit itself, or `apply` of its reverse, has to follow. */
+  preview(diff: ProjectDiff): void {
+    if (!running && compileClient.apply(diff)) void refresh();
+  },
   apply(diff: ProjectDiff, doc: Doc): void {
     styleId = projectOf(doc).styleId;
     if (compileClient.apply(diff)) void refresh();

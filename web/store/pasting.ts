@@ -1,15 +1,33 @@
 import { pastedSvg } from '../../core/artwork/readArtwork';
-import { pasteContours } from '../../core/document/commands/dressing';
+import { contoursOf, pasteContours, pasteInPlace, type Target } from '../../core/document/commands/dressing';
+import { originX } from '../../core/document/metrics';
+import { translation } from '../../core/geometry/affine';
+import { transformContours } from '../../core/geometry/contour';
 import { inFile } from '../../core/problems/problem';
+import { copiedContours, copiedSvg } from '../../core/svg/clipboard';
 import { pastedInWorker } from '../workers/artworkClient';
 import { useProject } from './projectStore';
 
-/** SVG or path data from the clipboard into a glyph; anything else is left to whoever wants it. */
-export async function pasteInto(glyphId: string, text: string): Promise<void> {
+/** Chosen contours (all when none is chosen) as SVG for the clipboard, standing as they do in the font; null for an empty letter. */
+export function copyFrom(target: Target, chosen: readonly number[]): string | null {
+  const glyph = useProject.getState().doc?.glyphs[target.glyphId];
+  if (!glyph) return null;
+  const contours = contoursOf(glyph, target.of).filter((_, i) => chosen.length === 0 || chosen.includes(i));
+  return contours.length === 0
+    ? null
+    : copiedSvg(transformContours(contours, translation(-originX(glyph), 0)));
+}
+
+/** What is on the clipboard into a drawing: our own points where they stood, any other SVG or path data fitted to the letter. */
+export async function pasteInto(target: Target, text: string): Promise<void> {
+  const own = copiedContours(text);
+  const { doc, commit } = useProject.getState();
+  const glyph = doc?.glyphs[target.glyphId];
+  if (own && glyph) return commit(pasteInPlace(doc, target, own, originX(glyph)));
   const svg = pastedSvg(text);
   if (!svg) return;
   const read = await pastedInWorker(svg);
-  const { doc, commit, showProblems } = useProject.getState();
+  const { doc: now, showProblems } = useProject.getState();
   if (read.problems.length > 0) showProblems(inFile(read.problems, 'the clipboard'));
-  if (read.ok && doc) commit(pasteContours(doc, glyphId, read.value.outline));
+  if (read.ok && now) commit(pasteContours(now, target.glyphId, read.value.outline));
 }

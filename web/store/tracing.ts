@@ -4,6 +4,7 @@ import { takeRetraced } from '../../core/document/commands/lifting';
 import type { PieceRow, RecipeRow, SheetRow } from '../../core/document/schema';
 import type { Deviation, TracedInk } from '../../core/find/tracePiece';
 import { applyAffine } from '../../core/geometry/affine';
+import type { Vec } from '../../core/geometry/vec';
 import { readingOf } from '../../core/printed/readSheet';
 import { refitUnlocked, stretchOver } from '../../core/trace/refit';
 import { inFile } from '../../core/problems/problem';
@@ -11,6 +12,7 @@ import { pictureBytes } from '../persistence/projects';
 import { pieceRegions } from '../workers/imagingClient';
 import { deviationInWorker, edgesInWorker, inkInWorker, keepRegions, traceAll } from '../workers/tracePool';
 import { useProject } from './projectStore';
+import { isDrawn } from './selectors';
 
 type Change = Partial<Omit<RecipeRow, 'id'>>;
 
@@ -180,19 +182,25 @@ export async function refitGlyph(
   const old = glyph?.contours[contour];
   const stretch = old && stretchOver(old, nodes);
   if (!glyph?.source || !sheet || !stretch) return;
-  await running;
-  if (!(await holdRegions(sheet, doc!.recipes[sheet.recipeId]!.level, piecesOf(sheet.id)))) return;
   const { transform } = glyph.source;
-  const edges = (await edgesInWorker(piece.id)).map((flat) =>
-    Array.from({ length: flat.length / 2 }, (_, i) =>
-      applyAffine(transform, { x: flat[2 * i]!, y: flat[2 * i + 1]! }),
-    ),
-  );
+  const edges = (await sourceEdges(piece.id)).map((run) => run.map((p) => applyAffine(transform, p)));
   const fresh = refitUnlocked(old, stretch, edges, by);
   // Edits made while the ink was read stand; what was refitted must still be what is there.
   const now = useProject.getState().doc;
   if (fresh && now?.glyphs[glyphId] === glyph)
     commit(replaceContour(now, glyphId, contour, fresh, 'Refit a stretch'));
+}
+
+/** Edges of a piece's ink as closed runs of points, px of its sheet's picture; none for artwork. */
+export async function sourceEdges(pieceId: string): Promise<Vec[][]> {
+  const { doc } = useProject.getState();
+  const sheet = doc?.sheets[doc.pieces[pieceId]?.sheetId ?? ''];
+  if (!sheet || isDrawn(sheet)) return [];
+  await running;
+  if (!(await holdRegions(sheet, doc!.recipes[sheet.recipeId]!.level, piecesOf(sheet.id)))) return [];
+  return (await edgesInWorker(pieceId)).map((flat) =>
+    Array.from({ length: flat.length / 2 }, (_, i) => ({ x: flat[2 * i]!, y: flat[2 * i + 1]! })),
+  );
 }
 
 /** The ink of pieces as the tracer sees it, for showing. */

@@ -2,7 +2,7 @@ import { draft, type ProjectDiff } from '../diff';
 import type { ColourLayer } from '../../geometry/paint';
 import { FIRST_RECIPE, projectOf } from '../newProject';
 import type { Doc, PieceRow, RecipeRow, SheetRow } from '../schema';
-import { piecesOf, seatInto } from './seatInto';
+import { isWorkedOn, piecesOf, seatInto } from './seatInto';
 
 /** A new sheet on the table, not yet lifted. `expected` = what is probably written on it. */
 export function addSheet(
@@ -180,7 +180,7 @@ export function removeSheet(doc: Doc, sheetId: string): ProjectDiff | null {
   const d = draft(doc);
   for (const p of piecesOf(doc, sheetId)) d.remove('pieces', p.id);
   for (const g of Object.values(doc.glyphs)) {
-    if (g.source?.pieceId.startsWith(`${sheetId}:`) && !g.handEdited) d.remove('glyphs', g.id);
+    if (g.source?.pieceId.startsWith(`${sheetId}:`) && !isWorkedOn(g)) d.remove('glyphs', g.id);
   }
   d.remove('sheets', sheetId);
   return d.done(`Remove ${sheet.name}`);

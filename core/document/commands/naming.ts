@@ -1,8 +1,9 @@
 import { glyphNameOf } from '../../names/glyphNames';
 import { draft, type ProjectDiff } from '../diff';
-import { projectOf } from '../newProject';
+import { blankGlyph, projectOf } from '../newProject';
 import type { Doc, GlyphRow, ProjectRow } from '../schema';
 import { relabelPiece } from './lifting';
+import { isWorkedOn } from './seatInto';
 
 /** The glyph of the style in hand that stands for a code point. */
 export const glyphOfCodePoint = (doc: Doc, codePoint: number): GlyphRow | null =>
@@ -18,11 +19,11 @@ export function renameGlyph(doc: Doc, glyphId: string, char: string): ProjectDif
   const codePoint = char.codePointAt(0);
   if (!glyph || codePoint === undefined || glyph.codePoints.includes(codePoint)) return null;
   const piece = glyph.source ? doc.pieces[glyph.source.pieceId] : undefined;
-  if (piece && !glyph.handEdited) return relabelPiece(doc, piece.id, char);
+  if (piece && !isWorkedOn(glyph)) return relabelPiece(doc, piece.id, char);
   const taken = glyphOfCodePoint(doc, codePoint);
   const d = draft(doc);
   if (taken) {
-    if (taken.contours.length > 0 || taken.handEdited) return null;
+    if (taken.contours.length > 0 || isWorkedOn(taken)) return null;
     d.remove('glyphs', taken.id);
   }
   const id = glyphNameOf(codePoint);
@@ -30,6 +31,16 @@ export function renameGlyph(doc: Doc, glyphId: string, char: string): ProjectDif
   d.put('glyphs', { ...glyph, id, name: id, codePoints: [codePoint] });
   if (piece) d.put('pieces', { ...piece, char, confidence: 1, state: 'accepted' });
   return d.done(`Name a glyph ${char}`);
+}
+
+/** An empty glyph for a character that has none, to be drawn; null when it has one. */
+export function startGlyph(doc: Doc, char: string): ProjectDiff | null {
+  const codePoint = char.codePointAt(0);
+  if (codePoint === undefined || glyphOfCodePoint(doc, codePoint)) return null;
+  const id = glyphNameOf(codePoint);
+  const d = draft(doc);
+  d.put('glyphs', blankGlyph(id, id, [codePoint], projectOf(doc).styleId));
+  return d.done(`Begin ${char}`);
 }
 
 /** Changes project facts: name, bill, running text. */

@@ -1,8 +1,11 @@
+import { compose, invert, type Affine } from '../../geometry/affine';
 import { transformContours } from '../../geometry/contour';
+import { rightDirections } from '../../geometry/direction';
 import { transformPaint } from '../../geometry/paint';
 import { glyphNameOf } from '../../names/glyphNames';
 import { seatSheet, type SeatedSheet } from '../../seat/seatSheet';
 import type { draft } from '../diff';
+import { mapGlyph } from './dressing/scaling';
 import { blankGlyph, projectOf } from '../newProject';
 import type { Doc, GlyphRow, PieceRow, ProjectRow, SheetRow } from '../schema';
 
@@ -41,6 +44,16 @@ export function glyphOfPiece(doc: Doc, d: Draft, piece: PieceRow): GlyphRow {
   return (other && d.get('glyphs', other.id)) ?? blankGlyph(id, name, codePoints);
 }
 
+/** Whether an outline is more than the trace left: it isn't made anew from its picture then. */
+export const isWorkedOn = (glyph: GlyphRow): boolean => glyph.handEdited || glyph.cleaned;
+
+/** A letter worked on after tracing, moved and scaled as its picture is, so that it stays over it. */
+function reseated(glyph: GlyphRow, to: Affine): GlyphRow {
+  const from = glyph.source!.transform;
+  if ((['a', 'b', 'c', 'd', 'e', 'f'] as const).every((k) => Math.abs(from[k] - to[k]) < 1e-9)) return glyph;
+  return { ...mapGlyph(glyph, compose(to, invert(from))), source: { ...glyph.source!, transform: to } };
+}
+
 /** Glyphs of the sheet's pieces made or moved to where the lines and the sheet's seating put them. */
 export function seatInto(doc: Doc, d: Draft, sheet: SheetRow, pieces: readonly PieceRow[]): void {
   const project = d.get('project', projectOf(doc).id)!;
@@ -61,12 +74,17 @@ export function seatInto(doc: Doc, d: Draft, sheet: SheetRow, pieces: readonly P
     if (!letter) continue;
     const glyph = glyphOfPiece(doc, d, piece);
     const own = glyph.source === null ? glyph.contours.length === 0 : live.has(glyph.source.pieceId);
-    // Somebody else's drawing, or one worked on by hand, is never overwritten in silence.
-    if (!own || glyph.handEdited || placed.has(glyph.id)) continue;
+    // Somebody else's drawing is never overwritten in silence.
+    if (!own || placed.has(glyph.id)) continue;
+    if (isWorkedOn(glyph)) {
+      if (glyph.source?.pieceId === piece.id) d.put('glyphs', reseated(glyph, letter.transform));
+      continue;
+    }
     placed.add(glyph.id);
     d.put('glyphs', {
       ...glyph,
-      contours: letter.contours,
+      // Pictures are traced with y down; whichever way artwork runs, letters run right from the start.
+      contours: rightDirections(letter.contours),
       layers: piece.layers.map((l) => ({
         paint: transformPaint(l.paint, letter.transform),
         contours: transformContours(l.contours, letter.transform),
@@ -77,7 +95,7 @@ export function seatInto(doc: Doc, d: Draft, sheet: SheetRow, pieces: readonly P
   // Glyphs whose piece lost its name or was dropped have nothing to show any more.
   for (const g of Object.values(doc.glyphs)) {
     const lost = g.source !== null && g.source.pieceId.startsWith(`${sheet.id}:`) && !placed.has(g.id);
-    if (lost && !g.handEdited) d.remove('glyphs', g.id);
+    if (lost && !isWorkedOn(g)) d.remove('glyphs', g.id);
   }
   if (leadsLines(doc, sheet)) followLines(d, project, sheet, seated);
 }

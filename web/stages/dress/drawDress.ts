@@ -1,38 +1,64 @@
 import type { PointRef } from '../../../core/document/commands/dressing';
-import { originX } from '../../../core/document/metrics';
 import type { GlyphRow, Lines, PieceRow } from '../../../core/document/schema';
-import { segmentAt, segmentCount, type Contour } from '../../../core/geometry/contour';
-import { cubicDerivative, pointOnCubic } from '../../../core/geometry/cubic';
-import { unit, type Vec } from '../../../core/geometry/vec';
-import { fillLayers } from '../../canvas/fillLayers';
+import type { PenShape } from '../../../core/dress/grow';
+import type { Guide } from '../../../core/dress/snapping';
+import type { Contour } from '../../../core/geometry/contour';
 import type { ColourLayer } from '../../../core/geometry/paint';
-import type { SheetImage } from '../../store/pictures';
+import type { Vec } from '../../../core/geometry/vec';
+import type { ChordGrid } from '../../../core/outline/flat';
+import { fillLayers } from '../../canvas/fillLayers';
 import type { Inks } from '../../canvas/inks';
 import { drawFontLines } from '../../canvas/lines';
-import { drawHandleMark, drawNodeMark, nodeDirection } from '../../canvas/nodeMarks';
 import { path2dOf } from '../../canvas/path2d';
-import { toScreen, type View } from '../../canvas/view';
+import { emAt as at, type View } from '../../canvas/view';
+import type { SheetImage } from '../../store/pictures';
+import { drawMarks } from './drawMarks';
+import { drawAnchors, drawComb, drawDeviation, drawGuides, drawRuler } from './drawSeeing';
 
-export interface DressScene {
+interface Beside {
+  readonly contours: readonly Contour[];
+  readonly x: number;
+}
+
+/** Everything to be seen on the bench; contours stand as they do in the font (origin at 0), em units, y up. */
+export interface DressPicture {
   readonly glyph: GlyphRow;
-  readonly placed: readonly Contour[];
-  readonly advance: number;
-  readonly before: { readonly contours: readonly Contour[]; readonly x: number } | null;
-  readonly after: { readonly contours: readonly Contour[]; readonly x: number } | null;
-  readonly lines: Lines;
-  /** Colour layers, placed like the contours. */
+  /** x of the glyph's own drawing that lies at 0. */
+  readonly originX: number;
+  readonly outline: readonly Contour[];
+  /** The drawing whose points are shown: the outline, a skeleton's lines, or a colour. */
+  readonly worked: readonly Contour[];
+  /** Set while lines are worked on: how the pen runs along them. */
+  readonly pen: PenShape | null;
   readonly layers: readonly ColourLayer[];
+  readonly advance: number;
+  readonly before: Beside | null;
+  readonly after: Beside | null;
+  readonly lines: Lines;
   readonly selection: readonly PointRef[];
   readonly source: { readonly image: SheetImage; readonly piece: PieceRow } | null;
   /** 0 hides the source picture, 1 shows it at full strength. */
   readonly sourceStrength: number;
   readonly filled: boolean;
   readonly night: boolean;
-  readonly frame: { readonly from: Vec; readonly to: Vec } | null;
+  readonly comb: boolean;
+  /** The source's edges, when distances from them are shown. */
+  readonly edges: ChordGrid | null;
+  /** What a clean-up that is tried would leave. */
+  readonly tried: readonly Contour[] | null;
+  readonly anchors: readonly { readonly name: string; readonly x: number; readonly y: number }[];
+  readonly snags: readonly Vec[];
 }
 
-/** Em (y up) to screen. World of this surface: em units with y down. */
-const at = (view: View, p: Vec): Vec => toScreen(view, { x: p.x, y: -p.y });
+/** What changes with every move of the pointer. */
+export interface LivePicture {
+  readonly worked: readonly Contour[] | null;
+  readonly anchor: { readonly name: string; readonly to: Vec } | null;
+  readonly frame: readonly Vec[] | null;
+  readonly line: { readonly from: Vec; readonly to: Vec; readonly kind: 'cut' | 'measure' } | null;
+  readonly guides: readonly Guide[];
+  readonly pointer: Vec | null;
+}
 
 function inEm(g: CanvasRenderingContext2D, view: View, x: number, draw: () => void): void {
   g.save();
@@ -47,12 +73,17 @@ export function drawDress(
   g: CanvasRenderingContext2D,
   view: View,
   width: number,
-  scene: DressScene,
+  height: number,
+  still: DressPicture,
+  live: LivePicture,
   inks: Inks,
 ): void {
-  drawSource(g, view, scene);
-  drawFontLines(g, view, width, scene.lines, inks);
-  for (const side of [scene.before, scene.after]) {
+  const worked = live.worked ?? still.worked;
+  // While the outline itself is being changed it is what is filled.
+  const outline = live.worked && still.worked === still.outline ? live.worked : still.outline;
+  drawSource(g, view, still);
+  drawFontLines(g, view, width, still.lines, inks);
+  for (const side of [still.before, still.after]) {
     if (!side) continue;
     inEm(g, view, side.x, () => {
       g.fillStyle = inks.ink;
@@ -60,37 +91,72 @@ export function drawDress(
       g.fill(path2dOf(side.contours));
     });
   }
-  inEm(g, view, 0, () => {
-    g.fillStyle = inks.ink;
-    g.globalAlpha = scene.filled ? 0.82 : 0.07;
-    if (scene.filled && scene.layers.length > 0) {
-      g.globalAlpha = 1;
-      fillLayers(g, scene.layers);
-    } else g.fill(path2dOf(scene.placed));
+  inEm(g, view, 0, () => drawInk(g, view, still, live, outline, inks));
+  drawEdges(g, view, still, inks);
+  if (still.tried) drawTried(g, view, still.tried, inks);
+  if (still.comb) drawComb(g, view, worked, inks);
+  if (still.edges) drawDeviation(g, view, outline, still.edges, inks);
+  if (!still.tried) drawMarks(g, view, worked, still.selection, inks);
+  drawSnagPlaces(g, view, still.snags, inks);
+  drawAnchors(g, view, still.anchors, live.anchor, inks);
+  drawGuides(g, view, width, height, live.guides, live.pointer, inks);
+  if (live.line) drawRuler(g, view, live.line, outline, inks);
+  if (live.frame) drawFrame(g, view, live.frame, inks);
+}
+
+function drawInk(
+  g: CanvasRenderingContext2D,
+  view: View,
+  still: DressPicture,
+  live: LivePicture,
+  outline: readonly Contour[],
+  inks: Inks,
+): void {
+  g.fillStyle = inks.ink;
+  g.strokeStyle = inks.ink;
+  g.globalAlpha = still.filled ? 0.82 : 0.07;
+  if (still.pen && live.worked) {
+    // A pen's run is shown by the canvas's own while lines are dragged; the exact outline follows when they are let go.
+    g.lineWidth = still.pen.width;
+    g.lineCap = still.pen.ends === 'flat' ? 'butt' : still.pen.ends;
+    g.lineJoin = still.pen.joins === 'round' ? 'round' : 'miter';
+    g.globalAlpha = still.filled ? 0.82 : 0.14;
+    g.stroke(path2dOf(live.worked));
     g.globalAlpha = 1;
-    g.strokeStyle = inks.ink;
-    g.lineWidth = 1.2 / view.zoom;
-    g.stroke(path2dOf(scene.placed));
-  });
-  drawEdges(g, view, scene, inks);
-  scene.placed.forEach((c, ci) => drawContourMarks(g, view, c, ci, scene.selection, inks));
-  if (scene.frame) {
-    const [a, b] = [at(view, scene.frame.from), at(view, scene.frame.to)];
+    return;
+  }
+  if (still.filled && still.layers.length > 0) {
+    g.globalAlpha = 1;
+    fillLayers(g, still.layers);
+  } else g.fill(path2dOf(outline));
+  g.globalAlpha = still.pen ? 0.4 : 1;
+  g.lineWidth = 1.2 / view.zoom;
+  g.stroke(path2dOf(outline));
+  g.globalAlpha = 1;
+  if (still.worked !== still.outline) {
     g.strokeStyle = inks.hand;
-    g.setLineDash([4, 3]);
-    g.strokeRect(a.x, a.y, b.x - a.x, b.y - a.y);
-    g.setLineDash([]);
+    g.stroke(path2dOf(live.worked ?? still.worked));
   }
 }
 
+/** The outline that a clean-up would leave, over the one there is, with its points. */
+function drawTried(g: CanvasRenderingContext2D, view: View, tried: readonly Contour[], inks: Inks): void {
+  inEm(g, view, 0, () => {
+    g.strokeStyle = inks.hand;
+    g.lineWidth = 2 / view.zoom;
+    g.stroke(path2dOf(tried));
+  });
+  drawMarks(g, view, tried, [], inks);
+}
+
 /** The piece of the sheet the letter came from, in its place beneath the outline. */
-function drawSource(g: CanvasRenderingContext2D, view: View, scene: DressScene): void {
+function drawSource(g: CanvasRenderingContext2D, view: View, scene: DressPicture): void {
   const { source, glyph, sourceStrength } = scene;
   if (!source || !glyph.source || sourceStrength === 0) return;
   const t = glyph.source.transform;
   const margin = source.piece.box.height * 0.3;
   const { box } = source.piece;
-  inEm(g, view, -originX(glyph), () => {
+  inEm(g, view, -scene.originX, () => {
     g.transform(t.a, t.b, t.c, t.d, t.e, t.f);
     // On light paper the sheet's own ground melts into the bench.
     if (!scene.night) g.globalCompositeOperation = 'multiply';
@@ -101,7 +167,7 @@ function drawSource(g: CanvasRenderingContext2D, view: View, scene: DressScene):
 }
 
 /** Where the letter begins and ends: two thin uprights with feet. */
-function drawEdges(g: CanvasRenderingContext2D, view: View, scene: DressScene, inks: Inks): void {
+function drawEdges(g: CanvasRenderingContext2D, view: View, scene: DressPicture, inks: Inks): void {
   g.strokeStyle = inks.rule;
   g.lineWidth = 1;
   for (const x of [0, scene.advance]) {
@@ -114,77 +180,31 @@ function drawEdges(g: CanvasRenderingContext2D, view: View, scene: DressScene, i
   }
 }
 
-function drawContourMarks(
-  g: CanvasRenderingContext2D,
-  view: View,
-  c: Contour,
-  contour: number,
-  selection: readonly PointRef[],
-  inks: Inks,
-): void {
-  const picked = new Set(selection.filter((s) => s.contour === contour).map((s) => s.node));
-  const n = c.nodes.length;
-  c.nodes.forEach((node, i) => {
-    if (!picked.has(i) && !picked.has((i + 1) % n) && !picked.has((i + n - 1) % n)) return;
-    for (const part of ['in', 'out'] as const) {
-      const end = node[part];
-      if (end) drawHandleMark(g, at(view, node), at(view, end), inks, isPicked(selection, contour, i, part));
-    }
-  });
-  drawLocks(g, view, c, inks);
-  c.nodes.forEach((node, i) => {
-    const em = nodeDirection(c, i);
-    drawNodeMark(
-      g,
-      at(view, node),
-      { x: em.x, y: -em.y },
-      node.kind,
-      inks,
-      isPicked(selection, contour, i, 'node'),
-    );
-  });
-  const first = c.nodes[0];
-  if (first) drawFlag(g, at(view, first), nodeDirection(c, 0), inks);
-}
-
-/** Locked segments are drawn double: a second line beside the first. */
-function drawLocks(g: CanvasRenderingContext2D, view: View, c: Contour, inks: Inks): void {
-  g.strokeStyle = inks.hand;
-  g.lineWidth = 1;
-  c.nodes.forEach((node, i) => {
-    if (!node.locked || i >= segmentCount(c)) return;
-    const cubic = segmentAt(c, i);
+/** Snags are ringed with a dashed line, so that they are seen whatever lies there. */
+function drawSnagPlaces(g: CanvasRenderingContext2D, view: View, places: readonly Vec[], inks: Inks): void {
+  g.strokeStyle = inks.snag;
+  g.lineWidth = 2;
+  g.setLineDash([4, 3]);
+  for (const place of places) {
+    const p = at(view, place);
     g.beginPath();
-    for (let k = 0; k <= 24; k++) {
-      const p = at(view, pointOnCubic(cubic, k / 24));
-      const d = unit(cubicDerivative(cubic, Math.min(0.999, Math.max(0.001, k / 24))));
-      // To the right of travel: outside of the ink when y points up.
-      g.lineTo(p.x + d.y * 4, p.y + d.x * 4);
-    }
+    g.arc(p.x, p.y, 15, 0, 2 * Math.PI);
     g.stroke();
-  });
+  }
+  g.setLineDash([]);
 }
 
-const isPicked = (selection: readonly PointRef[], contour: number, node: number, part: PointRef['part']) =>
-  selection.some((s) => s.contour === contour && s.node === node && s.part === part);
-
-/** A small flag at the start of a contour that shows which way it runs. */
-function drawFlag(g: CanvasRenderingContext2D, p: Vec, em: Vec, inks: Inks): void {
-  const d = { x: em.x, y: -em.y };
-  const side = { x: d.y, y: -d.x };
-  const root = { x: p.x + side.x * 8, y: p.y + side.y * 8 };
-  const top = { x: p.x + side.x * 18, y: p.y + side.y * 18 };
+function drawFrame(g: CanvasRenderingContext2D, view: View, frame: readonly Vec[], inks: Inks): void {
+  const points = frame.map((p) => at(view, p));
   g.strokeStyle = inks.hand;
-  g.fillStyle = inks.hand;
   g.lineWidth = 1;
+  g.setLineDash([4, 3]);
   g.beginPath();
-  g.moveTo(root.x, root.y);
-  g.lineTo(top.x, top.y);
-  g.stroke();
-  g.beginPath();
-  g.moveTo(top.x, top.y);
-  g.lineTo(top.x + d.x * 8 - side.x * 3, top.y + d.y * 8 - side.y * 3);
-  g.lineTo(top.x - side.x * 6, top.y - side.y * 6);
+  if (points.length === 2) {
+    const [a, b] = points as [Vec, Vec];
+    g.rect(a.x, a.y, b.x - a.x, b.y - a.y);
+  } else points.forEach((p) => g.lineTo(p.x, p.y));
   g.closePath();
-  g.fill();
+  g.stroke();
+  g.setLineDash([]);
 }

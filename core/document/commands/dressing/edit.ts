@@ -1,0 +1,113 @@
+import { penOutline } from '../../../dress/grow';
+import { invert } from '../../../geometry/affine';
+import { transformContours, type Contour } from '../../../geometry/contour';
+import { contoursBox } from '../../../geometry/measure';
+import { draft, type ProjectDiff } from '../../diff';
+import type { Doc, GlyphRow } from '../../schema';
+
+/** A point of an outline: an on-curve node or one of its handles. */
+export interface PointRef {
+  readonly contour: number;
+  readonly node: number;
+  readonly part: 'node' | 'in' | 'out';
+}
+
+/** Which drawing of a glyph is worked on: its outline, the lines of its skeleton, or one of its colour layers (from 0). */
+export interface Target {
+  readonly glyphId: string;
+  readonly of: 'outline' | 'skeleton' | number;
+}
+
+export const outlineOf = (glyphId: string): Target => ({ glyphId, of: 'outline' });
+
+/** The contours a target stands for; none when the glyph has no such drawing. */
+export function contoursOf(glyph: GlyphRow, of: Target['of']): readonly Contour[] {
+  if (of === 'skeleton') return glyph.skeleton?.lines ?? [];
+  if (of === 'outline') return glyph.contours;
+  return glyph.layers[of]?.contours ?? [];
+}
+
+/**
+ * New contours for a glyph, with its bearings adjusted so that the rest of the letter and its advance width stay
+ * where they are: what grows out of the letter hangs over.
+ */
+export function withOutline(glyph: GlyphRow, contours: readonly Contour[]): GlyphRow {
+  const before = contoursBox(glyph.contours);
+  const after = contoursBox(contours);
+  const bearings =
+    before && after
+      ? {
+          left: glyph.bearings.left + after.xMin - before.xMin,
+          right: glyph.bearings.right + before.xMax - after.xMax,
+        }
+      : glyph.bearings;
+  // The lowest colour lies below all others: it is the outline.
+  const layers = glyph.layers.map((l, i) => (i === 0 ? { ...l, contours } : l));
+  return { ...glyph, contours, layers, bearings };
+}
+
+/** The glyph with other lines for its pen, and the outline that the pen leaves. */
+export const withSkeleton = (glyph: GlyphRow, skeleton: NonNullable<GlyphRow['skeleton']>): GlyphRow => ({
+  ...withOutline(glyph, penOutline(skeleton.lines, skeleton.pen)),
+  skeleton,
+});
+
+function withTarget(glyph: GlyphRow, of: Target['of'], contours: readonly Contour[]): GlyphRow {
+  if (of === 'skeleton')
+    return glyph.skeleton ? withSkeleton(glyph, { ...glyph.skeleton, lines: contours }) : glyph;
+  if (of === 'outline' || of === 0) return withOutline(glyph, contours);
+  return { ...glyph, layers: glyph.layers.map((l, i) => (i === of ? { ...l, contours } : l)) };
+}
+
+/** Outlines kept of one glyph; older ones go. */
+const MOST_KEPT = 6;
+
+/** The glyph with its present outline put by under a name, so that it can be taken up again. */
+export const keepOutline = (glyph: GlyphRow, label: string): GlyphRow => ({
+  ...glyph,
+  kept: [...glyph.kept, { label, contours: glyph.contours }].slice(-MOST_KEPT),
+});
+
+/**
+ * One edit of a drawing. A changed contour of a shared part changes the part, and with it every letter that has it (they are
+ * brought in step when the edit is made). Null when nothing changes. `keep` = put the outline by under that name first.
+ */
+export function edit(
+  doc: Doc,
+  target: Target,
+  label: string,
+  change: (cs: Contour[]) => readonly Contour[],
+  { keep = false, byHand = true }: { keep?: boolean; byHand?: boolean } = {},
+): ProjectDiff | null {
+  const glyph = doc.glyphs[target.glyphId];
+  if (!glyph) return null;
+  const before = contoursOf(glyph, target.of);
+  const contours = change([...before]);
+  if (contours.length === before.length && contours.every((c, i) => c === before[i])) return null;
+  const d = draft(doc);
+  let next = withTarget(keep ? keepOutline(glyph, label) : glyph, target.of, contours);
+  // A pen's result can't be edited point by point any more without leaving its skeleton behind.
+  if (target.of === 'outline' && next.skeleton) next = { ...next, skeleton: null };
+  const left = new Set(contours.map((c) => c.of));
+  next = { ...next, components: next.components.filter((c) => target.of !== 'outline' || left.has(c.id)) };
+  d.put('glyphs', byHand ? { ...next, handEdited: true } : { ...next, cleaned: true });
+  if (target.of === 'outline') passToParts(doc, d, glyph, contours);
+  return d.done(label);
+}
+
+/** Changed contours of shared parts written into the parts themselves. */
+function passToParts(
+  doc: Doc,
+  d: ReturnType<typeof draft>,
+  glyph: GlyphRow,
+  contours: readonly Contour[],
+): void {
+  for (const component of glyph.components) {
+    const mine = contours.filter((c) => c.of === component.id);
+    if (mine.length === 0 || mine.every((c) => glyph.contours.includes(c))) continue;
+    const part = doc.glyphs[component.glyphId];
+    if (!part) continue;
+    const drawn = transformContours(mine, invert(component.transform)).map(({ of: _, ...c }) => c);
+    d.put('glyphs', { ...withOutline(part, drawn), handEdited: true });
+  }
+}

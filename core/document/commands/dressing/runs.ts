@@ -1,0 +1,138 @@
+import { reverseContour, transformContours, type Contour } from '../../../geometry/contour';
+import { contoursBox } from '../../../geometry/measure';
+import { translation } from '../../../geometry/affine';
+import { breakAt, closeRun, joinRuns, startAt } from '../../../outline/points';
+import type { ProjectDiff } from '../../diff';
+import { projectOf } from '../../newProject';
+import type { Doc } from '../../schema';
+import { edit, outlineOf, type PointRef, type Target } from './edit';
+
+/** One contour replaced by another drawing of it. */
+export const replaceContour = (
+  doc: Doc,
+  glyphId: string,
+  contour: number,
+  by: Contour,
+  label: string,
+): ProjectDiff | null =>
+  edit(doc, outlineOf(glyphId), label, (cs) => cs.map((c, i) => (i === contour ? by : c)));
+
+/** A contour drawn with the pen, put on top of the others or in place of one that is drawn on. */
+export const drawContour = (
+  doc: Doc,
+  target: Target,
+  drawn: Contour,
+  instead: number | null,
+): ProjectDiff | null =>
+  edit(doc, target, 'Draw', (cs) =>
+    instead === null
+      ? [...cs, drawn]
+      : cs.map((c, i) => (i === instead ? { ...drawn, ...(c.of && { of: c.of }) } : c)),
+  );
+
+/** Runs broken at the chosen nodes. */
+export const breakRuns = (doc: Doc, target: Target, points: readonly PointRef[]): ProjectDiff | null =>
+  edit(doc, target, 'Break', (cs) =>
+    cs.flatMap((c, ci) => {
+      const nodes = [
+        ...new Set(points.filter((p) => p.contour === ci && p.part === 'node').map((p) => p.node)),
+      ];
+      if (nodes.length === 0) return [c];
+      const own = { ...(c.of && { of: c.of }) };
+      if (!c.closed) return cutOpen(c, nodes);
+      // The first break opens it; the others lie on the opened run, numbered from there.
+      const first = Math.min(...nodes);
+      const [open] = breakAt(c, first);
+      return cutOpen(
+        { ...open!, ...own },
+        nodes.filter((i) => i !== first).map((i) => i - first),
+      );
+    }),
+  );
+
+function cutOpen(c: Contour, nodes: readonly number[]): Contour[] {
+  const out: Contour[] = [];
+  let rest = c;
+  for (const i of [...nodes].sort((a, b) => b - a)) {
+    const [left, right] = breakAt(rest, i);
+    if (!right) continue;
+    out.unshift(right);
+    rest = left!;
+  }
+  return [rest, ...out];
+}
+
+const isEnd = (c: Contour | undefined, node: number): boolean =>
+  c !== undefined && !c.closed && (node === 0 || node === c.nodes.length - 1);
+
+/** Two chosen loose ends joined: of one run, which closes, or of two, which become one. Null for anything else. */
+export function joinEnds(doc: Doc, target: Target, points: readonly PointRef[]): ProjectDiff | null {
+  const ends = points.filter((p) => p.part === 'node');
+  const [p, q] = ends;
+  if (!p || !q || ends.length !== 2) return null;
+  return edit(doc, target, 'Join', (cs) => {
+    const [a, b] = [cs[p.contour], cs[q.contour]];
+    if (!isEnd(a, p.node) || !isEnd(b, q.node)) return cs;
+    if (p.contour === q.contour) return p.node === q.node ? cs : cs.map((c) => (c === a ? closeRun(c) : c));
+    const before = p.node === 0 ? reverseContour(a!) : a!;
+    const after = q.node === 0 ? b! : reverseContour(b!);
+    const joined = joinRuns(before, after);
+    return cs.flatMap((c) => (c === a ? [joined] : c === b ? [] : [c]));
+  });
+}
+
+/** Contours that the chosen points lie on; all when none is chosen. */
+export const chosenContours = (cs: readonly Contour[], points: readonly PointRef[]): number[] =>
+  points.length === 0 ? cs.map((_, i) => i) : [...new Set(points.map((p) => p.contour))].filter((i) => cs[i]);
+
+/** Chosen runs closed by a straight, or at one place where their ends lie together. */
+export const closeRuns = (doc: Doc, target: Target, points: readonly PointRef[]): ProjectDiff | null =>
+  edit(doc, target, 'Close', (cs) => {
+    const chosen = new Set(chosenContours(cs, points));
+    return cs.map((c, i) => (chosen.has(i) ? closeRun(c) : c));
+  });
+
+export const reverseRuns = (doc: Doc, target: Target, points: readonly PointRef[]): ProjectDiff | null =>
+  edit(doc, target, 'Reverse', (cs) => {
+    const chosen = new Set(chosenContours(cs, points));
+    return cs.map((c, i) => (chosen.has(i) ? reverseContour(c) : c));
+  });
+
+export const startHere = (doc: Doc, target: Target, point: PointRef): ProjectDiff | null =>
+  edit(doc, target, 'Move the start', (cs) =>
+    cs.map((c, i) => (i === point.contour ? startAt(c, point.node) : c)),
+  );
+
+export const removeContours = (doc: Doc, target: Target, contours: readonly number[]): ProjectDiff | null =>
+  edit(doc, target, 'Remove contours', (cs) => cs.filter((_, i) => !contours.includes(i)));
+
+/**
+ * Contours of another drawing (px, y down) added to a glyph: as high as the letter, or as a capital when it is empty,
+ * standing where it stands, so that they never land out of sight.
+ */
+export function pasteContours(doc: Doc, glyphId: string, drawing: readonly Contour[]): ProjectDiff | null {
+  const glyph = doc.glyphs[glyphId];
+  const from = contoursBox(drawing);
+  if (!glyph || !from) return null;
+  const own = contoursBox(glyph.contours);
+  const [foot, top] = own ? [own.yMin, own.yMax] : [0, projectOf(doc).lines.capHeight];
+  const k = (top - foot) / Math.max(from.yMax - from.yMin, 1e-9);
+  const left = own ? own.xMin : 0;
+  const place = { a: k, b: 0, c: 0, d: -k, e: left - k * from.xMin, f: foot + k * from.yMax };
+  return edit(doc, outlineOf(glyphId), 'Paste a drawing', (cs) => [
+    ...cs,
+    ...transformContours(drawing, place),
+  ]);
+}
+
+/** Contours copied from a glyph put into this one where they stood: `x` is this glyph's drawing x for their origin. */
+export const pasteInPlace = (
+  doc: Doc,
+  target: Target,
+  copied: readonly Contour[],
+  x: number,
+): ProjectDiff | null =>
+  edit(doc, target, 'Paste', (cs) => [
+    ...cs,
+    ...transformContours(copied, translation(x, 0)).map(({ of: _, ...c }) => c),
+  ]);

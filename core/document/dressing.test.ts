@@ -1,0 +1,227 @@
+import { compileGlyph } from '../compile/fontData';
+import { contourArea, contoursBox } from '../geometry/measure';
+import { polygon, reverseContour, type Contour } from '../geometry/contour';
+import { box } from '../testing/randomOutlines';
+import { sampleProject } from '../testing/sampleProject';
+import { circle } from '../testing/shapes';
+import * as dressing from './commands/dressing';
+import { applyDiff, type ProjectDiff } from './diff';
+import { commit, emptyHistory, undo } from './history';
+import { advanceOf } from './metrics';
+import { blankGlyph } from './newProject';
+import { docSchema, type Doc } from './schema';
+
+const { outlineOf } = dressing;
+const node = (contour: number, n: number): dressing.PointRef => ({ contour, node: n, part: 'node' });
+const apply = (doc: Doc, diff: ProjectDiff | null): Doc => {
+  if (!diff) throw new Error('no edit');
+  return commit(doc, emptyHistory, diff).doc;
+};
+const area = (cs: readonly Contour[]) => cs.reduce((sum, c) => sum + contourArea(c), 0);
+
+/** b, d, p and q that share one bowl, drawn in b. */
+function bowls(): Doc {
+  const stem = (x: number, low: number) => box(x, low, 80, 700);
+  const bowl = [circle(250, 250, 250), reverseContour(circle(250, 250, 170))];
+  let doc: Doc = sampleProject();
+  const letters = { b: stem(0, 0), d: stem(420, 0), p: stem(0, -200), q: stem(420, -200) };
+  for (const [id, s] of Object.entries(letters)) {
+    const glyph = { ...blankGlyph(id, id, [id.codePointAt(0)!]), contours: id === 'b' ? [s, ...bowl] : [s] };
+    doc = { ...doc, glyphs: { ...doc.glyphs, [id]: glyph } };
+  }
+  doc = apply(doc, dressing.shareContours(doc, 'b', [1, 2], 'bowl'));
+  for (const id of ['d', 'p', 'q'] as const)
+    doc = apply(
+      doc,
+      dressing.placePart(doc, id, 'part.bowl', id === 'p' ? 'as it is' : 'mirrored', { x: 0, y: 0 }),
+    );
+  return doc;
+}
+
+describe('shared parts', () => {
+  test('an edit in one letter changes the part and all letters that have it, as one step', () => {
+    const doc = bowls();
+    const before = area(doc.glyphs.q!.contours);
+    const { doc: after, history } = commit(
+      doc,
+      emptyHistory,
+      dressing.movePoints(doc, outlineOf('d'), [node(1, 0)], { x: -30, y: 0 })!,
+    );
+    for (const id of ['part.bowl', 'b', 'p', 'q'])
+      expect(after.glyphs[id]!.contours).not.toEqual(doc.glyphs[id]!.contours);
+    expect(area(after.glyphs.q!.contours)).toBeCloseTo(area(after.glyphs.b!.contours), 6);
+    expect(area(after.glyphs.q!.contours)).not.toBeCloseTo(before, 0);
+    expect(undo(after, history)!.doc).toEqual(doc);
+    expect(docSchema.safeParse(after).success).toBe(true);
+  });
+
+  test('one set free stays as it is when the part changes', () => {
+    const doc = bowls();
+    const freed = apply(doc, dressing.setFree(doc, 'q', doc.glyphs.q!.components[0]!.id));
+    const after = apply(
+      freed,
+      dressing.movePoints(freed, outlineOf('part.bowl'), [node(0, 0)], { x: 40, y: 0 }),
+    );
+    expect(after.glyphs.q!.contours).toEqual(freed.glyphs.q!.contours);
+    expect(after.glyphs.p!.contours).not.toEqual(freed.glyphs.p!.contours);
+  });
+
+  test('a part that is removed leaves its outline with the letters; a part never holds itself; parts stay out of the font', () => {
+    const doc = bowls();
+    const diff: ProjectDiff = {
+      label: 'Remove',
+      changes: [{ table: 'glyphs', id: 'part.bowl', before: doc.glyphs['part.bowl']!, after: null }],
+    };
+    const after = apply(doc, diff);
+    expect(after.glyphs.b!.components).toEqual([]);
+    expect(area(after.glyphs.b!.contours)).toBeCloseTo(area(doc.glyphs.b!.contours), 9);
+    expect(dressing.placePart(doc, 'part.bowl', 'part.bowl', 'as it is', { x: 0, y: 0 })).toBeNull();
+    expect(doc.glyphs['part.bowl']!.role).toBe('part');
+  });
+});
+
+describe('runs', () => {
+  test('break, join and close give back the same shape', () => {
+    const doc = sampleProject();
+    const broken = apply(doc, dressing.breakRuns(doc, outlineOf('x'), [node(0, 1), node(0, 3)]));
+    expect(broken.glyphs.x!.contours.map((c) => [c.closed, c.nodes.length])).toEqual([
+      [false, 3],
+      [false, 3],
+    ]);
+    const joined = apply(broken, dressing.joinEnds(broken, outlineOf('x'), [node(0, 2), node(1, 0)]));
+    const closed = apply(joined, dressing.closeRuns(joined, outlineOf('x'), []));
+    expect(Math.abs(area(closed.glyphs.x!.contours))).toBeCloseTo(area(doc.glyphs.x!.contours), 6);
+    expect(dressing.joinEnds(doc, outlineOf('x'), [node(0, 0), node(0, 2)])).toBeNull();
+  });
+
+  test('a contour drawn with the pen is added, reversed and started elsewhere', () => {
+    const doc = sampleProject();
+    const drawn = apply(doc, dressing.drawContour(doc, outlineOf('x'), box(100, 100, 50, 50), null));
+    expect(drawn.glyphs.x!.contours).toHaveLength(2);
+    const back = apply(drawn, dressing.reverseRuns(drawn, outlineOf('x'), [node(1, 0)]));
+    expect(contourArea(back.glyphs.x!.contours[1]!)).toBeCloseTo(-2500);
+    const started = apply(back, dressing.startHere(back, outlineOf('x'), node(1, 2)));
+    expect(started.glyphs.x!.contours[1]!.nodes[0]).toEqual(back.glyphs.x!.contours[1]!.nodes[2]);
+  });
+});
+
+describe('overlapping strokes', () => {
+  test('stay separate to edit and are merged in the font, filled where they cross', () => {
+    const doc = sampleProject();
+    const crossed = {
+      ...doc.glyphs.x!,
+      contours: [box(0, 200, 400, 80), reverseContour(box(160, 0, 80, 500))],
+    };
+    const made = compileGlyph(crossed);
+    expect(crossed.contours).toHaveLength(2);
+    expect(made.contours).toHaveLength(1);
+    expect(area(made.contours)).toBeCloseTo(400 * 80 + 80 * 500 - 80 * 80, 0);
+  });
+
+  test('merging by hand keeps the parts, which can be taken up again', () => {
+    const doc = sampleProject();
+    const glyph = { ...doc.glyphs.x!, contours: [box(0, 200, 400, 80), box(160, 0, 80, 500)] };
+    const start = { ...doc, glyphs: { ...doc.glyphs, x: glyph } };
+    const merged = apply(start, dressing.combineContours(start, outlineOf('x'), [], 'union'));
+    expect(merged.glyphs.x!.contours).toHaveLength(1);
+    const again = apply(merged, dressing.takeUpKept(merged, 'x', 0));
+    expect(again.glyphs.x!.contours).toEqual(glyph.contours);
+    expect(again.glyphs.x!.kept[0]!.contours).toHaveLength(1);
+  });
+
+  test.each([
+    ['subtract', 400 * 80 - 80 * 80],
+    ['intersect', 80 * 80],
+  ] as const)('%s with the chosen contour', (how, left) => {
+    const doc = sampleProject();
+    const start = {
+      ...doc,
+      glyphs: {
+        ...doc.glyphs,
+        x: { ...doc.glyphs.x!, contours: [box(0, 200, 400, 80), box(160, 0, 80, 500)] },
+      },
+    };
+    expect(
+      area(apply(start, dressing.combineContours(start, outlineOf('x'), [1], how)).glyphs.x!.contours),
+    ).toBeCloseTo(left, 3);
+  });
+});
+
+describe('weight, width and skeletons', () => {
+  test('growing keeps the advance; widening keeps the bearings and takes the picture along', () => {
+    const doc = sampleProject();
+    const grown = apply(doc, dressing.growGlyph(doc, outlineOf('x'), 10, 'sharp'));
+    expect(advanceOf(grown.glyphs.x!)).toBeCloseTo(advanceOf(doc.glyphs.x!), 6);
+    const wide = apply(doc, dressing.scaleGlyph(doc, 'x', 1.5, 1));
+    expect(advanceOf(wide.glyphs.x!)).toBeCloseTo(100 + 1.5 * 400.3, 6);
+    expect(dressing.scaleGlyph(doc, 'x', 1, 1)).toBeNull();
+  });
+
+  test('the outline follows the pen and the lines', () => {
+    const doc = sampleProject();
+    const line: Contour = {
+      ...polygon([
+        { x: 0, y: 0 },
+        { x: 0, y: 500 },
+      ]),
+      closed: false,
+    };
+    const pen = { width: 60, ends: 'flat', joins: 'round' } as const;
+    const drawn = apply(doc, dressing.takeSkeleton(doc, 'x', [line], pen));
+    expect(area(drawn.glyphs.x!.contours)).toBeCloseTo(60 * 500, 3);
+    const thick = apply(drawn, dressing.changePen(drawn, 'x', { width: 90 }));
+    expect(area(thick.glyphs.x!.contours)).toBeCloseTo(90 * 500, 3);
+    const longer = apply(
+      thick,
+      dressing.movePoints(thick, { glyphId: 'x', of: 'skeleton' }, [node(0, 1)], { x: 0, y: 100 }),
+    );
+    expect(contoursBox(longer.glyphs.x!.contours)!.yMax).toBeCloseTo(600, 3);
+    expect(apply(longer, dressing.leaveSkeleton(longer, 'x')).glyphs.x!.skeleton).toBeNull();
+    expect(dressing.changePen(thick, 'x', { width: -1 })).toBeNull();
+  });
+});
+
+describe('anchors and colours', () => {
+  test('an anchor is placed, moved, renamed and removed; names are not given twice', () => {
+    let doc = sampleProject();
+    doc = apply(doc, dressing.putAnchor(doc, 'o', { name: 'top', x: 250, y: 520 }));
+    doc = apply(doc, dressing.putAnchor(doc, 'o', { name: 'top', x: 255, y: 520 }));
+    expect(doc.glyphs.o!.anchors).toEqual([{ name: 'top', x: 255, y: 520 }]);
+    expect(dressing.renameAnchor(doc, 'o', 'top', 'top')).toBeNull();
+    doc = apply(doc, dressing.renameAnchor(doc, 'o', 'top', 'bottom'));
+    expect(apply(doc, dressing.removeAnchor(doc, 'o', 'bottom')).glyphs.o!.anchors).toEqual([]);
+  });
+
+  test('the lowest colour stays the outline; others change their order', () => {
+    let doc = sampleProject();
+    const [outer, inner] = doc.glyphs.o!.contours;
+    doc = apply(doc, dressing.addLayer(doc, 'o', [inner!], [200, 30, 30]));
+    doc = apply(doc, dressing.addLayer(doc, 'o', [outer!], [30, 30, 200]));
+    doc = apply(doc, dressing.moveLayer(doc, 'o', 2, -1));
+    expect(doc.glyphs.o!.layers.map((l) => l.paint)).toMatchObject([
+      {},
+      { rgb: [30, 30, 200] },
+      { rgb: [200, 30, 30] },
+    ]);
+    expect(dressing.moveLayer(doc, 'o', 1, -1)).toBeNull();
+    expect(dressing.removeLayer(doc, 'o', 0)).toBeNull();
+    const edited = apply(
+      doc,
+      dressing.movePoints(doc, { glyphId: 'o', of: 2 }, [node(0, 0)], { x: 5, y: 0 }),
+    );
+    expect(edited.glyphs.o!.contours).toBe(doc.glyphs.o!.contours);
+    expect(edited.glyphs.o!.layers[2]!.contours).not.toBe(doc.glyphs.o!.layers[2]!.contours);
+  });
+});
+
+test('cleaning many letters leaves those worked on by hand, and those changed meanwhile', () => {
+  const doc = sampleProject();
+  const hand = apply(doc, dressing.movePoints(doc, outlineOf('x'), [node(0, 0)], { x: 3, y: 0 }));
+  expect(dressing.mayClean(hand.glyphs.x!)).toBe(false);
+  expect(dressing.mayClean(hand.glyphs.o!)).toBe(true);
+  const before = hand.glyphs.o!.contours;
+  const taken = dressing.takeCleaned(hand, 'tidy', new Map([['o', { before, contours: [before[0]!] }]]))!;
+  const after = applyDiff(hand, taken);
+  expect(after.glyphs.o).toMatchObject({ cleaned: true, handEdited: false });
+  expect(dressing.takeCleaned(after, 'tidy', new Map([['o', { before, contours: [] }]]))).toBeNull();
+});

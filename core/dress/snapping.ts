@@ -1,0 +1,72 @@
+import { distance, dot, scale, sub, unit, type Vec } from '../geometry/vec';
+
+/** A line that places are drawn to: level (y given), or upright (x given). */
+export interface Guide {
+  readonly axis: 'x' | 'y';
+  readonly at: number;
+  /** What it is, in words: shown while something snaps to it. */
+  readonly reason: string;
+}
+
+export interface Snapped {
+  readonly at: Vec;
+  /** What it snapped to, at most one reason for each axis. */
+  readonly guides: readonly Guide[];
+}
+
+/** The place moved onto the nearest guide of each axis within `reach`; earlier guides win over later ones as near. */
+export function snapToGuides(p: Vec, guides: readonly Guide[], reach: number): Snapped {
+  const best: Record<'x' | 'y', Guide | null> = { x: null, y: null };
+  for (const g of guides) {
+    const off = Math.abs(p[g.axis] - g.at);
+    const so = best[g.axis];
+    if (off <= reach && (so === null || off < Math.abs(p[g.axis] - so.at) - 1e-9)) best[g.axis] = g;
+  }
+  return {
+    at: { x: best.x?.at ?? p.x, y: best.y?.at ?? p.y },
+    guides: [best.x, best.y].filter((g) => g !== null),
+  };
+}
+
+/** Guides through other points, and at a standard stem's width from them. `stem` in the points' unit; null = none set. */
+export function pointGuides(
+  others: readonly Vec[],
+  stem: { upright: number | null; level: number | null },
+): Guide[] {
+  const out: Guide[] = others.flatMap((p): Guide[] => [
+    { axis: 'x', at: p.x, reason: 'in line with a point' },
+    { axis: 'y', at: p.y, reason: 'level with a point' },
+  ]);
+  for (const p of others) {
+    for (const way of [-1, 1]) {
+      if (stem.upright) out.push({ axis: 'x', at: p.x + way * stem.upright, reason: 'one stem wide' });
+      if (stem.level) out.push({ axis: 'y', at: p.y + way * stem.level, reason: 'one stem thick' });
+    }
+  }
+  return out;
+}
+
+/** A direction a handle may lie in. */
+export interface Bearing {
+  readonly way: Vec;
+  readonly reason: string;
+}
+
+/** A handle turned into the nearest direction within `reach` of it, keeping what lies along that; null when none is near. */
+export function snapHandle(
+  node: Vec,
+  handle: Vec,
+  bearings: readonly Bearing[],
+  reach: number,
+): { at: Vec; reason: string } | null {
+  const d = sub(handle, node);
+  let best: { at: Vec; reason: string; off: number } | null = null;
+  for (const b of bearings) {
+    const way = unit(b.way);
+    const at = { x: node.x + scale(way, dot(d, way)).x, y: node.y + scale(way, dot(d, way)).y };
+    const off = distance(at, handle);
+    if (off <= reach && distance(at, node) > reach && (best === null || off < best.off))
+      best = { at, reason: b.reason, off };
+  }
+  return best;
+}

@@ -1,0 +1,232 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { advanceOf, placedLayers } from '../../../core/document/metrics';
+import { projectOf } from '../../../core/document/newProject';
+import { findSnags } from '../../../core/dress/snags';
+import { reverseDiff } from '../../../core/document/diff';
+import type { ProjectDiff } from '../../../core/document/diff';
+import type { ChordGrid } from '../../../core/outline/flat';
+import { useDesk } from '../../app/colourMode';
+import { readInks } from '../../canvas/inks';
+import { Surface, type SurfacePointer } from '../../canvas/Surface';
+import { fitBox, type View } from '../../canvas/view';
+import { dressBench, useDressBench } from '../../store/dressBench';
+import { edgesOfSource } from '../../store/dressing';
+import { liveFont } from '../../store/liveFont';
+import { useSheetImage } from '../../store/pictures';
+import { useDoc, useProject } from '../../store/projectStore';
+import { commandOf, previewOf } from '../../tools/dress/applyEdit';
+import { drawTool } from '../../tools/dress/drawTool';
+import { HIT_RADIUS_PEN_PX, HIT_RADIUS_PX } from '../../tools/dress/hitTest';
+import { lineTool } from '../../tools/dress/lineTool';
+import {
+  idle,
+  type DressAnswer,
+  type DressEdit,
+  type DressPointer,
+  type Gesture,
+} from '../../tools/dress/scene';
+import { selectTool } from '../../tools/dress/selectTool';
+import { drawDress, type DressPicture, type LivePicture } from './drawDress';
+import { neighbours } from './neighbours';
+import { snapping } from './snapScene';
+import { placedAt, useDressTarget } from './useDressTarget';
+
+const NOTHING_LIVE: LivePicture = {
+  worked: null,
+  anchor: null,
+  frame: null,
+  line: null,
+  guides: [],
+  pointer: null,
+};
+/** The running line follows a drag at this pace; the bench follows every move. */
+const PREVIEW_EVERY_MS = 120;
+
+/** The bench's surface: what the pointer does goes to the tool in hand, what the tool answers is drawn at once. */
+export function DressCanvas() {
+  const doc = useDoc();
+  const desk = useDesk();
+  const { glyph, target, placed, shift } = useDressTarget();
+  const { tool, selection, seeing, tried, ruler, lasso, drawing, view: ownView } = useDressBench();
+  const [size, setSize] = useState({ width: 0, height: 0 });
+  const gesture = useRef<Gesture>(idle);
+  const live = useRef<LivePicture>(NOTHING_LIVE);
+  const painter = useRef<(() => void) | null>(null);
+  const shown = useRef<{ at: number; diff: ProjectDiff | null }>({ at: 0, diff: null });
+  const edges = useEdges(seeing.deviation);
+  const source = useSource();
+  const { lines } = projectOf(doc);
+  const advance = advanceOf(glyph);
+  const whole = useWholeView(size, advance);
+  const view = ownView ?? whole;
+
+  const still = useMemo<DressPicture>(
+    () => ({
+      glyph,
+      originX: shift,
+      outline: placedAt(glyph.contours, shift),
+      worked: placed,
+      pen: target.of === 'skeleton' ? (glyph.skeleton?.pen ?? null) : null,
+      layers: placedLayers(glyph),
+      advance,
+      ...(seeing.neighbours ? neighbours(doc, glyph) : { before: null, after: null }),
+      lines,
+      selection,
+      source,
+      sourceStrength: desk === 'night' ? seeing.source * 0.7 : seeing.source,
+      filled: seeing.filled,
+      night: desk === 'night',
+      comb: seeing.comb,
+      edges,
+      tried: tried ? placedAt(tried.made.contours, shift) : null,
+      anchors: glyph.anchors.map((a) => ({ ...a, x: a.x - shift })),
+      snags: target.of === 'outline' ? findSnags(placed).map((s) => s.at) : [],
+    }),
+    [doc, glyph, placed, shift, target, advance, lines, selection, source, seeing, desk, edges, tried],
+  );
+  useEffect(() => {
+    // Points and runs that are gone (undo, delete) can't stay chosen.
+    const gone = selection.some((p) => !placed[p.contour]?.nodes[p.node]);
+    if (gone) dressBench.select([]);
+    if (drawing !== null && placed[drawing]?.closed !== false) useDressBench.setState({ drawing: null });
+  }, [placed, selection, drawing]);
+  useEffect(() => {
+    live.current = { ...NOTHING_LIVE, line: ruler && { ...ruler, kind: 'measure' } };
+    painter.current?.();
+  }, [ruler, still]);
+
+  const draw = useCallback(
+    (g: CanvasRenderingContext2D, v: View, width: number, height: number) =>
+      drawDress(g, v, width, height, still, live.current, readInks()),
+    [still],
+  );
+
+  /** The running line shows what is being dragged, letters share parts only once it is let go. */
+  const showInLine = (edit: DressEdit) => {
+    const now = performance.now();
+    if (now - shown.current.at < PREVIEW_EVERY_MS || target.of === 'skeleton') return;
+    const diff = commandOf(doc, target, edit, shift);
+    if (!diff) return;
+    shown.current = { at: now, diff };
+    liveFont.preview(diff);
+  };
+  const make = (edit: DressEdit) => {
+    const diff = commandOf(doc, target, edit, shift);
+    if (!diff && shown.current.diff) liveFont.apply(reverseDiff(shown.current.diff), doc);
+    useProject.getState().commit(diff);
+    shown.current = { at: 0, diff: null };
+  };
+
+  const step = (event: DressPointer, radius: number, free: boolean): DressAnswer => {
+    const scene = {
+      contours: placed,
+      selection,
+      anchors: still.anchors,
+      hitRadius: radius,
+      ...snapping(doc, placed, advance, radius * 0.7, free),
+      lasso,
+      drawing,
+    };
+    if (tool === 'select') return selectTool(gesture.current, event, scene);
+    if (tool === 'draw') return drawTool(gesture.current, event, scene);
+    return lineTool(tool, gesture.current, event, scene);
+  };
+  const onPointer = (e: SurfacePointer) => {
+    if (e.type === 'move' && gesture.current.mode === 'idle') return;
+    const at = { x: e.world.x, y: -e.world.y };
+    const radius = (e.device === 'mouse' ? HIT_RADIUS_PX : HIT_RADIUS_PEN_PX) / view.zoom;
+    const event: DressPointer = { type: e.type, at, shift: e.shift, alt: e.alt };
+    const answer = step(event, radius, e.ctrl);
+    gesture.current = answer.gesture;
+    if (answer.selection) dressBench.select(answer.selection);
+    if (answer.drawing !== undefined) useDressBench.setState({ drawing: answer.drawing });
+    if (answer.line !== undefined && tool === 'measure')
+      useDressBench.setState({ ruler: answer.gesture.mode === 'idle' ? answer.line : null });
+    if (tried && (answer.preview || answer.done)) useDressBench.setState({ tried: null });
+    if (answer.preview) showInLine(answer.preview);
+    live.current = liveOf(answer, placed, tool, at);
+    painter.current?.();
+    if (answer.done) make(answer.done);
+  };
+
+  return (
+    <Surface
+      label={`Outline of ${glyph.name}`}
+      view={view}
+      onView={(v) => useDressBench.setState({ view: v })}
+      onSize={(width, height) => setSize({ width, height })}
+      draw={draw}
+      onPointer={onPointer}
+      painter={painter}
+      cursor={tool === 'select' ? 'default' : 'crosshair'}
+    />
+  );
+}
+
+function liveOf(
+  answer: DressAnswer,
+  placed: DressPicture['worked'],
+  tool: string,
+  pointer: LivePicture['pointer'],
+): LivePicture {
+  const { preview, done, gesture } = answer;
+  const edit = preview ?? done;
+  return {
+    worked: edit && edit.kind !== 'anchor' ? previewOf(placed, edit) : null,
+    anchor: edit?.kind === 'anchor' ? edit : null,
+    frame: gesture.mode === 'framing' ? gesture.path : null,
+    line: answer.line ? { ...answer.line, kind: tool === 'cut' ? 'cut' : 'measure' } : null,
+    guides: answer.snapped ?? [],
+    pointer,
+  };
+}
+
+/** The first view shows the whole line height, so that letters keep their size when one steps through them. */
+function useWholeView(size: { width: number; height: number }, advance: number): View {
+  const doc = useDoc();
+  const { lines } = projectOf(doc);
+  return useMemo(
+    () =>
+      fitBox(
+        { xMin: -150, xMax: Math.max(600, advance) + 150, yMin: -lines.ascender, yMax: -lines.descender },
+        size.width,
+        size.height,
+        14,
+      ),
+    // A drag that widens the letter must not move the view.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [size, lines],
+  );
+}
+
+/** The sheet behind the letter, and where on it the letter lies. */
+function useSource(): DressPicture['source'] {
+  const doc = useDoc();
+  const { glyph } = useDressTarget();
+  const piece = glyph.source ? doc.pieces[glyph.source.pieceId] : undefined;
+  const sheet = piece && doc.sheets[piece.sheetId];
+  const image = useSheetImage(
+    sheet?.pictureId,
+    sheet ? doc.recipes[sheet.recipeId]!.mirror : false,
+    sheet?.quarterTurns ?? 0,
+  );
+  return useMemo(() => (image && piece ? { image, piece } : null), [image, piece]);
+}
+
+/** The source's edges as they stand in the font, while they are wanted. */
+export function useEdges(wanted: boolean): ChordGrid | null {
+  const { glyph, shift } = useDressTarget();
+  const [found, setFound] = useState<{ of: unknown; shift: number; grid: ChordGrid | null } | null>(null);
+  const of = glyph.source;
+  useEffect(() => {
+    let gone = false;
+    if (!wanted || !of || (found?.of === of && found.shift === shift)) return;
+    void edgesOfSource(glyph, shift).then((grid) => {
+      if (!gone) setFound({ of, shift, grid });
+    });
+    return () => {
+      gone = true;
+    };
+  }, [wanted, of, shift, glyph, found]);
+  return wanted && found?.of === of ? found.grid : null;
+}

@@ -1,0 +1,19 @@
+import { AnchorPart } from './AnchorPart';
+import { ColourPart } from './ColourPart';
+import { CombinePart } from './CombinePart';
+import { SharedPart } from './SharedPart';
+import { SkeletonPart } from './SkeletonPart';
+import { StemPart } from './StemPart';
+
+export function PartsTab() {
+  return (
+    <>
+      <CombinePart />
+      <StemPart />
+      <SharedPart />
+      <SkeletonPart />
+      <AnchorPart />
+      <ColourPart />
+    </>
+  );
+}

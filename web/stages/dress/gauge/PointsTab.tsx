@@ -1,0 +1,257 @@
+import { SimpleGrid } from '@chakra-ui/react';
+import {
+  closeRuns,
+  movePoints,
+  releaseHandEdits,
+  reverseRuns,
+  scaleGlyph,
+  startHere,
+} from '../../../../core/document/commands/dressing';
+import { seatAll } from '../../../../core/document/commands/lifting';
+import { applyDiff, mergeDiffs } from '../../../../core/document/diff';
+import { advanceOf } from '../../../../core/document/metrics';
+import { countNodes } from '../../../../core/geometry/contour';
+import { contoursBox } from '../../../../core/geometry/measure';
+import { BearingFields } from '../../../panels/BearingFields';
+import { dressBench, useDressBench } from '../../../store/dressBench';
+import { useDoc, useProject } from '../../../store/projectStore';
+import { refitGlyph } from '../../../store/tracing';
+import { Fact, GaugePart } from '../../../ui/Gauge';
+import { InkButton } from '../../../ui/InkButton';
+import { NumberField } from '../../../ui/NumberField';
+import { usePointActions } from '../useDressKeys';
+import { useDressTarget } from '../useDressTarget';
+
+const REFITS = [
+  [-1, 'Refit with fewer points', 'Fit this stretch to the ink again with one point fewer'],
+  [0, 'Refit to the ink', 'Fit this stretch to the ink again with as many points'],
+  [1, 'Refit with more points', 'Fit this stretch to the ink again with one point more'],
+] as const;
+
+const KIND_TEXT = { corner: 'corner', smooth: 'smooth', tangent: 'straight into curve' } as const;
+
+export function PointsTab() {
+  return (
+    <>
+      <LetterFacts />
+      <ChosenPoint />
+      <PointButtons />
+      <StretchButtons />
+      <BackToTrace />
+    </>
+  );
+}
+
+function LetterFacts() {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const { glyph, contours } = useDressTarget();
+  const box = contoursBox(glyph.contours);
+  const width = box ? box.xMax - box.xMin : 0;
+  const height = box ? box.yMax - box.yMin : 0;
+  const scale = (kx: number, ky: number) => commit(scaleGlyph(doc, glyph.id, kx, ky));
+  return (
+    <>
+      <Fact label="Points, contours">
+        <span data-testid="point-count">{countNodes(contours)}</span>, {contours.length}
+      </Fact>
+      {box && (
+        <>
+          <Fact label="Top, bottom">
+            {box.yMax.toFixed(0)} u, {box.yMin.toFixed(0)} u
+          </Fact>
+          <NumberField
+            label="Width of the ink"
+            unit="u"
+            value={width}
+            min={1}
+            onChange={(w) => width > 0 && scale(w / width, 1)}
+          />
+          <NumberField
+            label="Height of the ink"
+            unit="u"
+            value={height}
+            min={1}
+            onChange={(h) => height > 0 && scale(1, h / height)}
+          />
+        </>
+      )}
+      <Fact label="Advance width">{advanceOf(glyph).toFixed(0)} u</Fact>
+      <BearingFields glyph={glyph} />
+    </>
+  );
+}
+
+function ChosenPoint() {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const { target, placed } = useDressTarget();
+  const selection = useDressBench((s) => s.selection);
+  const one = selection.length === 1 ? selection[0] : undefined;
+  const node = one && placed[one.contour]?.nodes[one.node];
+  const point = one && node && (one.part === 'node' ? node : node[one.part]);
+  const title =
+    selection.length === 0
+      ? 'No point chosen'
+      : selection.length === 1
+        ? 'Chosen point'
+        : `${selection.length} points chosen`;
+  return (
+    <>
+      <GaugePart title={title} />
+      {one && point && node && (
+        <>
+          <Fact label="Kind">{one.part === 'node' ? KIND_TEXT[node.kind] : 'handle'}</Fact>
+          {(['x', 'y'] as const).map((axis) => (
+            <NumberField
+              key={axis}
+              label={axis}
+              unit="u"
+              digits={1}
+              value={point[axis]}
+              onChange={(v) =>
+                commit(movePoints(doc, target, [one], { x: 0, y: 0, [axis]: v - point[axis] }))
+              }
+            />
+          ))}
+        </>
+      )}
+    </>
+  );
+}
+
+function PointButtons() {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const { target, contours } = useDressTarget();
+  const selection = useDressBench((s) => s.selection);
+  const a = usePointActions();
+  const none = a.nodes.length === 0;
+  const one = a.nodes.length === 1 ? a.nodes[0]! : null;
+  const open = contours.some((c) => !c.closed);
+  const runs = (diff: ReturnType<typeof reverseRuns>) => {
+    commit(diff);
+    dressBench.select([]);
+  };
+  return (
+    <SimpleGrid columns={3} gap="1.5">
+      <InkButton tip="Make the chosen points corners (E)" disabled={none} onClick={() => a.kind('corner')}>
+        Corner
+      </InkButton>
+      <InkButton tip="Make the chosen points smooth (R)" disabled={none} onClick={() => a.kind('smooth')}>
+        Smooth
+      </InkButton>
+      <InkButton
+        tip="A curve that runs on in the straight's direction (T)"
+        disabled={none}
+        onClick={() => a.kind('tangent')}
+      >
+        Tangent
+      </InkButton>
+      <InkButton
+        tip="Make what lies between the chosen points straight (I)"
+        disabled={a.segments.length === 0}
+        onClick={() => a.shape('straight')}
+      >
+        Straight
+      </InkButton>
+      <InkButton
+        tip="Give what lies between the chosen points handles (U)"
+        disabled={a.segments.length === 0}
+        onClick={() => a.shape('curved')}
+      >
+        Curved
+      </InkButton>
+      <InkButton
+        tip="Delete the chosen points; the curve keeps its shape (Delete)"
+        disabled={none}
+        onClick={a.remove}
+      >
+        Delete
+      </InkButton>
+      <InkButton tip="Break the contour at the chosen points (B)" disabled={none} onClick={a.cut}>
+        Break
+      </InkButton>
+      <InkButton
+        tip="Join two chosen loose ends (J)"
+        disabled={a.nodes.length !== 2 || !open}
+        onClick={a.join}
+      >
+        Join
+      </InkButton>
+      <InkButton
+        tip="Close open contours: those chosen, or all"
+        disabled={!open}
+        onClick={() => runs(closeRuns(doc, target, selection))}
+      >
+        Close
+      </InkButton>
+      <InkButton
+        tip="Turn contours round: those chosen, or all"
+        disabled={contours.length === 0}
+        onClick={() => runs(reverseRuns(doc, target, selection))}
+      >
+        Reverse
+      </InkButton>
+      <InkButton
+        tip="Let the contour begin at the chosen point"
+        disabled={!one || !contours[one.contour]?.closed}
+        onClick={() => one && runs(startHere(doc, target, one))}
+      >
+        Start here
+      </InkButton>
+    </SimpleGrid>
+  );
+}
+
+function StretchButtons() {
+  const { glyph, target } = useDressTarget();
+  const a = usePointActions();
+  const chosen = a.nodes.filter((s) => s.contour === a.within).map((s) => s.node);
+  if (chosen.length < 2) return null;
+  const refit = async (by: -1 | 0 | 1) => {
+    await refitGlyph(glyph.id, a.within, chosen, by);
+    dressBench.select([]);
+  };
+  return (
+    <>
+      <GaugePart title="The stretch between them" />
+      {glyph.source &&
+        target.of === 'outline' &&
+        REFITS.map(([by, text, tip]) => (
+          <InkButton key={by} tip={tip} onClick={() => void refit(by)}>
+            {text}
+          </InkButton>
+        ))}
+      <InkButton
+        tip={
+          a.locked
+            ? 'Let refitting and clean-up change this stretch again (L)'
+            : 'Keep this stretch as it is when the rest is refitted or cleaned (L)'
+        }
+        aria-pressed={a.locked}
+        onClick={a.lock}
+      >
+        {a.locked ? 'Free this stretch' : 'Lock this stretch'}
+      </InkButton>
+    </>
+  );
+}
+
+function BackToTrace() {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const { glyph } = useDressTarget();
+  if (!glyph.source || !(glyph.handEdited || glyph.cleaned)) return null;
+  const back = () => {
+    const released = releaseHandEdits(doc, glyph.id);
+    const seated = released && seatAll(applyDiff(doc, released), released.label);
+    if (released) commit(seated ? mergeDiffs(released, seated) : released);
+    dressBench.select([]);
+  };
+  return (
+    <InkButton tip="Take the traced outline again; this one is kept and can be taken up" onClick={back}>
+      Back to the trace
+    </InkButton>
+  );
+}

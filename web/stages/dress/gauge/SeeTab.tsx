@@ -1,0 +1,75 @@
+import { Checkbox, Text } from '@chakra-ui/react';
+import { dressBench, useDressBench, type Seeing } from '../../../store/dressBench';
+import { Fact } from '../../../ui/Gauge';
+import { InkButton } from '../../../ui/InkButton';
+import { NumberField } from '../../../ui/NumberField';
+import { useEdges } from '../DressCanvas';
+import { deviationNumbers } from '../drawSeeing';
+import { placedAt, useDressTarget } from '../useDressTarget';
+
+const SWITCHES: readonly (readonly [keyof Omit<Seeing, 'source'>, string])[] = [
+  ['filled', 'Filled as it will print'],
+  ['neighbours', 'Neighbours'],
+  ['comb', 'Curvature comb'],
+  ['deviation', 'Deviation from the source'],
+];
+
+export function SeeTab() {
+  const seeing = useDressBench((s) => s.seeing);
+  return (
+    <>
+      {SWITCHES.map(([key, text]) => (
+        <Checkbox.Root
+          key={key}
+          size="sm"
+          checked={seeing[key]}
+          onCheckedChange={(e) => dressBench.see({ [key]: e.checked === true })}
+        >
+          <Checkbox.HiddenInput />
+          <Checkbox.Control borderColor="rule" />
+          <Checkbox.Label>{text}</Checkbox.Label>
+        </Checkbox.Root>
+      ))}
+      {seeing.deviation && <DeviationFacts />}
+      <NumberField
+        label="Source picture"
+        unit="%"
+        value={seeing.source * 100}
+        min={0}
+        max={100}
+        step={5}
+        onChange={(v) => dressBench.see({ source: v / 100 })}
+      />
+      <InkButton tip="The whole letter in view (0)" onClick={() => useDressBench.setState({ view: null })}>
+        Whole letter
+      </InkButton>
+      <Text fontSize="xs" color="faded">
+        Wheel zooms, Space moves.
+      </Text>
+    </>
+  );
+}
+
+function DeviationFacts() {
+  const { glyph, shift } = useDressTarget();
+  const edges = useEdges(true);
+  if (!glyph.source)
+    return (
+      <Text fontSize="xs" color="faded">
+        This letter was drawn here: there is no source to hold it against.
+      </Text>
+    );
+  if (!edges) return <Text fontSize="xs">Reading the source …</Text>;
+  const { most, mean } = deviationNumbers(placedAt(glyph.contours, shift), edges);
+  return (
+    <>
+      <Fact label="Greatest">
+        <span data-testid="deviation-most">{most.toFixed(1)} u</span>
+      </Fact>
+      <Fact label="Mean">{mean.toFixed(2)} u</Fact>
+      <Text fontSize="xs" color="faded">
+        Thin: within 2 u of the source. Thicker: up to 4 u. Thickest: further off.
+      </Text>
+    </>
+  );
+}

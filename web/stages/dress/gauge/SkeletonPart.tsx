@@ -1,0 +1,79 @@
+import { changePen, leaveSkeleton } from '../../../../core/document/commands/dressing';
+import type { PenShape } from '../../../../core/dress/grow';
+import { dressBench } from '../../../store/dressBench';
+import { drawBySkeleton } from '../../../store/dressing';
+import { useDoc, useProject } from '../../../store/projectStore';
+import { GaugePart } from '../../../ui/Gauge';
+import { InkButton } from '../../../ui/InkButton';
+import { NumberField } from '../../../ui/NumberField';
+import { SelectField } from '../../../ui/SelectField';
+import { useDressTarget } from '../useDressTarget';
+
+const ENDS: readonly (readonly [PenShape['ends'], string])[] = [
+  ['round', 'round'],
+  ['flat', 'flat'],
+  ['square', 'square'],
+];
+const JOINS: readonly (readonly [PenShape['joins'], string])[] = [
+  ['round', 'round'],
+  ['sharp', 'sharp'],
+];
+
+/** A letter drawn by lines and a pen that runs along them. */
+export function SkeletonPart() {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const { glyph, target } = useDressTarget();
+  const pen = glyph.skeleton?.pen;
+  const change = (to: Partial<PenShape>) => commit(changePen(doc, glyph.id, to));
+  return (
+    <>
+      <GaugePart title="Skeleton and pen" />
+      {!pen && (
+        <InkButton
+          tip="Find the lines a pen would have run along, and draw the letter by them; the outline is kept"
+          disabled={glyph.contours.length === 0}
+          onClick={() => void drawBySkeleton(glyph.id)}
+        >
+          Draw it by a pen
+        </InkButton>
+      )}
+      {pen && (
+        <>
+          <NumberField
+            label="Pen"
+            unit="u"
+            digits={1}
+            min={1}
+            max={400}
+            value={pen.width}
+            onChange={(width) => change({ width })}
+          />
+          <SelectField label="Ends" value={pen.ends} options={ENDS} onChange={(ends) => change({ ends })} />
+          <SelectField
+            label="Joins"
+            value={pen.joins}
+            options={JOINS}
+            onChange={(joins) => change({ joins })}
+          />
+          <InkButton
+            tip="Work on the lines; the outline follows"
+            aria-pressed={target.of === 'skeleton'}
+            onClick={() => dressBench.workOn(target.of === 'skeleton' ? 'outline' : 'skeleton')}
+          >
+            {target.of === 'skeleton' ? 'Working on the lines' : 'Work on the lines'}
+          </InkButton>
+          <InkButton
+            tip="Keep the outline and leave the lines"
+            onClick={() => {
+              commit(leaveSkeleton(doc, glyph.id));
+              dressBench.workOn('outline');
+            }}
+          >
+            Leave the skeleton
+          </InkButton>
+        </>
+      )}
+    </>
+  );
+}

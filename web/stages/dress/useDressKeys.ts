@@ -1,0 +1,146 @@
+import { useEffect } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import {
+  breakRuns,
+  deleteNodes,
+  joinEnds,
+  lockSegments,
+  movePoints,
+  setNodeKind,
+  shapeSegments,
+} from '../../../core/document/commands/dressing';
+import type { ProjectDiff } from '../../../core/document/diff';
+import type { NodeKind } from '../../../core/geometry/contour';
+import { segmentsBetween } from '../../../core/trace/refit';
+import { useGlyphInHand } from '../../panels/useGlyphInHand';
+import { dressBench, useDressBench } from '../../store/dressBench';
+import { makeCleanUp } from '../../store/dressing';
+import { copyFrom, pasteInto } from '../../store/pasting';
+import { useDoc, useProject } from '../../store/projectStore';
+import { drawnGlyphs } from '../../store/selectors';
+import { useDressTarget } from './useDressTarget';
+
+/** Steps to the letter before (-1) or after (+1). */
+export function useStep(): (by: 1 | -1) => void {
+  const doc = useDoc();
+  const { glyph, take } = useGlyphInHand();
+  return (by) => {
+    const list = drawnGlyphs(doc);
+    const next = list[(list.findIndex((g) => g.id === glyph?.id) + by + list.length) % list.length];
+    if (next) take(next.id);
+  };
+}
+
+/** What one can do with the points chosen: shared by keys and buttons. */
+export function usePointActions() {
+  const doc = useDoc();
+  const { target, contours } = useDressTarget();
+  const selection = useDressBench((s) => s.selection);
+  const { commit } = useProject.getState();
+  const nodes = selection.filter((s) => s.part === 'node');
+  const within = nodes[0]?.contour ?? 0;
+  const stretched = segmentsBetween(
+    contours[within],
+    nodes.filter((s) => s.contour === within).map((s) => s.node),
+  );
+  const segments = contours.flatMap((c, contour) => {
+    const chosen = new Set(nodes.filter((s) => s.contour === contour).map((s) => s.node));
+    return c.nodes.flatMap((_, node) =>
+      chosen.has(node) && chosen.has((node + 1) % c.nodes.length) && (c.closed || node + 1 < c.nodes.length)
+        ? [{ contour, node }]
+        : [],
+    );
+  });
+  const locked = stretched.length > 0 && stretched.every((i) => contours[within]!.nodes[i]!.locked);
+  const renumbered = (diff: ProjectDiff | null) => {
+    commit(diff);
+    if (diff) dressBench.select([]);
+  };
+  return {
+    nodes,
+    segments,
+    stretch: stretched,
+    within,
+    locked,
+    kind: (k: NodeKind) => commit(setNodeKind(doc, target, nodes, k)),
+    remove: () => renumbered(deleteNodes(doc, target, nodes)),
+    shape: (s: 'straight' | 'curved') => commit(shapeSegments(doc, target, segments, s)),
+    cut: () => renumbered(breakRuns(doc, target, nodes)),
+    join: () => renumbered(joinEnds(doc, target, nodes)),
+    lock: () => commit(lockSegments(doc, target, within, stretched, !locked)),
+    nudge: (x: number, y: number) => commit(movePoints(doc, target, selection, { x, y })),
+  };
+}
+
+const inField = (e: Event): boolean =>
+  (e.target as HTMLElement | null)?.closest?.('input, textarea') instanceof Element;
+
+/** Keys of the outline bench, and its clipboard. */
+export function useDressKeys(): void {
+  const { contours, target } = useDressTarget();
+  const actions = usePointActions();
+  const step = useStep();
+  const nudge = (e: KeyboardEvent) => {
+    const by = e.ctrlKey || e.metaKey ? 100 : e.shiftKey ? 10 : 1;
+    const x = e.key === 'ArrowLeft' ? -by : e.key === 'ArrowRight' ? by : 0;
+    const y = e.key === 'ArrowDown' ? -by : e.key === 'ArrowUp' ? by : 0;
+    e.preventDefault();
+    actions.nudge(x, y);
+  };
+  const stop = () => {
+    useDressBench.setState({ tried: null, ruler: null, drawing: null });
+    dressBench.select([]);
+  };
+  useClipboard();
+  useHotkeys('left, right, up, down', nudge, { ignoreModifiers: true });
+  useHotkeys('delete, backspace', actions.remove);
+  useHotkeys('e', () => actions.kind('corner'));
+  useHotkeys('r', () => actions.kind('smooth'));
+  useHotkeys('t', () => actions.kind('tangent'));
+  useHotkeys('i', () => actions.shape('straight'));
+  useHotkeys('u', () => actions.shape('curved'));
+  useHotkeys('b', actions.cut);
+  useHotkeys('j', actions.join);
+  useHotkeys('l', actions.lock);
+  useHotkeys('a', () =>
+    dressBench.select(
+      contours.flatMap((c, contour) => c.nodes.map((_, node) => ({ contour, node, part: 'node' as const }))),
+    ),
+  );
+  useHotkeys('s', () => dressBench.takeTool('select'));
+  useHotkeys('d', () => dressBench.takeTool('draw'));
+  useHotkeys('c', () => dressBench.takeTool('cut'));
+  useHotkeys('m', () => dressBench.takeTool('measure'));
+  useHotkeys('w', () => useDressBench.setState((s) => ({ lasso: !s.lasso })));
+  useHotkeys('f', () => dressBench.see({ filled: !useDressBench.getState().seeing.filled }));
+  useHotkeys('y', () => makeCleanUp(target, 'tidy', useDressBench.getState().tolerance));
+  useHotkeys('enter, escape', stop);
+  useHotkeys('0', () => useDressBench.setState({ view: null }));
+  useHotkeys('comma', () => step(-1));
+  useHotkeys('period', () => step(1));
+}
+
+/** Copy, cut and paste of contours as SVG; text meant for a field stays there. */
+function useClipboard(): void {
+  const { target } = useDressTarget();
+  useEffect(() => {
+    const chosen = () => [...new Set(useDressBench.getState().selection.map((p) => p.contour))];
+    const copy = (e: ClipboardEvent) => {
+      if (inField(e) || (getSelection()?.toString() ?? '') !== '') return;
+      const svg = copyFrom(target, chosen());
+      if (svg === null || !e.clipboardData) return;
+      e.clipboardData.setData('text/plain', svg);
+      e.clipboardData.setData('image/svg+xml', svg);
+      e.preventDefault();
+    };
+    const paste = (e: ClipboardEvent) => {
+      if (!inField(e)) void pasteInto(target, e.clipboardData?.getData('text/plain') ?? '');
+    };
+    document.addEventListener('copy', copy);
+    document.addEventListener('paste', paste);
+    return () => {
+      document.removeEventListener('copy', copy);
+      document.removeEventListener('paste', paste);
+    };
+  }, [target]);
+}

@@ -1,0 +1,67 @@
+import { create } from 'zustand';
+import type { PointRef, Target } from '../../core/document/commands/dressing';
+import type { CleanedUp, CleanUp } from '../../core/dress/cleanUp';
+import type { Contour } from '../../core/geometry/contour';
+import type { Vec } from '../../core/geometry/vec';
+import type { View } from '../canvas/view';
+import type { Tool } from '../tools/dress/scene';
+
+/** What is seen beside the outline. */
+export interface Seeing {
+  readonly filled: boolean;
+  /** Strength of the source picture, 0 to 1. */
+  readonly source: number;
+  readonly neighbours: boolean;
+  /** Curvature comb. */
+  readonly comb: boolean;
+  /** Distance from the source in colour. */
+  readonly deviation: boolean;
+}
+
+/** A clean-up tried on the letter in hand and not yet made. */
+export interface TriedCleanUp {
+  readonly kind: CleanUp;
+  readonly tolerance: number;
+  readonly of: readonly Contour[];
+  readonly made: CleanedUp;
+}
+
+interface DressBench {
+  readonly tool: Tool;
+  readonly of: Target['of'];
+  readonly selection: readonly PointRef[];
+  readonly lasso: boolean;
+  readonly drawing: number | null;
+  readonly ruler: { readonly from: Vec; readonly to: Vec } | null;
+  readonly seeing: Seeing;
+  readonly tried: TriedCleanUp | null;
+  /** How far clean-ups may move an outline, u. */
+  readonly tolerance: number;
+  /** Null shows the whole line's height. */
+  readonly view: View | null;
+}
+
+/** The state of the outline bench that is nobody else's business: not saved, not undone. */
+export const useDressBench = create<DressBench>(() => ({
+  tool: 'select',
+  of: 'outline',
+  selection: [],
+  lasso: false,
+  drawing: null,
+  ruler: null,
+  seeing: { filled: false, source: 0.45, neighbours: true, comb: false, deviation: false },
+  tried: null,
+  tolerance: 2,
+  view: null,
+}));
+
+const set = useDressBench.setState;
+
+export const dressBench = {
+  select: (selection: readonly PointRef[]): void => set({ selection }),
+  takeTool: (tool: Tool): void => set({ tool, drawing: null, ruler: null }),
+  workOn: (of: Target['of']): void => set({ of, selection: [], drawing: null, tried: null }),
+  see: (change: Partial<Seeing>): void => set((s) => ({ seeing: { ...s.seeing, ...change } })),
+  /** Another letter is in hand: nothing of the old one stays chosen. */
+  newLetter: (): void => set({ of: 'outline', selection: [], drawing: null, ruler: null, tried: null }),
+};

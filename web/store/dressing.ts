@@ -1,0 +1,141 @@
+import { create } from 'zustand';
+import type { OutlineSkeleton } from '../../core/centreline/skeletonOfOutline';
+import {
+  cleanGlyph,
+  contoursOf,
+  mayClean,
+  takeCleaned,
+  takeSkeleton,
+  type Target,
+} from '../../core/document/commands/dressing';
+import type { GlyphRow } from '../../core/document/schema';
+import type { CleanedUp, CleanUp } from '../../core/dress/cleanUp';
+import { applyAffine, compose, translation } from '../../core/geometry/affine';
+import type { Vec } from '../../core/geometry/vec';
+import { ChordGrid, chordsOf, type Chord } from '../../core/outline/flat';
+import { transformContours, type Contour } from '../../core/geometry/contour';
+import type { Result } from '../../core/problems/problem';
+import type { DressApi } from '../workers/dress.worker';
+import { Cancelled, WorkerLane } from '../workers/workerLane';
+import { useDressBench } from './dressBench';
+import { useProject } from './projectStore';
+import { drawnGlyphs } from './selectors';
+import { sourceEdges } from './tracing';
+
+const lane = new WorkerLane<DressApi>(
+  () => new Worker(new URL('../workers/dress.worker.ts', import.meta.url), { type: 'module' }),
+);
+
+/** A job over many letters: how far it is, and a way to stop it. */
+export const useCleaning = create<{
+  readonly done: number;
+  readonly total: number;
+  readonly stop: (() => void) | null;
+}>(() => ({ done: 0, total: 0, stop: null }));
+
+const clean = (kind: CleanUp, contours: readonly Contour[], tolerance: number, signal?: AbortSignal) =>
+  lane.run((api) => api.clean(kind, contours, tolerance) as Promise<Result<CleanedUp | null>>, signal);
+
+/** Shows what a clean-up would make of the drawing in hand, without making it. */
+export async function tryCleanUp(target: Target, kind: CleanUp, tolerance: number): Promise<void> {
+  const glyph = useProject.getState().doc?.glyphs[target.glyphId];
+  if (!glyph) return;
+  const of = contoursOf(glyph, target.of);
+  const found = await clean(kind, of, tolerance);
+  if (!found.ok) return useProject.getState().showProblems(found.problems);
+  const unchanged = {
+    contours: of,
+    pointsBefore: count(of),
+    pointsAfter: count(of),
+    dropped: 0,
+    deviation: 0,
+  };
+  const now = useProject.getState().doc?.glyphs[target.glyphId];
+  // The answer is for a drawing that may be gone by now.
+  if (now && contoursOf(now, target.of) === of)
+    useDressBench.setState({ tried: { kind, tolerance, of, made: found.value ?? unchanged } });
+}
+
+const count = (cs: readonly Contour[]): number => cs.reduce((n, c) => n + c.nodes.length, 0);
+
+export const dropTried = (): void => useDressBench.setState({ tried: null });
+
+/** Makes what is being tried, or the clean-up right away. */
+export function makeCleanUp(target: Target, kind: CleanUp, tolerance: number): void {
+  const { doc, commit } = useProject.getState();
+  if (doc) commit(cleanGlyph(doc, target, kind, { tolerance }));
+  useDressBench.setState({ tried: null, selection: [] });
+}
+
+/** Cleans many letters aside, those by hand left alone; all of them are one step to undo. Says how many changed. */
+export async function cleanMany(kind: CleanUp, tolerance: number): Promise<void> {
+  const { doc } = useProject.getState();
+  if (!doc) return;
+  const letters = drawnGlyphs(doc).filter(mayClean);
+  const abort = new AbortController();
+  useCleaning.setState({ done: 0, total: letters.length, stop: () => abort.abort() });
+  const cleaned = new Map<string, { before: GlyphRow['contours']; contours: readonly Contour[] }>();
+  try {
+    for (const [i, glyph] of letters.entries()) {
+      const found = await clean(kind, glyph.contours, tolerance, abort.signal);
+      if (found.ok && found.value)
+        cleaned.set(glyph.id, { before: glyph.contours, contours: found.value.contours });
+      useCleaning.setState({ done: i + 1 });
+    }
+    const { doc: now, commit } = useProject.getState();
+    if (now) commit(takeCleaned(now, kind, cleaned));
+  } catch (error) {
+    if (!(error instanceof Cancelled)) throw error;
+  } finally {
+    useCleaning.setState({ done: 0, total: 0, stop: null });
+  }
+}
+
+/** Finds the lines a pen may have run along to leave a letter's outline, and draws the letter by them from now on. */
+export async function drawBySkeleton(glyphId: string): Promise<void> {
+  const glyph = useProject.getState().doc?.glyphs[glyphId];
+  if (!glyph) return;
+  const found = await lane.run((api) => api.skeleton(glyph.contours) as Promise<Result<OutlineSkeleton>>);
+  const { doc, commit, showProblems } = useProject.getState();
+  if (!found.ok) return showProblems(found.problems);
+  if (doc?.glyphs[glyphId] !== glyph) return;
+  const { lines, width } = found.value;
+  commit(takeSkeleton(doc, glyphId, lines, { width: Math.round(width), ends: 'round', joins: 'round' }));
+  useDressBench.setState({ of: 'skeleton', selection: [] });
+}
+
+export interface StemWidth {
+  readonly glyphId: string;
+  readonly width: number;
+}
+
+/** Upright stems of the letters given, measured aside. */
+export async function stemsInWorker(letters: readonly GlyphRow[]): Promise<readonly StemWidth[]> {
+  const found = await lane.run(
+    (api) =>
+      api.stems(letters.map((g) => ({ glyphId: g.id, contours: g.contours }))) as Promise<
+        Result<readonly StemWidth[]>
+      >,
+  );
+  return found.ok ? found.value : [];
+}
+
+/**
+ * The edges of what a letter was lifted from, as they stand in the font (`shift`: the x of the letter's own drawing that
+ * lies at 0 there); null for one that was drawn here.
+ */
+export async function edgesOfSource(glyph: GlyphRow, shift: number): Promise<ChordGrid | null> {
+  const doc = useProject.getState().doc;
+  const piece = glyph.source ? doc?.pieces[glyph.source.pieceId] : undefined;
+  if (!glyph.source || !piece) return null;
+  const runs = await sourceEdges(piece.id);
+  const transform = compose(translation(-shift, 0), glyph.source.transform);
+  if (runs.length === 0) {
+    // Artwork has no picture: its own outline is the source.
+    return new ChordGrid(chordsOf(transformContours(piece.outline, transform), 0.05));
+  }
+  return new ChordGrid(runs.flatMap((run) => chordsOfRun(run.map((p) => applyAffine(transform, p)))));
+}
+
+const chordsOfRun = (run: readonly Vec[]): Chord[] =>
+  run.map((a, i) => ({ a, b: run[(i + 1) % run.length]!, contour: 0, segment: i, t0: 0, t1: 1 }));

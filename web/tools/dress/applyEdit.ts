@@ -1,0 +1,52 @@
+import {
+  addPoint,
+  bendCurve,
+  cutContours,
+  drawContour,
+  movedPoints,
+  movePoints,
+  putAnchor,
+  type Target,
+} from '../../../core/document/commands/dressing';
+import type { ProjectDiff } from '../../../core/document/diff';
+import type { Doc } from '../../../core/document/schema';
+import { translation } from '../../../core/geometry/affine';
+import { transformContour, type Contour } from '../../../core/geometry/contour';
+import type { Vec } from '../../../core/geometry/vec';
+import { bendSegment } from '../../../core/outline/points';
+import type { DressEdit } from './scene';
+
+/** The contours as an edit that is under way would leave them. */
+export function previewOf(contours: readonly Contour[], edit: DressEdit): readonly Contour[] {
+  switch (edit.kind) {
+    case 'move':
+      return movedPoints(contours, edit.points, edit.by);
+    case 'bend':
+      return contours.map((c, i) => (i === edit.contour ? bendSegment(c, edit.segment, edit.t, edit.by) : c));
+    case 'draw':
+      return edit.instead === null
+        ? [...contours, edit.contour]
+        : contours.map((c, i) => (i === edit.instead ? edit.contour : c));
+    default:
+      return contours;
+  }
+}
+
+/** The edit as a change of the project. `originX`: where the bench's x = 0 lies in the glyph's own drawing. */
+export function commandOf(doc: Doc, target: Target, edit: DressEdit, originX: number): ProjectDiff | null {
+  const own = (p: Vec): Vec => ({ x: p.x + originX, y: p.y });
+  switch (edit.kind) {
+    case 'move':
+      return movePoints(doc, target, edit.points, edit.by);
+    case 'bend':
+      return bendCurve(doc, target, edit.contour, edit.segment, edit.t, edit.by);
+    case 'anchor':
+      return putAnchor(doc, target.glyphId, { name: edit.name, ...own(edit.to) });
+    case 'draw':
+      return drawContour(doc, target, transformContour(edit.contour, translation(originX, 0)), edit.instead);
+    case 'add':
+      return addPoint(doc, target, edit.contour, edit.segment, edit.t);
+    case 'cut':
+      return cutContours(doc, target, own(edit.from), own(edit.to));
+  }
+}

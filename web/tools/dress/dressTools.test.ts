@@ -1,0 +1,182 @@
+import type { PointRef } from '../../../core/document/commands/dressing';
+import { polygon, type Contour } from '../../../core/geometry/contour';
+import { drawTool } from './drawTool';
+import { lineTool } from './lineTool';
+import { idle, type DressAnswer, type DressPointer, type DressScene, type Gesture } from './scene';
+import { selectTool } from './selectTool';
+
+const square = polygon([
+  { x: 0, y: 0 },
+  { x: 100, y: 0 },
+  { x: 100, y: 100 },
+  { x: 0, y: 100 },
+]);
+
+const scene = (change: Partial<DressScene> = {}): DressScene => ({
+  contours: [square],
+  selection: [],
+  anchors: [],
+  hitRadius: 5,
+  snap: (at) => ({ at, guides: [] }),
+  snapHandle: () => null,
+  lasso: false,
+  drawing: null,
+  ...change,
+});
+
+const event = (
+  type: DressPointer['type'],
+  x: number,
+  y: number,
+  keys: Partial<DressPointer> = {},
+): DressPointer => ({
+  type,
+  at: { x, y },
+  shift: false,
+  alt: false,
+  ...keys,
+});
+
+type ToolStep = (gesture: Gesture, e: DressPointer, s: DressScene) => DressAnswer;
+
+function run(tool: ToolStep, s: DressScene, events: readonly DressPointer[]): DressAnswer[] {
+  let gesture = idle;
+  let now = s;
+  return events.map((e) => {
+    const answer = tool(gesture, e, now);
+    gesture = answer.gesture;
+    if (answer.selection) now = { ...now, selection: answer.selection };
+    return answer;
+  });
+}
+
+const node = (n: number): PointRef => ({ contour: 0, node: n, part: 'node' });
+
+describe('choosing and moving', () => {
+  test('a drag on a point is shown while it goes on and made once when it ends', () => {
+    const answers = run(selectTool, scene(), [
+      event('down', 1, 1),
+      event('move', 6, 9),
+      event('move', 11, 21),
+      event('up', 11, 21),
+    ]);
+    expect(answers[0]!.selection).toEqual([node(0)]);
+    expect(answers.slice(0, 3).every((a) => a.done === undefined)).toBe(true);
+    expect(answers[2]!.preview).toEqual({ kind: 'move', points: [node(0)], by: { x: 10, y: 20 } });
+    expect(answers[3]!.done).toEqual({ kind: 'move', points: [node(0)], by: { x: 10, y: 20 } });
+  });
+
+  test('a press that hardly moves changes nothing; with Shift a drag goes one way only', () => {
+    expect(run(selectTool, scene(), [event('down', 1, 1), event('up', 1.5, 1)])[1]!.done).toBeUndefined();
+    const [, , up] = run(selectTool, scene(), [
+      event('down', 0, 0),
+      event('move', 30, 4),
+      event('up', 30, 4, { shift: true }),
+    ]);
+    expect(up!.done).toMatchObject({ by: { x: 30, y: 0 } });
+  });
+
+  test('snapping decides where the grabbed point ends', () => {
+    const s = scene({
+      snap: () => ({ at: { x: 50, y: 0 }, guides: [{ axis: 'y', at: 0, reason: 'baseline' }] }),
+    });
+    const answers = run(selectTool, s, [event('down', 0, 0), event('move', 48, 2), event('up', 48, 2)]);
+    expect(answers[1]!.snapped).toEqual([{ axis: 'y', at: 0, reason: 'baseline' }]);
+    expect(answers[2]!.done).toMatchObject({ by: { x: 50, y: 0 } });
+  });
+
+  test('Shift adds and takes away; all chosen points move together', () => {
+    const s = scene({ selection: [node(0)] });
+    expect(run(selectTool, s, [event('down', 100, 0, { shift: true })])[0]!.selection).toEqual([
+      node(0),
+      node(1),
+    ]);
+    expect(run(selectTool, s, [event('down', 0, 0, { shift: true })])[0]!.selection).toEqual([]);
+    const both = scene({ selection: [node(0), node(1)] });
+    expect(run(selectTool, both, [event('down', 0, 0), event('up', 20, 0)])[1]!.done).toMatchObject({
+      points: [node(0), node(1)],
+    });
+  });
+
+  test('a frame and a loop choose what lies in them', () => {
+    const framed = run(selectTool, scene(), [event('down', -20, -20), event('move', 120, 50)]);
+    expect(framed[1]!.selection).toEqual([node(0), node(1)]);
+    const loop = [
+      event('down', -20, -20, { alt: true }),
+      event('move', 40, -20, { alt: true }),
+      event('move', 40, 140, { alt: true }),
+      event('up', -20, 140, { alt: true }),
+    ];
+    expect(run(selectTool, scene(), loop)[3]!.selection).toEqual([node(0), node(3)]);
+  });
+
+  test('a curve is bent by dragging it, and its ends are chosen by a press', () => {
+    const bent = run(selectTool, scene(), [
+      event('down', 50, 0),
+      event('move', 50, -20),
+      event('up', 50, -20),
+    ]);
+    expect(bent[2]!.done).toMatchObject({ kind: 'bend', contour: 0, segment: 0, by: { x: 0, y: -20 } });
+    expect(run(selectTool, scene(), [event('down', 50, 0), event('up', 50, 0)])[1]!.selection).toEqual([
+      node(0),
+      node(1),
+    ]);
+  });
+
+  test('an anchor is dragged; a cancelled gesture changes nothing', () => {
+    const s = scene({ anchors: [{ name: 'top', x: 50, y: 130 }] });
+    const answers = run(selectTool, s, [event('down', 50, 131), event('up', 60, 140)]);
+    expect(answers[1]!.done).toEqual({ kind: 'anchor', name: 'top', to: { x: 60, y: 140 } });
+    expect(run(selectTool, scene(), [event('down', 0, 0), event('cancel', 50, 50)])[1]!.done).toBeUndefined();
+  });
+});
+
+describe('the pen', () => {
+  test('presses put corners, a drag pulls handles out, a press on the beginning closes', () => {
+    const empty = scene({ contours: [] });
+    const first = run(drawTool, empty, [event('down', 0, 0), event('up', 0, 0)])[1]!;
+    expect(first).toMatchObject({ drawing: 0, done: { kind: 'draw', instead: null } });
+    const one = (first.done as { contour: Contour }).contour;
+    const second = run(drawTool, scene({ contours: [one], drawing: 0 }), [
+      event('down', 100, 0),
+      event('move', 130, 30),
+      event('up', 130, 30),
+    ])[2]!;
+    const two = (second.done as { contour: Contour }).contour;
+    expect(two.nodes[1]).toEqual({
+      x: 100,
+      y: 0,
+      in: { x: 70, y: -30 },
+      out: { x: 130, y: 30 },
+      kind: 'smooth',
+    });
+    const closed = run(drawTool, scene({ contours: [two], drawing: 0 }), [
+      event('down', 1, 1),
+      event('up', 1, 1),
+    ])[1]!;
+    expect(closed).toMatchObject({ drawing: null, done: { contour: { closed: true } } });
+  });
+
+  test('a press on a curve puts a point, on a loose end goes on with it', () => {
+    expect(run(drawTool, scene(), [event('down', 50, 1)])[0]!.done).toMatchObject({
+      kind: 'add',
+      segment: 0,
+    });
+    const open = { ...square, closed: false };
+    expect(run(drawTool, scene({ contours: [open] }), [event('down', 0, 100)])[0]).toMatchObject({
+      drawing: 0,
+    });
+    const turned = run(drawTool, scene({ contours: [open] }), [event('down', 0, 0)])[0]!;
+    expect((turned.done as { contour: Contour }).contour.nodes[3]).toMatchObject({ x: 0, y: 0 });
+  });
+});
+
+test('the knife cuts when it is lifted, the ruler leaves its line, Shift keeps to 45 degrees', () => {
+  const cut: ToolStep = (g, e, s) => lineTool('cut', g, e, s);
+  const [, , up] = run(cut, scene(), [event('down', -10, 50), event('move', 60, 50), event('up', 110, 50)]);
+  expect(up!.done).toEqual({ kind: 'cut', from: { x: -10, y: 50 }, to: { x: 110, y: 50 } });
+  const rule: ToolStep = (g, e, s) => lineTool('measure', g, e, s);
+  const read = run(rule, scene(), [event('down', 0, 0), event('up', 100, 8, { shift: true })])[1]!;
+  expect(read.line!.to.y).toBeCloseTo(0, 9);
+  expect(read.done).toBeUndefined();
+});

@@ -1,0 +1,98 @@
+import type { PointRef } from '../../../core/document/commands/dressing';
+import type { Snapped } from '../../../core/dress/snapping';
+import type { Contour } from '../../../core/geometry/contour';
+import type { Vec } from '../../../core/geometry/vec';
+
+export type Tool = 'select' | 'draw' | 'cut' | 'measure';
+
+export interface DressPointer {
+  readonly type: 'down' | 'move' | 'up' | 'cancel';
+  /** Em units, y up. */
+  readonly at: Vec;
+  readonly shift: boolean;
+  /** Held to draw a loop instead of a frame. */
+  readonly alt: boolean;
+}
+
+/** What a tool needs to know of the bench, all in the same space (em units, y up). */
+export interface DressScene {
+  readonly contours: readonly Contour[];
+  readonly selection: readonly PointRef[];
+  readonly anchors: readonly { readonly name: string; readonly x: number; readonly y: number }[];
+  /** Reach of the pointer. */
+  readonly hitRadius: number;
+  /** Where a place wants to be, `moving` being the points that move with it. */
+  readonly snap: (at: Vec, moving: readonly PointRef[]) => Snapped;
+  /** Where a handle wants to be. */
+  readonly snapHandle: (point: PointRef, at: Vec) => { readonly at: Vec; readonly reason: string } | null;
+  readonly lasso: boolean;
+  /** The open run that the pen is drawing on; null = the next press begins one. */
+  readonly drawing: number | null;
+}
+
+/** A change of the drawing, as the tool asks for it: shown while the pointer is down and made when it is lifted. */
+export type DressEdit =
+  | { readonly kind: 'move'; readonly points: readonly PointRef[]; readonly by: Vec }
+  | {
+      readonly kind: 'bend';
+      readonly contour: number;
+      readonly segment: number;
+      readonly t: number;
+      readonly by: Vec;
+    }
+  | { readonly kind: 'anchor'; readonly name: string; readonly to: Vec }
+  | { readonly kind: 'draw'; readonly contour: Contour; readonly instead: number | null }
+  | { readonly kind: 'add'; readonly contour: number; readonly segment: number; readonly t: number }
+  | { readonly kind: 'cut'; readonly from: Vec; readonly to: Vec };
+
+/** What the tool is in the middle of. */
+export type Gesture =
+  | { readonly mode: 'idle' }
+  | {
+      readonly mode: 'moving';
+      readonly points: readonly PointRef[];
+      readonly grabbed: PointRef;
+      /** Where the grabbed point was, and where the pointer took hold of it. */
+      readonly origin: Vec;
+      readonly from: Vec;
+    }
+  | { readonly mode: 'anchor'; readonly name: string }
+  | {
+      readonly mode: 'curve';
+      readonly contour: number;
+      readonly segment: number;
+      readonly t: number;
+      readonly from: Vec;
+      readonly shift: boolean;
+      readonly bent: boolean;
+    }
+  | {
+      readonly mode: 'framing';
+      readonly path: readonly Vec[];
+      readonly loop: boolean;
+      readonly base: readonly PointRef[];
+    }
+  | {
+      readonly mode: 'placing';
+      readonly run: Contour;
+      readonly instead: number | null;
+      readonly at: Vec;
+      readonly closes: boolean;
+    }
+  | { readonly mode: 'ruling'; readonly from: Vec; readonly to: Vec };
+
+export interface DressAnswer {
+  readonly gesture: Gesture;
+  readonly selection?: readonly PointRef[];
+  /** To be shown, not yet made. */
+  readonly preview?: DressEdit;
+  /** To be made: one step to undo. */
+  readonly done?: DressEdit;
+  readonly snapped?: Snapped['guides'];
+  /** The run the pen goes on with, after this. */
+  readonly drawing?: number | null;
+  /** A straight being drawn by the knife or the ruler. */
+  readonly line?: { readonly from: Vec; readonly to: Vec } | null;
+}
+
+export const idle: Gesture = { mode: 'idle' };
