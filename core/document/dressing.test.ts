@@ -99,7 +99,9 @@ describe('runs', () => {
     const drawn = apply(doc, dressing.drawContour(doc, outlineOf('x'), box(100, 100, 50, 50), null));
     expect(drawn.glyphs.x!.contours).toHaveLength(2);
     const back = apply(drawn, dressing.reverseRuns(drawn, outlineOf('x'), [node(1, 0)]));
-    expect(contourArea(back.glyphs.x!.contours[1]!)).toBeCloseTo(-2500);
+    // A contour closed within another is a counter at once.
+    expect(contourArea(drawn.glyphs.x!.contours[1]!)).toBeCloseTo(-2500);
+    expect(contourArea(back.glyphs.x!.contours[1]!)).toBeCloseTo(2500);
     const started = apply(back, dressing.startHere(back, outlineOf('x'), node(1, 2)));
     expect(started.glyphs.x!.contours[1]!.nodes[0]).toEqual(back.glyphs.x!.contours[1]!.nodes[2]);
   });

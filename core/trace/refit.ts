@@ -152,6 +152,45 @@ export function refitUnlocked(
   return done;
 }
 
+/** The contour with every point that isn't held by a lock moved onto the nearest edge, its handles with it. */
+function ontoEdges(c: Contour, edges: readonly (readonly Vec[])[]): Contour {
+  const n = c.nodes.length;
+  const all = edges.flat();
+  return {
+    ...c,
+    nodes: c.nodes.map((node, i): Node => {
+      if (node.locked || c.nodes[wrap(i - 1, n)]!.locked) return node;
+      const to = all.reduce((best, p) => (distance(p, node) < distance(best, node) ? p : best));
+      const by = sub(to, node);
+      const moved = (h: Vec | null) => h && { x: h.x + by.x, y: h.y + by.y };
+      return { ...node, x: to.x, y: to.y, in: moved(node.in), out: moved(node.out) };
+    }),
+  };
+}
+
+/**
+ * The stretch over the chosen nodes fitted anew with `by` curves more or fewer; with all nodes chosen the whole contour, whose
+ * points are first brought onto the edge (an outline drawn by hand comes to lie on its ink). Null when there is nothing to fit.
+ */
+export function refitChosen(
+  c: Contour,
+  chosen: readonly number[],
+  edges: readonly (readonly Vec[])[],
+  by: number,
+): Contour | null {
+  if (new Set(chosen).size < c.nodes.length || !c.closed || c.nodes.length < 3) {
+    const stretch = stretchOver(c, chosen);
+    return stretch && refitUnlocked(c, stretch, edges, by);
+  }
+  const near = ontoEdges(c, edges);
+  const half = near.nodes.length >> 1;
+  const [first, second] = [near.nodes[0]!, near.nodes[half]!];
+  const one = refitUnlocked(near, { from: 0, to: half }, edges, by) ?? near;
+  // Refitting numbers the points anew; places stay.
+  const at = (p: Vec) => one.nodes.findIndex((n) => n.x === p.x && n.y === p.y);
+  return refitUnlocked(one, { from: at(second), to: at(first) }, edges, 0) ?? one;
+}
+
 /** Places 0 = s0 < s1 ... = PLACES with the least summed cost of so many steps. */
 function bestSplit(steps: number, cost: (i: number, j: number) => number): number[] {
   const least = Array.from({ length: steps + 1 }, () => new Float64Array(PLACES + 1).fill(Infinity));

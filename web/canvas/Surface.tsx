@@ -28,6 +28,15 @@ interface Props {
   readonly painter?: RefObject<(() => void) | null>;
 }
 
+/** Moves go on reaching the canvas when they leave it; a pointer that is gone already can't be held. */
+function capture(e: React.PointerEvent<HTMLCanvasElement>): void {
+  try {
+    e.currentTarget.setPointerCapture(e.pointerId);
+  } catch {
+    // Lifted between the event and here: there is nothing left to follow.
+  }
+}
+
 /** A canvas with a view: wheel zooms, dragging with the middle button or with Space held moves it. */
 export function Surface({ label, view, onView, onSize, draw, onPointer, cursor, painter }: Props) {
   const box = useRef<HTMLDivElement>(null);
@@ -107,7 +116,7 @@ export function Surface({ label, view, onView, onSize, draw, onPointer, cursor, 
     const r = e.currentTarget.getBoundingClientRect();
     const screen = { x: e.clientX - r.left, y: e.clientY - r.top };
     if (type === 'down') {
-      e.currentTarget.setPointerCapture(e.pointerId);
+      capture(e);
       if (e.button === 1 || space.current) {
         pan.current = { at: screen, view };
         return;
@@ -135,6 +144,7 @@ export function Surface({ label, view, onView, onSize, draw, onPointer, cursor, 
       <canvas
         ref={canvas}
         aria-label={label}
+        data-view={view ? `${view.zoom} ${view.x} ${view.y}` : undefined}
         role="img"
         style={{ position: 'absolute', inset: 0, width: '100%', height: '100%', touchAction: 'none', cursor }}
         onPointerDown={handle('down')}

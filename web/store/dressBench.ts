@@ -37,6 +37,8 @@ interface DressBench {
   readonly tried: TriedCleanUp | null;
   /** How far clean-ups may move an outline, u. */
   readonly tolerance: number;
+  /** Which part of the gauge is open; it stays from letter to letter. */
+  readonly tab: string;
   /** Null shows the whole line's height. */
   readonly view: View | null;
 }
@@ -52,6 +54,7 @@ export const useDressBench = create<DressBench>(() => ({
   seeing: { filled: false, source: 0.45, neighbours: true, comb: false, deviation: false },
   tried: null,
   tolerance: 2,
+  tab: 'points',
   view: null,
 }));
 

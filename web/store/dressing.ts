@@ -91,10 +91,25 @@ export async function cleanMany(kind: CleanUp, tolerance: number): Promise<void>
   }
 }
 
-/** Finds the lines a pen may have run along to leave a letter's outline, and draws the letter by them from now on. */
+/** Width of a pen for lines drawn here when the style has no standard stem, u. */
+const FIRST_PEN_EM = 80;
+
+/**
+ * Draws a letter by a pen from now on: along its open runs when it is made of such, else along the lines that a pen may have
+ * followed to leave its outline.
+ */
 export async function drawBySkeleton(glyphId: string): Promise<void> {
-  const glyph = useProject.getState().doc?.glyphs[glyphId];
+  const before = useProject.getState().doc;
+  const glyph = before?.glyphs[glyphId];
   if (!glyph) return;
+  if (glyph.contours.length > 0 && glyph.contours.every((c) => !c.closed)) {
+    const width = before!.styles[glyph.styleId]?.stems.upright ?? FIRST_PEN_EM;
+    useProject
+      .getState()
+      .commit(takeSkeleton(before!, glyphId, glyph.contours, { width, ends: 'round', joins: 'round' }));
+    useDressBench.setState({ of: 'skeleton', selection: [] });
+    return;
+  }
   const found = await lane.run((api) => api.skeleton(glyph.contours) as Promise<Result<OutlineSkeleton>>);
   const { doc, commit, showProblems } = useProject.getState();
   if (!found.ok) return showProblems(found.problems);

@@ -1,12 +1,13 @@
 import { create } from 'zustand';
-import { replaceContour } from '../../core/document/commands/dressing';
+import { replaceContours } from '../../core/document/commands/dressing';
 import { takeRetraced } from '../../core/document/commands/lifting';
 import type { PieceRow, RecipeRow, SheetRow } from '../../core/document/schema';
 import type { Deviation, TracedInk } from '../../core/find/tracePiece';
 import { applyAffine } from '../../core/geometry/affine';
 import type { Vec } from '../../core/geometry/vec';
 import { readingOf } from '../../core/printed/readSheet';
-import { refitUnlocked, stretchOver } from '../../core/trace/refit';
+import type { Contour } from '../../core/geometry/contour';
+import { refitChosen } from '../../core/trace/refit';
 import { inFile } from '../../core/problems/problem';
 import { pictureBytes } from '../persistence/projects';
 import { pieceRegions } from '../workers/imagingClient';
@@ -166,29 +167,30 @@ export async function measurePiece(sheet: SheetRow, level: number | null, piece:
 }
 
 /**
- * Fits the chosen stretch of a glyph's outline to the ink it was lifted from, with one curve fewer (-1) or more (+1), or
- * as many (0). Locked segments within it stay. Problems are told.
+ * Fits the chosen stretches of a glyph's outline to the ink it was lifted from, each with one curve fewer (-1) or more (+1),
+ * or as many (0); a contour all of whose points are chosen is fitted all round. Locked segments stay. One step to undo.
  */
 export async function refitGlyph(
   glyphId: string,
-  contour: number,
-  nodes: readonly number[],
+  chosen: ReadonlyMap<number, readonly number[]>,
   by: -1 | 0 | 1,
 ): Promise<void> {
   const { doc, commit } = useProject.getState();
   const glyph = doc?.glyphs[glyphId];
   const piece = glyph?.source ? doc?.pieces[glyph.source.pieceId] : undefined;
-  const sheet = piece && doc?.sheets[piece.sheetId];
-  const old = glyph?.contours[contour];
-  const stretch = old && stretchOver(old, nodes);
-  if (!glyph?.source || !sheet || !stretch) return;
+  if (!glyph?.source || !piece) return;
   const { transform } = glyph.source;
   const edges = (await sourceEdges(piece.id)).map((run) => run.map((p) => applyAffine(transform, p)));
-  const fresh = refitUnlocked(old, stretch, edges, by);
+  const fresh = new Map<number, Contour>();
+  for (const [contour, nodes] of chosen) {
+    const old = glyph.contours[contour];
+    const made = old && edges.length > 0 ? refitChosen(old, nodes, edges, by) : null;
+    if (made) fresh.set(contour, made);
+  }
   // Edits made while the ink was read stand; what was refitted must still be what is there.
   const now = useProject.getState().doc;
-  if (fresh && now?.glyphs[glyphId] === glyph)
-    commit(replaceContour(now, glyphId, contour, fresh, 'Refit a stretch'));
+  if (fresh.size > 0 && now?.glyphs[glyphId] === glyph)
+    commit(replaceContours(now, glyphId, fresh, 'Refit a stretch'));
 }
 
 /** Edges of a piece's ink as closed runs of points, px of its sheet's picture; none for artwork. */

@@ -49,7 +49,8 @@ export function NumberField({
           onChange={(e) => setTyped(e.target.value)}
           onBlur={(e) => take(e.target.value)}
           onKeyDown={(e) => {
-            if (e.key === 'Enter') take(e.currentTarget.value);
+            // Leaving takes it, and hands the keys back to the bench.
+            if (e.key === 'Enter') e.currentTarget.blur();
             if (e.key === 'Escape') setTyped(null);
             if (e.key !== 'ArrowUp' && e.key !== 'ArrowDown') return;
             e.preventDefault();

@@ -1,9 +1,10 @@
 import { penOutline } from '../../../dress/grow';
-import { invert } from '../../../geometry/affine';
+import { invert, translation } from '../../../geometry/affine';
 import { transformContours, type Contour } from '../../../geometry/contour';
 import { contoursBox } from '../../../geometry/measure';
 import { draft, type ProjectDiff } from '../../diff';
 import type { Doc, GlyphRow } from '../../schema';
+import { mapGlyph } from './scaling';
 
 /** A point of an outline: an on-curve node or one of its handles. */
 export interface PointRef {
@@ -29,21 +30,23 @@ export function contoursOf(glyph: GlyphRow, of: Target['of']): readonly Contour[
 
 /**
  * New contours for a glyph, with its bearings adjusted so that the rest of the letter and its advance width stay
- * where they are: what grows out of the letter hangs over.
+ * where they are: what grows out of the letter hangs over. An emptied letter keeps its place over its source.
  */
 export function withOutline(glyph: GlyphRow, contours: readonly Contour[]): GlyphRow {
   const before = contoursBox(glyph.contours);
   const after = contoursBox(contours);
-  const bearings =
-    before && after
-      ? {
-          left: glyph.bearings.left + after.xMin - before.xMin,
-          right: glyph.bearings.right + before.xMax - after.xMax,
-        }
-      : glyph.bearings;
+  // Without ink the drawing's x = 0 counts as where it would begin.
+  const base = before && !after ? mapGlyph(glyph, translation(-before.xMin, 0)) : glyph;
+  let { bearings } = glyph;
+  if (after && before)
+    bearings = {
+      left: bearings.left + after.xMin - before.xMin,
+      right: bearings.right + before.xMax - after.xMax,
+    };
+  else if (after) bearings = { ...bearings, left: bearings.left + after.xMin };
   // The lowest colour lies below all others: it is the outline.
-  const layers = glyph.layers.map((l, i) => (i === 0 ? { ...l, contours } : l));
-  return { ...glyph, contours, layers, bearings };
+  const layers = base.layers.map((l, i) => (i === 0 ? { ...l, contours } : l));
+  return { ...base, contours, layers, bearings };
 }
 
 /** The glyph with other lines for its pen, and the outline that the pen leaves. */

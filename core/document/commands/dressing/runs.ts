@@ -1,34 +1,58 @@
 import { reverseContour, transformContours, type Contour } from '../../../geometry/contour';
+import { rightDirections } from '../../../geometry/direction';
 import { contoursBox } from '../../../geometry/measure';
 import { translation } from '../../../geometry/affine';
 import { breakAt, closeRun, joinRuns, startAt } from '../../../outline/points';
 import type { ProjectDiff } from '../../diff';
 import { projectOf } from '../../newProject';
-import type { Doc } from '../../schema';
+import type { Doc, GlyphRow } from '../../schema';
 import { edit, outlineOf, type PointRef, type Target } from './edit';
 
-/** One contour replaced by another drawing of it. */
-export const replaceContour = (
+/** Contours replaced by other drawings of them. */
+export const replaceContours = (
   doc: Doc,
   glyphId: string,
-  contour: number,
-  by: Contour,
+  by: ReadonlyMap<number, Contour>,
   label: string,
 ): ProjectDiff | null =>
-  edit(doc, outlineOf(glyphId), label, (cs) => cs.map((c, i) => (i === contour ? by : c)));
+  edit(doc, outlineOf(glyphId), label, (cs) =>
+    cs.map((c, i) => (by.has(i) ? { ...by.get(i)!, ...(c.of && { of: c.of }) } : c)),
+  );
 
-/** A contour drawn with the pen, put on top of the others or in place of one that is drawn on. */
-export const drawContour = (
+/**
+ * A contour drawn with the pen, put on top of the others or in place of one that is drawn on. One that closes runs the right
+ * way at once, so that a counter is cut out. A letter whose spacing nobody has set grows wider with what is drawn.
+ */
+export function drawContour(
   doc: Doc,
   target: Target,
   drawn: Contour,
   instead: number | null,
-): ProjectDiff | null =>
-  edit(doc, target, 'Draw', (cs) =>
-    instead === null
-      ? [...cs, drawn]
-      : cs.map((c, i) => (i === instead ? { ...drawn, ...(c.of && { of: c.of }) } : c)),
-  );
+): ProjectDiff | null {
+  const diff = edit(doc, target, 'Draw', (cs) => {
+    const all =
+      instead === null
+        ? [...cs, drawn]
+        : cs.map((c, i) => (i === instead ? { ...drawn, ...(c.of && { of: c.of }) } : c));
+    return drawn.closed && target.of !== 'skeleton' ? rightWay(all) : all;
+  });
+  const before = doc.glyphs[target.glyphId];
+  if (!diff || before?.spacing !== 'first') return diff;
+  return {
+    ...diff,
+    changes: diff.changes.map((c) => {
+      const after = c.id === before.id && c.table === 'glyphs' ? (c.after as GlyphRow) : null;
+      const bearings = after && { ...after.bearings, right: before.bearings.right };
+      return after ? { ...c, after: { ...after, bearings: bearings! } } : c;
+    }),
+  };
+}
+
+/** Closed contours in their right directions, open ones as they are. */
+function rightWay(cs: readonly Contour[]): Contour[] {
+  const right = rightDirections(cs.filter((c) => c.closed));
+  return cs.map((c) => (c.closed ? right.shift()! : c));
+}
 
 /** Runs broken at the chosen nodes. */
 export const breakRuns = (doc: Doc, target: Target, points: readonly PointRef[]): ProjectDiff | null =>

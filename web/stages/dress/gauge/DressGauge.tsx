@@ -1,7 +1,6 @@
 import { Box, Tabs } from '@chakra-ui/react';
-import { useState } from 'react';
 import { findSnags } from '../../../../core/dress/snags';
-import { dropTried } from '../../../store/dressing';
+import { useDressBench } from '../../../store/dressBench';
 import { Gauge } from '../../../ui/Gauge';
 import { useDressTarget } from '../useDressTarget';
 import { CleanTab } from './CleanTab';
@@ -19,14 +18,14 @@ const TABS = [
 /** Facts and fields of the letter in hand, by what one is doing with it. */
 export function DressGauge() {
   const { glyph, contours, target } = useDressTarget();
-  const [tab, setTab] = useState<string>('points');
+  const tab = useDressBench((s) => s.tab);
   const snags = target.of === 'outline' ? findSnags(contours).length : 0;
   const title = `${glyph.codePoints.map((c) => String.fromCodePoint(c)).join(' ')} (${glyph.name})`.trim();
   return (
     <Gauge title={title} hint={hintOf(glyph)}>
       <Tabs.Root
         value={tab}
-        onValueChange={(e) => (dropTried(), setTab(e.value))}
+        onValueChange={(e) => useDressBench.setState({ tab: e.value, tried: null })}
         size="sm"
         fitted
         variant="line"

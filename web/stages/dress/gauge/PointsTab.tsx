@@ -207,10 +207,11 @@ function PointButtons() {
 function StretchButtons() {
   const { glyph, target } = useDressTarget();
   const a = usePointActions();
-  const chosen = a.nodes.filter((s) => s.contour === a.within).map((s) => s.node);
-  if (chosen.length < 2) return null;
+  const chosen = new Map<number, number[]>();
+  for (const s of a.nodes) chosen.set(s.contour, [...(chosen.get(s.contour) ?? []), s.node]);
+  if (![...chosen.values()].some((nodes) => nodes.length > 1)) return null;
   const refit = async (by: -1 | 0 | 1) => {
-    await refitGlyph(glyph.id, a.within, chosen, by);
+    await refitGlyph(glyph.id, chosen, by);
     dressBench.select([]);
   };
   return (

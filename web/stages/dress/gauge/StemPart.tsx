@@ -49,6 +49,11 @@ export function StemPart() {
             ' = standard'}
         </Fact>
       ))}
+      {own !== null && (
+        <Fact label="Upright, on the whole">
+          {own.toFixed(1)} u{standard !== null && Math.abs(own - standard) <= EQUAL_EM && ' = standard'}
+        </Fact>
+      )}
       <NumberField
         label="Standard stem"
         unit="u"
