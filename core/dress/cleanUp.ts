@@ -7,7 +7,7 @@ import { mergeDuplicates } from '../outline/duplicates';
 import { equaliseHandles, removeBumps, removeKinks } from '../outline/kinks';
 import { closeGaps, dropSpecks, roundToUnits, strayContours } from '../outline/parts';
 import { simplify } from '../outline/simplify';
-import { straighten } from '../outline/straighten';
+import { defaultStraighten, straighten } from '../outline/straighten';
 
 /** What can be cleaned, by itself or as Tidy: the safe ones together. */
 export const CLEAN_UPS = [
@@ -74,10 +74,20 @@ const each =
   (cs, settings) =>
     cs.map((c) => change(c, settings));
 
-const tidyContour = (c: Contour, { tolerance }: CleanUpSettings): Contour => {
-  const simpler = simplify(mergeDuplicates(c), { tolerance, cornerDeg: 35 });
-  return addExtremes(straighten(removeKinks(simpler)), EXTREME_EXCESS_EM);
-};
+/** Tries at keeping all steps together within the tolerance, each step of a try allowed less. */
+const TIDY_SHARES = [0.8, 0.5, 0.3];
+
+/** One contour tidied without leaving what it was by more than the tolerance; as it is when that can't be had. */
+function tidyContour(c: Contour, { tolerance }: CleanUpSettings): Contour {
+  for (const share of TIDY_SHARES) {
+    const simpler = simplify(mergeDuplicates(c), { tolerance: share * tolerance, cornerDeg: 35 });
+    const slant = Math.min(defaultStraighten.slant, share * tolerance);
+    const straight = straighten(simpler, { ...defaultStraighten, slant });
+    const made = addExtremes(removeKinks(straight), EXTREME_EXCESS_EM);
+    if (oneWayDeviation([made], [c]) <= tolerance && oneWayDeviation([c], [made]) <= tolerance) return made;
+  }
+  return addExtremes(c, EXTREME_EXCESS_EM);
+}
 
 const STEPS: Record<CleanUp, Step> = {
   tidy: (cs, settings) => rightDirections(closeGaps(cs).map((c) => tidyContour(c, settings))),

@@ -40,7 +40,7 @@ export interface Snag {
 }
 
 /** A curve that turns by more is hard to shape with two handles, degrees (common practice, no published source). */
-const LONG_TURN_DEG = 95;
+const LONG_TURN_DEG = 100;
 /** Coordinates a font file can hold (16 bits, signed; OpenType "glyf", "CFF"). */
 const COORDINATE_LIMIT = 32767;
 /** Letters don't reach further than this from the origin, em units; what lies there was put there by mistake. */

@@ -12,7 +12,7 @@ export interface StraightenSettings {
   readonly slantDeg: number;
 }
 
-export const defaultStraighten: StraightenSettings = { bow: 1, slant: 4, slantDeg: 1.6 };
+export const defaultStraighten: StraightenSettings = { bow: 0.4, slant: 3, slantDeg: 1.2 };
 
 /** Greatest distance of segment i from its chord. */
 export function bowOf(c: Contour, i: number): number {
@@ -27,7 +27,7 @@ export const isNearlyStraight = (c: Contour, i: number, { bow } = defaultStraigh
   if (isLine(c, i)) return false;
   const s = segmentAt(c, i);
   // Short flat curves are part of a round form.
-  return bowOf(c, i) <= bow && distance(s.p0, s.p3) > 40 * bow;
+  return bowOf(c, i) <= bow && distance(s.p0, s.p3) > 75 * bow;
 };
 
 /** Which way the line of segment i nearly runs without quite doing so; null when it does, or is plainly slanted. */
