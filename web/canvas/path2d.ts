@@ -1,14 +1,24 @@
 import type { Contour } from '../../core/geometry/contour';
 import { drawContours } from '../../core/geometry/outlineSink';
 
-/** Paths by contour list: lists are immutable, so a letter is walked once however often it is drawn. */
+/** Paths by contour and by list: both are immutable, so a contour is walked once however often its letter is drawn. */
+const single = new WeakMap<Contour, Path2D>();
 const cache = new WeakMap<readonly Contour[], Path2D>();
+
+function pathOf(contour: Contour): Path2D {
+  const known = single.get(contour);
+  if (known) return known;
+  const path = new Path2D();
+  drawContours([contour], path);
+  single.set(contour, path);
+  return path;
+}
 
 export function path2dOf(contours: readonly Contour[]): Path2D {
   const known = cache.get(contours);
   if (known) return known;
   const path = new Path2D();
-  drawContours(contours, path);
+  for (const c of contours) path.addPath(pathOf(c));
   cache.set(contours, path);
   return path;
 }

@@ -81,6 +81,41 @@ export function drawDress(
   const worked = live.worked ?? still.worked;
   // While the outline itself is being changed it is what is filled.
   const outline = live.worked && still.worked === still.outline ? live.worked : still.outline;
+  const moving = live.worked ? worked.filter((c, i) => c !== still.worked[i]) : [];
+  if (live.worked)
+    g.drawImage(stillLayer(view, width, height, still, live.worked, inks), 0, 0, width, height);
+  else drawStill(g, view, width, still, inks);
+  inEm(g, view, 0, () => drawInk(g, view, still, live, outline, moving, inks));
+  if (still.tried) drawTried(g, view, still.tried, inks);
+  if (still.comb) drawComb(g, view, worked, inks);
+  if (still.edges) drawDeviation(g, view, outline, still.edges, inks);
+  if (!still.tried) drawMarks(g, view, live.worked ? moving : worked, selectionOn(still, live), inks);
+  drawSnagPlaces(g, view, live.worked ? [] : still.snags, inks);
+  drawAnchors(g, view, still.anchors, live.anchor, inks);
+  drawGuides(g, view, width, height, live.guides, live.pointer, inks);
+  if (live.line) drawRuler(g, view, live.line, outline, inks);
+  if (live.frame) drawFrame(g, view, live.frame, inks);
+}
+
+/** The chosen points, numbered among the contours that are being moved. */
+function selectionOn(still: DressPicture, live: LivePicture): readonly PointRef[] {
+  if (!live.worked) return still.selection;
+  const numbers = new Map<number, number>();
+  live.worked.forEach((c, i) => c !== still.worked[i] && numbers.set(i, numbers.size));
+  return still.selection.flatMap((s) => {
+    const contour = numbers.get(s.contour);
+    return contour === undefined ? [] : [{ ...s, contour }];
+  });
+}
+
+/** What lies beneath the letter and beside it. */
+function drawStill(
+  g: CanvasRenderingContext2D,
+  view: View,
+  width: number,
+  still: DressPicture,
+  inks: Inks,
+): void {
   drawSource(g, view, still);
   drawFontLines(g, view, width, still.lines, inks);
   for (const side of [still.before, still.after]) {
@@ -91,17 +126,44 @@ export function drawDress(
       g.fill(path2dOf(side.contours));
     });
   }
-  inEm(g, view, 0, () => drawInk(g, view, still, live, outline, inks));
   drawEdges(g, view, still, inks);
-  if (still.tried) drawTried(g, view, still.tried, inks);
-  if (still.comb) drawComb(g, view, worked, inks);
-  if (still.edges) drawDeviation(g, view, outline, still.edges, inks);
-  if (!still.tried) drawMarks(g, view, worked, still.selection, inks);
-  drawSnagPlaces(g, view, still.snags, inks);
-  drawAnchors(g, view, still.anchors, live.anchor, inks);
-  drawGuides(g, view, width, height, live.guides, live.pointer, inks);
-  if (live.line) drawRuler(g, view, live.line, outline, inks);
-  if (live.frame) drawFrame(g, view, live.frame, inks);
+}
+
+interface Layer {
+  readonly of: DressPicture;
+  readonly view: View;
+  readonly moving: string;
+  readonly canvas: HTMLCanvasElement;
+}
+let layer: Layer | null = null;
+
+/** Everything that a drag leaves as it is, drawn once when the drag begins: what moves is drawn over it. */
+function stillLayer(
+  view: View,
+  width: number,
+  height: number,
+  still: DressPicture,
+  worked: readonly Contour[],
+  inks: Inks,
+): HTMLCanvasElement {
+  const rest = still.worked.filter((c, i) => c === worked[i]);
+  const moving = still.worked.map((c, i) => (c === worked[i] ? '' : i)).join();
+  if (layer?.of === still && layer.view === view && layer.moving === moving) return layer.canvas;
+  const ratio = devicePixelRatio || 1;
+  const canvas = layer?.canvas ?? document.createElement('canvas');
+  canvas.width = Math.round(width * ratio);
+  canvas.height = Math.round(height * ratio);
+  const g = canvas.getContext('2d')!;
+  g.setTransform(ratio, 0, 0, ratio, 0, 0);
+  drawStill(g, view, width, still, inks);
+  inEm(g, view, 0, () => {
+    g.strokeStyle = inks.ink;
+    g.lineWidth = 1.2 / view.zoom;
+    g.stroke(path2dOf(rest));
+  });
+  drawMarks(g, view, rest, [], inks);
+  layer = { of: still, view, moving, canvas };
+  return canvas;
 }
 
 function drawInk(
@@ -110,6 +172,7 @@ function drawInk(
   still: DressPicture,
   live: LivePicture,
   outline: readonly Contour[],
+  moving: readonly Contour[],
   inks: Inks,
 ): void {
   g.fillStyle = inks.ink;
@@ -131,7 +194,8 @@ function drawInk(
   } else g.fill(path2dOf(outline));
   g.globalAlpha = still.pen ? 0.4 : 1;
   g.lineWidth = 1.2 / view.zoom;
-  g.stroke(path2dOf(outline));
+  // While something is dragged the rest is stroked already, on the layer beneath.
+  g.stroke(path2dOf(live.worked && outline === live.worked ? moving : outline));
   g.globalAlpha = 1;
   if (still.worked !== still.outline) {
     g.strokeStyle = inks.hand;
