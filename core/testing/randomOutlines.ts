@@ -7,10 +7,13 @@ import { circle } from './shapes';
 /** Numbers 0..1 that are the same for the same seed (Lehmer's generator, Park and Miller, CACM 31 (1988)). */
 export function randomBy(seed: number): () => number {
   let state = (seed % 2147483646) + 1;
-  return () => {
+  const next = () => {
     state = (state * 48271) % 2147483647;
     return state / 2147483647;
   };
+  // The first numbers of neighbouring seeds lie near each other.
+  for (let i = 0; i < 4; i++) next();
+  return next;
 }
 
 /** A made-up outline of 3 to 8 points about a centre, straights and curves mixed; it doesn't cross itself. */
