@@ -16,6 +16,9 @@ export interface ShapedGlyph {
   readonly name: string;
   readonly gid: number;
   readonly advance: number;
+  /** Offsets from the pen, em units. */
+  readonly dx: number;
+  readonly dy: number;
 }
 
 /** Shapes text with HarfBuzz: glyph names and advance widths after kerning. */
@@ -30,6 +33,8 @@ export function shape(bytes: Uint8Array, text: string, kern = true): ShapedGlyph
     gid: info.codepoint,
     name: font.glyphName(info.codepoint) ?? '',
     advance: positions[i]!.xAdvance,
+    dx: positions[i]!.xOffset ?? 0,
+    dy: positions[i]!.yOffset ?? 0,
   }));
 }
 

@@ -3,6 +3,7 @@
 import paper from 'paper/dist/paper-core.js';
 import { cornerAt, type Contour, type Node } from '../geometry/contour';
 import { contourArea } from '../geometry/measure';
+import { cross, dot, length, sub } from '../geometry/vec';
 import type { Shape } from './shape';
 
 const scope = new paper.PaperScope();
@@ -45,6 +46,7 @@ export function fromPaper(path: PaperPath, leastArea: number): Contour[] {
   return paths
     .map((p): Contour => ({ closed: true, nodes: p.segments.map(nodeOf) }))
     .map(withoutDoubles)
+    .map(withoutSpikes)
     .filter((c) => c.nodes.length > 1 && Math.abs(contourArea(c)) > leastArea);
 }
 
@@ -77,4 +79,26 @@ function withoutDoubles(c: Contour): Contour {
     nodes.pop();
   }
   return { ...c, nodes };
+}
+
+/** A spike is thinner than this share of the outline's size. */
+const SPIKE = 1e-4;
+
+/** Straights that run out to a point and back on themselves enclose nothing: touching outlines leave such. */
+function withoutSpikes(c: Contour): Contour {
+  const size = c.nodes.reduce(
+    (m, n) => Math.max(m, Math.abs(n.x - c.nodes[0]!.x), Math.abs(n.y - c.nodes[0]!.y)),
+    1e-9,
+  );
+  for (let i = 0; i < c.nodes.length && c.nodes.length > 3; i++) {
+    const n = c.nodes[i]!;
+    const before = c.nodes[(i + c.nodes.length - 1) % c.nodes.length]!;
+    const after = c.nodes[(i + 1) % c.nodes.length]!;
+    if (n.in || n.out || before.out || after.in) continue;
+    const [a, b] = [sub(before, n), sub(after, n)];
+    const thin = Math.abs(cross(a, b)) / Math.max(length(a), length(b), 1e-12);
+    if (dot(a, b) > 0 && thin < SPIKE * size)
+      return withoutSpikes(withoutDoubles({ ...c, nodes: c.nodes.filter((_, k) => k !== i) }));
+  }
+  return c;
 }

@@ -34,6 +34,27 @@ describe.each(['otf', 'ttf'] as const)('%s', (format) => {
     expect(shape(bytes, 'ox')[0]!.advance).toBe(shape(bytes, 'ox', false)[0]!.advance);
   });
 
+  test('a mark is put on its letter by their anchors, as HarfBuzz places it', () => {
+    const doc = sampleProject();
+    const acute = {
+      ...doc.glyphs.x!,
+      id: 'acutecomb',
+      name: 'acutecomb',
+      codePoints: [0x301],
+      anchors: [{ name: '_top', x: 210, y: 30 }],
+    };
+    const o = { ...doc.glyphs.o!, anchors: [{ name: 'top', x: 250, y: 540 }] };
+    const marked = { ...doc, glyphs: { ...doc.glyphs, o, acutecomb: acute } };
+    const made = compile(format, marked);
+    const [letter, mark] = shape(made, 'o\u0301');
+    // o's drawing stands with x = -10 at its left bearing of 50: its anchor lies at 310. The mark's own: 210 - 10.4 + 50.
+    expect([letter!.name, mark!.name]).toEqual(['o', 'acutecomb']);
+    expect(mark!.advance).toBe(0);
+    expect(letter!.advance + mark!.dx).toBe(620 + 310 - 620 - 250);
+    expect(mark!.dy).toBe(510);
+    if (hasSanitizer) expect(sanitize(made, `mark.${format}`)).toBe('');
+  });
+
   test('a character beyond the basic plane is found', () => {
     expect(shape(bytes, '\u{1f41f}')[0]!.gid).not.toBe(0);
   });

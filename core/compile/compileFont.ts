@@ -2,7 +2,8 @@ import { unionBox, type Box } from '../geometry/measure';
 import type { Doc } from '../document/schema';
 import { buildCff } from '../opentype/cff/cff';
 import { buildCharstring } from '../opentype/cff/charstring';
-import { buildGposKern } from '../opentype/layout/gposKern';
+import { buildGpos } from '../opentype/layout/gpos';
+import { buildGdef } from '../opentype/layout/gposMark';
 import { buildSfnt, SFNT_CFF, SFNT_TRUETYPE } from '../opentype/sfnt';
 import { buildCmap } from '../opentype/tables/cmap';
 import { buildGlyfLoca, buildGlyph, GASP_SMOOTH, PREP_DROPOUT, quadBox } from '../opentype/tables/glyf';
@@ -37,8 +38,10 @@ export function compileFont(doc: Doc, options: CompileOptions): Uint8Array {
   tables.set('OS/2', buildOs2(font));
   tables.set('name', buildName(fontNames({ ...font.casting, style: font.style.name })));
   tables.set('cmap', buildCmap(font.mapping));
-  const gpos = buildGposKern(font.kerning);
+  const gpos = buildGpos(font.kerning, font.marks);
   if (gpos) tables.set('GPOS', gpos);
+  const gdef = buildGdef(font.glyphs.length, font.marks);
+  if (gdef) tables.set('GDEF', gdef);
   return buildSfnt(options.format === 'otf' ? SFNT_CFF : SFNT_TRUETYPE, tables);
 }
 

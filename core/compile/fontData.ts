@@ -7,6 +7,7 @@ import { contoursBox, unionBox, type Box } from '../geometry/measure';
 import { castingOf, projectOf } from '../document/newProject';
 import type { CastingRow, Doc, GlyphRow, Lines, StyleRow } from '../document/schema';
 import type { Kerning } from '../opentype/layout/gposKern';
+import type { Marks } from '../opentype/layout/gposMark';
 
 /** A glyph ready for tables: whole units, right directions, origin where the font wants it. */
 export interface CompiledGlyph {
@@ -16,6 +17,8 @@ export interface CompiledGlyph {
   readonly contours: readonly Contour[];
   readonly advance: number;
   readonly box: Box | null;
+  /** Named places, whole units, as the glyph stands in the font. */
+  readonly anchors: readonly { readonly name: string; readonly x: number; readonly y: number }[];
 }
 
 /** All that the tables are made from, independent of the outline format. */
@@ -24,6 +27,7 @@ export interface FontData {
   /** Code point to glyph index. */
   readonly mapping: ReadonlyMap<number, number>;
   readonly kerning: Kerning;
+  readonly marks: Marks;
   readonly box: Box;
   readonly unitsPerEm: number;
   readonly lines: Lines;
@@ -74,6 +78,7 @@ export function compileGlyph(glyph: GlyphRow): CompiledGlyph {
     contours,
     advance: Math.max(0, width + Math.round(glyph.bearings.right)),
     box,
+    anchors: glyph.anchors.map((a) => ({ name: a.name, x: Math.round(a.x + snapped.e), y: Math.round(a.y) })),
   };
   cache.set(glyph, compiled);
   return compiled;
@@ -110,6 +115,26 @@ function kerningData(doc: Doc, styleId: string, index: ReadonlyMap<string, numbe
   };
 }
 
+/** A mark's own anchor is called like the letter's it goes to, with this before it (as in UFO 3 and feature files). */
+const MARK_SIGN = '_';
+
+/** Which marks go where, by the names of anchors. */
+function marksOf(glyphs: readonly CompiledGlyph[]): Marks {
+  const own = (g: CompiledGlyph) => g.anchors.find((a) => a.name.startsWith(MARK_SIGN));
+  const names = [...new Set(glyphs.flatMap((g) => own(g)?.name.slice(1) ?? []))].sort();
+  return {
+    classes: names.length,
+    marks: glyphs.flatMap((g, glyph) => {
+      const at = own(g);
+      return at ? [{ glyph, markClass: names.indexOf(at.name.slice(1)), at }] : [];
+    }),
+    bases: glyphs.flatMap((g, glyph) => {
+      const at = names.map((name) => g.anchors.find((a) => a.name === name) ?? null);
+      return own(g) || at.every((a) => a === null) ? [] : [{ glyph, at }];
+    }),
+  };
+}
+
 /** Gathers one style of a project for compiling. */
 export function fontData(doc: Doc, styleId: string): FontData {
   const project = projectOf(doc);
@@ -124,6 +149,7 @@ export function fontData(doc: Doc, styleId: string): FontData {
     glyphs,
     mapping,
     kerning: kerningData(doc, styleId, index),
+    marks: marksOf(glyphs),
     box: box ?? { xMin: 0, yMin: 0, xMax: 0, yMax: 0 },
     unitsPerEm: project.unitsPerEm,
     lines: project.lines,

@@ -1,4 +1,4 @@
-// OpenType 1.9.1, 'GPOS': one 'kern' feature with one pair adjustment lookup (type 2).
+// OpenType 1.9.1, 'GPOS': subtables of the pair adjustment lookup (type 2).
 import { ByteWriter } from '../bytes';
 import { buildClassDef, buildCoverage } from './coverage';
 
@@ -62,32 +62,11 @@ function buildClasses({ left, right, values }: Kerning['groups']): Uint8Array {
   return w.bytes(coverage).bytes(leftDef).bytes(rightDef).done();
 }
 
-/** The whole table, for scripts DFLT and latn; null when there is nothing to kern. */
-export function buildGposKern(kerning: Kerning): Uint8Array | null {
+/** The pair adjustment subtables, single pairs first; none when there is nothing to kern. */
+export function kernSubtables(kerning: Kerning): Uint8Array[] {
   const subtables: Uint8Array[] = [];
   if (kerning.pairs.length > 0) subtables.push(buildPairs(kerning.pairs));
   if (kerning.groups.values.some((row) => row.some((v) => v !== 0)))
     subtables.push(buildClasses(kerning.groups));
-  if (subtables.length === 0) return null;
-
-  // A script without languages: default language system with feature 0.
-  const script = new ByteWriter().uint16(4).uint16(0).uint16(0).uint16(0xffff).uint16(1).uint16(0).done();
-  const scriptList = new ByteWriter();
-  scriptList.uint16(2).tag('DFLT').uint16(14).tag('latn').uint16(14).bytes(script);
-  const featureList = new ByteWriter().uint16(1).tag('kern').uint16(8).uint16(0).uint16(1).uint16(0).done();
-  const lookup = new ByteWriter();
-  lookup.uint16(2).uint16(0).uint16(subtables.length);
-  let offset = 6 + subtables.length * 2;
-  for (const s of subtables) {
-    lookup.uint16(offset);
-    offset += s.length;
-  }
-  for (const s of subtables) lookup.bytes(s);
-  const lookupList = new ByteWriter().uint16(1).uint16(4).bytes(lookup.done()).done();
-
-  const scriptBytes = scriptList.done();
-  const w = new ByteWriter();
-  w.uint16(1).uint16(0).uint16(10);
-  w.uint16(10 + scriptBytes.length).uint16(10 + scriptBytes.length + featureList.length);
-  return w.bytes(scriptBytes).bytes(featureList).bytes(lookupList).done();
+  return subtables;
 }
