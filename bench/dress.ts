@@ -78,7 +78,7 @@ function offsets(count: number): string[] {
 
 /** Outlines broken into chords and made rough, simplified. */
 function simplified(count: number): string[] {
-  let [over, points, before, ms] = [0, 0, 0, 0];
+  let [over, points, ms] = [0, 0, 0];
   for (let i = 0; i < count; i++) {
     const random = randomBy(i + 31);
     const blob = randomBlob(random, 300, 300, 280);
@@ -97,7 +97,6 @@ function simplified(count: number): string[] {
     const start = performance.now();
     const made = simplify(rough, { tolerance, cornerDeg: 35 });
     ms += performance.now() - start;
-    before += rough.nodes.length;
     points += made.nodes.length;
     if (Math.max(oneWayDeviation([made], [rough]), oneWayDeviation([rough], [made])) > tolerance) over++;
   }

@@ -198,3 +198,31 @@ test('every command explains itself', async () => {
   }
   expect(existsSync('bin/orthoglyph.mjs')).toBe(true);
 });
+
+test('clean: a project tidied within the deviation allowed, letters by hand left alone', async () => {
+  const opened = tideMillProject(keepersPage());
+  const hand = { ...opened.doc.glyphs.r!, handEdited: true };
+  const doc = { ...opened.doc, glyphs: { ...opened.doc.glyphs, r: hand } };
+  writeFileSync(path('dressed.zip'), writeProjectFile(doc, opened.pictures));
+  const result = await run(
+    'clean',
+    path('dressed.zip'),
+    '--out',
+    path('clean.zip'),
+    '--only',
+    'arst',
+    '--json',
+    path('clean.json'),
+  );
+  expect(result.code).toBe(0);
+  expect(result.out).toMatch(
+    /^Tidy: \d of 3 letters changed, \d+ points before, \d+ after, greatest deviation [01]\.\d u\n$/,
+  );
+  const { letters } = read('clean.json') as {
+    letters: { glyph: string; deviation: number; snags: string[] }[];
+  };
+  expect(letters.map((l) => l.glyph)).toEqual(['a', 's', 't']);
+  expect(letters.every((l) => l.deviation <= 2 && !l.snags.includes('extreme'))).toBe(true);
+  expect((await run('clean', path('dressed.zip'), '--out', path('x.zip'), '--how', 'magic')).code).toBe(2);
+  expect((await run('clean', path('disc.png'), '--out', path('x.zip'))).code).toBe(1);
+});

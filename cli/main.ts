@@ -1,4 +1,5 @@
 import { buildHelp, runBuild } from './commands/build';
+import { cleanHelp, runClean } from './commands/clean';
 import { demoHelp, runDemo } from './commands/demo';
 import { fitHelp, runFit } from './commands/fit';
 import { liftHelp, runLift } from './commands/lift';
@@ -13,6 +14,7 @@ const COMMANDS: Record<string, { run: (argv: string[]) => number | Promise<numbe
   trace: { run: runTrace, help: traceHelp },
   lift: { run: runLift, help: liftHelp },
   sheet: { run: runSheet, help: sheetHelp },
+  clean: { run: runClean, help: cleanHelp },
   fit: { run: runFit, help: fitHelp },
   build: { run: runBuild, help: buildHelp },
   demo: { run: runDemo, help: demoHelp },

@@ -131,6 +131,24 @@ try {
     await page.waitForTimeout(900);
     await shoot(name);
   }
+  // A clean-up tried on a letter, and one drawn by a pen along its lines.
+  await page.goto(`${base}/p/tide-mill/dress?glyph=r`);
+  await page.getByRole('tab', { name: /^Clean/ }).click();
+  await page.getByRole('button', { name: 'Tidy', exact: true }).click();
+  await page.getByTestId('clean-up-tried').waitFor();
+  await page.mouse.move(640, 720);
+  await page.waitForTimeout(700);
+  await shoot('dress-clean');
+  await page.goto(`${base}/p/tide-mill/dress?glyph=t`);
+  await page.getByRole('tab', { name: /^Parts/ }).click();
+  await page.getByRole('button', { name: 'Draw it by a pen' }).click();
+  await page.getByRole('button', { name: 'Working on the lines' }).waitFor();
+  await page.getByRole('button', { name: 'Working on the lines' }).scrollIntoViewIfNeeded();
+  await page.mouse.move(640, 720);
+  await page.waitForTimeout(700);
+  await shoot('dress-skeleton');
+  await page.keyboard.press('Control+z');
+  await page.waitForTimeout(700);
   // One letter near, with its points and how far the outline lies from the ink.
   await page.goto(`${base}/p/tide-mill/lift`);
   const bench = await page.getByRole('img', { name: /The sheet/ }).boundingBox();

@@ -4,6 +4,7 @@ declare module 'bezier-js' {
     constructor(points: readonly { x: number; y: number }[]);
     get(t: number): { x: number; y: number };
     bbox(): { x: { min: number; max: number }; y: { min: number; max: number } };
+    length(): number;
     curvature(t: number): { k: number };
     project(p: { x: number; y: number }): { x: number; y: number; t?: number; d?: number };
   }

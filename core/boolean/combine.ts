@@ -76,7 +76,7 @@ const outwards = (cs: Contour[]): Contour[] =>
 
 /** Whether a result has the area it must have, overlaps of its own contours found out. */
 function agrees(made: readonly Contour[], truth: Truth, size: number): boolean {
-  const slack = truth.slack + 1e-5 * truth.area + 2 * SLIVER * size * size;
+  const slack = truth.slack + 2e-5 * truth.area + 2 * SLIVER * size * size;
   const area = Math.abs(made.reduce((sum, c) => sum + contourArea(c), 0));
   if (Math.abs(area - truth.area) > slack) return false;
   if (made.length === 0) return true;
@@ -87,7 +87,7 @@ function agrees(made: readonly Contour[], truth: Truth, size: number): boolean {
 
 /** Curves fitted to the polygons again, much closer than anyone sees. */
 function fromPolygons(truth: Truth, size: number, least: number): Contour[] {
-  const tolerance = size * 8e-5;
+  const tolerance = size * 2e-5;
   const contours = truth.polygons
     .map((p): Contour => ({ closed: true, nodes: thinned(p, size * 2e-6).map(corner) }))
     .filter((c) => c.nodes.length > 2 && Math.abs(contourArea(c)) > least)

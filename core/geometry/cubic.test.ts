@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { circle, KAPPA } from '../testing/shapes';
 import { segmentAt } from './contour';
 import {
+  cubicLength,
   cubicSweep,
   extremeParameters,
   flattenCubic,
@@ -33,6 +34,19 @@ describe('cubics against bezier-js (general Bezier library from the npm registry
         expect(Math.max(...xs)).toBeCloseTo(box.x.max, 3);
       }),
       { seed: 1, numRuns: 300 },
+    );
+  });
+
+  test('lengths of curves without a cusp agree within a thousandth', () => {
+    fc.assert(
+      fc.property(point, point, fc.integer({ min: 10, max: 400 }), (a, b, bulge) => {
+        const c: Cubic = { p0: a, p1: { x: a.x, y: a.y + bulge }, p2: { x: b.x, y: b.y + bulge }, p3: b };
+        // Handles that run against each other along the chord make cusps.
+        fc.pre(Math.abs(a.x - b.x) > 200);
+        const theirs = toBezier(c).length();
+        expect(Math.abs(cubicLength(c) - theirs) / theirs).toBeLessThan(1e-3);
+      }),
+      { seed: 3, numRuns: 200 },
     );
   });
 

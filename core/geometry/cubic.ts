@@ -81,6 +81,18 @@ export function flattenCubic(c: Cubic, tolerance: number): Vec[] {
   return Array.from({ length: n }, (_, i) => (i === n - 1 ? c.p3 : pointOnCubic(c, (i + 1) / n)));
 }
 
+/** Length of the curve by Simpson's rule over its speed, 32 parts: within a thousandth for curves without a cusp. */
+export function cubicLength(c: Cubic): number {
+  const n = 32;
+  let sum = 0;
+  for (let k = 0; k <= n; k++) {
+    const w = k === 0 || k === n ? 1 : k % 2 === 1 ? 4 : 2;
+    const d = cubicDerivative(c, k / n);
+    sum += w * Math.hypot(d.x, d.y);
+  }
+  return sum / (3 * n);
+}
+
 /** Distance from p to the segment a-b. */
 export function distanceToSegment(p: Vec, a: Vec, b: Vec): number {
   const d = sub(b, a);

@@ -1,7 +1,7 @@
 import { segments, type Contour, type Node } from './contour';
-import { cubicDerivative, pointOnCubic, splitCubic, type Cubic } from './cubic';
+import { cubicDerivative, cubicLength, pointOnCubic, splitCubic, type Cubic } from './cubic';
 import { fitCubic, type CubicFit } from './fitCubic';
-import { add, cross, distance, dot, length, scale, sub, unit, type Vec } from './vec';
+import { add, cross, distance, dot, scale, sub, unit, type Vec } from './vec';
 
 export interface StrokeStyle {
   readonly width: number;
@@ -35,20 +35,9 @@ interface Run {
   readonly closed: boolean;
 }
 
-const lengthOf = (c: Cubic): number => {
-  // Eight chords' Simpson sum of the speed: enough to place a dash.
-  const n = 16;
-  let sum = 0;
-  for (let k = 0; k <= n; k++) {
-    const w = k === 0 || k === n ? 1 : k % 2 === 1 ? 4 : 2;
-    sum += w * length(cubicDerivative(c, k / n));
-  }
-  return sum / (3 * n);
-};
-
 /** Runs of segments between gaps; one run when the line is whole. */
 function dashed(c: Contour, { dashes, dashOffset }: StrokeStyle): Run[] {
-  const whole = segments(c).filter((s) => lengthOf(s) > 1e-9);
+  const whole = segments(c).filter((s) => cubicLength(s) > 1e-9);
   const period = dashes.reduce((a, b) => a + b, 0);
   if (whole.length === 0 || !(period > 0) || dashes.some((d) => d < 0))
     return whole.length > 0 || c.nodes.length > 0
@@ -67,7 +56,7 @@ function dashed(c: Contour, { dashes, dashOffset }: StrokeStyle): Run[] {
   let run: Cubic[] = [];
   for (let piece of whole) {
     for (;;) {
-      const size = lengthOf(piece);
+      const size = cubicLength(piece);
       if (size <= rest) {
         if (at % 2 === 0) run.push(piece);
         rest -= size;
@@ -100,7 +89,7 @@ function placeAt(c: Cubic, wanted: number): number {
   let [low, high] = [0, 1];
   for (let i = 0; i < 30; i++) {
     const t = (low + high) / 2;
-    if (lengthOf(splitCubic(c, t)[0]) < wanted) low = t;
+    if (cubicLength(splitCubic(c, t)[0]) < wanted) low = t;
     else high = t;
   }
   return (low + high) / 2;

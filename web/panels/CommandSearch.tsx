@@ -2,11 +2,20 @@ import { Box, Dialog, Input, Portal, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import { seatAll } from '../../core/document/commands/lifting';
 import { setDesk } from '../app/colourMode';
+import { dressBench, useDressBench } from '../store/dressBench';
 import { drawnGlyphs } from '../store/selectors';
 import { useProject } from '../store/projectStore';
 import { STAGES } from '../text/stages';
 import { saveOpenProject } from './saveProjectFile';
 import { useGoTo } from './useGlyphInHand';
+
+/** What is found in each part of Dress's gauge, in the words one would look for. */
+const TAB_WORDS = {
+  points: 'points, kinds, break, join, close, reverse, width of a letter',
+  clean: 'tidy, simplify, snags, clean up one letter or all',
+  parts: 'unite, subtract, grow, stems, shared parts, skeleton, anchors, colours',
+  see: 'curvature comb, deviation, neighbours, source picture',
+};
 
 interface Action {
   readonly text: string;
@@ -23,6 +32,20 @@ function useActions(): Action[] {
     { text: 'Redo', run: redo },
     { text: 'Save project file', run: () => void saveOpenProject() },
     { text: 'Seat all letters again', run: () => commit(seatAll(doc)) },
+    ...(['select', 'draw', 'cut', 'measure'] as const).map((tool) => ({
+      text: `Dress: ${tool}`,
+      run: () => {
+        go('dress');
+        dressBench.takeTool(tool);
+      },
+    })),
+    ...(['points', 'clean', 'parts', 'see'] as const).map((tab) => ({
+      text: `Dress: ${TAB_WORDS[tab]}`,
+      run: () => {
+        go('dress');
+        useDressBench.setState({ tab });
+      },
+    })),
     { text: 'Day desk', run: () => setDesk('day') },
     { text: 'Night desk', run: () => setDesk('night') },
     ...drawnGlyphs(doc).map((g) => ({

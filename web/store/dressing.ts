@@ -8,7 +8,7 @@ import {
   takeSkeleton,
   type Target,
 } from '../../core/document/commands/dressing';
-import type { GlyphRow } from '../../core/document/schema';
+import type { Doc, GlyphRow } from '../../core/document/schema';
 import type { CleanedUp, CleanUp } from '../../core/dress/cleanUp';
 import { applyAffine, compose, translation } from '../../core/geometry/affine';
 import type { Vec } from '../../core/geometry/vec';
@@ -26,12 +26,27 @@ const lane = new WorkerLane<DressApi>(
   () => new Worker(new URL('../workers/dress.worker.ts', import.meta.url), { type: 'module' }),
 );
 
-/** A job over many letters: how far it is, and a way to stop it. */
+/** What a clean-up of many letters would change. */
+export interface ManyCleaned {
+  readonly kind: CleanUp;
+  readonly tolerance: number;
+  readonly letters: ReadonlyMap<
+    string,
+    { readonly before: GlyphRow['contours']; readonly contours: readonly Contour[] }
+  >;
+  readonly asked: number;
+  readonly pointsBefore: number;
+  readonly pointsAfter: number;
+  readonly deviation: number;
+}
+
+/** A job over many letters: how far it is, a way to stop it, and what it found once it is through. */
 export const useCleaning = create<{
   readonly done: number;
   readonly total: number;
   readonly stop: (() => void) | null;
-}>(() => ({ done: 0, total: 0, stop: null }));
+  readonly found: ManyCleaned | null;
+}>(() => ({ done: 0, total: 0, stop: null, found: null }));
 
 const clean = (kind: CleanUp, contours: readonly Contour[], tolerance: number, signal?: AbortSignal) =>
   lane.run((api) => api.clean(kind, contours, tolerance) as Promise<Result<CleanedUp | null>>, signal);
@@ -67,28 +82,50 @@ export function makeCleanUp(target: Target, kind: CleanUp, tolerance: number): v
   useDressBench.setState({ tried: null, selection: [] });
 }
 
-/** Cleans many letters aside, those by hand left alone; all of them are one step to undo. Says how many changed. */
-export async function cleanMany(kind: CleanUp, tolerance: number): Promise<void> {
+/** Letters that cleaning many may touch: all, or those whose characters are named; none by hand. */
+export function lettersToClean(doc: Doc, only: string): GlyphRow[] {
+  const wanted = new Set([...only].map((c) => c.codePointAt(0)!));
+  return drawnGlyphs(doc).filter(
+    (g) => mayClean(g) && (only.trim() === '' || g.codePoints.some((cp) => wanted.has(cp))),
+  );
+}
+
+/** Cleans many letters aside and says what that would change; nothing is changed until `keepMany`. */
+export async function cleanMany(kind: CleanUp, tolerance: number, only: string): Promise<void> {
   const { doc } = useProject.getState();
   if (!doc) return;
-  const letters = drawnGlyphs(doc).filter(mayClean);
+  const letters = lettersToClean(doc, only);
   const abort = new AbortController();
-  useCleaning.setState({ done: 0, total: letters.length, stop: () => abort.abort() });
+  useCleaning.setState({ done: 0, total: letters.length, stop: () => abort.abort(), found: null });
   const cleaned = new Map<string, { before: GlyphRow['contours']; contours: readonly Contour[] }>();
+  let [pointsBefore, pointsAfter, deviation] = [0, 0, 0];
   try {
     for (const [i, glyph] of letters.entries()) {
       const found = await clean(kind, glyph.contours, tolerance, abort.signal);
-      if (found.ok && found.value)
-        cleaned.set(glyph.id, { before: glyph.contours, contours: found.value.contours });
+      const made = found.ok ? found.value : null;
+      pointsBefore += count(glyph.contours);
+      pointsAfter += made ? made.pointsAfter : count(glyph.contours);
+      if (made) {
+        deviation = Math.max(deviation, made.deviation);
+        cleaned.set(glyph.id, { before: glyph.contours, contours: made.contours });
+      }
       useCleaning.setState({ done: i + 1 });
     }
-    const { doc: now, commit } = useProject.getState();
-    if (now) commit(takeCleaned(now, kind, cleaned));
+    const numbers = { pointsBefore, pointsAfter, deviation, asked: letters.length };
+    useCleaning.setState({ found: { kind, tolerance, letters: cleaned, ...numbers } });
   } catch (error) {
     if (!(error instanceof Cancelled)) throw error;
   } finally {
     useCleaning.setState({ done: 0, total: 0, stop: null });
   }
+}
+
+/** Takes over what cleaning many letters found, as one step to undo. */
+export function keepMany(): void {
+  const { found } = useCleaning.getState();
+  const { doc, commit } = useProject.getState();
+  if (found && doc) commit(takeCleaned(doc, found.kind, found.letters));
+  useCleaning.setState({ found: null });
 }
 
 /** Width of a pen for lines drawn here when the style has no standard stem, u. */

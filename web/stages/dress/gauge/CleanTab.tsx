@@ -1,10 +1,20 @@
-import { Box, Flex, SimpleGrid, Text } from '@chakra-ui/react';
+import { Box, Field, Flex, Input, SimpleGrid, Text } from '@chakra-ui/react';
+import { useState } from 'react';
 import { CLEAN_UP_NAMES, mayClean, mendOne, takeUpKept } from '../../../../core/document/commands/dressing';
 import { CLEAN_UPS, type CleanUp } from '../../../../core/dress/cleanUp';
 import { findSnags, type Snag } from '../../../../core/dress/snags';
 import { countNodes } from '../../../../core/geometry/contour';
 import { dressBench, useDressBench } from '../../../store/dressBench';
-import { cleanMany, dropTried, makeCleanUp, tryCleanUp, useCleaning } from '../../../store/dressing';
+import {
+  cleanMany,
+  dropTried,
+  keepMany,
+  lettersToClean,
+  makeCleanUp,
+  tryCleanUp,
+  useCleaning,
+  type ManyCleaned,
+} from '../../../store/dressing';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { drawnGlyphs } from '../../../store/selectors';
 import { SNAG_TEXT } from '../../../text/snags';
@@ -194,20 +204,37 @@ function Tried() {
 
 function ManyLetters() {
   const doc = useDoc();
-  const { done, total, stop } = useCleaning();
+  const { done, total, stop, found } = useCleaning();
   const { tried, tolerance } = useDressBench();
+  const [only, setOnly] = useState('');
   const letters = drawnGlyphs(doc);
-  const free = letters.filter(mayClean).length;
+  const chosen = lettersToClean(doc, only).length;
+  const byHand = letters.filter((g) => !mayClean(g)).length;
   const kind = tried?.kind ?? 'tidy';
   return (
     <>
-      <GaugePart title="All letters" />
+      <GaugePart title="Many letters" />
+      <Field.Root>
+        <Field.Label fontSize="sm" color="faded">
+          Only these letters (empty: all)
+        </Field.Label>
+        <Input
+          size="xs"
+          bg="sheet"
+          borderColor="rule"
+          value={only}
+          onChange={(e) => {
+            setOnly(e.target.value);
+            useCleaning.setState({ found: null });
+          }}
+        />
+      </Field.Root>
       <InkButton
-        tip={`${CLEAN_UP_NAMES[kind]} for every letter not worked on by hand; one step to undo`}
-        disabled={stop !== null || free === 0}
-        onClick={() => void cleanMany(kind, tolerance)}
+        tip={`${CLEAN_UP_NAMES[kind]} for letters not worked on by hand; shown first, and one step to undo`}
+        disabled={stop !== null || chosen === 0}
+        onClick={() => void cleanMany(kind, tolerance, only)}
       >
-        {CLEAN_UP_NAMES[kind]}: {free} letters
+        {CLEAN_UP_NAMES[kind]}: {chosen} letters
       </InkButton>
       {stop && (
         <Flex align="center" gap="2">
@@ -219,10 +246,34 @@ function ManyLetters() {
           </InkButton>
         </Flex>
       )}
+      {found && <ManyFound found={found} />}
       <Text fontSize="xs" color="faded">
-        {letters.length - free} by hand stay as they are.
+        {byHand} by hand stay as they are.
       </Text>
     </>
+  );
+}
+
+/** What cleaning many letters would change, before it does. */
+function ManyFound({ found }: { readonly found: ManyCleaned }) {
+  return (
+    <Box borderWidth="1px" borderColor="hand" borderRadius="sm" p="2" data-testid="many-cleaned">
+      <Fact label="Letters changed">
+        {found.letters.size} of {found.asked}
+      </Fact>
+      <Fact label="Points">
+        {found.pointsBefore} → {found.pointsAfter}
+      </Fact>
+      <Fact label="Greatest deviation">{found.deviation.toFixed(1)} u</Fact>
+      <Flex gap="2" mt="2">
+        <InkButton tip="Change these letters" main disabled={found.letters.size === 0} onClick={keepMany}>
+          Keep them
+        </InkButton>
+        <InkButton tip="Leave all letters as they are" onClick={() => useCleaning.setState({ found: null })}>
+          Leave them
+        </InkButton>
+      </Flex>
+    </Box>
   );
 }
 

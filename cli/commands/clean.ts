@@ -1,0 +1,89 @@
+import { readProjectFile, writeProjectFile } from '../../core/archive/projectFile';
+import { CLEAN_UP_NAMES, mayClean, takeCleaned } from '../../core/document/commands/dressing';
+import { applyDiff } from '../../core/document/diff';
+import type { GlyphRow } from '../../core/document/schema';
+import { CLEAN_UPS, cleanUp, type CleanUp } from '../../core/dress/cleanUp';
+import { findSnags } from '../../core/dress/snags';
+import {
+  EXIT,
+  printProblems,
+  readArguments,
+  readBytes,
+  showProgress,
+  UsageError,
+  valueOrPrint,
+  writeFile,
+} from '../io';
+
+export const cleanHelp = `orthoglyph clean PROJECT.zip --out OUT.zip [--how tidy] [--deviation 2] [--only LETTERS] [--json OUT.json]
+
+Cleans the outlines of a project's letters and writes the project anew. Letters worked on by hand stay as they are.
+  --how KIND        ${CLEAN_UPS.join(', ')}
+  --deviation U     how far an outline may move, font units (default 2)
+  --only LETTERS    only letters with these characters
+  --json FILE       each letter's points before and after, greatest deviation, and the snags that are left
+`;
+
+interface Line {
+  readonly glyph: string;
+  readonly pointsBefore: number;
+  readonly pointsAfter: number;
+  readonly deviation: number;
+  readonly snags: readonly string[];
+}
+
+/** Cleans a project's letters; prints one line of sums. */
+export function runClean(argv: string[]): number {
+  const { values, positionals } = readArguments(argv, {
+    out: { type: 'string' },
+    how: { type: 'string' },
+    deviation: { type: 'string' },
+    only: { type: 'string' },
+    json: { type: 'string' },
+  });
+  const input = positionals[0];
+  if (!input || positionals.length > 1 || !values.out) throw new UsageError('give one project, and --out');
+  const how = (values.how ?? 'tidy') as CleanUp;
+  if (!CLEAN_UPS.includes(how)) throw new UsageError(`--how is one of ${CLEAN_UPS.join(', ')}`);
+  const tolerance = Number(values.deviation ?? 2);
+  if (!(tolerance > 0 && tolerance <= 100))
+    throw new UsageError('--deviation is a number of units, 0 to 100');
+  const bytes = valueOrPrint(readBytes(input), input);
+  const opened = bytes && valueOrPrint(readProjectFile(bytes), input);
+  if (!opened) return EXIT.input;
+  const wanted = new Set([...(values.only ?? '')].map((c) => c.codePointAt(0)!));
+  const letters = Object.values(opened.doc.glyphs).filter(
+    (g) =>
+      mayClean(g) && g.role === 'letter' && (wanted.size === 0 || g.codePoints.some((cp) => wanted.has(cp))),
+  );
+  const cleaned = new Map<string, { before: GlyphRow['contours']; contours: GlyphRow['contours'] }>();
+  const lines = letters.map((glyph, i): Line => {
+    const made = cleanUp(how, glyph.contours, { tolerance });
+    if (made.contours !== glyph.contours)
+      cleaned.set(glyph.id, { before: glyph.contours, contours: made.contours });
+    showProgress(`${i + 1} of ${letters.length} letters`);
+    return {
+      glyph: glyph.name,
+      pointsBefore: made.pointsBefore,
+      pointsAfter: made.pointsAfter,
+      deviation: Math.round(made.deviation * 1000) / 1000,
+      snags: findSnags(made.contours).map((s) => s.kind),
+    };
+  });
+  const diff = takeCleaned(opened.doc, how, cleaned);
+  const doc = diff ? applyDiff(opened.doc, diff) : opened.doc;
+  const files: [string, string | Uint8Array][] = [[values.out, writeProjectFile(doc, opened.pictures)]];
+  if (values.json) files.push([values.json, `${JSON.stringify({ letters: lines }, null, 1)}\n`]);
+  for (const [path, content] of files) {
+    const written = writeFile(path, content);
+    printProblems(written.problems);
+    if (!written.ok) return EXIT.input;
+  }
+  const sum = (key: 'pointsBefore' | 'pointsAfter') => lines.reduce((n, l) => n + l[key], 0);
+  const most = Math.max(0, ...lines.map((l) => l.deviation));
+  process.stdout.write(
+    `${CLEAN_UP_NAMES[how]}: ${cleaned.size} of ${lines.length} letters changed, ` +
+      `${sum('pointsBefore')} points before, ${sum('pointsAfter')} after, greatest deviation ${most.toFixed(1)} u\n`,
+  );
+  return EXIT.ok;
+}
