@@ -76,9 +76,14 @@ test('a letter is traced by hand over its picture with few points, fitted to it,
   await type(page, 'Width of the ink', String(now + 60));
   await otherFont(page, family);
   await expect.poll(() => textWidth(page, 'moon')).toBeGreaterThan(before + 11);
-  // Everything is one step each: back to the letter as it came.
-  for (let i = 0; i < 30; i++) await page.keyboard.press('Control+z');
+  // Everything is one step each, listed in the history: back to the letter as it came, and forward again.
+  await page.keyboard.press('Control+z');
+  await press(page, 'History');
+  await expect(page.getByRole('button', { name: 'Widen the letter taken back' })).toBeVisible();
+  await press(page, /^As it was opened/);
   await expect(page.getByText('As traced.')).toBeVisible();
+  await press(page, /^Refit a stretch/);
+  await expect(page.getByText('Worked on by hand')).toBeVisible();
 });
 
 /** An S-like band of 140 points with a roughness that a bad trace leaves. */

@@ -23,7 +23,7 @@ import {
 } from './commands/lifting';
 import { changeProject, renameGlyph } from './commands/naming';
 import { applyDiff, diffOfWhole, fits, mergeDiffs, reverseDiff, type ProjectDiff } from './diff';
-import { commit, emptyHistory, redo, undo } from './history';
+import { commit, emptyHistory, redo, undo, goTo } from './history';
 import { advanceOf } from './metrics';
 import { migrate } from './migrations';
 import { newProject } from './newProject';
@@ -105,6 +105,23 @@ describe('edits are data', () => {
     );
   });
 
+  test('the history is gone through in one step, back and forward, to the same documents', () => {
+    const start = sampleProject();
+    let doc = start;
+    let history = emptyHistory;
+    const along = [start];
+    for (const left of [10, 20, 30]) {
+      ({ doc, history } = commit(doc, history, setBearings(doc, 'o', { left })!));
+      along.push(doc);
+    }
+    const back = goTo(doc, history, 1)!;
+    expect(back.doc).toEqual(along[1]);
+    expect(applyDiff(doc, back.diff)).toEqual(along[1]);
+    expect(goTo(back.doc, back.history, 3)!.doc).toEqual(along[3]);
+    expect(goTo(back.doc, back.history, 1)).toBeNull();
+    expect(goTo(back.doc, back.history, 0)!.doc).toEqual(start);
+  });
+
   test('a drag makes one step', () => {
     const doc = sampleProject();
     const first = commit(doc, emptyHistory, setBearings(doc, 'o', { left: 40 })!);
@@ -168,6 +185,19 @@ describe('from pieces to glyphs', () => {
     expect(apply(edited, dropPiece(edited, 's:2', true)).glyphs.A!.contours).toBe(kept);
     const released = apply(edited, releaseHandEdits(edited, 'A'));
     expect(apply(released, seatAll(released)).glyphs.A!.contours).not.toBe(kept);
+  });
+  test('an outline worked on by hand is moved and scaled as its picture is when the letters are seated anew', () => {
+    const edited = apply(
+      blocks(),
+      movePoints(blocks(), outlineOf('A'), [{ contour: 0, node: 0, part: 'node' }], { x: 0, y: 25 }),
+    );
+    const [before, source] = [contoursBox(edited.glyphs.A!.contours)!, edited.glyphs.A!.source!.transform];
+    const seated = apply(edited, changeSeating(edited, { lines: { capHeight: 350 } }));
+    const after = contoursBox(seated.glyphs.A!.contours)!;
+    const k = seated.glyphs.A!.source!.transform.a / source.a;
+    expect(k).toBeLessThan(0.9);
+    expect((after.yMax - after.yMin) / (before.yMax - before.yMin)).toBeCloseTo(k, 6);
+    expect(seated.glyphs.A!.handEdited).toBe(true);
   });
   test('dropping a piece takes its glyph away, taking it back brings it again', () => {
     const dropped = apply(blocks(), dropPiece(blocks(), 's:2', true));

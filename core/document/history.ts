@@ -54,3 +54,16 @@ export function redo(doc: Doc, history: History): Step | null {
     diff: next,
   };
 }
+
+/** Goes to where so many edits are done: back over later ones, or forward again over those taken back. Null when there already. */
+export function goTo(doc: Doc, history: History, count: number): Step | null {
+  let now: Step | null = null;
+  for (;;) {
+    const at: Step = now ?? { doc, history, diff: { label: '', changes: [] } };
+    const done = at.history.done.length;
+    const step: Step | null =
+      done > count ? undo(at.doc, at.history) : done < count ? redo(at.doc, at.history) : null;
+    if (!step) return now;
+    now = { ...step, diff: now ? mergeDiffs(now.diff, step.diff) : step.diff };
+  }
+}

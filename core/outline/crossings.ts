@@ -10,7 +10,7 @@ export interface Crossing {
 }
 
 /** Chords for crossings lie this near to the curves, u. */
-const FLAT_EM = 0.1;
+const FLAT_EM = 0.25;
 
 /** Crossings by contour list: lists are immutable, and snags, compiling and drawing ask for the same ones. */
 const known = new WeakMap<readonly Contour[], readonly Crossing[]>();

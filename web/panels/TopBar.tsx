@@ -5,6 +5,7 @@ import { projectOf } from '../../core/document/newProject';
 import { setDesk, useDesk } from '../app/colourMode';
 import { useProject, type SaveState } from '../store/projectStore';
 import { Tip } from '../ui/Tip';
+import { HistoryList } from './HistoryList';
 import { saveOpenProject } from './saveProjectFile';
 
 const SAVE_TEXT: Record<SaveState, string> = {
@@ -77,6 +78,7 @@ export function TopBar({ onSearch, onShortcuts }: Props) {
         redo,
         !redoLabel,
       )}
+      <HistoryList />
       {button('Save project file (Ctrl+S)', <Save />, () => void saveOpenProject())}
       {button('Find an action (/)', <Search />, onSearch)}
       {button('All shortcuts (?)', <Keyboard />, onShortcuts)}

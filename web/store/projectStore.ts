@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import { mergeDiffs, type ProjectDiff } from '../../core/document/diff';
-import { commit, emptyHistory, redo, undo, type History, type Step } from '../../core/document/history';
+import { commit, emptyHistory, goTo, redo, undo, type History, type Step } from '../../core/document/history';
 import { SCHEMA_VERSION, type Doc } from '../../core/document/schema';
 import type { Problem } from '../../core/problems/problem';
 import { saveDiff, summaryOf, type ProjectSummary } from '../persistence/db';
@@ -23,6 +23,8 @@ interface ProjectState {
   commit(diff: ProjectDiff | null, continues?: boolean): void;
   undo(): void;
   redo(): void;
+  /** Goes back or forward to where so many edits are done. */
+  goTo(count: number): void;
   dismissProblems(): void;
   showProblems(problems: readonly Problem[]): void;
   flush(): Promise<void>;
@@ -109,6 +111,10 @@ export const useProject = create<ProjectState>((set, get) => {
     redo() {
       const { doc, history } = get();
       if (doc) take(redo(doc, history));
+    },
+    goTo(count) {
+      const { doc, history } = get();
+      if (doc) take(goTo(doc, history, count));
     },
     dismissProblems: () => set({ problems: [] }),
     showProblems: (problems) => set((s) => ({ problems: [...s.problems, ...problems] })),

@@ -47,7 +47,7 @@ export function DressCanvas() {
   const doc = useDoc();
   const desk = useDesk();
   const { glyph, target, placed, shift } = useDressTarget();
-  const { tool, selection, seeing, tried, ruler, lasso, drawing, view: ownView } = useDressBench();
+  const { tool, selection, seeing, tried, ruler, lasso, drawing, view: ownView, tab } = useDressBench();
   const [size, setSize] = useState({ width: 0, height: 0 });
   const gesture = useRef<Gesture>(idle);
   const live = useRef<LivePicture>(NOTHING_LIVE);
@@ -80,9 +80,9 @@ export function DressCanvas() {
       edges,
       tried: tried ? placedAt(tried.made.contours, shift) : null,
       anchors: glyph.anchors.map((a) => ({ ...a, x: a.x - shift })),
-      snags: target.of === 'outline' ? findSnags(placed).map((s) => s.at) : [],
+      snags: target.of === 'outline' && tab === 'clean' ? findSnags(placed).map((s) => s.at) : [],
     }),
-    [doc, glyph, placed, shift, target, advance, lines, selection, source, seeing, desk, edges, tried],
+    [doc, glyph, placed, shift, target, advance, lines, selection, source, seeing, desk, edges, tried, tab],
   );
   useEffect(() => {
     // Points and runs that are gone (undo, delete) can't stay chosen.

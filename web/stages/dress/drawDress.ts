@@ -47,6 +47,7 @@ export interface DressPicture {
   /** What a clean-up that is tried would leave. */
   readonly tried: readonly Contour[] | null;
   readonly anchors: readonly { readonly name: string; readonly x: number; readonly y: number }[];
+  /** Places of snags, while one is cleaning. */
   readonly snags: readonly Vec[];
 }
 
