@@ -7,6 +7,7 @@ import { glyphNameOf } from '../../../core/names/glyphNames';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';
 import { useDoc, useProject } from '../../store/projectStore';
 import { Fact, Gauge, GaugePart } from '../../ui/Gauge';
+import { AccentsPart } from './AccentsPart';
 import { InkButton } from '../../ui/InkButton';
 
 const hex = (cp: number) => `U+${cp.toString(16).toUpperCase().padStart(4, '0')}`;
@@ -78,6 +79,7 @@ export function NameGauge({ glyph }: { glyph: GlyphRow }) {
           commit(changeProject(doc, { bill: unique(e.target.value) }, 'Change the bill'), true)
         }
       />
+      <AccentsPart />
     </Gauge>
   );
 }

@@ -91,11 +91,31 @@ export function edit(
   let next = withTarget(keep ? keepOutline(glyph, label) : glyph, target.of, contours);
   // A pen's result can't be edited point by point any more without leaving its skeleton behind.
   if (target.of === 'outline' && next.skeleton) next = { ...next, skeleton: null };
-  const left = new Set(contours.map((c) => c.of));
+  if (target.of === 'outline') next = withoutLetters(doc, glyph, next);
+  const left = new Set(next.contours.map((c) => c.of));
   next = { ...next, components: next.components.filter((c) => target.of !== 'outline' || left.has(c.id)) };
   d.put('glyphs', byHand ? { ...next, handEdited: true } : { ...next, cleaned: true });
-  if (target.of === 'outline') passToParts(doc, d, glyph, contours);
+  if (target.of === 'outline') passToParts(doc, d, glyph, next.contours);
   return d.done(label);
+}
+
+/** A letter composed of other letters and marks doesn't change those: what is redrawn in it becomes its own. */
+function withoutLetters(doc: Doc, before: GlyphRow, after: GlyphRow): GlyphRow {
+  const changed = before.components.filter(({ id, glyphId }) => {
+    const mine = after.contours.filter((c) => c.of === id);
+    return doc.glyphs[glyphId]?.role === 'letter' && !mine.every((c) => before.contours.includes(c));
+  });
+  if (changed.length === 0) return after;
+  const ids = new Set(changed.map((c) => c.id));
+  return {
+    ...after,
+    contours: after.contours.map((c) => {
+      if (c.of === undefined || !ids.has(c.of)) return c;
+      const { of: _, ...own } = c;
+      return own;
+    }),
+    components: after.components.filter((c) => !ids.has(c.id)),
+  };
 }
 
 /** Changed contours of shared parts written into the parts themselves. */

@@ -1,0 +1,178 @@
+import { translation } from '../../geometry/affine';
+import { transformContours, type Contour } from '../../geometry/contour';
+import { nestingDepths } from '../../geometry/direction';
+import { contoursBox, flattenContour, unionBox, type Box } from '../../geometry/measure';
+import { glyphNameOf } from '../../names/glyphNames';
+import { draft, type ProjectDiff } from '../diff';
+import { blankGlyph, projectOf } from '../newProject';
+import type { Doc, GlyphRow } from '../schema';
+
+/**
+ * Accented letters made of a letter and its marks by Unicode's canonical decomposition (UAX #15, as the language's own
+ * `normalize` has it): components, so that they follow when either changes.
+ */
+
+/** Marks that stand below or hang on (combining classes 202, 214, 218 and 220 of Unicode's data, the Latin ones; from memory). */
+const BELOW = new Set([0x316, 0x317, 0x323, 0x324, 0x325, 0x326, 0x327, 0x328, 0x32d, 0x32e, 0x330, 0x331]);
+/** Those that touch the letter. */
+const TOUCHING = new Set([0x327, 0x328]);
+/** White between a letter and a mark, as a share of the x-height (common practice, no published source). */
+const GAP_SHARE = 0.14;
+
+/** Western European letters with marks: Latin-1 Supplement and the few beyond it that its languages need. */
+export const WESTERN_ACCENTS = 'ÀÁÂÃÄÅÇÈÉÊËÌÍÎÏÑÒÓÔÕÖÙÚÛÜÝŸŠŽàáâãäåçèéêëìíîïñòóôõöùúûüýÿšž';
+
+interface Formula {
+  readonly char: string;
+  readonly base: number;
+  readonly marks: readonly number[];
+}
+
+/** A character as base and marks; null when Unicode doesn't take it apart. */
+export function formulaOf(char: string): Formula | null {
+  const [base, ...marks] = [...char.normalize('NFD')].map((c) => c.codePointAt(0)!);
+  return base !== undefined && marks.length > 0 ? { char, base, marks } : null;
+}
+
+const byCodePoint = (doc: Doc, cp: number): GlyphRow | undefined =>
+  Object.values(doc.glyphs).find((g) => g.codePoints.includes(cp) && g.contours.length > 0);
+
+/** A mark's drawing: its combining character's, or that of the sign that stands alone for it (´ for U+0301). */
+export function markGlyph(doc: Doc, mark: number): GlyphRow | undefined {
+  const alone = ` ${String.fromCodePoint(mark)}`;
+  return (
+    byCodePoint(doc, mark) ??
+    Object.values(doc.glyphs).find(
+      (g) =>
+        g.contours.length > 0 &&
+        g.codePoints.some((cp) => String.fromCodePoint(cp).normalize('NFKD') === alone),
+    )
+  );
+}
+
+/** Dotless letters by dotted ones. */
+const DOTLESS = new Map([
+  [0x69, 0x131],
+  [0x6a, 0x237],
+]);
+
+/** Characters of a list that can be composed now: parts are drawn, and nobody drew the letter itself. */
+export function composable(doc: Doc, list: string): string[] {
+  return [...new Set(list)].filter((char) => {
+    const f = formulaOf(char);
+    const own = Object.values(doc.glyphs).find((g) => g.codePoints.includes(char.codePointAt(0)!));
+    const free = !own || own.contours.length === 0;
+    return (
+      f !== null && free && byCodePoint(doc, f.base) !== undefined && f.marks.every((m) => markGlyph(doc, m))
+    );
+  });
+}
+
+/** Marks that a list needs for letters that are drawn, and that nobody has drawn yet. */
+export function lackingMarks(doc: Doc, list: string): number[] {
+  const wanted = [...list].flatMap((char) => {
+    const f = formulaOf(char);
+    return f && byCodePoint(doc, f.base) ? f.marks : [];
+  });
+  return [...new Set(wanted)].filter((m) => !markGlyph(doc, m)).sort((a, b) => a - b);
+}
+
+/** Middle of the ink in the upper (or lower) quarter of a letter: where a mark wants to stand. */
+function middleAt(cs: readonly Contour[], box: Box, top: boolean): number {
+  const limit = (box.yMax - box.yMin) * 0.25;
+  const xs = cs
+    .flatMap((c) => flattenContour(c, 1))
+    .filter((p) => (top ? p.y > box.yMax - limit : p.y < box.yMin + limit))
+    .map((p) => p.x);
+  return xs.length === 0 ? (box.xMin + box.xMax) / 2 : (Math.min(...xs) + Math.max(...xs)) / 2;
+}
+
+/** Where a mark goes on what is there so far: anchor on anchor when both have one, else by the shapes. */
+function markPlace(
+  letter: { readonly contours: readonly Contour[]; readonly anchors: GlyphRow['anchors'] },
+  mark: GlyphRow,
+  codePoint: number,
+  gap: number,
+): { x: number; y: number } {
+  const own = mark.anchors.find((a) => a.name.startsWith('_'));
+  const there = own && letter.anchors.find((a) => a.name === own.name.slice(1));
+  if (own && there) return { x: there.x - own.x, y: there.y - own.y };
+  const [box, markBox] = [contoursBox(letter.contours)!, contoursBox(mark.contours)!];
+  const below = BELOW.has(codePoint);
+  const x = middleAt(letter.contours, box, !below) - (markBox.xMin + markBox.xMax) / 2;
+  if (!below) return { x, y: box.yMax + gap - markBox.yMin };
+  return { x, y: box.yMin - (TOUCHING.has(codePoint) ? 0 : gap) - markBox.yMax };
+}
+
+/** The letter without its highest part: i without its dot; null when it is in one piece. */
+function withoutDot(glyph: GlyphRow): readonly Contour[] | null {
+  const depths = nestingDepths(glyph.contours);
+  const outer = glyph.contours.filter((_, i) => depths[i] === 0);
+  if (outer.length < 2) return null;
+  const low = (c: Contour) => contoursBox([c])!.yMin;
+  const dot = outer.reduce((a, b) => (low(a) > low(b) ? a : b));
+  return glyph.contours.filter((c) => c !== dot);
+}
+
+/**
+ * Composes the characters that can be; those drawn by hand stay. i and j get a dotless letter first when marks stand on
+ * them. The advance is the base letter's; one step to undo. Null when there is nothing to compose.
+ */
+export function composeAccents(doc: Doc, list: string): ProjectDiff | null {
+  const d = draft(doc);
+  const { lines, styleId } = projectOf(doc);
+  for (const char of composable(doc, list)) {
+    const { base: baseCode, marks } = formulaOf(char)!;
+    const above = marks.some((m) => !BELOW.has(m));
+    const dotted = byCodePoint(doc, baseCode)!;
+    const base = above && DOTLESS.has(baseCode) ? dotless(doc, d, dotted, DOTLESS.get(baseCode)!) : dotted;
+    const cp = char.codePointAt(0)!;
+    const id = glyphNameOf(cp);
+    const components = [{ id: 'c1', glyphId: base.id, transform: translation(0, 0) }];
+    let contours: Contour[] = base.contours.map((c) => ({ ...c, of: 'c1' }));
+    marks.forEach((code, i) => {
+      const mark = markGlyph(doc, code)!;
+      const at = markPlace(
+        { contours, anchors: i === 0 ? base.anchors : [] },
+        mark,
+        code,
+        GAP_SHARE * lines.xHeight,
+      );
+      const component = { id: `c${i + 2}`, glyphId: mark.id, transform: translation(at.x, at.y) };
+      components.push(component);
+      contours = [
+        ...contours,
+        ...transformContours(mark.contours, component.transform).map((c) => ({ ...c, of: component.id })),
+      ];
+    });
+    const [own, all] = [contoursBox(base.contours)!, unionBox(null, contoursBox(contours))!];
+    d.put('glyphs', {
+      ...(d.get('glyphs', id) ?? blankGlyph(id, id, [cp], styleId)),
+      contours,
+      components,
+      anchors: base.anchors,
+      bearings: {
+        left: base.bearings.left + all.xMin - own.xMin,
+        right: base.bearings.right + own.xMax - all.xMax,
+      },
+    });
+  }
+  return d.done('Compose accents');
+}
+
+/** The dotless letter, made of the dotted one when nobody drew it. */
+function dotless(doc: Doc, d: ReturnType<typeof draft>, dotted: GlyphRow, cp: number): GlyphRow {
+  const there = byCodePoint(doc, cp) ?? d.get('glyphs', glyphNameOf(cp));
+  if (there && there.contours.length > 0) return there;
+  const contours = withoutDot(dotted);
+  if (!contours) return dotted;
+  const id = glyphNameOf(cp);
+  const made = {
+    ...blankGlyph(id, id, [cp], dotted.styleId),
+    contours,
+    bearings: dotted.bearings,
+    anchors: dotted.anchors,
+  };
+  d.put('glyphs', made);
+  return made;
+}
