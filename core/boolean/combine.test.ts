@@ -6,7 +6,7 @@ import { box, randomPair } from '../testing/randomOutlines';
 import { filledArea } from '../testing/scanFill';
 import { circle } from '../testing/shapes';
 import { combine } from './combine';
-import { cutByLine, divide, mergeOverlaps, partsOf } from './pieces';
+import { cutByLine, divide, mergeOverlaps } from './pieces';
 import type { Operation } from './polygonTruth';
 
 const shape = (contours: readonly Contour[]) => ({ contours, rule: 'nonzero' as const });
@@ -88,11 +88,5 @@ describe('pieces', () => {
     expect(merged[0]!.nodes).toHaveLength(12);
     const apart = [box(0, 0, 10, 10), box(20, 0, 10, 10)];
     expect(mergeOverlaps(apart)).toBe(apart);
-  });
-
-  test('parts take their counters along', () => {
-    const o = [circle(0, 0, 100), circle(0, 0, 60)];
-    const i = [box(200, 0, 40, 100), box(200, 120, 40, 40)];
-    expect(partsOf([...o, ...i]).map((p) => p.length)).toEqual([2, 1, 1]);
   });
 });

@@ -1,5 +1,5 @@
 import { polygon, type Contour } from '../geometry/contour';
-import { nestingDepths, rightDirections } from '../geometry/direction';
+import { rightDirections } from '../geometry/direction';
 import { contoursBox } from '../geometry/measure';
 import { add, scale, sub, unit, type Vec } from '../geometry/vec';
 import { crossingsOf } from '../outline/crossings';
@@ -14,23 +14,6 @@ export function mergeOverlaps(cs: readonly Contour[]): readonly Contour[] {
   const open = cs.filter((c) => !c.closed);
   const closed = rightDirections(cs.filter((c) => c.closed));
   return [...combine('union', nonzero(closed), null), ...open];
-}
-
-/** Each outer contour with the counters that lie in it: parts that can be moved or taken away by themselves. */
-export function partsOf(cs: readonly Contour[]): Contour[][] {
-  const depths = nestingDepths(cs);
-  const parts = cs.flatMap((c, i) => (depths[i]! % 2 === 0 ? [{ outer: c, all: [c] }] : []));
-  cs.forEach((c, i) => {
-    if (depths[i]! % 2 === 0) return;
-    // The innermost part that holds it.
-    const holders = parts.filter((p) => nestingDepths([p.outer, c])[1] === 1);
-    const holder = holders.reduce<(typeof parts)[number] | null>(
-      (best, p) => (best === null || nestingDepths([best.outer, p.outer])[1] === 1 ? p : best),
-      null,
-    );
-    (holder ?? parts[0])?.all.push(c);
-  });
-  return parts.map((p) => p.all);
 }
 
 /** What only the first has, what only the second has, and what both have, as outlines of their own. */

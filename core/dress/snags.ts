@@ -3,7 +3,7 @@ import { cubicDerivative, extremeParameters, pointOnCubic, type Cubic } from '..
 import { rightDirections } from '../geometry/direction';
 import { contourArea, contoursBox } from '../geometry/measure';
 import { addExtremes, passingParameters } from '../geometry/addExtremes';
-import { angleBetweenDeg, cross, distance, dot, sub, type Vec } from '../geometry/vec';
+import { angleBetweenDeg, cross, distance, dot, type Vec } from '../geometry/vec';
 import { mergeOverlaps } from '../boolean/pieces';
 import { crossingsOf } from '../outline/crossings';
 import { mergeDuplicates, NEARLY_SAME_EM } from '../outline/duplicates';
@@ -190,7 +190,3 @@ function halfTurn(s: Cubic): number {
   for (let k = 1; k < 64; k++) if (angleBetweenDeg(start, cubicDerivative(s, k / 64)) >= half) return k / 64;
   return 0.5;
 }
-
-/** Whether two places are the same snag's, for keeping one chosen while the outline changes. */
-export const sameSnag = (a: Snag, b: Snag): boolean =>
-  a.kind === b.kind && Math.hypot(sub(a.at, b.at).x, sub(a.at, b.at).y) < 1;

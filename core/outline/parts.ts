@@ -1,4 +1,4 @@
-import { segmentCount, type Contour, type Node } from '../geometry/contour';
+import { type Contour, type Node } from '../geometry/contour';
 import { nestingDepths } from '../geometry/direction';
 import { contourArea, contoursBox, unionBox } from '../geometry/measure';
 import { distance } from '../geometry/vec';
@@ -88,6 +88,3 @@ export const roundToUnits = (c: Contour): Contour => {
         nodes: c.nodes.map((n) => ({ ...n, ...at({ x: n.x, y: n.y }), in: at(n.in), out: at(n.out) })),
       };
 };
-
-/** Whether anything of it can be drawn. */
-export const isDrawable = (c: Contour): boolean => segmentCount(c) > 0;

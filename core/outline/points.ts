@@ -1,4 +1,4 @@
-import { isLine, segmentAt, segmentCount, type Contour, type Node, type NodeKind } from '../geometry/contour';
+import { isLine, segmentAt, type Contour, type Node, type NodeKind } from '../geometry/contour';
 import { cubicDerivative, pointOnCubic, splitCubic, type Cubic } from '../geometry/cubic';
 import { fitCubic } from '../geometry/fitCubic';
 import { add, cross, distance, dot, length, scale, sub, unit, type Vec } from '../geometry/vec';
@@ -223,6 +223,3 @@ export function curvature(s: Cubic, t: number): number {
   const speed = length(d1);
   return speed < 1e-9 ? 0 : cross(d1, d2) / speed ** 3;
 }
-
-/** Whether any segment is left to draw. */
-export const hasSegments = (c: Contour): boolean => segmentCount(c) > 0 && c.nodes.length > 1;

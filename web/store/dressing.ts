@@ -1,10 +1,10 @@
 import { create } from 'zustand';
 import type { OutlineSkeleton } from '../../core/centreline/skeletonOfOutline';
 import {
-  cleanGlyph,
   contoursOf,
   mayClean,
   takeCleaned,
+  takeCleanUp,
   takeSkeleton,
   type Target,
 } from '../../core/document/commands/dressing';
@@ -75,10 +75,19 @@ const count = (cs: readonly Contour[]): number => cs.reduce((n, c) => n + c.node
 
 export const dropTried = (): void => useDressBench.setState({ tried: null });
 
-/** Makes what is being tried, or the clean-up right away. */
-export function makeCleanUp(target: Target, kind: CleanUp, tolerance: number): void {
+/** Makes what is being tried, or the clean-up right away, computed aside. */
+export async function makeCleanUp(target: Target, kind: CleanUp, tolerance: number): Promise<void> {
+  const glyph = useProject.getState().doc?.glyphs[target.glyphId];
+  if (!glyph) return;
+  const of = contoursOf(glyph, target.of);
+  const { tried } = useDressBench.getState();
+  const known = tried?.of === of && tried.kind === kind && tried.tolerance === tolerance ? tried.made : null;
+  const found = known ? null : await clean(kind, of, tolerance);
+  if (found && !found.ok) return useProject.getState().showProblems(found.problems);
+  const made = known ?? found?.value ?? null;
   const { doc, commit } = useProject.getState();
-  if (doc) commit(cleanGlyph(doc, target, kind, { tolerance }));
+  // Edits made meanwhile stand.
+  if (doc?.glyphs[target.glyphId] === glyph && made) commit(takeCleanUp(doc, target, kind, made.contours));
   useDressBench.setState({ tried: null, selection: [] });
 }
 

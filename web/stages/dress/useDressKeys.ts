@@ -113,8 +113,12 @@ export function useDressKeys(): void {
   useHotkeys('m', () => dressBench.takeTool('measure'));
   useHotkeys('w', () => useDressBench.setState((s) => ({ lasso: !s.lasso })));
   useHotkeys('f', () => dressBench.see({ filled: !useDressBench.getState().seeing.filled }));
-  useHotkeys('y', () => makeCleanUp(target, 'tidy', useDressBench.getState().tolerance));
-  useHotkeys('enter, escape', stop);
+  useHotkeys('y', () => void makeCleanUp(target, 'tidy', useDressBench.getState().tolerance));
+  useHotkeys('escape', stop);
+  // Enter ends a run, but on a button it presses that.
+  useHotkeys('enter', (e) => {
+    if (!(e.target as HTMLElement | null)?.closest?.('button')) stop();
+  });
   useHotkeys('0', () => useDressBench.setState({ view: null }));
   useHotkeys('comma', () => step(-1));
   useHotkeys('period', () => step(1));

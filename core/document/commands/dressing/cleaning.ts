@@ -1,9 +1,9 @@
-import { cleanUp, type CleanUp, type CleanUpSettings } from '../../../dress/cleanUp';
+import type { CleanUp } from '../../../dress/cleanUp';
 import { mendSnag, type Snag } from '../../../dress/snags';
 import type { Contour } from '../../../geometry/contour';
 import { draft, type ProjectDiff } from '../../diff';
 import type { Doc, GlyphRow } from '../../schema';
-import { contoursOf, edit, keepOutline, withOutline, type Target } from './edit';
+import { edit, keepOutline, withOutline, type Target } from './edit';
 
 /** What a clean-up is called in the history and on buttons. */
 export const CLEAN_UP_NAMES: Record<CleanUp, string> = {
@@ -22,17 +22,23 @@ export const CLEAN_UP_NAMES: Record<CleanUp, string> = {
   duplicates: 'Join double points',
 };
 
-/** One glyph's drawing cleaned; what it was before is kept where parts merge or points go. */
-export const cleanGlyph = (
+/** One glyph's drawing as a clean-up left it; what it was before is kept where parts merge or points go. */
+export const takeCleanUp = (
   doc: Doc,
   target: Target,
   kind: CleanUp,
-  settings: CleanUpSettings,
+  cleaned: readonly Contour[],
 ): ProjectDiff | null =>
-  edit(doc, target, CLEAN_UP_NAMES[kind], (cs) => cleanUp(kind, cs, settings).contours, {
+  edit(doc, target, CLEAN_UP_NAMES[kind], (before) => sameWhereEqual(before, cleaned), {
     keep: target.of === 'outline' && kind !== 'directions',
     byHand: doc.glyphs[target.glyphId]?.handEdited ?? false,
   });
+
+/** The same objects for contours that are equal: what comes back from a worker is a copy. */
+function sameWhereEqual(before: readonly Contour[], after: readonly Contour[]): Contour[] {
+  const known = new Map(before.map((c) => [JSON.stringify(c), c]));
+  return after.map((c) => known.get(JSON.stringify(c)) ?? c);
+}
 
 /** Whether cleaning many letters at once may touch this one. */
 export const mayClean = (glyph: GlyphRow): boolean =>
@@ -87,8 +93,3 @@ export function releaseHandEdits(doc: Doc, glyphId: string): ProjectDiff | null 
   });
   return d.done('Let the trace lead again');
 }
-
-export const targetContours = (doc: Doc, target: Target): readonly Contour[] => {
-  const glyph = doc.glyphs[target.glyphId];
-  return glyph ? contoursOf(glyph, target.of) : [];
-};

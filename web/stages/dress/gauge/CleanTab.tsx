@@ -190,7 +190,7 @@ function Tried() {
           tip="Make this clean-up"
           main
           disabled={made.contours === contours}
-          onClick={() => makeCleanUp(target, kind, tolerance)}
+          onClick={() => void makeCleanUp(target, kind, tolerance)}
         >
           Keep it
         </InkButton>
