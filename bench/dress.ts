@@ -9,7 +9,7 @@ import { oneWayDeviation, placesAlong } from '../core/outline/deviation';
 import { ChordGrid, chordsOf } from '../core/outline/flat';
 import { simplify } from '../core/outline/simplify';
 import { randomBlob, randomBy, randomPair } from '../core/testing/randomOutlines';
-import { filledArea } from '../core/testing/scanFill';
+import { FINE, filledArea, type Raster } from '../core/testing/scanFill';
 import { writeTable } from './writeTable';
 
 const RULES: Record<Operation, (inside: readonly boolean[]) => boolean> = {
@@ -29,8 +29,15 @@ function booleans(pairs: number): string[] {
       const made = combine(operation, { contours: a, rule: 'nonzero' }, { contours: b, rule: 'nonzero' });
       ms += performance.now() - start;
       runs++;
-      const truth = filledArea([a, b], RULES[operation]);
-      const off = Math.abs(filledArea([made], ([inside]) => inside!) - truth) / Math.max(truth, 0.05 * own);
+      const offBy = (raster?: Raster) => {
+        const truth = filledArea([a, b], RULES[operation], raster);
+        return (
+          Math.abs(filledArea([made], ([inside]) => inside!, raster) - truth) / Math.max(truth, 0.05 * own)
+        );
+      };
+      // What looks wrong is looked at closer: slivers are thinner than the rows are apart.
+      const rough = offBy();
+      const off = rough > 2e-4 ? offBy(FINE) : rough;
       worst = Math.max(worst, off);
       if (off > 2e-4) beyond++;
       if (!onlyCrossings(a, b, made)) foreign++;

@@ -9,6 +9,9 @@ import type { Shape } from './shape';
 
 /** Results smaller than this share of the shapes' box are slivers of rounding. */
 const SLIVER = 1e-7;
+/** Results smaller than this share of the shapes' box are slivers, looked at by chords as near as the second to their curves. */
+const SLIVER_SHARE = 2e-3;
+const FINE_SHARE = 2e-7;
 /** Shifts tried when outlines touch so that the result goes wrong, as shares of their size: 2e-6 is 0.002 u in a letter. */
 const NUDGES = [0, 2.3e-6, -3.1e-6, 1.1e-5, -1.7e-5, 4.1e-5];
 
@@ -32,7 +35,10 @@ export function combine(operation: Operation, a: Shape, b: Shape | null): Contou
   }
   const size = Math.max(box.xMax - box.xMin, box.yMax - box.yMin);
   const least = SLIVER * size * size;
-  const truth = polygonTruth(operation, left, right);
+  const seen = polygonTruth(operation, left, right);
+  // Slivers between outlines that nearly agree are judged by much finer polygons: they are all edge.
+  const sliver = seen.area < SLIVER_SHARE * size * size;
+  const truth = sliver ? polygonTruth(operation, left, right, FINE_SHARE) : seen;
   for (const nudge of NUDGES) {
     const made = attempt(operation, left, right, nudge * size, least);
     if (made && agrees(made, truth, size)) return outwards(made);

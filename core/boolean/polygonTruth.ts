@@ -34,7 +34,7 @@ export interface Truth {
 }
 
 /** The result's polygons and area. Shapes without extent count as empty. */
-export function polygonTruth(operation: Operation, a: Shape, b: Shape | null): Truth {
+export function polygonTruth(operation: Operation, a: Shape, b: Shape | null, flatShare = FLAT_SHARE): Truth {
   const box = contoursBox([...a.contours, ...(b?.contours ?? [])]);
   if (!box) return { polygons: [], area: 0, slack: 0 };
   const size = Math.max(box.xMax - box.xMin, box.yMax - box.yMin, 1e-12);
@@ -43,7 +43,7 @@ export function polygonTruth(operation: Operation, a: Shape, b: Shape | null): T
   let girth = 0;
   const paths = (shape: Shape) =>
     shape.contours.map((c: Contour) => {
-      const flat = flattenContour({ ...c, closed: true }, size * FLAT_SHARE);
+      const flat = flattenContour({ ...c, closed: true }, size * flatShare);
       flat.forEach((p, i) => {
         const q = flat[(i + 1) % flat.length]!;
         girth += Math.hypot(q.x - p.x, q.y - p.y);
@@ -60,6 +60,6 @@ export function polygonTruth(operation: Operation, a: Shape, b: Shape | null): T
     polygons: made.map((p) => p.map(({ X, Y }) => ({ x: X / k + x0, y: Y / k + y0 }))),
     area: Math.abs(area) / k / k,
     // A chord of an arc cuts off two thirds of its length times its height, and few reach the height allowed.
-    slack: 0.5 * girth * size * FLAT_SHARE,
+    slack: 0.5 * girth * size * flatShare,
   };
 }
