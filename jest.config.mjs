@@ -1,6 +1,8 @@
 /** Unit tests run as ES modules, transformed by swc; browsers are Playwright's. */
 export default {
   testEnvironment: 'node',
+  // Whole pages are read in some tests, on machines that are busy.
+  testTimeout: 60_000,
   roots: [
     '<rootDir>/core',
     '<rootDir>/cli',

@@ -40,7 +40,7 @@ test('a stretch of an outline is refitted to its ink with fewer points, and take
   await page.mouse.move(box.x + box.width - 60, box.y + box.height - 60, { steps: 4 });
   await page.mouse.up();
   await page.getByRole('button', { name: 'Refit with more points' }).click();
-  await expect.poll(async () => Number(await count.textContent()), { timeout: 30_000 }).toBe(before + 1);
+  await expect.poll(async () => Number(await count.textContent()), { timeout: 30_000 }).toBe(before + 2);
   await page.keyboard.press('ControlOrMeta+z');
   await expect.poll(async () => Number(await count.textContent())).toBe(before);
 });
@@ -80,5 +80,5 @@ test('a locked stretch stays as it is when the outline around it is refitted', a
   await page.keyboard.press('a');
   await page.keyboard.press('l');
   await page.getByRole('button', { name: 'Refit with more points' }).click();
-  await expect.poll(async () => Number(await count.textContent()), { timeout: 30_000 }).toBe(before + 1);
+  await expect.poll(async () => Number(await count.textContent()), { timeout: 30_000 }).toBe(before + 2);
 });

@@ -2,7 +2,7 @@ import type { Contour } from '../geometry/contour';
 import { reverseContour, segmentAt, segmentCount } from '../geometry/contour';
 import { flattenCubic } from '../geometry/cubic';
 import type { Vec } from '../geometry/vec';
-import { refitStretch, refitUnlocked, segmentsIn, stretchOver, unlockedParts } from './refit';
+import { refitChosen, refitStretch, refitUnlocked, segmentsIn, stretchOver, unlockedParts } from './refit';
 
 /** Edge of a disc of radius 100 about the origin, and an outline of it with twelve careless points. */
 const edge: Vec[] = Array.from({ length: 628 }, (_, i) => ({
@@ -94,4 +94,16 @@ test('a lock stays with its segment when the contour is walked the other way or 
     expect(back.nodes[at]).toMatchObject({ x: b.x, y: b.y });
     expect(back.nodes[(at + 1) % 12]).toMatchObject({ x: a.x, y: a.y });
   }
+});
+
+test('a contour all of whose points are chosen is brought onto the edge and fitted all round', () => {
+  const all = careless.nodes.map((_, i) => i);
+  const made = refitChosen(careless, all, [edge], -4)!;
+  expect(worst(careless)).toBeGreaterThan(5);
+  expect(worst(made)).toBeLessThan(0.5);
+  expect(made.nodes).toHaveLength(8);
+  const locked = { ...careless, nodes: careless.nodes.map((n) => ({ ...n, locked: true })) };
+  expect(refitChosen(locked, all, [edge], 1)).toBeNull();
+  // Part of the points: only the stretch over them.
+  expect(refitChosen(careless, [1, 4], [edge], -1)!.nodes).toHaveLength(11);
 });

@@ -182,6 +182,7 @@ export function refitChosen(
     const stretch = stretchOver(c, chosen);
     return stretch && refitUnlocked(c, stretch, edges, by);
   }
+  if (c.nodes.every((n) => n.locked)) return null;
   const near = ontoEdges(c, edges);
   const half = near.nodes.length >> 1;
   const [first, second] = [near.nodes[0]!, near.nodes[half]!];

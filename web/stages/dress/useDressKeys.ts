@@ -38,10 +38,14 @@ export function usePointActions() {
   const selection = useDressBench((s) => s.selection);
   const { commit } = useProject.getState();
   const nodes = selection.filter((s) => s.part === 'node');
-  const within = nodes[0]?.contour ?? 0;
-  const stretched = segmentsBetween(
-    contours[within],
-    nodes.filter((s) => s.contour === within).map((s) => s.node),
+  /** Chosen nodes by contour, and the segments of the stretches that hold them. */
+  const byContour = new Map<number, number[]>();
+  for (const n of nodes) byContour.set(n.contour, [...(byContour.get(n.contour) ?? []), n.node]);
+  const stretches = new Map(
+    [...byContour].flatMap(([contour, chosen]) => {
+      const found = segmentsBetween(contours[contour], chosen);
+      return found.length > 0 ? [[contour, found] as const] : [];
+    }),
   );
   const segments = contours.flatMap((c, contour) => {
     const chosen = new Set(nodes.filter((s) => s.contour === contour).map((s) => s.node));
@@ -51,7 +55,9 @@ export function usePointActions() {
         : [],
     );
   });
-  const locked = stretched.length > 0 && stretched.every((i) => contours[within]!.nodes[i]!.locked);
+  const locked =
+    stretches.size > 0 &&
+    [...stretches].every(([contour, list]) => list.every((i) => contours[contour]!.nodes[i]!.locked));
   const renumbered = (diff: ProjectDiff | null) => {
     commit(diff);
     if (diff) dressBench.select([]);
@@ -59,15 +65,15 @@ export function usePointActions() {
   return {
     nodes,
     segments,
-    stretch: stretched,
-    within,
+    byContour,
+    stretches,
     locked,
     kind: (k: NodeKind) => commit(setNodeKind(doc, target, nodes, k)),
     remove: () => renumbered(deleteNodes(doc, target, nodes)),
     shape: (s: 'straight' | 'curved') => commit(shapeSegments(doc, target, segments, s)),
     cut: () => renumbered(breakRuns(doc, target, nodes)),
     join: () => renumbered(joinEnds(doc, target, nodes)),
-    lock: () => commit(lockSegments(doc, target, within, stretched, !locked)),
+    lock: () => commit(lockSegments(doc, target, stretches, !locked)),
     nudge: (x: number, y: number) => commit(movePoints(doc, target, selection, { x, y })),
   };
 }

@@ -149,19 +149,16 @@ export const shapeSegments = (
     ),
   );
 
-/** Locks the segments of a stretch against refitting, or frees them. `segments` are named by their first node. */
+/** Locks the segments of stretches against refitting, or frees them. Segments are named by their first node, by contour. */
 export const lockSegments = (
   doc: Doc,
   target: Target,
-  contour: number,
-  segments: readonly number[],
+  stretches: ReadonlyMap<number, readonly number[]>,
   locked: boolean,
 ): ProjectDiff | null =>
   edit(doc, target, locked ? 'Lock a stretch' : 'Free a stretch', (cs) =>
     cs.map((c, ci) => {
-      const here = new Set(
-        ci === contour ? segments.filter((i) => (c.nodes[i]?.locked ?? false) !== locked) : [],
-      );
+      const here = new Set((stretches.get(ci) ?? []).filter((i) => (c.nodes[i]?.locked ?? false) !== locked));
       if (here.size === 0) return c;
       return mapNodes(c, (n, i) => {
         if (!here.has(i)) return n;

@@ -207,9 +207,8 @@ function PointButtons() {
 function StretchButtons() {
   const { glyph, target } = useDressTarget();
   const a = usePointActions();
-  const chosen = new Map<number, number[]>();
-  for (const s of a.nodes) chosen.set(s.contour, [...(chosen.get(s.contour) ?? []), s.node]);
-  if (![...chosen.values()].some((nodes) => nodes.length > 1)) return null;
+  const chosen = a.byContour;
+  if (a.stretches.size === 0) return null;
   const refit = async (by: -1 | 0 | 1) => {
     await refitGlyph(glyph.id, chosen, by);
     dressBench.select([]);
