@@ -110,9 +110,14 @@ export function DressCanvas() {
     shown.current = { at: now, diff };
     liveFont.preview(diff);
   };
+  /** A drag that came to nothing: the running line goes back to what is. */
+  const takeBack = () => {
+    if (shown.current.diff) liveFont.apply(reverseDiff(shown.current.diff), doc);
+    shown.current = { at: 0, diff: null };
+  };
   const make = (edit: DressEdit) => {
     const diff = commandOf(doc, target, edit, shift);
-    if (!diff && shown.current.diff) liveFont.apply(reverseDiff(shown.current.diff), doc);
+    if (!diff) return takeBack();
     useProject.getState().commit(diff);
     shown.current = { at: 0, diff: null };
   };
@@ -147,6 +152,7 @@ export function DressCanvas() {
     live.current = liveOf(answer, placed, tool, at);
     painter.current?.();
     if (answer.done) make(answer.done);
+    else if (answer.gesture.mode === 'idle') takeBack();
   };
 
   return (
