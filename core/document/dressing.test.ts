@@ -2,6 +2,8 @@ import { compileGlyph } from '../compile/fontData';
 import { contourArea, contoursBox } from '../geometry/measure';
 import { polygon, reverseContour, type Contour } from '../geometry/contour';
 import { box } from '../testing/randomOutlines';
+import { simplify } from '../outline/simplify';
+import { flattenContour } from '../geometry/measure';
 import { sampleProject } from '../testing/sampleProject';
 import { circle } from '../testing/shapes';
 import * as dressing from './commands/dressing';
@@ -17,6 +19,8 @@ const apply = (doc: Doc, diff: ProjectDiff | null): Doc => {
   if (!diff) throw new Error('no edit');
   return commit(doc, emptyHistory, diff).doc;
 };
+/** A contour broken into chords, still of its part. */
+const polygonOf = (c: Contour): Contour => ({ ...c, nodes: polygon(flattenContour(c, 0.5)).nodes });
 const area = (cs: readonly Contour[]) => cs.reduce((sum, c) => sum + contourArea(c), 0);
 
 /** b, d, p and q that share one bowl, drawn in b. */
@@ -77,6 +81,48 @@ describe('shared parts', () => {
     expect(area(after.glyphs.b!.contours)).toBeCloseTo(area(doc.glyphs.b!.contours), 9);
     expect(dressing.placePart(doc, 'part.bowl', 'part.bowl', 'as it is', { x: 0, y: 0 })).toBeNull();
     expect(doc.glyphs['part.bowl']!.role).toBe('part');
+  });
+});
+
+describe('shared parts and whole-outline changes', () => {
+  const ids = (doc: Doc) => doc.glyphs.b!.components.map((c) => c.id);
+  test('a clean-up in one letter reaches the part, and the letter keeps it', () => {
+    const doc = bowls();
+    const [stem, ...bowl] = doc.glyphs.b!.contours;
+    const rough = bowl.map((c) => simplify(polygonOf(c), { tolerance: 3, cornerDeg: 35 }));
+    expect(rough.every((c) => c.of !== undefined)).toBe(true);
+    const after = apply(doc, dressing.takeCleanUp(doc, outlineOf('b'), 'simplify', [stem!, ...rough]));
+    expect(ids(after)).toEqual(ids(doc));
+    expect(after.glyphs['part.bowl']!.contours).not.toEqual(doc.glyphs['part.bowl']!.contours);
+  });
+
+  test('a letter that lost its part’s contours to a pen, a stem or an older outline doesn’t get them back twice', () => {
+    const doc = bowls();
+    const line: Contour = {
+      ...polygon([
+        { x: 0, y: 0 },
+        { x: 0, y: 500 },
+      ]),
+      closed: false,
+    };
+    const whole = {
+      ...doc.glyphs.b!,
+      kept: [{ label: 'Share', contours: doc.glyphs.b!.contours.map(({ of: _, ...c }) => c) }],
+    };
+    const start = { ...doc, glyphs: { ...doc.glyphs, b: whole } };
+    for (const changed of [
+      apply(start, dressing.takeSkeleton(start, 'b', [line], { width: 60, ends: 'flat', joins: 'round' })),
+      apply(start, dressing.fitStem(start, 'b', 96)),
+      apply(start, dressing.takeUpKept(start, 'b', 0)),
+    ]) {
+      expect(ids(changed)).toEqual([]);
+      const before = changed.glyphs.b!.contours;
+      const after = apply(
+        changed,
+        dressing.movePoints(changed, outlineOf('part.bowl'), [node(0, 0)], { x: 9, y: 0 }),
+      );
+      expect(after.glyphs.b!.contours).toBe(before);
+    }
   });
 });
 

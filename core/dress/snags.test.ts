@@ -90,17 +90,25 @@ describe('snags', () => {
     expect(kinds(mendSnag(contours, snag))).not.toContain(kind);
   });
 
-  test('a curve over 90 degrees gets a point where it has turned half way', () => {
-    const slanted: Contour = {
+  test('a tight curve over 100 degrees gets a point where it has turned half way', () => {
+    // From level to 20 degrees beyond upright on a radius of 10 u: no extreme passes its ends by a unit.
+    const k = (4 / 3) * Math.tan((110 * Math.PI) / 180 / 4) * 10;
+    const [sin, cos] = [Math.sin((20 * Math.PI) / 180), Math.cos((20 * Math.PI) / 180)];
+    const end = { x: 10 * cos, y: 10 + 10 * sin };
+    const tight: Contour = {
       closed: true,
       nodes: [
-        { x: 0, y: 0, in: null, out: { x: 60, y: 90 }, kind: 'corner' },
-        { x: 130, y: 40, in: { x: 125, y: 90 }, out: null, kind: 'corner' },
+        { x: 0, y: 0, in: null, out: { x: k, y: 0 }, kind: 'corner' },
+        { ...end, in: { x: end.x + k * sin, y: end.y - k * cos }, out: null, kind: 'corner' },
+        { x: -90, y: 60, in: null, out: null, kind: 'corner' },
       ],
     };
-    expect(kinds([slanted]).some((k) => k === 'long-turn' || k === 'extreme')).toBe(true);
-    const snag = findSnags([slanted]).find((s) => s.kind === 'long-turn' || s.kind === 'extreme')!;
-    expect(mendSnag([slanted], snag)[0]!.nodes.length).toBeGreaterThan(2);
+    const snag = findSnags([tight]).find((s) => s.kind === 'long-turn')!;
+    expect(snag.amount).toBeCloseTo(110, 0);
+    const mended = mendSnag([tight], snag);
+    expect(mended[0]!.nodes).toHaveLength(4);
+    expect(kinds(mended)).not.toContain('long-turn');
+    expect(contourArea(mended[0]!)).toBeCloseTo(contourArea(tight), 6);
   });
 });
 

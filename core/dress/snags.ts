@@ -8,7 +8,7 @@ import { mergeOverlaps } from '../boolean/pieces';
 import { crossingsOf } from '../outline/crossings';
 import { mergeDuplicates, NEARLY_SAME_EM } from '../outline/duplicates';
 import { kinkAt, straightenKink } from '../outline/kinks';
-import { closeGaps, GAP_EM, SPECK_AREA_EM, strayContours } from '../outline/parts';
+import { closeGaps, SPECK_AREA_EM, strayContours } from '../outline/parts';
 import { closeRun, insertNode, straightSegment } from '../outline/points';
 import { isNearlyStraight, makeLevel, nearlyLevel } from '../outline/straighten';
 import { EXTREME_EXCESS_EM } from './cleanUp';
@@ -150,7 +150,7 @@ export function mendSnag(cs: readonly Contour[], snag: Snag): readonly Contour[]
   const i = snag.node ?? 0;
   switch (snag.kind) {
     case 'open': {
-      const near = closeGaps(cs, Math.max(GAP_EM, 0));
+      const near = closeGaps(cs);
       return near.includes(c) ? with1(closeRun(c)) : near;
     }
     case 'direction':

@@ -92,6 +92,8 @@ export interface Stem {
   readonly at: Vec;
 }
 
+/** A stem is longer than it is wide by so much; dots and joints aren't stems. */
+const STEM_SHAPE = 1.3;
 /** Scan lines over a letter. */
 const LINES = 48;
 /** Both edges of a stem run within this of its direction, degrees: slanted hands count, diagonals don't. */
@@ -155,7 +157,7 @@ function stemsAlong(cs: readonly Contour[], way: StemWay): Stem[] {
   }
   return chains
     .map((c) => ({ way, width: median(c.widths), length: c.widths.length * step, at: c.at }))
-    .filter((s) => s.length >= LEAST_SHARE * (high - low) && s.length > 0.8 * s.width);
+    .filter((s) => s.length >= LEAST_SHARE * (high - low) && s.length > STEM_SHAPE * s.width);
 }
 
 /** Lean of an edge against the stem's direction, degrees, -90 to 90. */

@@ -193,10 +193,10 @@ export function breakAt(c: Contour, i: number): Contour[] {
 export function closeRun(c: Contour, samePlace = 1): Contour {
   if (c.closed || c.nodes.length < 2) return c;
   const [first, last] = [c.nodes[0]!, c.nodes[c.nodes.length - 1]!];
-  if (distance(first, last) > samePlace) return { closed: true, nodes: c.nodes };
+  if (distance(first, last) > samePlace) return { ...c, closed: true };
   const shift = sub(first, last);
   const merged = { ...first, in: last.in && add(last.in, shift) };
-  return { closed: true, nodes: [merged, ...c.nodes.slice(1, -1)] };
+  return { ...c, closed: true, nodes: [merged, ...c.nodes.slice(1, -1)] };
 }
 
 /** Two open runs joined, the end of `a` to the beginning of `b`; ends on the same place become one node. */

@@ -75,7 +75,7 @@ function attempt(c: Contour, settings: SimplifySettings): Contour {
     const last = nodes.pop()!;
     nodes[0] = joined(last, nodes[0]!);
   }
-  const made = { closed: c.closed, nodes };
+  const made: Contour = { ...c, nodes };
   const old = new Set(c.nodes);
   return { ...made, nodes: nodes.map((node, i) => (old.has(node) ? node : withTrueKind(made, i))) };
 }

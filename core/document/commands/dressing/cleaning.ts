@@ -3,7 +3,7 @@ import { mendSnag, type Snag } from '../../../dress/snags';
 import type { Contour } from '../../../geometry/contour';
 import { draft, type ProjectDiff } from '../../diff';
 import type { Doc, GlyphRow } from '../../schema';
-import { edit, keepOutline, withOutline, type Target } from './edit';
+import { edit, keepOutline, withOutline, withPartsLeft, type Target } from './edit';
 
 /** What a clean-up is called in the history and on buttons. */
 export const CLEAN_UP_NAMES: Record<CleanUp, string> = {
@@ -75,7 +75,7 @@ export function takeUpKept(doc: Doc, glyphId: string, index: number): ProjectDif
   if (!glyph || !kept) return null;
   const d = draft(doc);
   const others = glyph.kept.map((k, i) => (i === index ? { label: k.label, contours: glyph.contours } : k));
-  d.put('glyphs', { ...withOutline(glyph, kept.contours), kept: others, skeleton: null });
+  d.put('glyphs', withPartsLeft({ ...withOutline(glyph, kept.contours), kept: others, skeleton: null }));
   return d.done('Take up the outline from before');
 }
 

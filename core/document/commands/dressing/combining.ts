@@ -9,7 +9,7 @@ import type { Vec } from '../../../geometry/vec';
 import { closeGaps } from '../../../outline/parts';
 import { draft, type ProjectDiff } from '../../diff';
 import type { Doc } from '../../schema';
-import { edit, keepOutline, withOutline, type Target } from './edit';
+import { edit, keepOutline, withOutline, withPartsLeft, type Target } from './edit';
 
 export const COMBINATIONS = ['union', 'subtract', 'intersect', 'divide', 'weld'] as const;
 export type Combination = (typeof COMBINATIONS)[number];
@@ -24,7 +24,7 @@ const LABELS: Record<Combination, string> = {
 
 const nonzero = (contours: readonly Contour[]) => ({ contours, rule: 'nonzero' as const });
 
-/** What a combination makes of the chosen contours (with counters that lie in them) and the others. */
+/** What a combination makes of the chosen contours and the others. */
 export function combined(
   cs: readonly Contour[],
   chosen: ReadonlySet<number>,
@@ -84,7 +84,8 @@ export function fitStem(doc: Doc, glyphId: string, wanted: number): ProjectDiff 
   const contours = regainWeight(glyph.contours, wanted);
   if (!contours || stemOf(contours, 'upright') === null) return null;
   const d = draft(doc);
-  d.put('glyphs', { ...withOutline(keepOutline(glyph, 'Stem'), contours), handEdited: true, skeleton: null });
+  const made = withPartsLeft(withOutline(keepOutline(glyph, 'Stem'), contours));
+  d.put('glyphs', { ...made, handEdited: true, skeleton: null });
   return d.done('Bring the stem to the standard');
 }
 

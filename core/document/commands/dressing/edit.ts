@@ -92,11 +92,30 @@ export function edit(
   // A pen's result can't be edited point by point any more without leaving its skeleton behind.
   if (target.of === 'outline' && next.skeleton) next = { ...next, skeleton: null };
   if (target.of === 'outline') next = withoutLetters(doc, glyph, next);
-  const left = new Set(next.contours.map((c) => c.of));
-  next = { ...next, components: next.components.filter((c) => target.of !== 'outline' || left.has(c.id)) };
+  if (target.of === 'outline') next = withPartsLeft(next);
   d.put('glyphs', byHand ? { ...next, handEdited: true } : { ...next, cleaned: true });
   if (target.of === 'outline') passToParts(doc, d, glyph, next.contours);
   return d.done(label);
+}
+
+/**
+ * The glyph with only those parts whose contours it still has, and without the mark of a part on contours that have none:
+ * a part left without its contours would be drawn a second time when it changes.
+ */
+export function withPartsLeft(glyph: GlyphRow): GlyphRow {
+  const drawn = new Set(glyph.contours.map((c) => c.of));
+  const components = glyph.components.filter((c) => drawn.has(c.id));
+  const known = new Set(components.map((c) => c.id));
+  return {
+    ...glyph,
+    components,
+    contours: glyph.contours.map((c) => (c.of && !known.has(c.of) ? own(c) : c)),
+  };
+}
+
+/** A contour that belongs to the letter itself. */
+export function own({ of: _, ...contour }: Contour): Contour {
+  return contour;
 }
 
 /** A letter composed of other letters and marks doesn't change those: what is redrawn in it becomes its own. */
@@ -109,11 +128,7 @@ function withoutLetters(doc: Doc, before: GlyphRow, after: GlyphRow): GlyphRow {
   const ids = new Set(changed.map((c) => c.id));
   return {
     ...after,
-    contours: after.contours.map((c) => {
-      if (c.of === undefined || !ids.has(c.of)) return c;
-      const { of: _, ...own } = c;
-      return own;
-    }),
+    contours: after.contours.map((c) => (c.of !== undefined && ids.has(c.of) ? own(c) : c)),
     components: after.components.filter((c) => !ids.has(c.id)),
   };
 }
@@ -130,7 +145,7 @@ function passToParts(
     if (mine.length === 0 || mine.every((c) => glyph.contours.includes(c))) continue;
     const part = doc.glyphs[component.glyphId];
     if (!part) continue;
-    const drawn = transformContours(mine, invert(component.transform)).map(({ of: _, ...c }) => c);
+    const drawn = transformContours(mine, invert(component.transform)).map(own);
     d.put('glyphs', { ...withOutline(part, drawn), handEdited: true });
   }
 }

@@ -6,7 +6,7 @@ import { breakAt, closeRun, joinRuns, startAt } from '../../../outline/points';
 import type { ProjectDiff } from '../../diff';
 import { projectOf } from '../../newProject';
 import type { Doc, GlyphRow } from '../../schema';
-import { edit, outlineOf, type PointRef, type Target } from './edit';
+import { edit, outlineOf, own, type PointRef, type Target } from './edit';
 
 /** Contours replaced by other drawings of them. */
 export const replaceContours = (
@@ -156,7 +156,4 @@ export const pasteInPlace = (
   copied: readonly Contour[],
   x: number,
 ): ProjectDiff | null =>
-  edit(doc, target, 'Paste', (cs) => [
-    ...cs,
-    ...transformContours(copied, translation(x, 0)).map(({ of: _, ...c }) => c),
-  ]);
+  edit(doc, target, 'Paste', (cs) => [...cs, ...transformContours(copied, translation(x, 0)).map(own)]);

@@ -4,7 +4,7 @@ import { contoursBox } from '../../../geometry/measure';
 import { draft, mergeDiffs, applyDiff, type ProjectDiff } from '../../diff';
 import { blankGlyph } from '../../newProject';
 import type { Doc, GlyphRow } from '../../schema';
-import { withOutline } from './edit';
+import { own, withOutline } from './edit';
 
 /** Letters that have a part, directly. */
 export const usersOf = (doc: Doc, partId: string): GlyphRow[] =>
@@ -112,11 +112,7 @@ export function setFree(doc: Doc, glyphId: string, id: string): ProjectDiff | nu
   const d = draft(doc);
   d.put('glyphs', {
     ...glyph,
-    contours: glyph.contours.map((c) => {
-      if (c.of !== id) return c;
-      const { of: _, ...own } = c;
-      return own;
-    }),
+    contours: glyph.contours.map((c) => (c.of === id ? own(c) : c)),
     components: glyph.components.filter((c) => c.id !== id),
     handEdited: true,
   });

@@ -2,7 +2,7 @@ import type { Contour } from '../../../geometry/contour';
 import type { PenShape } from '../../../dress/grow';
 import { draft, type ProjectDiff } from '../../diff';
 import type { Doc } from '../../schema';
-import { keepOutline, withSkeleton } from './edit';
+import { keepOutline, own, withPartsLeft, withSkeleton } from './edit';
 
 /** A letter drawn by a pen along lines from now on; its outline until now is kept. */
 export function takeSkeleton(
@@ -14,7 +14,8 @@ export function takeSkeleton(
   const glyph = doc.glyphs[glyphId];
   if (!glyph || lines.length === 0) return null;
   const d = draft(doc);
-  d.put('glyphs', { ...withSkeleton(keepOutline(glyph, 'Outline'), { lines, pen }), handEdited: true });
+  const made = withSkeleton(keepOutline(glyph, 'Outline'), { lines: lines.map(own), pen });
+  d.put('glyphs', { ...withPartsLeft(made), handEdited: true });
   return d.done('Draw with a pen along lines');
 }
 
