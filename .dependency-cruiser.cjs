@@ -39,7 +39,7 @@ module.exports = {
     only('seat', '^core/seat/', '^core/(seat|raster|geometry|problems)/'),
     only('outline', '^core/outline/', '^core/(outline|geometry|problems)/'),
     only('boolean', '^core/boolean/', '^core/(boolean|outline|geometry|problems)/'),
-    only('dress', '^core/dress/', '^core/(dress|boolean|outline|geometry|problems)/'),
+    only('dress', '^core/dress/', '^core/(dress|boolean|outline|raster|geometry|problems)/'),
     only('svg', '^core/svg/', '^core/(svg|boolean|geometry|problems)/'),
     only('names', '^core/names/', '^core/names/'),
     // A new project's recipe holds the tracer's default settings; nothing else of it is known there.

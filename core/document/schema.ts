@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { contourSchema, pointSchema } from '../geometry/contourSchema';
 import { moduleSchema } from '../modules/modules';
 import { strokeSchema } from '../pen/strokes';
 import { practiceSettings } from '../practice/settings';
@@ -6,22 +7,8 @@ import { practiceSettings } from '../practice/settings';
 /** Version of the project's form. A change that older readers can't follow raises it and adds a migration. */
 export const SCHEMA_VERSION = 1;
 
-const point = z.object({ x: z.number(), y: z.number() });
-const node = z.object({
-  x: z.number(),
-  y: z.number(),
-  in: point.nullable(),
-  out: point.nullable(),
-  kind: z.enum(['corner', 'smooth', 'tangent']),
-  /** The segment to the next node is left alone by refitting. */
-  locked: z.boolean().optional(),
-});
-const contour = z.object({
-  closed: z.boolean(),
-  nodes: z.array(node).readonly(),
-  /** The shared part it is drawn from (a component's id): an edit of it changes the part. */
-  of: z.string().optional(),
-});
+const point = pointSchema;
+const contour = contourSchema;
 const rgb = z.tuple([z.number(), z.number(), z.number()]).readonly();
 const stops = z.array(z.object({ at: z.number(), rgb })).readonly();
 const paint = z.discriminatedUnion('kind', [

@@ -30,6 +30,8 @@ export type CleanUp = (typeof CLEAN_UPS)[number];
 export interface CleanUpSettings {
   /** How far simplifying may move the outline, em units. */
   readonly tolerance: number;
+  /** They are lines for a pen and not an outline: loose ends belong there, and nothing is a speck. */
+  readonly lines?: boolean;
 }
 
 export const defaultCleanUp: CleanUpSettings = { tolerance: 2 };
@@ -54,7 +56,8 @@ export function cleanUp(
   before: readonly Contour[],
   settings: CleanUpSettings = defaultCleanUp,
 ): CleanedUp {
-  const kept = kind === 'specks' || kind === 'tidy' ? withoutSpecks(before) : before;
+  const specks = (kind === 'specks' || kind === 'tidy') && !settings.lines;
+  const kept = specks ? withoutSpecks(before) : before;
   const contours = settled(kept, STEPS[kind](kept, settings));
   const deviation = kind === 'overlaps' ? oneWayDeviation(contours, kept) : greatestDeviation(kept, contours);
   return {
@@ -90,7 +93,10 @@ function tidyContour(c: Contour, { tolerance }: CleanUpSettings): Contour {
 }
 
 const STEPS: Record<CleanUp, Step> = {
-  tidy: (cs, settings) => rightDirections(closeGaps(cs).map((c) => tidyContour(c, settings))),
+  tidy: (cs, settings) =>
+    settings.lines
+      ? cs.map((c) => tidyContour(c, settings))
+      : rightDirections(closeGaps(cs).map((c) => tidyContour(c, settings))),
   simplify: each((c, { tolerance }) => simplify(c, { tolerance, cornerDeg: 35 })),
   extremes: each((c) => addExtremes(c, EXTREME_EXCESS_EM)),
   directions: (cs) => rightDirections(cs),

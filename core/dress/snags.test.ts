@@ -131,6 +131,15 @@ describe('cleaning up', () => {
     expect(made).toMatchObject({ dropped: 1, deviation: 0, pointsBefore: 8, pointsAfter: 4 });
   });
 
+  test('lines for a pen keep their loose ends when they are tidied', () => {
+    const c: Contour = { ...circle(0, 0, 200), closed: false };
+    const near = { ...c, nodes: [...c.nodes, { ...c.nodes[0]!, y: -20, out: null }] };
+    expect(cleanUp('tidy', [near]).contours.every((x) => x.closed)).toBe(true);
+    expect(cleanUp('tidy', [near], { tolerance: 2, lines: true }).contours.every((x) => !x.closed)).toBe(
+      true,
+    );
+  });
+
   test('points on whole units move by less than a unit', () => {
     const made = cleanUp('round', [circle(300.3, 300.4, 250.2)]);
     expect(made.contours[0]!.nodes.every((n) => Number.isInteger(n.x) && Number.isInteger(n.out!.y))).toBe(

@@ -1,5 +1,6 @@
 import type { Contour } from '../geometry/contour';
 import { contoursBox } from '../geometry/measure';
+import { median } from '../raster/histogram';
 import { add, cross, dot, length, lerp, scale, sub, unit, type Vec } from '../geometry/vec';
 import { ChordGrid, chordsOf, type Chord } from '../outline/flat';
 
@@ -167,13 +168,6 @@ function leanDeg({ a, b }: Chord, way: StemWay): number {
   return angle > 90 ? angle - 180 : angle < -90 ? angle + 180 : angle;
 }
 
-const sorted = (values: readonly number[]) => [...values].sort((a, b) => a - b);
-export function median(values: readonly number[]): number {
-  const s = sorted(values);
-  const m = s.length >> 1;
-  return s.length === 0 ? 0 : s.length % 2 === 1 ? s[m]! : (s[m - 1]! + s[m]!) / 2;
-}
-
 /** A letter's own stem: the mean of its stems of that direction weighted by their length; null without any. */
 export function stemOf(cs: readonly Contour[], way: StemWay): number | null {
   const stems = stemsOf(cs).filter((s) => s.way === way);
@@ -199,6 +193,7 @@ export function oddStems<T>(letters: readonly { readonly of: T; readonly width: 
   readonly standard: number;
   readonly lines: readonly StemLine<T>[];
 } {
+  if (letters.length === 0) return { standard: 0, lines: [] };
   const standard = median(letters.map((l) => l.width));
   const spread = 1.4826 * median(letters.map((l) => Math.abs(l.width - standard)));
   const limit = Math.max(LEAST_ODD * standard, SPREADS * spread);

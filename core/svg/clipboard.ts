@@ -1,27 +1,11 @@
 import { z } from 'zod';
 import { scaling } from '../geometry/affine';
 import { transformContours, type Contour } from '../geometry/contour';
+import { contourSchema } from '../geometry/contourSchema';
 import { contoursBox } from '../geometry/measure';
 import { svgDocument } from './pathData';
 
-const point = z.object({ x: z.number(), y: z.number() });
-const copied = z.object({
-  copied: z.array(
-    z.object({
-      closed: z.boolean(),
-      nodes: z.array(
-        z.object({
-          x: z.number(),
-          y: z.number(),
-          in: point.nullable(),
-          out: point.nullable(),
-          kind: z.enum(['corner', 'smooth', 'tangent']),
-          locked: z.boolean().optional(),
-        }),
-      ),
-    }),
-  ),
-});
+const copied = z.object({ copied: z.array(contourSchema) });
 
 /**
  * Contours (em units, y up) as an SVG picture for the clipboard: any program can paste it, and its metadata hold the very

@@ -9,7 +9,7 @@ import {
   type Target,
 } from '../../core/document/commands/dressing';
 import type { Doc, GlyphRow } from '../../core/document/schema';
-import type { CleanedUp, CleanUp } from '../../core/dress/cleanUp';
+import type { CleanedUp, CleanUp, CleanUpSettings } from '../../core/dress/cleanUp';
 import { applyAffine, compose, translation } from '../../core/geometry/affine';
 import type { Vec } from '../../core/geometry/vec';
 import { ChordGrid, chordsOf, type Chord } from '../../core/outline/flat';
@@ -48,15 +48,24 @@ export const useCleaning = create<{
   readonly found: ManyCleaned | null;
 }>(() => ({ done: 0, total: 0, stop: null, found: null }));
 
-const clean = (kind: CleanUp, contours: readonly Contour[], tolerance: number, signal?: AbortSignal) =>
-  lane.run((api) => api.clean(kind, contours, tolerance) as Promise<Result<CleanedUp | null>>, signal);
+const clean = (
+  kind: CleanUp,
+  contours: readonly Contour[],
+  settings: CleanUpSettings,
+  signal?: AbortSignal,
+) => lane.run((api) => api.clean(kind, contours, settings) as Promise<Result<CleanedUp | null>>, signal);
+
+const settingsFor = ({ of }: Target, tolerance: number): CleanUpSettings => ({
+  tolerance,
+  lines: of === 'skeleton',
+});
 
 /** Shows what a clean-up would make of the drawing in hand, without making it. */
 export async function tryCleanUp(target: Target, kind: CleanUp, tolerance: number): Promise<void> {
   const glyph = useProject.getState().doc?.glyphs[target.glyphId];
   if (!glyph) return;
   const of = contoursOf(glyph, target.of);
-  const found = await clean(kind, of, tolerance);
+  const found = await clean(kind, of, settingsFor(target, tolerance));
   if (!found.ok) return useProject.getState().showProblems(found.problems);
   const unchanged = {
     contours: of,
@@ -82,7 +91,7 @@ export async function makeCleanUp(target: Target, kind: CleanUp, tolerance: numb
   const of = contoursOf(glyph, target.of);
   const { tried } = useDressBench.getState();
   const known = tried?.of === of && tried.kind === kind && tried.tolerance === tolerance ? tried.made : null;
-  const found = known ? null : await clean(kind, of, tolerance);
+  const found = known ? null : await clean(kind, of, settingsFor(target, tolerance));
   if (found && !found.ok) return useProject.getState().showProblems(found.problems);
   const made = known ?? found?.value ?? null;
   const { doc, commit } = useProject.getState();
@@ -110,7 +119,7 @@ export async function cleanMany(kind: CleanUp, tolerance: number, only: string):
   let [pointsBefore, pointsAfter, deviation] = [0, 0, 0];
   try {
     for (const [i, glyph] of letters.entries()) {
-      const found = await clean(kind, glyph.contours, tolerance, abort.signal);
+      const found = await clean(kind, glyph.contours, { tolerance }, abort.signal);
       const made = found.ok ? found.value : null;
       pointsBefore += count(glyph.contours);
       pointsAfter += made ? made.pointsAfter : count(glyph.contours);
@@ -185,7 +194,19 @@ export async function stemsInWorker(letters: readonly GlyphRow[]): Promise<reado
  * The edges of what a letter was lifted from, as they stand in the font (`shift`: the x of the letter's own drawing that
  * lies at 0 there); null for one that was drawn here.
  */
-export async function edgesOfSource(glyph: GlyphRow, shift: number): Promise<ChordGrid | null> {
+export function edgesOfSource(glyph: GlyphRow, shift: number): Promise<ChordGrid | null> {
+  if (!glyph.source) return Promise.resolve(null);
+  const known = edgesKnown.get(glyph.source);
+  if (known?.shift === shift) return known.grid;
+  const grid = readEdges(glyph, shift);
+  edgesKnown.set(glyph.source, { shift, grid });
+  return grid;
+}
+
+/** The bench and the gauge ask for the same edges. */
+const edgesKnown = new WeakMap<object, { shift: number; grid: Promise<ChordGrid | null> }>();
+
+async function readEdges(glyph: GlyphRow, shift: number): Promise<ChordGrid | null> {
   const doc = useProject.getState().doc;
   const piece = glyph.source ? doc?.pieces[glyph.source.pieceId] : undefined;
   if (!glyph.source || !piece) return null;

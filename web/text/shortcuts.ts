@@ -42,7 +42,7 @@ export const SHORTCUTS: readonly {
       ['L', 'Lock the stretch between chosen points, or free it'],
       ['A', 'Choose all points'],
       ['F', 'Filled or outline'],
-      ['Ctrl+C, Ctrl+V', 'Copy contours, paste contours or any SVG drawing'],
+      ['Ctrl+C, Ctrl+X, Ctrl+V', 'Copy or cut contours, paste contours or any SVG drawing'],
       ['Escape, Enter', 'End the run being drawn, choose none'],
       ['0', 'Whole letter in view'],
       [', and .', 'Letter before, after'],

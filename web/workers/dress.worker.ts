@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import { skeletonOfOutline, type OutlineSkeleton } from '../../core/centreline/skeletonOfOutline';
-import { cleanUp, type CleanedUp, type CleanUp } from '../../core/dress/cleanUp';
+import { cleanUp, type CleanedUp, type CleanUp, type CleanUpSettings } from '../../core/dress/cleanUp';
 import { stemOf } from '../../core/dress/stems';
 import type { Contour } from '../../core/geometry/contour';
 import { fail, ok, type Result } from '../../core/problems/problem';
@@ -12,8 +12,8 @@ export interface OutlineOf {
 
 const api = {
   /** One letter cleaned, null when there is nothing to clean; letters come one by one, so that the caller can stop between them. */
-  clean(kind: CleanUp, contours: readonly Contour[], tolerance: number): Result<CleanedUp | null> {
-    const made = cleanUp(kind, contours, { tolerance });
+  clean(kind: CleanUp, contours: readonly Contour[], settings: CleanUpSettings): Result<CleanedUp | null> {
+    const made = cleanUp(kind, contours, settings);
     return ok(made.contours === contours ? null : made);
   },
   skeleton(contours: readonly Contour[]): Result<OutlineSkeleton> {

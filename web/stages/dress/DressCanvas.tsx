@@ -4,13 +4,11 @@ import { projectOf } from '../../../core/document/newProject';
 import { findSnags } from '../../../core/dress/snags';
 import { reverseDiff } from '../../../core/document/diff';
 import type { ProjectDiff } from '../../../core/document/diff';
-import type { ChordGrid } from '../../../core/outline/flat';
 import { useDesk } from '../../app/colourMode';
 import { readInks } from '../../canvas/inks';
 import { Surface, type SurfacePointer } from '../../canvas/Surface';
 import { fitBox, type View } from '../../canvas/view';
 import { dressBench, useDressBench } from '../../store/dressBench';
-import { edgesOfSource } from '../../store/dressing';
 import { liveFont } from '../../store/liveFont';
 import { useSheetImage } from '../../store/pictures';
 import { useDoc, useProject } from '../../store/projectStore';
@@ -29,6 +27,7 @@ import { selectTool } from '../../tools/dress/selectTool';
 import { drawDress, type DressPicture, type LivePicture } from './drawDress';
 import { neighbours } from './neighbours';
 import { snapping } from './snapScene';
+import { useEdges } from './useEdges';
 import { placedAt, useDressTarget } from './useDressTarget';
 
 const NOTHING_LIVE: LivePicture = {
@@ -217,22 +216,4 @@ function useSource(): DressPicture['source'] {
     sheet?.quarterTurns ?? 0,
   );
   return useMemo(() => (image && piece ? { image, piece } : null), [image, piece]);
-}
-
-/** The source's edges as they stand in the font, while they are wanted. */
-export function useEdges(wanted: boolean): ChordGrid | null {
-  const { glyph, shift } = useDressTarget();
-  const [found, setFound] = useState<{ of: unknown; shift: number; grid: ChordGrid | null } | null>(null);
-  const of = glyph.source;
-  useEffect(() => {
-    let gone = false;
-    if (!wanted || !of || (found?.of === of && found.shift === shift)) return;
-    void edgesOfSource(glyph, shift).then((grid) => {
-      if (!gone) setFound({ of, shift, grid });
-    });
-    return () => {
-      gone = true;
-    };
-  }, [wanted, of, shift, glyph, found]);
-  return wanted && found?.of === of ? found.grid : null;
 }

@@ -6,6 +6,7 @@ import {
   joinEnds,
   lockSegments,
   movePoints,
+  removeContours,
   setNodeKind,
   shapeSegments,
 } from '../../../core/document/commands/dressing';
@@ -143,13 +144,22 @@ function useClipboard(): void {
       e.clipboardData.setData('image/svg+xml', svg);
       e.preventDefault();
     };
+    const cut = (e: ClipboardEvent) => {
+      copy(e);
+      const { doc, commit } = useProject.getState();
+      if (!e.defaultPrevented || !doc || chosen().length === 0) return;
+      commit(removeContours(doc, target, chosen()));
+      dressBench.select([]);
+    };
     const paste = (e: ClipboardEvent) => {
       if (!inField(e)) void pasteInto(target, e.clipboardData?.getData('text/plain') ?? '');
     };
     document.addEventListener('copy', copy);
+    document.addEventListener('cut', cut);
     document.addEventListener('paste', paste);
     return () => {
       document.removeEventListener('copy', copy);
+      document.removeEventListener('cut', cut);
       document.removeEventListener('paste', paste);
     };
   }, [target]);

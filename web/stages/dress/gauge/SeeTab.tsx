@@ -3,9 +3,9 @@ import { dressBench, useDressBench, type Seeing } from '../../../store/dressBenc
 import { Fact } from '../../../ui/Gauge';
 import { InkButton } from '../../../ui/InkButton';
 import { NumberField } from '../../../ui/NumberField';
-import { useEdges } from '../DressCanvas';
 import { deviationNumbers } from '../drawSeeing';
 import { placedAt, useDressTarget } from '../useDressTarget';
+import { useEdges } from '../useEdges';
 
 const SWITCHES: readonly (readonly [keyof Omit<Seeing, 'source'>, string])[] = [
   ['filled', 'Filled as it will print'],
