@@ -12,6 +12,7 @@ const entries = {
   'bench-dress': { entry: 'bench/dress.ts', sources: ['bench', 'core', 'demo'] },
   'bench-practice': { entry: 'bench/practice.ts', sources: ['bench', 'core', 'demo'] },
   'bench-trainShapes': { entry: 'bench/trainShapes.ts', sources: ['bench', 'core', 'demo'] },
+  'bench-fitSamples': { entry: 'bench/fitSamples.ts', sources: ['bench', 'core', 'demo'] },
   server: { entry: 'server/main.ts', sources: ['server', 'core', 'demo'] },
 };
 
@@ -44,8 +45,8 @@ export async function ensureBundle(name) {
       outfile: aside,
       bundle: true,
       // paper looks for a browser's stand-in when it is there; it isn't needed for outlines.
-      // sharp brings compiled code that is found beside it.
-      external: ['jsdom', 'jsdom/*', 'canvas', 'sharp'],
+      // sharp and harfbuzzjs bring compiled code that is found beside them.
+      external: ['jsdom', 'jsdom/*', 'canvas', 'sharp', 'harfbuzzjs'],
       platform: 'node',
       format: 'esm',
       target: 'node20',

@@ -3,6 +3,7 @@ import type { Doc } from '../document/schema';
 import { buildCff } from '../opentype/cff/cff';
 import { buildCharstring } from '../opentype/cff/charstring';
 import { buildGpos } from '../opentype/layout/gpos';
+import { buildGsub } from '../opentype/layout/gsub';
 import { buildGdef } from '../opentype/layout/gposMark';
 import { buildSfnt, SFNT_CFF, SFNT_TRUETYPE } from '../opentype/sfnt';
 import { buildCmap } from '../opentype/tables/cmap';
@@ -40,6 +41,8 @@ export function compileFont(doc: Doc, options: CompileOptions): Uint8Array {
   tables.set('cmap', buildCmap(font.mapping));
   const gpos = buildGpos(font.kerning, font.marks);
   if (gpos) tables.set('GPOS', gpos);
+  const gsub = buildGsub(font.ligatures);
+  if (gsub) tables.set('GSUB', gsub);
   const gdef = buildGdef(font.glyphs.length, font.marks);
   if (gdef) tables.set('GDEF', gdef);
   return buildSfnt(options.format === 'otf' ? SFNT_CFF : SFNT_TRUETYPE, tables);

@@ -4,9 +4,11 @@ import { translation } from '../geometry/affine';
 import { transformContours, type Contour } from '../geometry/contour';
 import { rightDirections } from '../geometry/direction';
 import { contoursBox, unionBox, type Box } from '../geometry/measure';
-import { castingOf, projectOf } from '../document/newProject';
+import { blankGlyph, castingOf, projectOf } from '../document/newProject';
 import type { CastingRow, Doc, GlyphRow, Lines, StyleRow } from '../document/schema';
+import { glyphNameOf } from '../names/glyphNames';
 import type { Kerning } from '../opentype/layout/gposKern';
+import type { Ligature } from '../opentype/layout/gsub';
 import type { Marks } from '../opentype/layout/gposMark';
 
 /** A glyph ready for tables: whole units, right directions, origin where the font wants it. */
@@ -28,6 +30,7 @@ export interface FontData {
   readonly mapping: ReadonlyMap<number, number>;
   readonly kerning: Kerning;
   readonly marks: Marks;
+  readonly ligatures: readonly Ligature[];
   readonly box: Box;
   readonly unitsPerEm: number;
   readonly lines: Lines;
@@ -96,13 +99,23 @@ function kerningData(doc: Doc, styleId: string, index: ReadonlyMap<string, numbe
   const [left, right] = [groupsOf('left'), groupsOf('right')];
   const values = left.map(() => right.map(() => 0));
   const pairs: { left: number; right: number; value: number }[] = [];
+  const own = new Set(Object.values(doc.kerning).map((k) => `${k.left} ${k.right}`));
   for (const k of Object.values(doc.kerning)) {
     if (k.styleId !== styleId) continue;
     const [l, r] = [left.findIndex((g) => g.id === k.left), right.findIndex((g) => g.id === k.right)];
-    if (l >= 0 && r >= 0) values[l]![r] = Math.round(k.value);
-    else if (index.has(k.left) && index.has(k.right)) {
-      pairs.push({ left: index.get(k.left)!, right: index.get(k.right)!, value: Math.round(k.value) });
+    if (l >= 0 && r >= 0) {
+      values[l]![r] = Math.round(k.value);
+      continue;
     }
+    // One letter with a group is every pair of them, unless that pair is kerned by itself.
+    const firsts = l >= 0 ? left[l]!.glyphIds : [k.left];
+    const seconds = r >= 0 ? right[r]!.glyphIds : [k.right];
+    const mixed = l >= 0 || r >= 0;
+    for (const a of firsts)
+      for (const b of seconds) {
+        if (!index.has(a) || !index.has(b) || (mixed && own.has(`${a} ${b}`))) continue;
+        pairs.push({ left: index.get(a)!, right: index.get(b)!, value: Math.round(k.value) });
+      }
   }
   const indices = (ids: readonly string[]) => ids.map((id) => index.get(id)).filter((i) => i !== undefined);
   return {
@@ -135,12 +148,45 @@ function marksOf(glyphs: readonly CompiledGlyph[]): Marks {
   };
 }
 
+/**
+ * Letters that names are typed with and that nobody drew: without ink or width, so that a half-typed name leaves no gap.
+ * Made once for each set of rows, as all that is compiled.
+ */
+function silentLetters(glyphs: readonly GlyphRow[]): GlyphRow[] {
+  const have = new Set(glyphs.flatMap((g) => g.codePoints));
+  const typed = new Set(glyphs.flatMap((g) => g.typed.flatMap((name) => [...name])));
+  return [...typed]
+    .map((c) => c.codePointAt(0)!)
+    .filter((cp) => !have.has(cp))
+    .map((cp) => silent.get(cp) ?? rememberSilent(cp));
+}
+const silent = new Map<number, GlyphRow>();
+function rememberSilent(cp: number): GlyphRow {
+  const name = glyphNameOf(cp);
+  const row = { ...blankGlyph(name, name, [cp]), bearings: { left: 0, right: 0 } };
+  silent.set(cp, row);
+  return row;
+}
+
+/** Typed names become ligatures, where all their letters are in the font. */
+function ligaturesOf(rows: readonly GlyphRow[], mapping: ReadonlyMap<number, number>): Ligature[] {
+  const taken = new Set<string>();
+  return rows.flatMap((row, glyph) =>
+    row.typed.flatMap((name): Ligature[] => {
+      const parts = [...name].map((c) => mapping.get(c.codePointAt(0)!));
+      if (parts.length < 2 || parts.some((p) => p === undefined) || taken.has(name)) return [];
+      taken.add(name);
+      return [{ parts: parts as number[], glyph }];
+    }),
+  );
+}
+
 /** Gathers one style of a project for compiling. */
 export function fontData(doc: Doc, styleId: string): FontData {
   const project = projectOf(doc);
-  const glyphs = inFontOrder(
-    Object.values(doc.glyphs).filter((g) => g.styleId === styleId && g.role === 'letter'),
-  ).map(compileGlyph);
+  const drawn = Object.values(doc.glyphs).filter((g) => g.styleId === styleId && g.role === 'letter');
+  const rows = inFontOrder([...drawn, ...silentLetters(drawn)]);
+  const glyphs = rows.map(compileGlyph);
   const mapping = new Map<number, number>();
   glyphs.forEach((g, i) => g.codePoints.forEach((cp) => mapping.has(cp) || mapping.set(cp, i)));
   const index = new Map(glyphs.map((g, i) => [g.id, i]));
@@ -150,6 +196,7 @@ export function fontData(doc: Doc, styleId: string): FontData {
     mapping,
     kerning: kerningData(doc, styleId, index),
     marks: marksOf(glyphs),
+    ligatures: ligaturesOf(rows, mapping),
     box: box ?? { xMin: 0, yMin: 0, xMax: 0, yMax: 0 },
     unitsPerEm: project.unitsPerEm,
     lines: project.lines,

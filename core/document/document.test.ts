@@ -147,7 +147,7 @@ describe('edits are data', () => {
 
 describe('from pieces to glyphs', () => {
   test('the capital reference reaches the cap height, the x-height line follows the x', () => {
-    const doc = blocks();
+    const doc = apply(blocks(), changeSeating(blocks(), { seating: { smallReference: 'x' } }));
     expect(contoursBox(doc.glyphs.H!.contours)).toMatchObject({ yMin: 0, yMax: 700 });
     expect(doc.project.p!.lines.xHeight).toBe(490);
     expect(contoursBox(doc.glyphs.x!.contours)!.yMax).toBeCloseTo(490, 6);
@@ -157,7 +157,10 @@ describe('from pieces to glyphs', () => {
   test('small letters get their own factor when the x-height line is set', () => {
     const doc = apply(
       blocks(),
-      changeSeating(blocks(), { lines: { xHeight: 520 }, seating: { reference: 'caps-and-small' } }),
+      changeSeating(blocks(), {
+        lines: { xHeight: 520 },
+        seating: { reference: 'caps-and-small', smallReference: 'x' },
+      }),
     );
     expect(contoursBox(doc.glyphs.x!.contours)!.yMax).toBeCloseTo(520, 6);
     expect(contoursBox(doc.glyphs.H!.contours)!.yMax).toBeCloseTo(700, 6);

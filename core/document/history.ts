@@ -1,4 +1,5 @@
 import { applyDiff, mergeDiffs, reverseDiff, type ProjectDiff } from './diff';
+import { bearingsInStep } from './commands/bearingsInStep';
 import { keepInStep } from './commands/dressing/shared';
 import type { Doc } from './schema';
 
@@ -22,8 +23,8 @@ export interface Step {
 
 /** Makes an edit. `continues` = it goes on with the last gesture (a drag), so both make one step. */
 export function commit(doc: Doc, history: History, edit: ProjectDiff, continues = false): Step {
-  // Letters that share parts with what was changed follow in the same step.
-  const diff = keepInStep(doc, edit);
+  // Letters that share parts or white with what was changed follow in the same step.
+  const diff = bearingsInStep(doc, keepInStep(doc, edit));
   const last = history.done[history.done.length - 1];
   const done =
     continues && last && last.label === diff.label

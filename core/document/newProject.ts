@@ -1,12 +1,17 @@
+import { BASIC_BILL } from '../names/bills';
 import { defaultTraceSettings } from '../trace/settings';
-import type { CastingRow, Doc, GlyphRow, ProjectRow, RecipeRow } from './schema';
+import {
+  firstFitSettings,
+  type CastingRow,
+  type Doc,
+  type GlyphRow,
+  type ProjectRow,
+  type RecipeRow,
+} from './schema';
 
 export const CASTING_ID = 'casting';
 export const FIRST_STYLE = 'regular';
 export const FIRST_RECIPE = 'ink on paper';
-
-/** What a shop expects at least: capitals, small letters, figures and common points (common practice). */
-export const BASIC_BILL = 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789.,:;!?\'"()&-';
 
 export const defaultRecipe: RecipeRow = {
   id: FIRST_RECIPE,
@@ -44,6 +49,9 @@ export function blankGlyph(
     skeleton: null,
     role: 'letter',
     kept: [],
+    placing: null,
+    draft: false,
+    typed: [],
     bearings: FIRST_BEARINGS,
     spacing: 'first',
     follows: { left: null, right: null },
@@ -99,9 +107,12 @@ export function newProject(id: string, name: string, nowMs: number): Doc {
     createdAt: nowMs,
     unitsPerEm: 1000,
     lines: { xHeight: 500, capHeight: 700, ascender: 750, descender: -250 },
+    overshoot: 12,
+    ownLines: [],
     bill: BASIC_BILL,
     runningText: 'High water at the mill by seven; eels in the race, barley on the stones. 0123456789',
     styleId: FIRST_STYLE,
+    privateCodes: {},
     practice: null,
   };
   const glyphs = standingGlyphs(project.lines.capHeight);
@@ -122,6 +133,7 @@ export function newProject(id: string, name: string, nowMs: number): Doc {
         italic: false,
         order: 0,
         stems: { upright: null, level: null },
+        fit: firstFitSettings,
       },
     },
     casting: { [CASTING_ID]: defaultCasting(name) },

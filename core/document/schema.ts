@@ -45,12 +45,21 @@ const projectRow = z.object({
   createdAt: z.number(),
   unitsPerEm: z.number().int().min(16).max(16384),
   lines,
+  /** By how much round letters reach over a line, em units (10 to 15 of 1000: common practice, no published source). */
+  overshoot: z.number().min(0).default(12),
+  /** Lines of the artist's own, em units above the baseline. */
+  ownLines: z
+    .array(z.object({ id, name: z.string(), y: z.number() }))
+    .readonly()
+    .default([]),
   /** Characters to fill, in reading order. */
   bill: z.string(),
   /** Text of the running line, and of the artist's own proof. */
   runningText: z.string(),
   /** Which style is in hand. */
   styleId: id,
+  /** Private code points given out so far by name: a name keeps its own for good. */
+  privateCodes: z.record(z.string(), z.number().int()).default({}),
   /** The practice sheet made last, so that it can be printed again. */
   practice: z.object({ characters: z.string(), settings: practiceSettings }).nullable().default(null),
 });
@@ -172,7 +181,13 @@ const pieceRow = z.object({
 export type PieceRow = z.infer<typeof pieceRow>;
 
 /** A shared part in a letter: the part's glyph, and how it lies in the letter's own drawing. */
-const component = z.object({ id, glyphId: id, transform: affine });
+const component = z.object({
+  id,
+  glyphId: id,
+  transform: affine,
+  /** Code point of the combining mark it is, while it is placed by itself; null = it stays where it was put. */
+  mark: z.number().int().nullable().default(null),
+});
 export type ComponentRow = z.infer<typeof component>;
 /** A centreline and the nib that runs along it; the glyph's contours are what the nib leaves. */
 const skeleton = z.object({
@@ -210,6 +225,12 @@ const glyphRow = z.object({
     .default([]),
   /** White at the left and right of the ink, em units; with no ink their sum is the advance width. */
   bearings: z.object({ left: z.number(), right: z.number() }),
+  /** How a letter was moved and scaled from where the lines put it: first the factor about the baseline, then the lift, em units. */
+  placing: z.object({ scale: z.number().positive(), lift: z.number() }).nullable().default(null),
+  /** Made out of other letters for a start: it says so until somebody works on it or accepts it. */
+  draft: z.boolean().default(false),
+  /** Words that make this glyph when they are typed: names of an icon. */
+  typed: z.array(z.string()).readonly().default([]),
   /** Who set them: first = nobody yet; fitted = the automatic fit; hand = a person, and they stay. */
   spacing: z.enum(['first', 'fitted', 'hand']).default('hand'),
   /** Whose bearing this side takes; null = its own. */
@@ -246,6 +267,27 @@ const featureRow = z.object({
 });
 export type FeatureRow = z.infer<typeof featureRow>;
 
+const fitSettings = z.object({
+  /** Further white for each letter, em units; below 0 = tighter. */
+  looser: z.number(),
+  /** Whether letters join; found = by their ends. */
+  joins: z.enum(['found', 'joined', 'parted']),
+  /** Figures of one width. */
+  tabular: z.enum(['found', 'on', 'off']),
+  /** Pairs are kerned from this on, em units. */
+  kernFrom: z.number(),
+  /** A pair whose white was set by hand, em units between the boxes: the rest follows. */
+  reference: z.object({ left: id, right: id, white: z.number() }).nullable(),
+});
+export type FitSettings = z.infer<typeof fitSettings>;
+export const firstFitSettings: FitSettings = {
+  looser: 0,
+  joins: 'found',
+  tabular: 'found',
+  kernFrom: 6,
+  reference: null,
+};
+
 const styleRow = z.object({
   id,
   name: z.string(),
@@ -256,6 +298,8 @@ const styleRow = z.object({
   stems: z
     .object({ upright: z.number().nullable(), level: z.number().nullable() })
     .default({ upright: null, level: null }),
+  /** How the automatic fit goes about its letters. */
+  fit: fitSettings.default(firstFitSettings),
 });
 export type StyleRow = z.infer<typeof styleRow>;
 

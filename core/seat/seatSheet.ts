@@ -3,6 +3,8 @@ import { transformContours, type Contour } from '../geometry/contour';
 import { contoursBox, type Box } from '../geometry/measure';
 import { imageToEm, type Map as SpaceMap } from '../geometry/spaces';
 import { median } from '../raster/histogram';
+import { endsOf } from './letterLevels';
+import { middleOf, robustLine, type Line } from './robust';
 
 /** What seating has to know of a letter cut out of a sheet; outline in px of the picture, y down. */
 export interface Seatable {
@@ -23,6 +25,7 @@ export interface SeatSettings {
   /** True size: px of the picture that make an em; sized by the capitals when not said. */
   readonly emPx?: number | null;
   readonly unitsPerEm?: number;
+  /** The letters whose tops are the capitals' height and the x-height: one, several, or '' for all that are flat. */
   readonly capReference: string;
   readonly smallReference: string;
   readonly capHeight: number;
@@ -46,9 +49,6 @@ export interface SeatedSheet {
   readonly emPerPx: number;
 }
 
-/** Letters that stand flat on the line; round ones overshoot it and would pull it down. */
-const FLAT = new Set('ABDEFHIKLMNPRTXZhiklmnrxfz147');
-const DESCENDING = new Set('gjpqyQ,;()[]{}/');
 const SMALL = /^\p{Ll}$/u;
 /** Without any capital, the height of what is there has to do. */
 const FALLBACK_CAP_PX = 100;
@@ -65,9 +65,10 @@ interface Turned {
 }
 
 /**
- * Puts the letters of one sheet on the font's lines. Scale: the capital reference letter (else the median of
- * the capitals there are) reaches the cap height from the baseline of its row; with 'caps-and-small' the small
- * letters get a factor of their own from the small reference. Baseline of a row: where its flat-footed letters stand.
+ * Puts the letters of one sheet on the font's lines. Scale: the capital reference letter (or all flat capitals
+ * together, without outliers) reaches the cap height from the baseline of its row; with 'caps-and-small' the small letters
+ * get a factor of their own from the small reference. Letters with tails keep the factor: boxes don't count. Baseline of a
+ * row: a line through the feet of its letters, round ones set right by what round letters overshoot on this sheet.
  */
 export function seatSheet(items: readonly Seatable[], settings: SeatSettings): SeatedSheet {
   const turn = rotation(-settings.skewRad);
@@ -76,23 +77,31 @@ export function seatSheet(items: readonly Seatable[], settings: SeatSettings): S
     const box = contoursBox(transformContours(item.outline, turn));
     if (box) turned.push({ item, box });
   }
-  const baselines = rowBaselines(turned);
-  const base = (t: Turned) =>
-    settings.baseline === 'given' ? t.item.baselineY : (baselines.get(t.item.row) ?? t.box.yMax);
+  const lines = rowBaselines(turned);
+  const base = (t: Turned) => {
+    const line = lines.get(t.item.row);
+    if (settings.baseline === 'given' || !line)
+      return settings.baseline === 'given' ? t.item.baselineY : t.box.yMax;
+    return line.at + line.slope * middleX(t);
+  };
   const rise = (t: Turned) => base(t) - t.box.yMin;
   const risesOf = (wanted: (char: string) => boolean) => turned.filter((t) => wanted(t.item.char)).map(rise);
+  const flatTops = (line: 'cap' | 'x') =>
+    risesOf((c) => endsOf(c).top?.line === line && endsOf(c).top?.edge === 'flat');
+  const named = (reference: string, line: 'cap' | 'x') =>
+    middleOf(reference === '' ? flatTops(line) : risesOf((c) => reference.includes(c)));
 
-  const caps = risesOf((c) => c === settings.capReference);
-  const anyCaps = caps.length > 0 ? caps : risesOf((c) => /^[A-Z0-9]$/.test(c));
-  const capPx = anyCaps.length > 0 ? median(anyCaps) : median(turned.map(rise)) || FALLBACK_CAP_PX;
+  const capPx =
+    named(settings.capReference, 'cap') ??
+    middleOf(risesOf((c) => /^[A-Z0-9]$/.test(c))) ??
+    (median(turned.map(rise)) || FALLBACK_CAP_PX);
   const emPerPx =
     settings.reference === 'icons'
       ? ICON_EM / tallest(turned)
       : settings.emPx
         ? (settings.unitsPerEm ?? 1000) / settings.emPx
         : settings.capHeight / (settings.capLinePx ?? capPx);
-  const smalls = risesOf((c) => c === settings.smallReference);
-  const smallPx = smalls.length > 0 ? median(smalls) : null;
+  const smallPx = named(settings.smallReference, 'x');
   const ownFactor = settings.reference === 'caps-and-small' && smallPx !== null;
   const smallPerPx = ownFactor ? settings.xHeight / smallPx : emPerPx;
 
@@ -118,16 +127,42 @@ export function seatSheet(items: readonly Seatable[], settings: SeatSettings): S
   return { letters, smallHeight, capHeight: capPx * emPerPx, emPerPx };
 }
 
-/** Per row the baseline in the turned page, px: the middle of its flat feet, else of all feet but descenders. */
-function rowBaselines(turned: readonly Turned[]): Map<number, number> {
+const middleX = (t: Turned): number => (t.box.xMin + t.box.xMax) / 2;
+
+/** By how much round feet reach below flat ones of the same row, px; never more than a hand does by habit. */
+function overshootPx(rows: ReadonlyMap<number, Turned[]>): number {
+  const differences: number[] = [];
+  for (const list of rows.values()) {
+    const feet = (edge: 'flat' | 'round') =>
+      list.filter((t) => endsOf(t.item.char).foot === edge).map((t) => t.box.yMax);
+    const [flat, round] = [middleOf(feet('flat')), middleOf(feet('round'))];
+    if (flat !== null && round !== null) differences.push(round - flat);
+  }
+  const most = OVERSHOOT_MOST * tallest([...rows.values()].flat());
+  return Math.max(0, Math.min(most, middleOf(differences) ?? 0));
+}
+/** Share of the tallest letter that a round one overshoots at most. */
+const OVERSHOOT_MOST = 0.05;
+
+/** Per row the baseline in the turned page, px, y down. */
+function rowBaselines(turned: readonly Turned[]): Map<number, Line> {
   const rows = new Map<number, Turned[]>();
   for (const t of turned) rows.set(t.item.row, [...(rows.get(t.item.row) ?? []), t]);
-  const out = new Map<number, number>();
+  const over = overshootPx(rows);
+  const out = new Map<number, Line>();
   for (const [row, list] of rows) {
-    const flat = list.filter((t) => FLAT.has(t.item.char));
-    const standing = list.filter((t) => !DESCENDING.has(t.item.char) && /[\p{L}\p{N}.!?]/u.test(t.item.char));
-    const feet = (flat.length >= 2 ? flat : standing).map((t) => t.box.yMax);
-    if (feet.length > 0) out.set(row, median(feet));
+    const feet = list.flatMap((t) => {
+      const { foot } = endsOf(t.item.char);
+      return foot === null ? [] : [{ x: middleX(t), y: t.box.yMax - (foot === 'round' ? over : 0) }];
+    });
+    const line = robustLine(feet) ?? robustLine(standing(list));
+    if (line) out.set(row, line);
   }
   return out;
 }
+
+/** Feet of what else stands on a line. */
+const standing = (list: readonly Turned[]) =>
+  list
+    .filter((t) => /[\p{L}\p{N}.!?]/u.test(t.item.char) && !/[gjpqyQJ]/.test(t.item.char))
+    .map((t) => ({ x: middleX(t), y: t.box.yMax }));

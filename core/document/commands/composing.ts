@@ -1,23 +1,17 @@
 import { translation } from '../../geometry/affine';
 import { transformContours, type Contour } from '../../geometry/contour';
 import { nestingDepths } from '../../geometry/direction';
-import { contoursBox, flattenContour, unionBox, type Box } from '../../geometry/measure';
+import { contoursBox } from '../../geometry/measure';
 import { glyphNameOf } from '../../names/glyphNames';
 import { draft, type ProjectDiff } from '../diff';
 import { blankGlyph, projectOf } from '../newProject';
-import type { Doc, GlyphRow } from '../schema';
+import type { ComponentRow, Doc, GlyphRow } from '../schema';
+import { markPlace, standsBelow } from './markPlace';
 
 /**
  * Accented letters made of a letter and its marks by Unicode's canonical decomposition (UAX #15, as the language's own
  * `normalize` has it): components, so that they follow when either changes.
  */
-
-/** Marks that stand below or hang on (combining classes 202, 214, 218 and 220 of Unicode's data, the Latin ones; from memory). */
-const BELOW = new Set([0x316, 0x317, 0x323, 0x324, 0x325, 0x326, 0x327, 0x328, 0x32d, 0x32e, 0x330, 0x331]);
-/** Those that touch the letter. */
-const TOUCHING = new Set([0x327, 0x328]);
-/** White between a letter and a mark, as a share of the x-height (common practice, no published source). */
-const GAP_SHARE = 0.14;
 
 /** Western European letters with marks: Latin-1 Supplement and the few beyond it that its languages need. */
 export const WESTERN_ACCENTS = 'ÀÁÂÃÄÅÇÈÉÊËÌÍÎÏÑÒÓÔÕÖÙÚÛÜÝŸŠŽàáâãäåçèéêëìíîïñòóôõöùúûüýÿšž';
@@ -77,33 +71,6 @@ export function lackingMarks(doc: Doc, list: string): number[] {
   return [...new Set(wanted)].filter((m) => !markGlyph(doc, m)).sort((a, b) => a - b);
 }
 
-/** Middle of the ink in the upper (or lower) quarter of a letter: where a mark wants to stand. */
-function middleAt(cs: readonly Contour[], box: Box, top: boolean): number {
-  const limit = (box.yMax - box.yMin) * 0.25;
-  const xs = cs
-    .flatMap((c) => flattenContour(c, 1))
-    .filter((p) => (top ? p.y > box.yMax - limit : p.y < box.yMin + limit))
-    .map((p) => p.x);
-  return xs.length === 0 ? (box.xMin + box.xMax) / 2 : (Math.min(...xs) + Math.max(...xs)) / 2;
-}
-
-/** Where a mark goes on what is there so far: anchor on anchor when both have one, else by the shapes. */
-function markPlace(
-  letter: { readonly contours: readonly Contour[]; readonly anchors: GlyphRow['anchors'] },
-  mark: GlyphRow,
-  codePoint: number,
-  gap: number,
-): { x: number; y: number } {
-  const own = mark.anchors.find((a) => a.name.startsWith('_'));
-  const there = own && letter.anchors.find((a) => a.name === own.name.slice(1));
-  if (own && there) return { x: there.x - own.x, y: there.y - own.y };
-  const [box, markBox] = [contoursBox(letter.contours)!, contoursBox(mark.contours)!];
-  const below = BELOW.has(codePoint);
-  const x = middleAt(letter.contours, box, !below) - (markBox.xMin + markBox.xMax) / 2;
-  if (!below) return { x, y: box.yMax + gap - markBox.yMin };
-  return { x, y: box.yMin - (TOUCHING.has(codePoint) ? 0 : gap) - markBox.yMax };
-}
-
 /** The letter without its highest part: i without its dot; null when it is in one piece. */
 function withoutDot(glyph: GlyphRow): readonly Contour[] | null {
   const depths = nestingDepths(glyph.contours);
@@ -123,38 +90,35 @@ export function composeAccents(doc: Doc, list: string): ProjectDiff | null {
   const { lines, styleId } = projectOf(doc);
   for (const char of composable(doc, list)) {
     const { base: baseCode, marks } = formulaOf(char)!;
-    const above = marks.some((m) => !BELOW.has(m));
+    const above = marks.some((m) => !standsBelow(m));
     const dotted = byCodePoint(doc, baseCode)!;
     const base = above && DOTLESS.has(baseCode) ? dotless(doc, d, dotted, DOTLESS.get(baseCode)!) : dotted;
     const cp = char.codePointAt(0)!;
     const id = glyphNameOf(cp);
-    const components = [{ id: 'c1', glyphId: base.id, transform: translation(0, 0) }];
+    const components: ComponentRow[] = [
+      { id: 'c1', glyphId: base.id, transform: translation(0, 0), mark: null },
+    ];
     let contours: Contour[] = base.contours.map((c) => ({ ...c, of: 'c1' }));
     marks.forEach((code, i) => {
       const mark = markGlyph(doc, code)!;
-      const at = markPlace(
-        { contours, anchors: i === 0 ? base.anchors : [] },
-        mark,
-        code,
-        GAP_SHARE * lines.xHeight,
-      );
-      const component = { id: `c${i + 2}`, glyphId: mark.id, transform: translation(at.x, at.y) };
+      const at = markPlace({ contours, anchors: i === 0 ? base.anchors : [] }, mark, code, lines.xHeight);
+      const component: ComponentRow = {
+        id: `c${i + 2}`,
+        glyphId: mark.id,
+        transform: translation(at.x, at.y),
+        mark: code,
+      };
       components.push(component);
       contours = [
         ...contours,
         ...transformContours(mark.contours, component.transform).map((c) => ({ ...c, of: component.id })),
       ];
     });
-    const [own, all] = [contoursBox(base.contours)!, unionBox(null, contoursBox(contours))!];
     d.put('glyphs', {
       ...(d.get('glyphs', id) ?? blankGlyph(id, id, [cp], styleId)),
       contours,
       components,
       anchors: base.anchors,
-      bearings: {
-        left: base.bearings.left + all.xMin - own.xMin,
-        right: base.bearings.right + own.xMax - all.xMax,
-      },
     });
   }
   return d.done('Compose accents');

@@ -47,8 +47,8 @@ export function addSheet(
     order: Object.keys(doc.sheets).length,
     seating: {
       reference: 'one-factor',
-      capReference: 'H',
-      smallReference: 'x',
+      capReference: '',
+      smallReference: '',
       baseline: 'feet',
       capLinePx: null,
       emPx: null,

@@ -65,8 +65,8 @@ export function addMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult): Pr
     order: Object.keys(doc.sheets).length,
     seating: {
       reference: icons ? 'icons' : 'one-factor',
-      capReference: 'H',
-      smallReference: 'x',
+      capReference: '',
+      smallReference: '',
       baseline: 'given',
       capLinePx: null,
       emPx: null,

@@ -6,6 +6,7 @@ import { glyphNameOf } from '../../names/glyphNames';
 import { seatSheet, type SeatedSheet } from '../../seat/seatSheet';
 import type { draft } from '../diff';
 import { mapGlyph } from './dressing/scaling';
+import { placingMap } from './placing';
 import { blankGlyph, projectOf } from '../newProject';
 import type { Doc, GlyphRow, PieceRow, ProjectRow, SheetRow } from '../schema';
 
@@ -76,20 +77,21 @@ export function seatInto(doc: Doc, d: Draft, sheet: SheetRow, pieces: readonly P
     const own = glyph.source === null ? glyph.contours.length === 0 : live.has(glyph.source.pieceId);
     // Somebody else's drawing is never overwritten in silence.
     if (!own || placed.has(glyph.id)) continue;
+    const to = compose(placingMap(glyph.placing), letter.transform);
     if (isWorkedOn(glyph)) {
-      if (glyph.source?.pieceId === piece.id) d.put('glyphs', reseated(glyph, letter.transform));
+      if (glyph.source?.pieceId === piece.id) d.put('glyphs', reseated(glyph, to));
       continue;
     }
     placed.add(glyph.id);
     d.put('glyphs', {
       ...glyph,
       // Pictures are traced with y down; whichever way artwork runs, letters run right from the start.
-      contours: rightDirections(letter.contours),
+      contours: rightDirections(transformContours(piece.outline, to)),
       layers: piece.layers.map((l) => ({
-        paint: transformPaint(l.paint, letter.transform),
-        contours: transformContours(l.contours, letter.transform),
+        paint: transformPaint(l.paint, to),
+        contours: transformContours(l.contours, to),
       })),
-      source: { pieceId: piece.id, transform: letter.transform },
+      source: { pieceId: piece.id, transform: to },
     });
   }
   // Glyphs whose piece lost its name or was dropped have nothing to show any more.

@@ -1,9 +1,10 @@
-import { compose, type Affine } from '../../../geometry/affine';
+import { compose, translation, type Affine } from '../../../geometry/affine';
 import { transformContours, type Contour } from '../../../geometry/contour';
 import { contoursBox } from '../../../geometry/measure';
 import { draft, mergeDiffs, applyDiff, type ProjectDiff } from '../../diff';
-import { blankGlyph } from '../../newProject';
-import type { Doc, GlyphRow } from '../../schema';
+import { blankGlyph, projectOf } from '../../newProject';
+import type { ComponentRow, Doc, GlyphRow } from '../../schema';
+import { markPlace } from '../markPlace';
 import { own, withOutline } from './edit';
 
 /** Letters that have a part, directly. */
@@ -35,7 +36,7 @@ export function shareContours(
     contours: glyph.contours.map((c) => (mine.includes(c) ? { ...c, of: id } : c)),
     components: [
       ...glyph.components,
-      { id, glyphId: partId, transform: { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 } },
+      { id, glyphId: partId, transform: { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 }, mark: null },
     ],
     handEdited: true,
   });
@@ -94,7 +95,10 @@ export function placePart(
   const d = draft(doc);
   d.put('glyphs', {
     ...withOutline(glyph, [...rest, ...drawn]),
-    components: [...glyph.components.filter((c) => left.has(c.id)), { id, glyphId: partId, transform }],
+    components: [
+      ...glyph.components.filter((c) => left.has(c.id)),
+      { id, glyphId: partId, transform, mark: null },
+    ],
     handEdited: true,
   });
   return d.done('Place a shared part');
@@ -119,21 +123,31 @@ export function setFree(doc: Doc, glyphId: string, id: string): ProjectDiff | nu
   return d.done('Set a part free');
 }
 
-/** A letter whose parts are drawn as those are now. */
+/** A letter whose parts are drawn as those are now; marks that nobody moved find their place anew. */
 function redrawn(glyph: GlyphRow, doc: Doc): GlyphRow {
   let contours = [...glyph.contours];
+  const components: ComponentRow[] = [];
+  let below: Contour[] = [];
   for (const component of glyph.components) {
     const part = doc.glyphs[component.glyphId];
-    if (!part) continue;
-    const fresh = transformContours(part.contours, component.transform).map((c) => ({
-      ...c,
-      of: component.id,
-    }));
+    if (!part) {
+      components.push(component);
+      continue;
+    }
+    let { transform } = component;
+    if (component.mark !== null && below.length > 0) {
+      const anchors = components.length === 1 ? (doc.glyphs[components[0]!.glyphId]?.anchors ?? []) : [];
+      const to = markPlace({ contours: below, anchors }, part, component.mark, projectOf(doc).lines.xHeight);
+      transform = translation(to.x, to.y);
+    }
+    const fresh = transformContours(part.contours, transform).map((c) => ({ ...c, of: component.id }));
     const at = contours.findIndex((c) => c.of === component.id);
     contours = contours.filter((c) => c.of !== component.id);
     contours.splice(at < 0 ? contours.length : at, 0, ...fresh);
+    below = [...below, ...fresh];
+    components.push({ ...component, transform });
   }
-  return withOutline(glyph, contours);
+  return { ...withOutline(glyph, contours), components };
 }
 
 /**

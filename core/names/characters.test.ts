@@ -1,0 +1,59 @@
+import { billOfText, BILLS } from './bills';
+import { findCharacters, readNames } from './characters';
+import { UNICODE_NAMES } from './data/unicodeNames';
+
+const names = readNames(UNICODE_NAMES);
+const of = (cp: number) => names.find((n) => n.codePoint === cp)?.name;
+
+describe('names of characters', () => {
+  test('are those of the Unicode Character Database (values from UnicodeData.txt, from memory)', () => {
+    expect(of(0x41)).toBe('LATIN CAPITAL LETTER A');
+    expect(of(0x1e9e)).toBe('LATIN CAPITAL LETTER SHARP S');
+    expect(of(0xab)).toBe('LEFT-POINTING DOUBLE ANGLE QUOTATION MARK');
+    expect(of(0x2044)).toBe('FRACTION SLASH');
+    expect(of(0x1f600)).toBe('GRINNING FACE');
+    // Ideographs have names made by rule and are left out.
+    expect(of(0x4e00)).toBeUndefined();
+    expect(names.every((n, i) => i === 0 || n.codePoint > names[i - 1]!.codePoint)).toBe(true);
+  });
+
+  test('are found by plain words, code points and themselves', () => {
+    const first = (asked: string) => findCharacters(names, asked, 5)[0]?.codePoint;
+    expect(first('capital sharp s')).toBe(0x1e9e);
+    expect(first('uppercase sharp s')).toBe(0x1e9e);
+    expect(first('u+20ac')).toBe(0x20ac);
+    expect(first('20AC')).toBe(0x20ac);
+    expect(first('ß')).toBe(0xdf);
+    expect(first('euro sign')).toBe(0x20ac);
+    expect(first('small e with acute')).toBe(0xe9);
+    expect(findCharacters(names, 'no such thing', 5)).toEqual([]);
+    expect(findCharacters(names, '  ', 5)).toEqual([]);
+  });
+});
+
+describe('bills', () => {
+  const by = (id: string) => BILLS.find((b) => b.id === id)!.characters;
+  test('have each character once', () => {
+    for (const b of BILLS) expect([...b.characters]).toHaveLength(new Set(b.characters).size);
+  });
+
+  test('Western European is about 250 characters (common practice, no published source)', () => {
+    expect([...by('western')].length).toBeGreaterThan(215);
+    expect([...by('western')].length).toBeLessThan(260);
+  });
+
+  /** Pangrams and everyday words of each language, from memory. */
+  test.each([
+    ['western', 'Falsches Üben von Xylophonmusik quält jeden größeren Zwerg'],
+    ['western', 'Voix ambiguë d’un cœur qui, au zéphyr, préfère les jattes de kiwis'],
+    ['western', '¿Qué niño? ¡Mañana! Çá «vão» Ærø ångström þorn ð'],
+    ['central', 'Příliš žluťoučký kůň úpěl ďábelské ódy'],
+    ['central', 'Pchnąć w tę łódź jeża lub ośm skrzyń fig; árvíztűrő tükörfúrógép; în Timișoara țară'],
+    ['vietnamese', 'Đường phố Hà Nội những ngày nắng đẹp, thuở ấy ước mơ'],
+  ])('%s sets: %s', (id, text) => {
+    const have = new Set(by(id));
+    expect([...billOfText(text)].filter((c) => !have.has(c))).toEqual([]);
+  });
+
+  test('a text makes a bill of its own', () => expect(billOfText('Tide tide\n12 2')).toBe('Tidet12'));
+});
