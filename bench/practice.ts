@@ -1,7 +1,8 @@
 import { capturePage, CLEAN_SCAN, type Capture } from '../demo/practice/fillPage';
 import { seededRandom } from '../demo/hand/random';
 import { APPRENTICE, KEEPER } from '../demo/hand/writeLetter';
-import { BASIC_BILL, defaultRecipe } from '../core/document/newProject';
+import { defaultRecipe } from '../core/document/newProject';
+import { BASIC_BILL } from '../core/names/bills';
 import { practicePages } from '../core/practice/layout';
 import { DEFAULT_PRACTICE } from '../core/practice/settings';
 import { liftPractice } from '../core/practice/liftPractice';

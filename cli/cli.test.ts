@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { apprenticesPage, keepersPage, tideMillProject } from '../demo/tideMill';
 import { writeProjectFile } from '../core/archive/projectFile';
-import { BASIC_BILL } from '../core/document/newProject';
+import { BASIC_BILL } from '../core/names/bills';
 import { coverage, toPicture } from '../core/testing/shapes';
 import { parseWithOpentype, shape } from '../testing/outsideReaders';
 import { main } from './main';

@@ -1,4 +1,5 @@
-import { newProject, BASIC_BILL } from '../core/document/newProject';
+import { newProject } from '../core/document/newProject';
+import { BASIC_BILL } from '../core/names/bills';
 import { addSheet, takeLifted } from '../core/document/commands/lifting';
 import { changeCasting } from '../core/document/commands/casting';
 import { applyDiff } from '../core/document/diff';

@@ -35,7 +35,9 @@ export function runFit(argv: string[]): number {
     printProblems(fail({ code: 'font-broken' }, { file: input }).problems);
     return EXIT.input;
   }
-  const fitted = fitFont(read.profiles, values.script === undefined ? undefined : kinds[values.script]);
+  const fitted = fitFont(read.profiles, {
+    joined: values.script === undefined ? undefined : kinds[values.script],
+  });
   if (!fitted) {
     printProblems(fail({ code: 'fit-needs-letters' }, { file: input }).problems);
     return EXIT.input;
@@ -48,7 +50,10 @@ export function runFit(argv: string[]): number {
     upm: read.upm,
     glyphs: Object.fromEntries(letters.map((l) => [l.char, { lsb: units(l.left), rsb: units(l.right) }])),
     groups: { left: groups('left'), right: groups('right') },
-    pairs: kerning.pairs.map(([a, b, v]) => [`@l${a}`, `@r${b}`, units(v)]),
+    pairs: [
+      ...kerning.pairs.map(([a, b, v]) => [`@l${a}`, `@r${b}`, units(v)]),
+      ...kerning.exceptions.map(([a, b, v]) => [letters[a]!.char, letters[b]!.char, units(v)]),
+    ],
     space: units(fitted.space),
     joined: fitted.joined,
   };

@@ -284,7 +284,7 @@ export const firstFitSettings: FitSettings = {
   looser: 0,
   joins: 'found',
   tabular: 'found',
-  kernFrom: 6,
+  kernFrom: 2,
   reference: null,
 };
 

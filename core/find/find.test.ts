@@ -1,4 +1,4 @@
-import { BASIC_BILL } from '../document/newProject';
+import { BASIC_BILL } from '../names/bills';
 import { KEEPER, APPRENTICE } from '../../demo/hand/writeLetter';
 import { renderPage } from '../../demo/page/renderPage';
 import type { Picture } from '../raster/picture';

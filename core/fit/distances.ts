@@ -36,7 +36,7 @@ export function rowWeights(
  * font: where the facing ink, felt with exponential decay, is equally strong for all pairs of equal height.
  */
 export function wishedDistances(style: Style, P: FitParameters): Table {
-  const { letters, classes, at } = style;
+  const { letters, classes, rhythm } = style;
   const size = letters.length;
   const w = rowWeights(style, P);
   const total = w.reduce((a, b) => a + b, 0);
@@ -46,7 +46,7 @@ export function wishedDistances(style: Style, P: FitParameters): Table {
     for (let k = 0; k < ROW.count; k++) if (rowMiddle(k) > l.bottom && rowMiddle(k) < l.top) sum += w[k]!;
     return Math.max(sum, 1e-6 + least);
   });
-  const own = mass[at.get('n')!]!;
+  const own = mass[rhythm]!;
   const logs = mass.map((m) => Math.log(m / own));
   const felt = (side: Float64Array) => coned(side, P.slope).map((v) => Math.exp(-v / P.tau));
   const right = letters.map((l) => felt(l.right).map((v, k) => v * w[k]!));

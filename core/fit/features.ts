@@ -56,7 +56,7 @@ export function sideFacts(style: Style, i: number, side: 'left' | 'right', base:
   const bands = bandsOf(style);
   const own = bandDepths(letter[side], bands);
   const other = bandDepths(letter[side === 'left' ? 'right' : 'left'], bands);
-  const n = style.at.get('n')!;
+  const n = style.rhythm;
   return [
     ...REACH.flatMap((r) => own.map((d) => Math.exp(-d / (r * x)))),
     ...other.map((d) => Math.exp(-d / (REACH[1] * x))),
@@ -71,7 +71,7 @@ export function sideFacts(style: Style, i: number, side: 'left' | 'right', base:
 /** Numbers of a font as a whole, shares of the x-height. */
 export function styleFacts(style: Style, base: Bearings): number[] {
   const { xHeight: x, letters, at } = style;
-  const n = at.get('n')!;
+  const n = style.rhythm;
   const width = (char: string, otherwise: number) => letters[at.get(char) ?? -1]?.width ?? otherwise;
   const o = letters[at.get('o') ?? n]!;
   const of = (char: string, side: 'left' | 'right') => {

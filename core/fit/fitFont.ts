@@ -1,18 +1,32 @@
 import { percentile } from '../raster/histogram';
 import { solveBearings, type Bearings } from './bearings';
 import { wishedDistances, type Table } from './distances';
-import { groupKerning, residualKerning, type KerningGroups } from './kerning';
-import { JOINED, TEXT, type FitParameters } from './parameters';
+import { groupKerning, LEAST_KERN, type KerningGroups } from './kerning';
+import { letJoin } from './joined';
+import { JOINED, KERN, TEXT } from './parameters';
 import { coned, ROW, type Profile } from './profiles';
 import { JOINED_FROM, styleOf, UPRIGHT, type Style } from './style';
+import { taughtFit, taughtSpace } from './taught';
 
 /** A whole font's spacing, 1/1000 em. */
 export interface FittedFont {
   readonly letters: readonly { readonly char: string; readonly left: number; readonly right: number }[];
   /** Indices into `letters`. */
   readonly kerning: KerningGroups;
+  /** The distance wished between every two letters, box to box: the rhythm that single pairs are held against. */
+  readonly wished: Table;
   readonly space: number;
   readonly joined: boolean;
+  readonly tabular: boolean;
+}
+
+export interface FitOptions {
+  /** Whether its letters join; found by their ends when not said. */
+  readonly joined?: boolean;
+  /** Whether figures get one width; found by how they are drawn when not said. */
+  readonly tabular?: boolean;
+  /** Pairs are kerned from this on, 1/1000 em. */
+  readonly kernFrom?: number;
 }
 
 /** Letters that kerning is made for: a font's everyday ones. */
@@ -24,50 +38,76 @@ const EVEN_FIGURES = 0.052;
 const ROOM = { font: 30, pair: 10 };
 
 /**
- * Side bearings, kerning by groups and word space of a font, from its outlines alone. Null when the letters that set the
- * rhythm (n, and one of x z v w) are missing. `joined` settles whether its letters join; found by their ends otherwise.
+ * Side bearings, kerning by groups and word space of a font, from its outlines alone: wished distances by an optical
+ * method, bearings that come nearest to them, what designers would add (taught), kerning as what is left. Null without a
+ * letter or figure. Letters without n take their rhythm from the nearest that there is.
  */
-export function fitFont(letters: readonly Profile[], joined?: boolean): FittedFont | null {
+export function fitFont(letters: readonly Profile[], options: FitOptions = {}): FittedFont | null {
   const style = styleOf(letters);
   if (!style) return null;
-  const script = joined ?? style.joins > JOINED_FROM;
-  const P = script ? JOINED : TEXT;
-  const wished = wishedDistances(style, P);
-  let bearings = solveBearings(style, wished, P);
-  let kerning = residualKerning(style, wished, bearings, P);
-  if (!script) ({ bearings, kerning } = tabular(style, bearings, kerning));
-  const n = style.at.get('n')!;
-  const { tracking: t } = P;
-  const wanted = t.counter * style.counter + t.stem * style.stem + t.constant - style.hollow;
-  let track = wanted - bearings.left[n]! - bearings.right[n]!;
-  if (!script) ({ track, kerning } = withRoom(style, bearings, kerning, track, P));
-  const all = letters.map(({ char }, i) => ({
-    char,
-    left: bearings.left[i]! + track / 2,
-    right: bearings.right[i]! + track / 2,
-  }));
+  const joined = options.joined ?? style.joins > JOINED_FROM;
+  const P = joined ? JOINED : TEXT;
+  const optical = wishedDistances(style, P);
+  const base = solveBearings(style, optical, P);
+  const taught = taughtFit(style, base, restOf(optical, base), KERN.soft);
+  let { bearings, kerning } = { bearings: taught.bearings, kerning: bounded(taught.kerning, style, joined) };
+  const tabular = options.tabular ?? evenFigures(style);
+  if (tabular) ({ bearings, kerning } = oneWidth(style, bearings, kerning));
+  if (joined) bearings = letJoin(style, bearings);
+  else ({ bearings, kerning } = withRoom(style, bearings, kerning));
   const core = letters.flatMap((l, i) => (KERNED.test(l.char) ? [i] : []));
+  const groups = groupKerning(kerning, core, options.kernFrom ?? LEAST_KERN);
   return {
-    letters: all,
-    kerning: groupKerning(kerning, core),
-    space: P.space * (all[n]!.left + all[n]!.right + letters[n]!.width),
-    joined: script,
+    letters: letters.map(({ char }, i) => ({ char, left: bearings.left[i]!, right: bearings.right[i]! })),
+    kerning: joined ? groups : withoutTouching(style, bearings, groups, core),
+    wished: wishOf(bearings, kerning),
+    space: taughtSpace(style, bearings, style.rhythm, joined),
+    joined,
+    tabular,
   };
 }
 
-/** Figures drawn to one width get one advance, and no kerning. */
-function tabular(style: Style, b: Bearings, kerning: Table): { bearings: Bearings; kerning: Table } {
-  const at = FIGURES.flatMap((c) => style.at.get(c) ?? []);
-  const same = { bearings: b, kerning };
-  if (at.length < FIGURES.length || Math.abs(style.slant) >= UPRIGHT) return same;
-  const width = (i: number) => style.letters[i]!.width;
-  const widths = at.filter((_, k) => k !== 1).map(width);
+/** What bearings leave of the wished distances. */
+function restOf({ size, data }: Table, b: Bearings): Table {
+  return { size, data: data.map((v, k) => v - b.right[Math.floor(k / size)]! - b.left[k % size]!) };
+}
+
+const wishOf = (b: Bearings, { size, data }: Table): Table => ({
+  size,
+  data: data.map((v, k) => v + b.right[Math.floor(k / size)]! + b.left[k % size]!),
+});
+
+/** Kerning within bounds; small letters that join are never kerned with each other. */
+function bounded({ size, data }: Table, { classes }: Style, joined: boolean): Table {
+  const { most } = KERN;
+  return {
+    size,
+    data: data.map((v, k) => {
+      if (joined && classes[Math.floor(k / size)] === 'L' && classes[k % size] === 'L') return 0;
+      return Math.max(-most, Math.min(0.4 * most, v));
+    }),
+  };
+}
+
+/** Whether figures are drawn to one width, as for tables. */
+function evenFigures(style: Style): boolean {
+  const widths = FIGURES.flatMap((c) =>
+    c === '1' ? [] : (style.letters[style.at.get(c) ?? -1]?.width ?? []),
+  );
+  if (widths.length < 9 || Math.abs(style.slant) >= UPRIGHT || style.joins > JOINED_FROM) return false;
   const mean = widths.reduce((p, q) => p + q, 0) / widths.length;
   const spread = Math.sqrt(widths.reduce((s, w) => s + (w - mean) ** 2, 0) / widths.length);
-  if (spread / mean >= EVEN_FIGURES) return same;
-  const advance = (i: number) => b.left[i]! + b.right[i]! + width(i);
-  const others = at.filter((_, k) => k !== 1);
-  const common = others.reduce((s, i) => s + advance(i), 0) / others.length;
+  return spread / mean < EVEN_FIGURES;
+}
+
+/** All figures get one advance, and no kerning. */
+function oneWidth(style: Style, b: Bearings, kerning: Table): { bearings: Bearings; kerning: Table } {
+  const at = FIGURES.flatMap((c) => style.at.get(c) ?? []);
+  if (at.length === 0) return { bearings: b, kerning };
+  const advance = (i: number) => b.left[i]! + b.right[i]! + style.letters[i]!.width;
+  // 1 is narrow everywhere; the others say what the width is.
+  const others = at.filter((i) => style.letters[i]!.char !== '1');
+  const common = (others.length > 0 ? others : at).reduce((s, i, _, all) => s + advance(i) / all.length, 0);
   const [left, right, data] = [b.left.slice(), b.right.slice(), kerning.data.slice()];
   for (const i of at) {
     const slack = (common - advance(i)) / 2;
@@ -78,28 +118,60 @@ function tabular(style: Style, b: Bearings, kerning: Table): { bearings: Bearing
   return { bearings: { left, right }, kerning: { ...kerning, data } };
 }
 
-/** Nothing may touch: first the font as a whole is opened, then single pairs. */
-function withRoom(
-  style: Style,
-  b: Bearings,
-  kerning: Table,
-  track: number,
-  P: FitParameters,
-): { track: number; kerning: Table } {
-  const { size } = kerning;
-  const sides = style.letters.map((l) => ({ left: coned(l.left, P.slope), right: coned(l.right, P.slope) }));
-  const free = new Float64Array(size * size);
-  for (let i = 0; i < size; i++) {
+/** White between the facing sides of every pair with their boxes touching; ink also counts on rows near its own. */
+function facingGaps({ letters }: Style): Table {
+  const size = letters.length;
+  const sides = letters.map((l) => ({
+    left: coned(l.left, TEXT.slope),
+    right: coned(l.right, TEXT.slope),
+  }));
+  const data = new Float64Array(size * size);
+  for (let i = 0; i < size; i++)
     for (let j = 0; j < size; j++) {
       let least = Infinity;
       for (let k = 0; k < ROW.count; k++) least = Math.min(least, sides[i]!.right[k]! + sides[j]!.left[k]!);
-      free[i * size + j] = least + b.right[i]! + b.left[j]! + kerning.data[i * size + j]!;
+      data[i * size + j] = least;
     }
-  }
+  return { size, data };
+}
+
+/** Nothing may touch: first the font as a whole is opened, then single pairs. */
+function withRoom(style: Style, b: Bearings, kerning: Table): { bearings: Bearings; kerning: Table } {
+  const { size } = kerning;
+  const gaps = facingGaps(style);
+  const free = gaps.data.map(
+    (v, k) => v + b.right[Math.floor(k / size)]! + b.left[k % size]! + kerning.data[k]!,
+  );
   const small = Array.from(free).filter(
     (_, k) => style.classes[Math.floor(k / size)] === 'L' && style.classes[k % size] === 'L',
   );
-  const opened = track + Math.max(0, ROOM.font - (percentile(small, 0.05) + track));
+  const opened = small.length === 0 ? 0 : Math.max(0, ROOM.font - percentile(small, 0.05));
   const data = kerning.data.map((v, k) => v + Math.max(0, ROOM.pair - (free[k]! + opened)));
-  return { track: opened, kerning: { ...kerning, data } };
+  const bearings = {
+    left: b.left.map((v) => v + opened / 2),
+    right: b.right.map((v) => v + opened / 2),
+  };
+  return { bearings, kerning: { size, data } };
+}
+
+/** Pairs that the mean of their groups would let touch are kerned by themselves. */
+function withoutTouching(
+  style: Style,
+  b: Bearings,
+  groups: KerningGroups,
+  core: readonly number[],
+): KerningGroups {
+  const gaps = facingGaps(style);
+  const place = (side: 'left' | 'right') =>
+    new Map(groups[side].flatMap((g, at) => g.map((i) => [i, at] as const)));
+  const [left, right] = [place('left'), place('right')];
+  const values = new Map(groups.pairs.map(([p, q, v]) => [`${p} ${q}`, v]));
+  const exceptions = core.flatMap((i) =>
+    core.flatMap((j): [number, number, number][] => {
+      const kern = values.get(`${left.get(i)} ${right.get(j)}`) ?? 0;
+      const free = gaps.data[i * gaps.size + j]! + b.right[i]! + b.left[j]! + kern;
+      return free < ROOM.pair / 2 ? [[i, j, Math.round(kern + ROOM.pair / 2 - free)]] : [];
+    }),
+  );
+  return { ...groups, exceptions };
 }

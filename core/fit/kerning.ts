@@ -1,28 +1,4 @@
-import type { Bearings } from './bearings';
 import type { Table } from './distances';
-import type { FitParameters } from './parameters';
-import type { Style } from './style';
-
-/** What bearings leave of the wished distances, shrunk and bounded, 1/1000 em; negative = tighter. */
-export function residualKerning(style: Style, wished: Table, b: Bearings, { kern }: FitParameters): Table {
-  const { size } = wished;
-  const { classes } = style;
-  const data = new Float64Array(size * size);
-  for (let i = 0; i < size; i++) {
-    for (let j = 0; j < size; j++) {
-      const rest = wished.data[i * size + j]! - b.right[i]! - b.left[j]!;
-      let k = Math.sign(rest) * Math.max(0, Math.abs(rest) - kern.soft);
-      k *= k < 0 ? kern.tighter : kern.looser;
-      if (classes[i] === 'L' && classes[j] === 'L') k *= kern.small;
-      for (const side of [classes[i], classes[j]]) {
-        if (side === 'D') k *= kern.figures;
-        if (side === 'P') k *= kern.signs;
-      }
-      data[i * size + j] = Math.max(-kern.most, Math.min(0.4 * kern.most, k));
-    }
-  }
-  return { size, data };
-}
 
 /** Groups of letters that kern alike on one side, and the kerning between groups. */
 export interface KerningGroups {
@@ -30,17 +6,20 @@ export interface KerningGroups {
   readonly right: readonly (readonly number[])[];
   /** Index of the left group, of the right group, 1/1000 em. */
   readonly pairs: readonly (readonly [number, number, number])[];
+  /** Single letters that are kerned otherwise than their groups: letter, letter, 1/1000 em. */
+  readonly exceptions: readonly (readonly [number, number, number])[];
 }
 
-/** Rows of a group differ by this at most, and smaller kerning isn't worth its bytes. */
-const ALIKE = 14;
-const LEAST = 6;
+/** Rows of a group differ by this at most. */
+const ALIKE = 12;
+/** Smaller kerning isn't worth its bytes. */
+export const LEAST_KERN = 2;
 
 /**
  * Letters grouped by likeness of their kerning, first as the left then as the right one of pairs (agglomerative
  * clustering with complete linkage), each group pair kerned by the mean of its members.
  */
-export function groupKerning(kerning: Table, wanted: readonly number[]): KerningGroups {
+export function groupKerning(kerning: Table, wanted: readonly number[], least = LEAST_KERN): KerningGroups {
   const rows = wanted.map((i) => wanted.map((j) => kerning.data[i * kerning.size + j]!));
   const left = clustered(rows);
   const means = left.map((g) => wanted.map((_, j) => mean(g.map((i) => rows[i]![j]!))));
@@ -48,11 +27,11 @@ export function groupKerning(kerning: Table, wanted: readonly number[]): Kerning
   const pairs = left.flatMap((a, i) =>
     right.flatMap((b, j): [number, number, number][] => {
       const value = mean(a.flatMap((p) => b.map((q) => rows[p]![q]!)));
-      return Math.abs(value) >= LEAST ? [[i, j, Math.round(value)]] : [];
+      return Math.abs(value) >= least ? [[i, j, Math.round(value)]] : [];
     }),
   );
   const letters = (groups: readonly (readonly number[])[]) => groups.map((g) => g.map((k) => wanted[k]!));
-  return { left: letters(left), right: letters(right), pairs };
+  return { left: letters(left), right: letters(right), pairs, exceptions: [] };
 }
 
 const mean = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0) / values.length;

@@ -19,19 +19,6 @@ export interface FitParameters {
   readonly mixed: number;
   readonly signs: number;
   readonly delta: number;
-  readonly kern: {
-    readonly soft: number;
-    readonly tighter: number;
-    readonly looser: number;
-    readonly small: number;
-    readonly figures: number;
-    readonly signs: number;
-    readonly most: number;
-  };
-  /** Width of n's white from its counter, stem and a constant. */
-  readonly tracking: { readonly counter: number; readonly stem: number; readonly constant: number };
-  /** Word space as a share of n's advance. */
-  readonly space: number;
 }
 
 /** Capitals, small letters, figures, everything else. */
@@ -49,9 +36,6 @@ export const TEXT: FitParameters = {
   mixed: 0.4213,
   signs: 0.407,
   delta: 1,
-  kern: { soft: 4, tighter: 0.55, looser: 0, small: 0.8726, figures: 0.6086, signs: 0.8, most: 160 },
-  tracking: { counter: 0.2055, stem: -0.1412, constant: 123.1191 },
-  space: 0.4371,
 };
 
 /** The same for scripts whose letters join. */
@@ -66,7 +50,7 @@ export const JOINED: FitParameters = {
   mixed: 0.0127,
   signs: 0.005,
   delta: 13.0258,
-  kern: { soft: 8.9408, tighter: 0.0843, looser: 0.0765, small: 0, figures: 1.2, signs: 0.8, most: 160 },
-  tracking: { counter: 0, stem: 0, constant: 5.6497 },
-  space: 0.5343,
 };
+
+/** Of what bearings leave of the wished distances so much is let go, and kerning is bounded; 1/1000 em. */
+export const KERN = { soft: 4, most: 160 } as const;

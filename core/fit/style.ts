@@ -1,5 +1,5 @@
 import { median } from '../raster/histogram';
-import { dense, FAR, ROW, rowMiddle, type Profile } from './profiles';
+import { dense, ROW, rowMiddle, type Profile } from './profiles';
 import type { LetterClass } from './parameters';
 
 /** A font's letters with what they share, 1/1000 em. */
@@ -7,6 +7,8 @@ export interface Style {
   readonly letters: readonly Profile[];
   readonly classes: readonly LetterClass[];
   readonly at: ReadonlyMap<string, number>;
+  /** Index of the letter that sets the rhythm: n where there is one. */
+  readonly rhythm: number;
   readonly xHeight: number;
   readonly capHeight: number;
   readonly descent: number;
@@ -28,25 +30,39 @@ export const UPRIGHT = 0.03;
 export const classOf = (char: string): LetterClass =>
   /^[A-Z]$/.test(char) ? 'U' : /^[a-z]$/.test(char) ? 'L' : /^[0-9]$/.test(char) ? 'D' : 'P';
 
-/** Null when the letters that everything is measured by are missing: n, and any of x z v w. */
+/** Whose stems, counter and white stand for the font's rhythm, the first that there is. */
+const RHYTHM_LETTERS = 'nmhuoHENIDO80B1A';
+/** Small letters' height as a share of the capitals', where none is drawn (common practice, no published source). */
+const SMALL_SHARE = 0.71;
+
+/** Null without a letter or figure. */
 export function styleOf(letters: readonly Profile[]): Style | null {
   const at = new Map(letters.map((l, i) => [l.char, i]));
   const have = (chars: string) => [...chars].flatMap((c) => letters[at.get(c) ?? -1] ?? []);
-  const n = letters[at.get('n') ?? -1];
+  const rhythm =
+    [...RHYTHM_LETTERS].find((c) => at.has(c)) ?? letters.find((l) => classOf(l.char) !== 'P')?.char;
+  if (rhythm === undefined) return null;
+  const leader = letters[at.get(rhythm)!]!;
   const small = have('xzvw');
-  if (!n || small.length === 0) return null;
-  const xHeight = median(small.map((l) => l.top));
+  const lesser = small.length > 0 ? small : have('acemnorsu');
   const caps = have('HEITZ');
+  const tall =
+    caps.length > 0 ? caps : letters.filter((l) => classOf(l.char) === 'U' || classOf(l.char) === 'D');
+  const xHeight =
+    lesser.length > 0
+      ? median(lesser.map((l) => l.top))
+      : SMALL_SHARE * (tall.length > 0 ? median(tall.map((l) => l.top)) : leader.top);
   const deep = have('pqgy');
   return {
     letters,
     classes: letters.map((l) => classOf(l.char)),
     at,
+    rhythm: at.get(rhythm)!,
     xHeight,
-    capHeight: caps.length > 0 ? median(caps.map((l) => l.top)) : 1.4 * xHeight,
+    capHeight: tall.length > 0 ? median(tall.map((l) => l.top)) : 1.4 * xHeight,
     descent: deep.length > 0 ? -median(deep.map((l) => l.bottom)) : 0.45 * xHeight,
-    ...innerOf(n, xHeight),
-    hollow: hollowOf(n, xHeight),
+    ...innerOf(leader, xHeight),
+    hollow: hollowOf(leader, xHeight),
     slant: slantOf(have('lihnmuHIELtbdpk')),
     joins: joinsOf(letters, xHeight),
   };
@@ -86,6 +102,7 @@ function hollowOf(n: Profile, xHeight: number): number {
 
 /** The shear that gathers the points of stemmed letters most in upright lines. */
 function slantOf(letters: readonly Profile[]): number {
+  if (letters.length === 0) return 0;
   const points = letters.map((l) => l.polygons.flatMap((line) => dense(line, 4)));
   let [best, slant] = [-1, 0];
   for (let k = 0; k <= 50; k++) {
@@ -104,20 +121,43 @@ function slantOf(letters: readonly Profile[]): number {
   return slant;
 }
 
-/** Small letters whose right end is a thin stroke at a height that most share. */
+/** Within this share of the x-height of each other, strokes' ends are at one height. */
+const ONE_HEIGHT = 0.22;
+/** Ink this near to the right side of the box belongs to the stroke that ends there, 1/1000 em. */
+const AT_END = 25;
+
+/** Height at which a letter's right end is a thin stroke, 1/1000 em; null when it ends otherwise. */
+export function exitOf(letter: Profile, xHeight: number): number | null {
+  let [first, last, sum, count] = [0, 0, 0, 0];
+  for (let k = 0; k < ROW.count; k++) {
+    if (letter.right[k]! >= AT_END) continue;
+    if (count === 0) first = rowMiddle(k);
+    last = rowMiddle(k);
+    sum += last;
+    count++;
+  }
+  if (count === 0) return null;
+  const mean = sum / count;
+  return last - first < 0.3 * xHeight && mean > 0.05 * xHeight && mean < 1.1 * xHeight ? mean : null;
+}
+
+/** Share of small letters that end in a thin stroke at a height that most share. */
 function joinsOf(letters: readonly Profile[], xHeight: number): number {
   const small = letters.filter((l) => classOf(l.char) === 'L');
-  const heights = small.flatMap((l) => {
-    const rows = Array.from({ length: ROW.count }, (_, k) => k).filter(
-      (k) => l.right[k]! < FAR && l.right[k]! < 25,
-    );
-    if (rows.length === 0) return [];
-    const ys = rows.map(rowMiddle);
-    const mean = ys.reduce((a, b) => a + b, 0) / ys.length;
-    const spread = ys[ys.length - 1]! - ys[0]!;
-    return spread < 0.3 * xHeight && mean > 0.05 * xHeight && mean < 1.1 * xHeight ? [mean] : [];
-  });
+  const heights = small.flatMap((l) => exitOf(l, xHeight) ?? []);
   if (heights.length < 8) return 0;
   const middle = median(heights);
-  return heights.filter((y) => Math.abs(y - middle) < 0.22 * xHeight).length / small.length;
+  return heights.filter((y) => Math.abs(y - middle) < ONE_HEIGHT * xHeight).length / small.length;
+}
+
+/** Small letters that end in a thin stroke at the height that most share: indices, and that height in 1/1000 em. */
+export function joinersOf({ letters, classes, xHeight }: Style): { joiners: number[]; height: number } {
+  const exits = letters.map((l, i) => (classes[i] === 'L' ? exitOf(l, xHeight) : null));
+  const heights = exits.filter((y) => y !== null);
+  if (heights.length === 0) return { joiners: [], height: 0 };
+  const height = median(heights);
+  const joiners = exits.flatMap((y, i) =>
+    y !== null && Math.abs(y - height) < ONE_HEIGHT * xHeight ? [i] : [],
+  );
+  return { joiners, height };
 }

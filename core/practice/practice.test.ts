@@ -1,6 +1,7 @@
 import { capturePage, CLEAN_SCAN, type Capture } from '../../demo/practice/fillPage';
 import { APPRENTICE, KEEPER } from '../../demo/hand/writeLetter';
-import { BASIC_BILL, defaultRecipe } from '../document/newProject';
+import { defaultRecipe } from '../document/newProject';
+import { BASIC_BILL } from '../names/bills';
 import { contoursBox } from '../geometry/measure';
 import { fitHomography, project } from './homography';
 import { pageOfCode, practicePages } from './layout';

@@ -1,13 +1,13 @@
+import { bytesOf, unpackRows } from '../raster/packedRows';
 import type { ByteImage } from '../raster/picture';
 import { SHAPE_CHARACTERS } from './characters';
 import { WEIGHTS } from './data/weights';
 import { DESCRIPTOR_SIZE, describeShape, type Stance } from './describe';
-import { hiddenOf, sharesOf, unpackRows, type Network } from './network';
+import { hiddenOf, sharesOf, type Network } from './network';
 
 /** How likely a drawing is each of SHAPE_CHARACTERS, in their order; the shares sum to 1. */
 export type ShapeLikeness = Float32Array;
 
-const bytesOf = (base64: string): Int8Array => Int8Array.from(atob(base64), (c) => c.charCodeAt(0));
 const numbersOf = (text: string): Float32Array => Float32Array.from(text.split(' '), Number);
 
 let network: Network | null = null;

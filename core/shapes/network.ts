@@ -50,8 +50,3 @@ export function packRows(weights: Float32Array, rows: number): { bytes: Int8Arra
   }
   return { bytes, scales };
 }
-
-export function unpackRows(bytes: Int8Array, scales: ArrayLike<number>): Float32Array {
-  const columns = bytes.length / scales.length;
-  return Float32Array.from(bytes, (v, k) => v * scales[Math.floor(k / columns)]!);
-}

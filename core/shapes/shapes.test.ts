@@ -5,7 +5,8 @@ import { lerp, type Vec } from '../geometry/vec';
 import { fillMask } from '../raster/fillMask';
 import { likeliest, likenessTo, shapeLikeness } from './classify';
 import { countHoles, DESCRIPTOR_SIZE, describeShape } from './describe';
-import { hiddenOf, packRows, sharesOf, unpackRows } from './network';
+import { unpackRows } from '../raster/packedRows';
+import { hiddenOf, packRows, sharesOf } from './network';
 
 interface Command {
   readonly type: string;

@@ -1,5 +1,5 @@
 import { encode } from 'fast-png';
-import { BASIC_BILL } from '../../core/document/newProject';
+import { BASIC_BILL } from '../../core/names/bills';
 import { practicePages } from '../../core/practice/layout';
 import { DEFAULT_PRACTICE } from '../../core/practice/settings';
 import { APPRENTICE, KEEPER, type Hand } from '../hand/writeLetter';

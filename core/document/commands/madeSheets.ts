@@ -1,8 +1,9 @@
 import { draft, type ProjectDiff } from '../diff';
-import { FIRST_RECIPE } from '../newProject';
+import { FIRST_RECIPE, projectOf } from '../newProject';
 import type { Doc, PieceRow, SheetRow } from '../schema';
 import { pieceRow, type LiftResult } from './lifting';
-import { iconName, PRIVATE, seatInto } from './seatInto';
+import { privateCode } from './assigning';
+import { iconName, seatInto } from './seatInto';
 
 /** A sheet made of files of their own, each already a piece. */
 export interface MadeSheet {
@@ -28,14 +29,15 @@ export function addMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult): Pr
   const { icons, ...facts } = sheet;
   const taken = new Set(Object.values(doc.glyphs).flatMap((g) => g.codePoints));
   const known = new Map(Object.values(doc.glyphs).map((g) => [g.name, g.codePoints[0]]));
-  let next: number = PRIVATE[0];
+  const project = projectOf(doc);
+  const given: Record<string, number> = { ...project.privateCodes };
   const iconChar = (name: string): string | null => {
-    const own = known.get(iconName(name));
-    if (own !== undefined) return String.fromCodePoint(own);
-    while (taken.has(next)) next++;
-    if (next > PRIVATE[1]) return null;
-    taken.add(next);
-    return String.fromCodePoint(next);
+    const own = iconName(name);
+    const code = known.get(own) ?? privateCode(own, given, taken);
+    if (code === null) return null;
+    given[own] = code;
+    taken.add(code);
+    return String.fromCodePoint(code);
   };
   const pieces = lifted.pieces.map((p): PieceRow => {
     const char = p.char ?? (icons && p.name !== null ? iconChar(p.name) : null);
@@ -72,6 +74,8 @@ export function addMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult): Pr
       emPx: null,
     },
   };
+  if (Object.keys(given).length > Object.keys(project.privateCodes).length)
+    d.put('project', { ...project, privateCodes: given });
   d.put('sheets', row);
   for (const p of pieces) d.put('pieces', p);
   seatInto(doc, d, row, pieces);

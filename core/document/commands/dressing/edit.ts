@@ -93,7 +93,7 @@ export function edit(
   if (target.of === 'outline' && next.skeleton) next = { ...next, skeleton: null };
   if (target.of === 'outline') next = withoutLetters(doc, glyph, next);
   if (target.of === 'outline') next = withPartsLeft(next);
-  d.put('glyphs', byHand ? { ...next, handEdited: true } : { ...next, cleaned: true });
+  d.put('glyphs', byHand ? { ...next, handEdited: true, draft: false } : { ...next, cleaned: true });
   if (target.of === 'outline') passToParts(doc, d, glyph, next.contours);
   return d.done(label);
 }
