@@ -1,5 +1,6 @@
 import { join } from 'node:path';
 import { fitFont } from '../core/fit/fitFont';
+import { pairShare } from '../core/fit/frequency';
 import { touchingDistance } from '../core/fit/joined';
 import { classOf } from '../core/fit/style';
 import { median } from '../core/raster/histogram';
@@ -29,14 +30,6 @@ const spreadAbout = (v: readonly number[]): number => {
   const m = median(v);
   return mean(v.map((x) => Math.abs(x - m)));
 };
-
-/** Shares of letters in English text, per thousand (common figures, from memory). */
-const OFTEN = new Map(
-  [...'etaoinshrdlcumwfgypbvkjxqz'].map((c, i) => [
-    c,
-    [127, 91, 82, 75, 70, 67, 63, 61, 60, 43, 40, 28, 28, 24, 24, 22, 20, 20, 19, 15, 10, 8, 2, 2, 1, 1][i]!,
-  ]),
-);
 
 interface Row {
   readonly name: string;
@@ -69,8 +62,7 @@ function measure(font: SpacedFont): Row | null {
     fitted.letters[i]!.right + fitted.letters[j]!.left + (kern.get(`${i} ${j}`) ?? 0);
   const theirs = (i: number, j: number) => font.right[i]! + font.left[j]! + (font.kerning.get(of(i, j)) ?? 0);
   const equal = () => 100;
-  const weight = (i: number, j: number) =>
-    (OFTEN.get(letters[i]!.char) ?? 0) * (OFTEN.get(letters[j]!.char) ?? 0);
+  const weight = (i: number, j: number) => pairShare(letters[i]!.char, letters[j]!.char);
   const errorOf = (distance: (i: number, j: number) => number) => {
     const rows = pairs.map(([i, j]) => ({ e: distance(i, j) - theirs(i, j), w: weight(i, j), i, j }));
     const sorted = [...rows].sort((a, b) => a.e - b.e);

@@ -4,8 +4,11 @@ import { parse } from 'opentype.js';
 import { polygonsOf, type PathCommand } from '../geometry/pathPolygons';
 import { median } from '../raster/histogram';
 import { fitFont, type FittedFont } from './fitFont';
+import { closing, faultyJoins } from './joinCheck';
+import { touchingDistance } from './joined';
+import { offRhythm, worstPairs } from './rhythm';
 import { coned, FAR, profileOf, ROW, rowMiddle, type Profile } from './profiles';
-import { styleOf } from './style';
+import { joinersOf, styleOf } from './style';
 
 /** A bar of ink, 1/1000 em. */
 const bar = (x0: number, x1: number, y0: number, y1: number) => [
@@ -110,7 +113,95 @@ test('a script whose letters join is told by their ends', () => {
   expect(styleOf(openFont('work-sans').letters)!.joins).toBeLessThan(0.2);
 });
 
-test('without the letters that set the rhythm nothing is made up', () => {
-  expect(fitFont(openFont('work-sans').letters.filter((l) => l.char !== 'n'))).toBeNull();
+test('without n the rhythm comes from what is there; nothing is made up of nothing', () => {
+  const { letters, designer } = openFont('work-sans');
+  for (const kind of [/[A-Z]/, /[0-9]/, /[A-Zo-z]/]) {
+    const some = letters.filter((l) => kind.test(l.char));
+    const fitted = fitFont(some, { tabular: false })!;
+    // After one constant for the whole font, far nearer to its designer than one white for all; never mad.
+    const off = (of: (l: { char: string; left: number; right: number }) => number) => {
+      const errors = fitted.letters.map((l) => {
+        const own = designer.get(l.char)!;
+        return of(l) - own.left - own.right;
+      });
+      const middle = median(errors);
+      return errors.map((e) => Math.abs(e - middle));
+    };
+    const mean = (v: readonly number[]) => v.reduce((x, y) => x + y, 0) / v.length;
+    expect(mean(off((l) => l.left + l.right))).toBeLessThan(Math.max(18, 0.7 * mean(off(() => 100))));
+    expect(Math.max(...off((l) => l.left + l.right))).toBeLessThan(60);
+  }
   expect(fitFont([])).toBeNull();
+});
+
+describe('figures', () => {
+  const { letters } = openFont('work-sans');
+  const widths = (fitted: FittedFont) =>
+    letters.flatMap((l, i) =>
+      /[0-9]/.test(l.char) ? [l.width + fitted.letters[i]!.left + fitted.letters[i]!.right] : [],
+    );
+  test('get one width when they are to line up', () => {
+    const w = widths(fitFont(letters, { tabular: true })!);
+    expect(Math.max(...w) - Math.min(...w)).toBeLessThan(1e-6);
+  });
+  test('and their own when not', () => {
+    const w = widths(fitFont(letters, { tabular: false })!);
+    expect(Math.max(...w) - Math.min(...w)).toBeGreaterThan(30);
+  });
+});
+
+describe('rhythm', () => {
+  const { letters } = openFont('work-sans');
+  const fitted = fitFont(letters)!;
+  const chars = letters.map((l) => l.char);
+  const shifted = (change: (i: number, j: number) => number) => ({
+    size: letters.length,
+    data: fitted.wished.data.map((v, k) => v + change(Math.floor(k / letters.length), k % letters.length)),
+  });
+  test('a font set loose as a whole is even', () => {
+    const off = offRhythm(
+      chars,
+      shifted(() => 25),
+      fitted.wished,
+    );
+    expect(Math.max(...off.data.map(Math.abs))).toBeLessThan(1e-9);
+    expect(worstPairs(chars, off, 10)).toEqual([]);
+  });
+  test('a letter moved stands out with its frequent pairs first', () => {
+    const e = chars.indexOf('e');
+    const off = offRhythm(
+      chars,
+      shifted((i) => (i === e ? -20 : 0)),
+      fitted.wished,
+    );
+    const worst = worstPairs(chars, off, 5);
+    expect(worst).toHaveLength(5);
+    for (const p of worst) expect([p.left, Math.round(p.off)]).toEqual([e, -20]);
+    expect(chars[worst[0]!.right]).toMatch(/[etaoins]/);
+  });
+});
+
+/** Pacifico (V. Adams) and Cookie (A. Burian), SIL Open Font License: scripts whose letters are drawn to meet. */
+describe.each(['pacifico', 'cookie'])('the joined letters of %s', (name) => {
+  const { letters } = openFont(name);
+  const fitted = fitFont(letters)!;
+  const style = styleOf(letters)!;
+  const distance = (i: number, j: number) => fitted.letters[i]!.right + fitted.letters[j]!.left;
+  test('meet after a fit', () => {
+    const { joiners } = joinersOf(style);
+    const small = letters.flatMap((l, j) => (/[a-z]/.test(l.char) ? [j] : []));
+    const pairs = joiners.flatMap((i) => small.map((j) => [i, j] as const));
+    const met = pairs.filter(([i, j]) => distance(i, j) < touchingDistance(letters[i]!, letters[j]!)!);
+    expect(met.length / pairs.length).toBeGreaterThan(0.93);
+  });
+  test('and show their gaps when they are drawn apart, with what closes them', () => {
+    const apart = faultyJoins(style, (i, j) => distance(i, j) + 30).filter((f) => f.fault === 'gap');
+    expect(apart.length).toBeGreaterThan(
+      faultyJoins(style, distance).filter((f) => f.fault === 'gap').length + 20,
+    );
+    const { left } = apart[0]!;
+    const by = closing(apart, left);
+    const closed = faultyJoins(style, (i, j) => distance(i, j) + 30 - (i === left ? by : 0));
+    expect(closed.some((f) => f.left === left && f.fault === 'gap')).toBe(false);
+  });
 });

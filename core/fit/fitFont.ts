@@ -49,7 +49,10 @@ export function fitFont(letters: readonly Profile[], options: FitOptions = {}): 
   const P = joined ? JOINED : TEXT;
   const optical = wishedDistances(style, P);
   const base = solveBearings(style, optical, P);
-  const taught = taughtFit(style, base, restOf(optical, base), KERN.soft);
+  const rest = restOf(optical, base);
+  // The networks know fonts with small letters; others are fitted by the optical method alone.
+  const whole = style.letters[style.rhythm]!.char === 'n';
+  const taught = whole ? taughtFit(style, base, rest, KERN.soft) : opticalFit(style, base, rest);
   let { bearings, kerning } = { bearings: taught.bearings, kerning: bounded(taught.kerning, style, joined) };
   const tabular = options.tabular ?? evenFigures(style);
   if (tabular) ({ bearings, kerning } = oneWidth(style, bearings, kerning));
@@ -61,10 +64,32 @@ export function fitFont(letters: readonly Profile[], options: FitOptions = {}): 
     letters: letters.map(({ char }, i) => ({ char, left: bearings.left[i]!, right: bearings.right[i]! })),
     kerning: joined ? groups : withoutTouching(style, bearings, groups, core),
     wished: wishOf(bearings, kerning),
-    space: taughtSpace(style, bearings, style.rhythm, joined),
+    space: whole ? taughtSpace(style, bearings, style.rhythm, joined) : plainSpace(style, bearings),
     joined,
     tabular,
   };
+}
+
+/** White at both sides of the letter that sets the rhythm, from its counter and stem (tuned on five open fonts). */
+const WHITE = { counter: 0.2055, stem: -0.1412, constant: 123.12 };
+/** Share of what bearings leave that is kerned: only to bring pairs together. */
+const TIGHTER = 0.55;
+
+/** The optical method's own bearings and kerning. */
+function opticalFit(style: Style, base: Bearings, rest: Table): { bearings: Bearings; kerning: Table } {
+  const { rhythm, counter, stem, hollow } = style;
+  const white = WHITE.counter * counter + WHITE.stem * stem + WHITE.constant - hollow;
+  const open = (white - base.left[rhythm]! - base.right[rhythm]!) / 2;
+  return {
+    bearings: { left: base.left.map((v) => v + open), right: base.right.map((v) => v + open) },
+    kerning: { size: rest.size, data: rest.data.map((v) => TIGHTER * Math.min(0, v + KERN.soft)) },
+  };
+}
+
+/** Word space of capitals or figures alone, as a share of the advance (common practice, no published source). */
+const SPACE_SHARE = 0.36;
+function plainSpace({ rhythm, letters }: Style, b: Bearings): number {
+  return SPACE_SHARE * (b.left[rhythm]! + b.right[rhythm]! + letters[rhythm]!.width);
 }
 
 /** What bearings leave of the wished distances. */

@@ -1,8 +1,13 @@
 import { create } from 'zustand';
-import { fittable, takeFitted } from '../../core/document/commands/fitAll';
+import { fitSettingsOf, fittable, takeFitted } from '../../core/document/commands/fitAll';
+import { kerningBetween } from '../../core/document/kerning';
 import { projectOf } from '../../core/document/newProject';
+import type { Doc, FitSettings } from '../../core/document/schema';
+import type { FitOptions } from '../../core/fit/fitFont';
+import type { FaultyJoin } from '../../core/fit/joinCheck';
+import { offRhythm } from '../../core/fit/rhythm';
 import type { Result } from '../../core/problems/problem';
-import type { FitApi, LetterToFit } from '../workers/fit.worker';
+import type { FitApi, GlyphFit, LetterToFit } from '../workers/fit.worker';
 import { WorkerLane } from '../workers/workerLane';
 import { useProject } from './projectStore';
 
@@ -10,28 +15,100 @@ const lane = new WorkerLane<FitApi>(
   () => new Worker(new URL('../workers/fit.worker.ts', import.meta.url), { type: 'module' }),
 );
 
-export const useFittingAll = create<{ readonly running: boolean }>(() => ({ running: false }));
+interface FittingState {
+  readonly running: boolean;
+  /** The rhythm that the letters as they are drawn ask for; null before the first answer. */
+  readonly rhythm: GlyphFit | null;
+  /** Joins that don't hold, by the rhythm's letters; none for letters that stand apart. */
+  readonly joins: readonly FaultyJoin[];
+}
 
-/** Fits all letters that weren't set by hand, aside; the answer comes as one step. `looser` in em units. */
-export async function fitAll(looser: number): Promise<void> {
-  const { doc } = useProject.getState();
-  if (!doc) return;
-  const letters = fittable(doc).map((g): LetterToFit => ({
+export const useFittingAll = create<FittingState>(() => ({ running: false, rhythm: null, joins: [] }));
+
+const optionsOf = ({ joins, tabular, kernFrom }: FitSettings): FitOptions => ({
+  joined: joins === 'found' ? undefined : joins === 'joined',
+  tabular: tabular === 'found' ? undefined : tabular === 'on',
+  kernFrom,
+});
+
+const lettersOf = (doc: Doc): LetterToFit[] =>
+  fittable(doc).map((g) => ({
     glyphId: g.id,
     char: String.fromCodePoint(g.codePoints[0]!),
     contours: g.contours,
   }));
+
+const ask = (doc: Doc) =>
+  lane.run((api) => {
+    const { unitsPerEm } = projectOf(doc);
+    return api.fit(lettersOf(doc), unitsPerEm, optionsOf(fitSettingsOf(doc))) as unknown as Promise<
+      Result<GlyphFit>
+    >;
+  });
+
+/** Fits all letters that weren't set by hand (or kerns their pairs only), aside; the answer comes as one step. */
+export async function fitAll(what: 'all' | 'pairs' = 'all'): Promise<void> {
+  const { doc } = useProject.getState();
+  if (!doc) return;
   useFittingAll.setState({ running: true });
-  const found = await lane.run(
-    (api) => api.fit(letters, projectOf(doc).unitsPerEm) as unknown as Promise<Result<Fitted>>,
-  );
+  const found = await ask(doc);
   useFittingAll.setState({ running: false });
   const { doc: now, commit, showProblems } = useProject.getState();
   if (!found.ok) return showProblems(found.problems);
   if (!now) return;
   const { fitted, glyphIds } = found.value;
-  const rows = fitted.letters.map((l, i) => ({ glyphId: glyphIds[i]!, left: l.left, right: l.right }));
-  commit(takeFitted(now, { letters: rows, kerning: fitted.kerning, space: fitted.space }, looser));
+  useFittingAll.setState({ rhythm: found.value });
+  const letters = fitted.letters.map((l, i) => ({ glyphId: glyphIds[i]!, left: l.left, right: l.right }));
+  commit(takeFitted(now, { ...fitted, letters }, what));
 }
 
-type Fitted = Extract<ReturnType<FitApi['fit']>, { ok: true }>['value'];
+/** Letters that the rhythm was last asked for: only other outlines or settings ask again. */
+let askedFor: readonly unknown[] = [];
+let asking = false;
+
+/** Keeps the rhythm in step with the outlines; silent where a font has nothing to set one by. */
+export async function refreshRhythm(doc: Doc): Promise<void> {
+  const letters = fittable(doc);
+  const key: unknown[] = [fitSettingsOf(doc), ...letters.map((g) => g.contours)];
+  if (asking || (key.length === askedFor.length && key.every((k, i) => k === askedFor[i]))) return;
+  asking = true;
+  askedFor = key;
+  const found = await ask(doc);
+  asking = false;
+  useFittingAll.setState({ rhythm: found.ok ? found.value : null });
+  const now = useProject.getState().doc;
+  if (now && now !== doc) void refreshRhythm(now);
+}
+
+/** Distances box to box with kerning of the rhythm's letters as they are now, 1/1000 em. */
+export function distancesNow(doc: Doc, { glyphIds }: GlyphFit): { size: number; data: Float64Array } {
+  const k = 1000 / projectOf(doc).unitsPerEm;
+  const kern = kerningBetween(doc);
+  const size = glyphIds.length;
+  const data = new Float64Array(size * size);
+  glyphIds.forEach((a, i) =>
+    glyphIds.forEach((b, j) => {
+      const [p, q] = [doc.glyphs[a], doc.glyphs[b]];
+      if (p && q) data[i * size + j] = k * (p.bearings.right + q.bearings.left + kern(a, b));
+    }),
+  );
+  return { size, data };
+}
+
+/** How far every pair is from the rhythm, 1/1000 em. */
+export const offNow = (doc: Doc, rhythm: GlyphFit) =>
+  offRhythm(
+    rhythm.fitted.letters.map((l) => l.char),
+    distancesNow(doc, rhythm),
+    rhythm.fitted.wished,
+  );
+
+/** Looks at the joins again. */
+export async function refreshJoins(doc: Doc): Promise<void> {
+  const { rhythm } = useFittingAll.getState();
+  if (!rhythm?.fitted.joined) return useFittingAll.setState({ joins: [] });
+  const found = await lane.run(
+    (api) => api.joins(distancesNow(doc, rhythm).data) as unknown as Promise<Result<readonly FaultyJoin[]>>,
+  );
+  useFittingAll.setState({ joins: found.ok ? found.value : [] });
+}

@@ -2,41 +2,74 @@ import { median } from '../../raster/histogram';
 import { draft, type ProjectDiff } from '../diff';
 import { inkWidth } from '../metrics';
 import { projectOf } from '../newProject';
-import type { Doc, GlyphRow, GroupRow, KerningRow } from '../schema';
+import {
+  firstFitSettings,
+  type Doc,
+  type FitSettings,
+  type GlyphRow,
+  type GroupRow,
+  type KerningRow,
+} from '../schema';
+import { spacedBy } from './bearingsInStep';
+import { PRIVATE } from './seatInto';
 
-/** A fit of a font's letters, 1/1000 em; groups hold indices into `letters`. */
+/** A fit of a font's letters, 1/1000 em; groups and exceptions hold indices into `letters`. */
 export interface FitResult {
   readonly letters: readonly { readonly glyphId: string; readonly left: number; readonly right: number }[];
   readonly kerning: {
     readonly left: readonly (readonly number[])[];
     readonly right: readonly (readonly number[])[];
     readonly pairs: readonly (readonly [number, number, number])[];
+    readonly exceptions: readonly (readonly [number, number, number])[];
   };
   readonly space: number;
+  /** Wished distance of a pair of letters by their place in `letters`, box to box. */
+  readonly wished: { readonly size: number; readonly data: ArrayLike<number> };
 }
 
 /** Groups made by the automatic fit are called so. */
 const FITTED = '@fit ';
 
+/** How the style in hand is fitted. */
+export const fitSettingsOf = (doc: Doc): FitSettings =>
+  doc.styles[projectOf(doc).styleId]?.fit ?? firstFitSettings;
+
+/** Changes how the style in hand is fitted; nothing moves until it is fitted again. */
+export function changeFitSettings(doc: Doc, change: Partial<FitSettings>): ProjectDiff | null {
+  const style = doc.styles[projectOf(doc).styleId];
+  if (!style) return null;
+  const d = draft(doc);
+  d.put('styles', { ...style, fit: { ...style.fit, ...change } });
+  return d.done('Change how it is fitted');
+}
+
 /**
- * Takes a fit over: bearings, kerning by groups and the word space, as one step. What was set by hand stays, and the rest
- * takes its rhythm from it: all other letters are opened or closed by what hand-set ones differ from the fit, in the middle.
- * `looser`: further white for each letter, em units.
+ * Takes a fit over, as one step: bearings, kerning by groups and the word space, or kerning alone ("pairs"). What was set by
+ * hand stays, and the rest takes its rhythm from it: from the reference pair when there is one, else all other letters are
+ * opened or closed by what hand-set ones differ from the fit, in the middle.
  */
-export function takeFitted(doc: Doc, fit: FitResult, looser = 0): ProjectDiff | null {
+export function takeFitted(doc: Doc, fit: FitResult, what: 'all' | 'pairs' = 'all'): ProjectDiff | null {
   const { unitsPerEm, styleId } = projectOf(doc);
   const k = unitsPerEm / 1000;
   const d = draft(doc);
+  if (what === 'all') takeBearings(doc, d, fit, k);
+  takeKerning(doc, d, fit, k, styleId);
+  return d.done(what === 'all' ? 'Fit all' : 'Fit pairs');
+}
+
+function takeBearings(doc: Doc, d: ReturnType<typeof draft>, fit: FitResult, k: number): void {
+  const settings = fitSettingsOf(doc);
   const rows = fit.letters.flatMap((l) => {
     const glyph = doc.glyphs[l.glyphId];
     return glyph ? [{ glyph, left: k * l.left, right: k * l.right }] : [];
   });
   const byHand = rows.filter((r) => r.glyph.spacing === 'hand');
   const apart = byHand.map(({ glyph: { bearings: b }, left, right }) => b.left + b.right - left - right);
-  const open = (apart.length > 0 ? median(apart) : 0) + looser;
+  const open = referenceShift(fit, settings, k) ?? (apart.length > 0 ? median(apart) : 0);
+  const more = open + settings.looser;
   for (const { glyph, left, right } of rows) {
     if (glyph.spacing === 'hand') continue;
-    const bearings = { left: Math.round(left + open / 2), right: Math.round(right + open / 2) };
+    const bearings = { left: Math.round(left + more / 2), right: Math.round(right + more / 2) };
     // A bearing may never pass the other: very thin letters keep a little advance.
     const lacking = Math.max(0, 1 - inkWidth(glyph) - bearings.left - bearings.right);
     space(d, glyph, bearings.left, bearings.right + Math.ceil(lacking));
@@ -44,18 +77,26 @@ export function takeFitted(doc: Doc, fit: FitResult, looser = 0): ProjectDiff | 
   for (const id of ['space', 'uni00A0']) {
     const glyph = doc.glyphs[id];
     if (!glyph || glyph.spacing === 'hand' || glyph.contours.length > 0) continue;
-    const half = Math.max(1, Math.round((k * fit.space + open) / 2));
+    const half = Math.max(1, Math.round((k * fit.space + more) / 2));
     space(d, glyph, half, half);
   }
-  takeKerning(doc, d, fit, k, styleId);
-  return d.done('Fit all');
 }
 
-/** Gives a glyph fitted bearings, when they are others than it has. */
+/** By how much letters are opened so that the reference pair has the white it was given; null without one. */
+function referenceShift(fit: FitResult, { reference }: FitSettings, k: number): number | null {
+  if (!reference) return null;
+  const at = (id: string) => fit.letters.findIndex((l) => l.glyphId === id);
+  const [i, j] = [at(reference.left), at(reference.right)];
+  if (i < 0 || j < 0) return null;
+  return reference.white - k * (fit.letters[i]!.right + fit.letters[j]!.left);
+}
+
+/** Gives a glyph fitted bearings, when they are others than it has. A side that follows another letter isn't touched. */
 function space(d: ReturnType<typeof draft>, glyph: GlyphRow, left: number, right: number): void {
-  const { bearings: b, spacing } = glyph;
-  if (spacing === 'fitted' && b.left === left && b.right === right) return;
-  d.put('glyphs', { ...glyph, bearings: { left, right }, spacing: 'fitted' });
+  const { bearings: b, spacing, follows } = glyph;
+  const bearings = { left: follows.left ? b.left : left, right: follows.right ? b.right : right };
+  if (spacing === 'fitted' && b.left === bearings.left && b.right === bearings.right) return;
+  d.put('glyphs', { ...glyph, bearings, spacing: 'fitted' });
 }
 
 function takeKerning(
@@ -69,43 +110,108 @@ function takeKerning(
     left: new Set(kerning.pairs.map((p) => p[0])),
     right: new Set(kerning.pairs.map((p) => p[1])),
   };
+  const composed = composedBy(doc);
+  // Letters that somebody put into groups of his own stay there.
+  const own = { left: new Set<string>(), right: new Set<string>() };
+  for (const g of Object.values(doc.groups))
+    if (!g.id.startsWith(FITTED)) for (const id of g.glyphIds) own[g.side].add(id);
   const groups = (['left', 'right'] as const).flatMap((side) =>
-    kerning[side].flatMap((group, i): GroupRow[] =>
-      used[side].has(i)
-        ? [{ id: `${FITTED}${side} ${i}`, styleId, side, glyphIds: group.map((l) => letters[l]!.glyphId) }]
-        : [],
-    ),
+    kerning[side].flatMap((group, i): GroupRow[] => {
+      if (!used[side].has(i)) return [];
+      const ids = group
+        .flatMap((l) => [letters[l]!.glyphId, ...(composed.get(letters[l]!.glyphId) ?? [])])
+        .filter((id) => !own[side].has(id));
+      return ids.length > 0 ? [{ id: `${FITTED}${side} ${i}`, styleId, side, glyphIds: ids }] : [];
+    }),
   );
-  const pairs = kerning.pairs.flatMap(([a, b, value]): KerningRow[] => {
-    const [left, right] = [`${FITTED}left ${a}`, `${FITTED}right ${b}`];
+  const row = (left: string, right: string, value: number): KerningRow[] => {
     const units = Math.round(k * value);
-    return units === 0 ? [] : [{ id: `${left} ${right}`, styleId, left, right, value: units, fitted: true }];
-  });
+    const id = `${left} ${right}`;
+    const byHand = doc.kerning[id] && !doc.kerning[id].fitted;
+    return byHand ? [] : [{ id, styleId, left, right, value: units, fitted: true }];
+  };
+  const pairs = [
+    ...kerning.pairs
+      .flatMap(([a, b, v]) => row(`${FITTED}left ${a}`, `${FITTED}right ${b}`, v))
+      .filter((r) => r.value !== 0),
+    ...kerning.exceptions.flatMap(([a, b, v]) => row(letters[a]!.glyphId, letters[b]!.glyphId, v)),
+  ];
   const [keptGroups, keptPairs] = [new Set(groups.map((g) => g.id)), new Set(pairs.map((p) => p.id))];
-  for (const row of Object.values(doc.kerning))
-    if (row.fitted && !keptPairs.has(row.id)) d.remove('kerning', row.id);
-  for (const row of Object.values(doc.groups))
-    if (row.id.startsWith(FITTED) && !keptGroups.has(row.id)) d.remove('groups', row.id);
-  for (const row of groups) if (!same(doc.groups[row.id], row)) d.put('groups', row);
-  for (const row of pairs) if (!same(doc.kerning[row.id], row)) d.put('kerning', row);
+  for (const r of Object.values(doc.kerning)) if (r.fitted && !keptPairs.has(r.id)) d.remove('kerning', r.id);
+  for (const r of Object.values(doc.groups))
+    if (r.id.startsWith(FITTED) && !keptGroups.has(r.id)) d.remove('groups', r.id);
+  for (const r of groups) if (!same(doc.groups[r.id], r)) d.put('groups', r);
+  for (const r of pairs) if (!same(doc.kerning[r.id], r)) d.put('kerning', r);
+}
+
+/** Composed letters by the letter that they are spaced and kerned like. */
+function composedBy(doc: Doc): Map<string, string[]> {
+  const out = new Map<string, string[]>();
+  for (const g of Object.values(doc.glyphs)) {
+    const base = spacedBy(g);
+    if (base !== null) out.set(base, [...(out.get(base) ?? []), g.id]);
+  }
+  return out;
 }
 
 /** Plain data of the same content: a fit that changes nothing is no step. */
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
-/** Lets the fit set a letter's bearings again; nothing moves until it is asked to. */
-export function releaseSpacing(doc: Doc, glyphId: string): ProjectDiff | null {
-  const glyph = doc.glyphs[glyphId];
-  if (!glyph || glyph.spacing !== 'hand') return null;
-  const d = draft(doc);
-  d.put('glyphs', { ...glyph, spacing: 'first' });
-  return d.done('Let it be fitted');
+/** Lets the fit set bearings again; nothing moves until it is asked to. */
+export function releaseSpacing(doc: Doc, glyphIds: readonly string[]): ProjectDiff | null {
+  return respace(doc, glyphIds, 'hand', 'first', 'Let it be fitted');
 }
 
-/** Letters that a fit is made for: those with ink that are a character themselves. */
+/** Accepts what the fit made: it stays as it is from now on. */
+export function freezeSpacing(doc: Doc, glyphIds: readonly string[]): ProjectDiff | null {
+  return respace(doc, glyphIds, 'fitted', 'hand', 'Keep the spacing');
+}
+
+function respace(
+  doc: Doc,
+  glyphIds: readonly string[],
+  from: GlyphRow['spacing'],
+  to: GlyphRow['spacing'],
+  label: string,
+): ProjectDiff | null {
+  const d = draft(doc);
+  for (const id of glyphIds) {
+    const glyph = doc.glyphs[id];
+    if (glyph?.spacing === from) d.put('glyphs', { ...glyph, spacing: to });
+  }
+  return d.done(label);
+}
+
+/** Keeps the kerning of all groups as it is: fitting again leaves it alone. */
+export function freezeKerning(doc: Doc): ProjectDiff | null {
+  const d = draft(doc);
+  const renamed = new Map<string, string>();
+  for (const g of Object.values(doc.groups)) {
+    if (!g.id.startsWith(FITTED)) continue;
+    const id = `@kept ${g.id.slice(FITTED.length)}`;
+    renamed.set(g.id, id);
+    d.remove('groups', g.id);
+    d.put('groups', { ...g, id });
+  }
+  for (const k of Object.values(doc.kerning)) {
+    if (!k.fitted) continue;
+    const [left, right] = [renamed.get(k.left) ?? k.left, renamed.get(k.right) ?? k.right];
+    d.remove('kerning', k.id);
+    d.put('kerning', { ...k, id: `${left} ${right}`, left, right, fitted: false });
+  }
+  return d.done('Keep the kerning');
+}
+
+/** Letters that a fit is made for: those with ink that are a character themselves; icons keep their margins. */
 export const fittable = (doc: Doc): GlyphRow[] => {
   const { styleId } = projectOf(doc);
+  const isPrivate = (cp: number) => cp >= PRIVATE[0] && cp <= PRIVATE[1];
   return Object.values(doc.glyphs).filter(
-    (g) => g.styleId === styleId && g.contours.length > 0 && g.codePoints.length > 0,
+    (g) =>
+      g.styleId === styleId &&
+      g.contours.length > 0 &&
+      g.codePoints.length > 0 &&
+      !g.codePoints.every(isPrivate) &&
+      spacedBy(g) === null,
   );
 };

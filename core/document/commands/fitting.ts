@@ -1,23 +1,39 @@
+import { problem, type Problem } from '../../problems/problem';
 import { draft, type ProjectDiff } from '../diff';
 import { advanceOf, inkWidth } from '../metrics';
-import type { Doc } from '../schema';
+import { projectOf } from '../newProject';
+import type { Doc, GlyphRow } from '../schema';
+
+type Side = 'left' | 'right';
+type Change = { readonly left?: number; readonly right?: number };
+
+/** Why bearings can't be set so: one would pass the other (a negative advance width breaks text everywhere). Null when they can. */
+export function bearingRefusal(doc: Doc, glyphId: string, change: Change): Problem | null {
+  const glyph = doc.glyphs[glyphId];
+  if (!glyph) return null;
+  const { left, right } = { ...glyph.bearings, ...change };
+  const advance = inkWidth(glyph) + left + right;
+  return advance < 0
+    ? problem({ code: 'advance-negative', value: advance }, 'error', { glyph: glyph.name })
+    : null;
+}
 
 /**
- * Sets side bearings of a glyph, em units. Null when nothing changes or when the two would pass each other
- * (a negative advance width breaks text everywhere).
+ * Sets side bearings of a glyph, em units. A side that followed another letter no longer does. Null when nothing changes
+ * or when the two would pass each other.
  */
-export function setBearings(
-  doc: Doc,
-  glyphId: string,
-  change: { left?: number; right?: number },
-): ProjectDiff | null {
+export function setBearings(doc: Doc, glyphId: string, change: Change): ProjectDiff | null {
   const glyph = doc.glyphs[glyphId];
   if (!glyph) return null;
   const bearings = { ...glyph.bearings, ...change };
   const same = bearings.left === glyph.bearings.left && bearings.right === glyph.bearings.right;
-  if (same || inkWidth(glyph) + bearings.left + bearings.right < 0) return null;
+  if (same || bearingRefusal(doc, glyphId, change)) return null;
   const d = draft(doc);
-  d.put('glyphs', { ...glyph, bearings, spacing: 'hand' });
+  const follows = {
+    left: change.left === undefined ? glyph.follows.left : null,
+    right: change.right === undefined ? glyph.follows.right : null,
+  };
+  d.put('glyphs', { ...glyph, bearings, follows, spacing: 'hand' });
   return d.done('Change side bearings');
 }
 
@@ -29,13 +45,142 @@ export function setAdvance(doc: Doc, glyphId: string, advance: number): ProjectD
   return setBearings(doc, glyphId, { left: slack, right: slack });
 }
 
-/** Kerning of one pair, em units; 0 takes the pair away. */
+/** Width of the word space; the space that doesn't break has the same. One step. */
+export function setWordSpace(doc: Doc, advance: number): ProjectDiff | null {
+  const d = draft(doc);
+  for (const id of ['space', 'uni00A0']) {
+    const glyph = doc.glyphs[id];
+    if (!glyph || advance < 0 || advance === advanceOf(glyph) || glyph.contours.length > 0) continue;
+    d.put('glyphs', { ...glyph, bearings: { left: advance / 2, right: advance / 2 }, spacing: 'hand' });
+  }
+  return d.done('Change the word space');
+}
+
+/** Kerning of one pair, em units. */
 export function setKerning(doc: Doc, left: string, right: string, value: number): ProjectDiff | null {
   const id = `${left} ${right}`;
-  const styleId = doc.glyphs[left]?.styleId;
-  if (!styleId || !doc.glyphs[right]) return null;
+  const styleId = doc.glyphs[left]?.styleId ?? projectOf(doc).styleId;
+  if (!known(doc, left) || !known(doc, right)) return null;
   const d = draft(doc);
-  if (value === 0) d.remove('kerning', id);
+  // 0 is an exception too when the letters' groups are kerned.
+  const grouped = Object.values(doc.groups).some(
+    (g) => g.glyphIds.includes(left) || g.glyphIds.includes(right),
+  );
+  if (value === 0 && !grouped) d.remove('kerning', id);
   else d.put('kerning', { id, styleId, left, right, value, fitted: false });
   return d.done('Change kerning');
+}
+const known = (doc: Doc, id: string) => doc.glyphs[id] !== undefined || doc.groups[id] !== undefined;
+
+/** Takes a pair's own kerning away: its groups decide again. */
+export function dropKerning(doc: Doc, left: string, right: string): ProjectDiff | null {
+  const d = draft(doc);
+  d.remove('kerning', `${left} ${right}`);
+  return d.done('Take kerning away');
+}
+
+/** The group that a letter kerns with on a side; null when it has none. */
+export const groupOf = (doc: Doc, glyphId: string, side: Side): string | null =>
+  Object.values(doc.groups).find((g) => g.side === side && g.glyphIds.includes(glyphId))?.id ?? null;
+
+/** Kerning of the groups that two letters are in, each made a group of its own when it has none. One step. */
+export function setGroupKerning(doc: Doc, left: string, right: string, value: number): ProjectDiff | null {
+  if (!doc.glyphs[left] || !doc.glyphs[right]) return null;
+  const { styleId } = projectOf(doc);
+  const d = draft(doc);
+  const group = (glyphId: string, side: Side): string => {
+    const there = groupOf(doc, glyphId, side);
+    if (there !== null) return there;
+    const id = `@${side} ${glyphId}`;
+    d.put('groups', { id, styleId, side, glyphIds: [glyphId] });
+    return id;
+  };
+  const [a, b] = [group(left, 'left'), group(right, 'right')];
+  const id = `${a} ${b}`;
+  d.put('kerning', { id, styleId, left: a, right: b, value, fitted: false });
+  d.remove('kerning', `${left} ${right}`);
+  return d.done('Change kerning of groups');
+}
+
+/** Puts a letter into another letter's group, or into one of its own (null). */
+export function joinGroup(doc: Doc, glyphId: string, side: Side, groupId: string | null): ProjectDiff | null {
+  if (!doc.glyphs[glyphId] || groupOf(doc, glyphId, side) === groupId) return null;
+  const d = draft(doc);
+  for (const g of Object.values(doc.groups)) {
+    if (g.side !== side) continue;
+    const without = g.glyphIds.filter((id) => id !== glyphId);
+    if (g.id === groupId) d.put('groups', { ...g, glyphIds: [...without, glyphId] });
+    else if (without.length !== g.glyphIds.length) d.put('groups', { ...g, glyphIds: without });
+  }
+  return d.done('Change a group');
+}
+
+/** Whether a letter's side is led, in the end, by another's: following in a ring would never settle. */
+function ledBy(doc: Doc, glyphId: string, side: Side, leader: string): boolean {
+  for (let at: string | null = glyphId, k = 0; at !== null && k < 20; k++) {
+    if (at === leader) return true;
+    at = doc.glyphs[at]?.follows[side] ?? null;
+  }
+  return false;
+}
+
+/** Lets a side take its bearing from another letter's same side, from now on; null lets it stand alone again. */
+export function setFollows(doc: Doc, glyphId: string, side: Side, leader: string | null): ProjectDiff | null {
+  const glyph = doc.glyphs[glyphId];
+  if (!glyph || glyph.follows[side] === leader) return null;
+  if (leader !== null && (!doc.glyphs[leader] || ledBy(doc, leader, side, glyphId))) return null;
+  const value = leader === null ? glyph.bearings[side] : doc.glyphs[leader]!.bearings[side];
+  if (bearingRefusal(doc, glyphId, { [side]: value })) return null;
+  const d = draft(doc);
+  d.put('glyphs', {
+    ...glyph,
+    bearings: { ...glyph.bearings, [side]: value },
+    follows: { ...glyph.follows, [side]: leader },
+  });
+  return d.done(leader === null ? 'Stop following' : `Follow ${leader}`);
+}
+
+/** Sides that share their form with another letter's (n, m and r share their left side: common practice). */
+const USUAL: readonly [leader: string, side: Side, followers: string][] = [
+  ['n', 'left', 'mrpu'],
+  ['n', 'right', 'mh'],
+  ['l', 'left', 'bhk'],
+  ['o', 'left', 'cdeq'],
+  ['o', 'right', 'bp'],
+  ['H', 'left', 'BDEFIKLNPR'],
+  ['H', 'right', 'IMN'],
+  ['O', 'left', 'CGQ'],
+  ['O', 'right', 'DQ'],
+];
+
+/** Lets the usual sides follow where nobody set them by hand; one step. Null when none is left. */
+export function followUsual(doc: Doc): ProjectDiff | null {
+  const by = new Map<string, GlyphRow>();
+  for (const g of Object.values(doc.glyphs))
+    for (const cp of g.codePoints) by.set(String.fromCodePoint(cp), g);
+  const d = draft(doc);
+  for (const [leader, side, followers] of USUAL) {
+    const led = by.get(leader);
+    if (!led) continue;
+    for (const char of followers) {
+      const own = by.get(char);
+      const glyph = own && d.get('glyphs', own.id);
+      if (!glyph || glyph.spacing === 'hand' || glyph.follows[side] !== null) continue;
+      d.put('glyphs', { ...glyph, follows: { ...glyph.follows, [side]: led.id } });
+    }
+  }
+  return d.done('Let usual sides follow');
+}
+
+/** More white (or less) at both sides of every letter, also of those set by hand; em units for each letter. */
+export function trackAll(doc: Doc, by: number): ProjectDiff | null {
+  const { styleId } = projectOf(doc);
+  const d = draft(doc);
+  for (const g of Object.values(doc.glyphs)) {
+    if (g.styleId !== styleId || g.codePoints.length === 0 || by === 0) continue;
+    const bearings = { left: g.bearings.left + by / 2, right: g.bearings.right + by / 2 };
+    if (inkWidth(g) + bearings.left + bearings.right < 0) continue;
+    d.put('glyphs', { ...g, bearings });
+  }
+  return d.done(by > 0 ? 'Open the whole font' : 'Close the whole font');
 }
