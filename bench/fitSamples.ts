@@ -4,7 +4,16 @@ import { wishedDistances } from '../core/fit/distances';
 import { knownAs, sideFacts, styleFacts } from '../core/fit/features';
 import { JOINED, TEXT } from '../core/fit/parameters';
 import { JOINED_FROM, styleOf } from '../core/fit/style';
-import { CORE, fontFiles, readSpacedFont } from './openFonts';
+import { CORE, fontFiles, readSpacedFont, type SpacedFont } from './openFonts';
+
+/** Some packages hold files that the reader of fonts refuses. */
+function readable(path: string, name: string): SpacedFont | null {
+  try {
+    return readSpacedFont(path, name);
+  } catch {
+    return null;
+  }
+}
 
 /**
  * Writes what bench/trainFit.py learns from, one line of JSON a font:
@@ -15,7 +24,7 @@ export function main([folder, out]: readonly string[]): void {
   if (!folder || !out) throw new RangeError('fitSamples FOLDER OUT.jsonl');
   const lines: string[] = [];
   for (const [name, path] of fontFiles(folder)) {
-    const font = readSpacedFont(path, name);
+    const font = readable(path, name);
     const style = font && styleOf(font.letters);
     if (!font || !style) {
       process.stderr.write(`left out: ${name}\n`);

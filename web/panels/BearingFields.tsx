@@ -1,26 +1,42 @@
-import { setBearings } from '../../core/document/commands/fitting';
+import { Text } from '@chakra-ui/react';
+import { useState } from 'react';
+import { bearingRefusal, setBearings } from '../../core/document/commands/fitting';
 import type { GlyphRow } from '../../core/document/schema';
+import { describeProblem } from '../../core/problems/describe';
 import { useDoc, useProject } from '../store/projectStore';
 import { NumberField } from '../ui/NumberField';
 
-/** Both side bearings of a glyph, typed; values that would pass each other are refused by the command. */
+/** Both side bearings of a glyph, typed; values that would pass each other are refused, with the reason. */
 export function BearingFields({ glyph }: { glyph: GlyphRow }) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
+  const [refused, setRefused] = useState<{ readonly of: GlyphRow; readonly why: string } | null>(null);
+  const take = (change: { left?: number; right?: number }) => {
+    const problem = bearingRefusal(doc, glyph.id, change);
+    setRefused(problem ? { of: glyph, why: describeProblem(problem) } : null);
+    commit(setBearings(doc, glyph.id, change));
+  };
+  const follows = (side: 'left' | 'right') =>
+    glyph.follows[side] ? ` (follows ${doc.glyphs[glyph.follows[side]]?.name ?? 'nobody'})` : '';
   return (
     <>
       <NumberField
-        label="Left bearing"
+        label={`Left bearing${follows('left')}`}
         unit="u"
         value={glyph.bearings.left}
-        onChange={(left) => commit(setBearings(doc, glyph.id, { left }))}
+        onChange={(left) => take({ left })}
       />
       <NumberField
-        label="Right bearing"
+        label={`Right bearing${follows('right')}`}
         unit="u"
         value={glyph.bearings.right}
-        onChange={(right) => commit(setBearings(doc, glyph.id, { right }))}
+        onChange={(right) => take({ right })}
       />
+      {refused?.of === glyph && (
+        <Text fontSize="xs" color="snag" role="alert">
+          {refused.why}
+        </Text>
+      )}
     </>
   );
 }

@@ -1,8 +1,10 @@
 import { checkProject } from '../../core/check/checkProject';
 import { codePointsInOrder } from '../../core/document/order';
+import { standings } from '../../core/document/commands/placing';
 import { missingOfBill } from '../../core/document/commands/lifting';
 import { projectOf } from '../../core/document/newProject';
 import type { Doc, GlyphRow, PieceRow, SheetRow } from '../../core/document/schema';
+import type { Standing } from '../../core/seat/standing';
 
 /** A sheet of outlines: there is no picture behind it. */
 export const isDrawn = (s: SheetRow): boolean =>
@@ -50,6 +52,14 @@ export const drawnGlyphs = perDoc((doc): GlyphRow[] => {
   return drawn.sort(codePointsInOrder);
 });
 
+/** How all letters stand on the lines, in the order of their characters. */
+export const standingsInOrder = perDoc((doc): Standing[] => {
+  const place = new Map(drawnGlyphs(doc).map((g, i) => [g.id, i]));
+  return standings(doc)
+    .filter((s) => place.has(s.id))
+    .sort((a, b) => place.get(a.id)! - place.get(b.id)!);
+});
+
 export const glyphByCodePoint = perDoc((doc): Map<number, GlyphRow> => {
   const out = new Map<number, GlyphRow>();
   for (const g of Object.values(doc.glyphs)) for (const cp of g.codePoints) out.set(cp, g);
@@ -68,13 +78,17 @@ export const stageStates = perDoc((doc): Record<string, string> => {
   const bill = [...projectOf(doc).bill].length;
   const missing = [...missingOfBill(doc)].length;
   const { lines } = projectOf(doc);
+  const out = standingsInOrder(doc).filter((x) => x.fault !== null).length;
   const stops = snags(doc).filter((p) => p.severity !== 'note').length;
   const s = (n: number, word: string) => `${n} ${word}${n === 1 ? '' : 's'}`;
   return {
     gather: s(sheets, 'sheet'),
     lift: doubtful > 0 ? `${s(pieces.length, 'piece')}, ${doubtful} doubtful` : s(pieces.length, 'piece'),
     dress: hand > 0 ? `${s(drawn.length, 'glyph')}, ${hand} by hand` : s(drawn.length, 'glyph'),
-    seat: `x ${Math.round(lines.xHeight)} u, H ${Math.round(lines.capHeight)} u`,
+    seat:
+      out > 0
+        ? `${s(out, 'letter')} off the lines`
+        : `x ${Math.round(lines.xHeight)} u, H ${Math.round(lines.capHeight)} u`,
     name: `${bill - missing} of ${bill}`,
     fit: `${Object.keys(doc.kerning).length} pairs kerned`,
     proof: 'live',

@@ -1,10 +1,11 @@
-import { useRef } from 'react';
+import { useMemo, useRef } from 'react';
 import { scaling } from '../../../core/geometry/affine';
 import { transformContours } from '../../../core/geometry/contour';
 import { advanceOf, inkWidth, placedContours } from '../../../core/document/metrics';
 import type { GlyphRow, Lines } from '../../../core/document/schema';
 import { pathData } from '../../../core/svg/pathData';
 import { useSize } from '../../ui/useSize';
+import { whiteBetween } from './whiteBetween';
 
 export interface SetLetter {
   readonly glyph: GlyphRow;
@@ -17,13 +18,23 @@ interface Props {
   readonly letters: readonly SetLetter[];
   readonly lines: Lines;
   readonly inHand: string;
+  readonly pair: { readonly left: string; readonly right: string } | null;
+  /** How far the white of two letters is from the rhythm, em units; null = not known. Null as a whole: no tint. */
+  readonly off: ((left: string, right: string) => number | null) | null;
+  /** Px an em. */
+  readonly emPx: number;
+  readonly unitsPerEm: number;
   readonly onTake: (id: string) => void;
+  readonly onPair: (left: string, right: string) => void;
   readonly onBearing: (id: string, side: 'left' | 'right', value: number, continues: boolean) => void;
+  /** White of a pair dragged by its middle. */
+  readonly onWhite: (left: string, right: string, by: number, continues: boolean) => void;
 }
 
-/** Px per em unit: 125 px an em, so that several words are judged together. */
-const SCALE = 0.125;
 const MARGIN = 60;
+/** From this on a deviation is seen, 1/1000 em; at the other it is as strong as it gets. */
+const SEEN = 4;
+const STRONG = 30;
 
 const drawings = new WeakMap<GlyphRow, string>();
 function drawing(glyph: GlyphRow): string {
@@ -55,9 +66,14 @@ function rowsOf(letters: readonly SetLetter[], widthEm: number): SetLetter[][] {
   return rows;
 }
 
-/** The text with the white beside each letter shown: left bearings in one tint, right ones in another. */
-export function FitLine({ letters, lines, inHand, onTake, onBearing }: Props) {
+/**
+ * The text with the white between letters tinted by how far it is from the rhythm; the letter in hand with its bearings,
+ * dragged by the uprights beside it.
+ */
+export function FitLine(props: Props) {
+  const { letters, lines, inHand, pair, off, emPx, unitsPerEm, onTake, onPair, onBearing, onWhite } = props;
   const { ref, width } = useSize<HTMLDivElement>();
+  const scale = emPx / unitsPerEm;
   const drag = useRef<{
     id: string;
     side: 'left' | 'right';
@@ -65,10 +81,14 @@ export function FitLine({ letters, lines, inHand, onTake, onBearing }: Props) {
     start: number;
     moved: boolean;
   } | null>(null);
-  const lineHeight = (lines.ascender - lines.descender + 170) * SCALE;
-  const rows = rowsOf(letters, (width - 2 * MARGIN) / SCALE);
+  const white = useRef<{ from: number; done: number; moved: boolean } | null>(null);
+  const lineHeight =
+    (Math.max(lines.ascender, lines.capHeight) - lines.descender + 0.19 * unitsPerEm) * scale;
+  const rows = useMemo(() => rowsOf(letters, (width - 2 * MARGIN) / scale), [letters, width, scale]);
   const height = rows.length * lineHeight + 40;
   const firstInHand = letters.find((l) => l.glyph.id === inHand)?.index;
+  const tall = Math.max(lines.ascender, lines.capHeight);
+  const labelSize = 11 / scale;
 
   const edge = (l: SetLetter, side: 'left' | 'right', x: number) => (
     <rect
@@ -76,10 +96,10 @@ export function FitLine({ letters, lines, inHand, onTake, onBearing }: Props) {
       aria-label={`${side === 'left' ? 'Left' : 'Right'} bearing of ${l.glyph.name}`}
       aria-valuenow={Math.round(l.glyph.bearings[side])}
       data-edge={side}
-      x={x - 24}
-      y={-lines.ascender - 20}
-      width={48}
-      height={lines.ascender - lines.descender + 40}
+      x={x - 3 / scale}
+      y={-tall - 20}
+      width={6 / scale}
+      height={tall - lines.descender + 40}
       fill="transparent"
       style={{ cursor: 'ew-resize' }}
       onPointerDown={(e) => {
@@ -90,13 +110,65 @@ export function FitLine({ letters, lines, inHand, onTake, onBearing }: Props) {
       onPointerMove={(e) => {
         const d = drag.current;
         if (!d) return;
-        const by = ((e.clientX - d.from) / SCALE) * (d.side === 'left' ? -1 : 1);
+        const by = ((e.clientX - d.from) / scale) * (d.side === 'left' ? -1 : 1);
         onBearing(d.id, d.side, Math.round(d.start + by), d.moved);
         d.moved = true;
       }}
       onPointerUp={() => (drag.current = null)}
     />
   );
+
+  const between = (a: SetLetter, b: SetLetter, start: number) => {
+    if (a.glyph.contours.length === 0 || b.glyph.contours.length === 0) return null;
+    const value = off?.(a.glyph.id, b.glyph.id) ?? null;
+    const held = pair?.left === a.glyph.id && pair.right === b.glyph.id;
+    const strength =
+      value === null ? 0 : Math.min(1, Math.max(0, (Math.abs(value) - SEEN) / (STRONG - SEEN)));
+    const tint = value === null || strength === 0 ? 'faded' : value < 0 ? 'snag' : 'hand';
+    const seam = b.x - start;
+    return (
+      <g
+        key={`white ${a.index}`}
+        data-white={`${a.glyph.name} ${b.glyph.name}`}
+        style={{ cursor: held ? 'ew-resize' : 'pointer' }}
+        onPointerDown={(e) => {
+          e.stopPropagation();
+          if (!held) return onPair(a.glyph.id, b.glyph.id);
+          e.currentTarget.setPointerCapture(e.pointerId);
+          white.current = { from: e.clientX, done: 0, moved: false };
+        }}
+        onPointerMove={(e) => {
+          const d = white.current;
+          if (!d) return;
+          const by = Math.round((e.clientX - d.from) / scale);
+          if (by === d.done) return;
+          onWhite(a.glyph.id, b.glyph.id, by - d.done, d.moved);
+          d.done = by;
+          d.moved = true;
+        }}
+        onPointerUp={() => (white.current = null)}
+      >
+        <path
+          d={whiteBetween(a.glyph, a.x - start, b.glyph, seam, lines.xHeight, advanceOf(a.glyph))}
+          fill={`var(--chakra-colors-${tint})`}
+          opacity={held ? 0.5 : off ? 0.1 + 0.55 * strength : 0.06}
+        />
+        {(held || strength > 0.25) && value !== null && off && (
+          <text
+            x={seam}
+            y={Math.abs(lines.descender) * 0.9 + labelSize}
+            style={{ fontSize: labelSize }}
+            textAnchor="middle"
+            fill={`var(--chakra-colors-${tint === 'faded' ? 'faded' : tint})`}
+            pointerEvents="none"
+          >
+            {value > 0 ? '+' : ''}
+            {Math.round(value)}
+          </text>
+        )}
+      </g>
+    );
+  };
 
   return (
     <div ref={ref} style={{ width: '100%', minHeight: '100%' }}>
@@ -111,104 +183,84 @@ export function FitLine({ letters, lines, inHand, onTake, onBearing }: Props) {
           return (
             <g
               key={r}
-              transform={`translate(${MARGIN} ${20 + r * lineHeight + (lines.ascender + 40) * SCALE}) scale(${SCALE})`}
+              transform={`translate(${MARGIN} ${20 + r * lineHeight + (tall + 40) * scale}) scale(${scale})`}
             >
               <path
-                d={`M${-MARGIN / SCALE} 0H${(width - MARGIN) / SCALE}`}
+                d={`M${-MARGIN / scale} 0H${(width - MARGIN) / scale}`}
                 stroke="var(--chakra-colors-faded)"
-                strokeWidth={1 / SCALE}
+                strokeWidth={1 / scale}
               />
               <path
-                d={`M${-MARGIN / SCALE} ${-lines.xHeight}H${(width - MARGIN) / SCALE}`}
+                d={`M${-MARGIN / scale} ${-lines.xHeight}H${(width - MARGIN) / scale}`}
                 stroke="var(--chakra-colors-rule)"
-                strokeWidth={1 / SCALE}
-                strokeDasharray="47 26"
+                strokeWidth={1 / scale}
+                strokeDasharray={`${6 / scale} ${3.2 / scale}`}
               />
               {row.map((l) => {
                 const chosen = l.glyph.id === inHand;
-                const ink = inkWidth(l.glyph);
-                const { left, right } = l.glyph.bearings;
                 return (
                   <g
                     key={l.index}
+                    data-letter={l.glyph.name}
                     transform={`translate(${l.x - start} 0)`}
                     onClick={() => onTake(l.glyph.id)}
                     style={{ cursor: 'pointer' }}
                   >
                     <rect
                       x={0}
-                      y={-lines.ascender}
+                      y={-tall}
                       width={Math.max(0, advanceOf(l.glyph))}
-                      height={lines.ascender - lines.descender}
+                      height={tall - lines.descender}
                       fill="transparent"
                     />
-                    {ink > 0 && (
-                      <>
-                        <rect
-                          x={Math.min(0, left)}
-                          y={-lines.xHeight}
-                          width={Math.abs(left)}
-                          height={lines.xHeight}
-                          fill="var(--chakra-colors-hand)"
-                          opacity={chosen ? 0.5 : 0.16}
-                        />
-                        <rect
-                          x={left + ink + Math.min(0, right)}
-                          y={-lines.xHeight}
-                          width={Math.abs(right)}
-                          height={lines.xHeight}
-                          fill="var(--chakra-colors-snag)"
-                          opacity={chosen ? 0.5 : 0.16}
-                        />
-                      </>
-                    )}
                     <path
                       d={drawing(l.glyph)}
                       fill={chosen ? 'var(--chakra-colors-hand)' : 'var(--chakra-colors-ink)'}
                     />
-                    {chosen && ink > 0 && (
-                      <>
-                        <path
-                          d={`M0 ${-lines.ascender}V${-lines.descender}M${advanceOf(l.glyph)} ${-lines.ascender}V${-lines.descender}`}
-                          stroke="var(--chakra-colors-hand)"
-                          strokeWidth={1.2 / SCALE}
-                        />
-                        {l.index === firstInHand && (
-                          <text
-                            x={left / 2}
-                            y={150}
-                            style={{ fontSize: 90 }}
-                            textAnchor="middle"
-                            fill="var(--chakra-colors-hand)"
-                          >
-                            {Math.round(left)}
-                          </text>
-                        )}
-                        {l.index === firstInHand && (
-                          <text
-                            x={left + ink + right / 2}
-                            y={150}
-                            style={{ fontSize: 90 }}
-                            textAnchor="middle"
-                            fill="var(--chakra-colors-snag)"
-                          >
-                            {Math.round(right)}
-                          </text>
-                        )}
-                      </>
-                    )}
                   </g>
                 );
               })}
-              {/* Above all letters: a neighbour's own area must not cover half of an edge. */}
+              {row.slice(1).map((b, i) => between(row[i]!, b, start))}
               {row
                 .filter((l) => l.glyph.id === inHand && inkWidth(l.glyph) > 0)
-                .map((l) => (
-                  <g key={`edges ${l.index}`} transform={`translate(${l.x - start} 0)`}>
-                    {edge(l, 'left', 0)}
-                    {edge(l, 'right', advanceOf(l.glyph))}
-                  </g>
-                ))}
+                .map((l) => {
+                  const ink = inkWidth(l.glyph);
+                  const { left, right } = l.glyph.bearings;
+                  const numbered = l.index === firstInHand;
+                  return (
+                    <g key={`edges ${l.index}`} transform={`translate(${l.x - start} 0)`}>
+                      <path
+                        d={`M0 ${-tall}V${-lines.descender}M${advanceOf(l.glyph)} ${-tall}V${-lines.descender}`}
+                        stroke="var(--chakra-colors-hand)"
+                        strokeWidth={1.2 / scale}
+                      />
+                      {numbered && (
+                        <text
+                          x={left / 2}
+                          y={-tall - 2 / scale}
+                          style={{ fontSize: labelSize }}
+                          textAnchor="end"
+                          fill="var(--chakra-colors-hand)"
+                        >
+                          {Math.round(left)}
+                        </text>
+                      )}
+                      {numbered && (
+                        <text
+                          x={left + ink + right / 2}
+                          y={-tall - 2 / scale}
+                          style={{ fontSize: labelSize }}
+                          fill="var(--chakra-colors-hand)"
+                        >
+                          {Math.round(right)}
+                        </text>
+                      )}
+                      {/* Above all letters: a neighbour's own area must not cover half of an edge. */}
+                      {edge(l, 'left', 0)}
+                      {edge(l, 'right', advanceOf(l.glyph))}
+                    </g>
+                  );
+                })}
             </g>
           );
         })}

@@ -1,25 +1,33 @@
-import { BearingFields } from '../../panels/BearingFields';
-import { Box, Text } from '@chakra-ui/react';
-import { useMemo, useState } from 'react';
+import { Box, NativeSelect } from '@chakra-ui/react';
+import { useCallback, useMemo } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { releaseSpacing } from '../../../core/document/commands/fitAll';
-import { setAdvance, setBearings, setKerning } from '../../../core/document/commands/fitting';
+import { setBearings, setKerning } from '../../../core/document/commands/fitting';
 import { kerningBetween } from '../../../core/document/kerning';
-import { advanceOf, inkWidth } from '../../../core/document/metrics';
+import { advanceOf } from '../../../core/document/metrics';
 import { projectOf } from '../../../core/document/newProject';
-import type { GlyphRow } from '../../../core/document/schema';
+import type { Doc, GlyphRow } from '../../../core/document/schema';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';
-import { glyphByCodePoint } from '../../store/selectors';
-import { fitAll } from '../../store/fittingAll';
+import { useFitBench, type FitText } from '../../store/fitBench';
+import { fitAll, useFittingAll } from '../../store/fittingAll';
 import { useDoc, useProject } from '../../store/projectStore';
+import { glyphByCodePoint } from '../../store/selectors';
+import { betweenText, PANGRAM, pairText, wordsText } from '../../text/spacingStrings';
 import { Bench, EmptyBench } from '../../ui/Bench';
-import { Fact, Gauge, GaugePart } from '../../ui/Gauge';
 import { InkButton } from '../../ui/InkButton';
-import { NumberField } from '../../ui/NumberField';
-import { FitAllButton } from './FitAllButton';
 import { FitLine, type SetLetter } from './FitLine';
+import { FitGauge } from './gauge/FitGauge';
+import { PairMap } from './PairMap';
+import { useRhythm, type PairOff } from './useRhythm';
 
-/** Glyphs of the running text with their places on one line, em units, kerning included. */
+const TEXTS: readonly [FitText, string][] = [
+  ['running', 'The running line'],
+  ['between', 'Between n and o, H and O'],
+  ['words', 'Words with it'],
+  ['pangram', 'A pangram'],
+  ['pair', 'The pair in hand'],
+];
+
+/** Glyphs of a text with their places on one line, em units, kerning included. */
 function setText(glyphs: readonly GlyphRow[], kern: (left: string, right: string) => number): SetLetter[] {
   let x = 0;
   return glyphs.map((glyph, i) => {
@@ -31,136 +39,180 @@ function setText(glyphs: readonly GlyphRow[], kern: (left: string, right: string
   });
 }
 
-const SPACING_TEXT = {
-  first: 'Not fitted yet: 50 u of white on each side.',
-  fitted: 'Fitted by itself. What you change stays as you set it.',
-  hand: 'Set by hand: fitting all leaves it alone.',
-} as const;
+const charOf = (glyph: GlyphRow | undefined): string => String.fromCodePoint(glyph?.codePoints[0] ?? 0x20);
 
-/** One long line of text; drag a letter's edges to change its side bearings. */
+function textToSet(doc: Doc, text: FitText, glyph: GlyphRow | null, pair: PairOff | null): string {
+  const char = charOf(glyph ?? undefined);
+  if (text === 'between') return betweenText(char);
+  if (text === 'words') return wordsText(char);
+  if (text === 'pangram') return PANGRAM;
+  if (text === 'pair' && pair) return pairText(pair.chars[0]!, pair.chars.slice(1));
+  return projectOf(doc).runningText;
+}
+
+/** One long line of text with the white between letters tinted by how far it is from the rhythm, or the map of all pairs. */
 export function FitStage() {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
   const { glyph, take } = useGlyphInHand();
-  const { runningText, lines } = projectOf(doc);
-  const [looser, setLooser] = useState(0);
+  const running = useFittingAll((s) => s.running);
+  const { text, view, pair: held, tint, emPx } = useFitBench();
+  const rhythm = useRhythm();
+  const { lines, unitsPerEm } = projectOf(doc);
+  const pair = useMemo((): PairOff | null => {
+    if (!held || !doc.glyphs[held.left] || !doc.glyphs[held.right]) return null;
+    return {
+      ...held,
+      chars: charOf(doc.glyphs[held.left]) + charOf(doc.glyphs[held.right]),
+      off: rhythm?.between(held.left, held.right) ?? 0,
+    };
+  }, [held, doc.glyphs, rhythm]);
   const letters = useMemo(() => {
     const have = glyphByCodePoint(doc);
-    const glyphs = [...runningText].map((c) => have.get(c.codePointAt(0)!)).filter((g) => g !== undefined);
+    const glyphs = [...textToSet(doc, text, glyph, pair)]
+      .map((c) => have.get(c.codePointAt(0)!))
+      .filter((g) => g !== undefined);
     return setText(glyphs, kerningBetween(doc));
-  }, [doc, runningText]);
+  }, [doc, text, glyph, pair]);
+  const holdPair = useCallback((left: string, right: string) => {
+    useFitBench.setState({ pair: { left, right }, tab: 'pairs' });
+  }, []);
   const at = letters.findIndex((l) => l.glyph.id === glyph?.id);
-  const next = letters[at + 1]?.glyph;
   const step = (by: number) => {
     const to = letters[Math.max(0, Math.min(letters.length - 1, at + by))];
     if (to) take(to.glyph.id);
   };
+  const nextWorst = (by: number) => {
+    const worst = rhythm?.worst ?? [];
+    const now = worst.findIndex((p) => p.left === held?.left && p.right === held.right);
+    const next = worst[(now + by + worst.length) % Math.max(1, worst.length)];
+    if (!next) return;
+    useFitBench.setState({ pair: next, tab: 'pairs', text: 'pair', view: 'line' });
+  };
   useHotkeys('left', () => step(-1));
   useHotkeys('right', () => step(1));
-  if (letters.length === 0 || !glyph) {
-    return (
-      <EmptyBench>
-        None of the running line's characters has a glyph yet. Lift a sheet, or type other text below.
-      </EmptyBench>
-    );
-  }
-  const kerning = next ? kerningBetween(doc)(glyph.id, next.id) : 0;
+  useHotkeys('j', () => nextWorst(1));
+  useHotkeys('shift+j', () => nextWorst(-1));
+  useHotkeys('m', () => useFitBench.setState({ view: view === 'map' ? 'line' : 'map' }));
+  useHotkeys('escape', () => useFitBench.setState({ pair: null }));
+  const kernBy = (by: number) => {
+    if (pair) commit(setKerning(doc, pair.left, pair.right, kerningBetween(doc)(pair.left, pair.right) + by));
+  };
+  useHotkeys('alt+left', (e) => (e.preventDefault(), kernBy(-1)));
+  useHotkeys('alt+right', (e) => (e.preventDefault(), kernBy(1)));
+  useHotkeys('alt+shift+left', (e) => (e.preventDefault(), kernBy(-10)));
+  useHotkeys('alt+shift+right', (e) => (e.preventDefault(), kernBy(10)));
+
+  if (!glyph) return <EmptyBench>No letter has an outline yet. Lift a sheet first.</EmptyBench>;
+  const groups = rhythm?.fitted.kerning;
+  const inMap =
+    pair && rhythm ? ([rhythm.place.get(pair.left), rhythm.place.get(pair.right)] as const) : null;
   return (
     <>
       <Bench
         actions={
           <>
-            <FitAllButton looser={looser} />
-            <Text fontSize="sm" color="faded">
-              Drag the uprights beside a letter to change its side bearings: it then stays as you set it.
-            </Text>
+            <InkButton
+              main
+              tip="Bearings, kerning and word space from the shapes; what was set by hand stays and the rest follows its rhythm"
+              disabled={running}
+              onClick={() => void fitAll()}
+            >
+              {running ? 'Fitting ...' : 'Fit all'}
+            </InkButton>
+            <InkButton
+              tip="Kerning alone, by groups, from what the bearings leave; pairs set by hand stay"
+              disabled={running}
+              onClick={() => void fitAll('pairs')}
+            >
+              Fit pairs
+            </InkButton>
+            <NativeSelect.Root size="xs" w="12.5rem" flexShrink={0}>
+              <NativeSelect.Field
+                aria-label="Text on the line"
+                borderColor="rule"
+                value={text}
+                onChange={(e) => useFitBench.setState({ text: e.target.value as FitText, view: 'line' })}
+              >
+                {TEXTS.map(([value, name]) => (
+                  <option key={value} value={value} disabled={value === 'pair' && !pair}>
+                    {name}
+                  </option>
+                ))}
+              </NativeSelect.Field>
+              <NativeSelect.Indicator />
+            </NativeSelect.Root>
+            <Box flex="1" />
+            <InkButton
+              tip="Tint the white between letters by how far it is from the rhythm"
+              aria-pressed={tint}
+              onClick={() => useFitBench.setState({ tint: !tint })}
+            >
+              Tint
+            </InkButton>
+            <InkButton
+              tip="Groups of letters against groups: which pairs are tight, which loose (M)"
+              aria-pressed={view === 'map'}
+              onClick={() => useFitBench.setState({ view: view === 'map' ? 'line' : 'map' })}
+            >
+              Pair map
+            </InkButton>
+            <InkButton tip="Smaller letters, more text" px="2" onClick={() => resize(emPx / 1.25)}>
+              −
+            </InkButton>
+            <InkButton tip="Larger letters" px="2" onClick={() => resize(emPx * 1.25)}>
+              +
+            </InkButton>
           </>
         }
       >
-        <Box
-          flex="1"
-          minH="0"
-          overflow="auto"
-          bg="sheet"
-          tabIndex={0}
-          role="region"
-          aria-label="The text being fitted"
-        >
-          <FitLine
-            letters={letters}
-            lines={lines}
-            inHand={glyph.id}
-            onTake={take}
-            onBearing={(id, side, value, continues) =>
-              commit(setBearings(doc, id, { [side]: value }), continues)
-            }
+        {view === 'map' && rhythm && groups ? (
+          <PairMap
+            chars={rhythm.chars}
+            groups={groups}
+            off={rhythm.at}
+            inHand={inMap && inMap[0] !== undefined && inMap[1] !== undefined ? [inMap[0], inMap[1]] : null}
+            onPick={(i, j) => holdPair(rhythm.glyphIds[i]!, rhythm.glyphIds[j]!)}
           />
-        </Box>
-      </Bench>
-      <Gauge
-        title={`${String.fromCodePoint(glyph.codePoints[0] ?? 0x20)} (${glyph.name})`}
-        hint={SPACING_TEXT[glyph.spacing]}
-      >
-        {glyph.contours.length > 0 ? (
-          <>
-            <BearingFields glyph={glyph} />
-            <Fact label="Width of the ink">{inkWidth(glyph).toFixed(0)} u</Fact>
-          </>
         ) : (
-          <NumberField
-            label="Width"
-            unit="u"
-            min={0}
-            value={advanceOf(glyph)}
-            onChange={(v) => commit(setAdvance(doc, glyph.id, v))}
-          />
-        )}
-        <Fact label="Advance width">
-          <span data-testid="advance">{advanceOf(glyph).toFixed(0)} u</span>
-        </Fact>
-        {glyph.spacing === 'hand' && (
-          <InkButton
-            tip="The next fit may set its bearings again"
-            onClick={() => commit(releaseSpacing(doc, glyph.id))}
+          <Box
+            flex="1"
+            minH="0"
+            overflow="auto"
+            bg="sheet"
+            tabIndex={0}
+            role="region"
+            aria-label="The text being fitted"
           >
-            Let it be fitted
-          </InkButton>
-        )}
-        {next && next.contours.length > 0 && (
-          <>
-            <GaugePart title={`With the next letter, ${String.fromCodePoint(next.codePoints[0]!)}`} />
-            <NumberField
-              label="Kerning"
-              unit="u"
-              value={kerning}
-              onChange={(v) => commit(setKerning(doc, glyph.id, next.id, Math.round(v)))}
+            <FitLine
+              letters={letters}
+              lines={lines}
+              inHand={glyph.id}
+              pair={held}
+              off={tint && rhythm ? rhythm.between : null}
+              emPx={emPx}
+              unitsPerEm={unitsPerEm}
+              onTake={(id) => {
+                useFitBench.setState({ tab: 'letter' });
+                take(id);
+              }}
+              onPair={holdPair}
+              onBearing={(id, side, value, continues) =>
+                commit(setBearings(doc, id, { [side]: value }), continues)
+              }
+              onWhite={(left, right, by, continues) => {
+                const now = useProject.getState().doc;
+                if (now)
+                  commit(setKerning(now, left, right, kerningBetween(now)(left, right) + by), continues);
+              }}
             />
-          </>
+          </Box>
         )}
-        <GaugePart title="The whole font" />
-        <NumberField
-          label="Looser by"
-          unit="u"
-          min={-120}
-          max={300}
-          value={looser}
-          onChange={(v) => {
-            setLooser(Math.round(v));
-            void fitAll(Math.round(v));
-          }}
-        />
-        <Fact label="Pairs of groups kerned">
-          <span data-testid="group-pairs">{Object.values(doc.kerning).filter((k) => k.fitted).length}</span>
-        </Fact>
-        <GaugePart title="Word space" />
-        <NumberField
-          label="Width of the space"
-          unit="u"
-          min={0}
-          value={advanceOf(doc.glyphs.space!)}
-          onChange={(v) => commit(setAdvance(doc, 'space', v))}
-        />
-      </Gauge>
+      </Bench>
+      <FitGauge glyph={glyph} pair={pair} rhythm={rhythm} onNext={nextWorst} />
     </>
   );
 }
+
+/** Between a small and a large size, px an em. */
+const resize = (emPx: number) => useFitBench.setState({ emPx: Math.max(50, Math.min(420, emPx)) });

@@ -15,24 +15,30 @@ const SETS: readonly [string, RegExp][] = [
 interface Props {
   readonly glyphs: readonly GlyphRow[];
   readonly lines: Lines;
+  /** When several are chosen, only those are laid over each other. */
+  readonly chosen: ReadonlySet<string>;
   readonly inHand: string | null;
 }
 
 /** The letters themselves laid over each other by kind, so that one that stands out is seen. */
-export function Overlay({ glyphs, lines, inHand }: Props) {
+export function Overlay({ glyphs, lines, chosen, inHand }: Props) {
   const sets = useMemo(
     () =>
-      SETS.map(([name, of]) => {
-        const members = glyphs.filter((g) => of.test(String.fromCodePoint(g.codePoints[0]!)));
-        const widest = Math.max(200, ...members.map(advanceOf));
-        const drawn = members.map((g) => ({
-          id: g.id,
-          d: pathData(transformContours(placedContours(g), scaling(1, -1)), 0),
-          x: (widest - advanceOf(g)) / 2,
-        }));
-        return { name, widest, drawn };
-      }).filter((s) => s.drawn.length > 0),
-    [glyphs],
+      (chosen.size > 1 ? [[`${chosen.size} chosen letters`, /./su] as const] : SETS)
+        .map(([name, of]) => {
+          const members = glyphs.filter(
+            (g) => of.test(String.fromCodePoint(g.codePoints[0]!)) && (chosen.size < 2 || chosen.has(g.id)),
+          );
+          const widest = Math.max(200, ...members.map(advanceOf));
+          const drawn = members.map((g) => ({
+            id: g.id,
+            d: pathData(transformContours(placedContours(g), scaling(1, -1)), 0),
+            x: (widest - advanceOf(g)) / 2,
+          }));
+          return { name, widest, drawn };
+        })
+        .filter((s) => s.drawn.length > 0),
+    [glyphs, chosen],
   );
   const top = Math.max(lines.ascender, lines.capHeight) + 60;
   const height = top - lines.descender + 60;
@@ -52,7 +58,7 @@ export function Overlay({ glyphs, lines, inHand }: Props) {
             viewBox={`-60 ${-top} ${s.widest + 120} ${height}`}
             style={{ height: 'calc(100% - 22px)', aspectRatio: `${(s.widest + 120) / height}` }}
             role="img"
-            aria-label={`All ${s.name} laid over each other`}
+            aria-label={`${chosen.size > 1 ? '' : 'All '}${s.name} laid over each other`}
           >
             {[0, lines.xHeight, lines.capHeight].map((y, i) => (
               <path
@@ -69,7 +75,7 @@ export function Overlay({ glyphs, lines, inHand }: Props) {
                 d={g.d}
                 transform={`translate(${g.x} 0)`}
                 fill={g.id === inHand ? 'var(--chakra-colors-hand)' : 'var(--chakra-colors-ink)'}
-                opacity={g.id === inHand ? 0.7 : 0.09}
+                opacity={g.id === inHand ? 0.7 : chosen.size > 1 ? 0.25 : 0.09}
               />
             ))}
           </svg>

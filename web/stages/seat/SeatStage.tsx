@@ -1,17 +1,19 @@
 import { Box, Flex, NativeSelect, Text } from '@chakra-ui/react';
-import { useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
 import { changeSeating, seatAll } from '../../../core/document/commands/lifting';
+import { changeSeatFacts, liftGlyphs, mendStandings } from '../../../core/document/commands/placing';
 import { projectOf } from '../../../core/document/newProject';
-import { contoursBox } from '../../../core/geometry/measure';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';
-import { drawnGlyphs, sheetsInOrder } from '../../store/selectors';
 import { useDoc, useProject } from '../../store/projectStore';
+import { seatBench, useSeatBench } from '../../store/seatBench';
+import { drawnGlyphs, standingsInOrder } from '../../store/selectors';
 import { Bench, EmptyBench } from '../../ui/Bench';
-import { Fact, Gauge, GaugePart } from '../../ui/Gauge';
 import { InkButton } from '../../ui/InkButton';
-import { NumberField } from '../../ui/NumberField';
+import { BesideOthers } from './BesideOthers';
 import { Overlay } from './Overlay';
-import { Skyline, type SkylineOrder } from './Skyline';
+import { SeatGauge } from './gauge/SeatGauge';
+import { amountOf, Skyline, type LineKey, type SkylineOrder } from './Skyline';
 
 const ORDERS: readonly [SkylineOrder, string][] = [
   ['alphabet', 'In alphabetical order'],
@@ -24,29 +26,80 @@ export function SeatStage() {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
   const { glyph, take } = useGlyphInHand();
+  const { chosen, under } = useSeatBench();
   const [order, setOrder] = useState<SkylineOrder>('alphabet');
   const glyphs = drawnGlyphs(doc);
-  const { lines } = projectOf(doc);
-  const seating = sheetsInOrder(doc)[0]?.seating;
-  const box = glyph && contoursBox(glyph.contours);
+  const { lines, ownLines } = projectOf(doc);
+  const all = standingsInOrder(doc);
+  const standings = useMemo(() => {
+    if (order === 'height') return [...all].sort((a, b) => b.top - b.bottom - (a.top - a.bottom));
+    if (order === 'outliers')
+      return [...all].sort(
+        (a, b) => Number(b.fault !== null) - Number(a.fault !== null) || amountOf(b) - amountOf(a),
+      );
+    return all;
+  }, [all, order]);
+  // Letters that are gone can't stay chosen.
+  const live = useMemo(() => new Set([...chosen].filter((id) => doc.glyphs[id])), [chosen, doc.glyphs]);
+  const ids = live.size > 0 ? [...live] : glyph ? [glyph.id] : [];
+  useEffect(() => () => seatBench.choose([]), []);
+
+  const step = (by: number) => {
+    const at = standings.findIndex((s) => s.id === glyph?.id);
+    const to = standings[Math.max(0, Math.min(standings.length - 1, at + by))];
+    if (!to) return;
+    seatBench.choose([to.id]);
+    take(to.id);
+  };
+  const nudge = (by: number) => commit(liftGlyphs(doc, ids, by));
+  useHotkeys('left, comma', () => step(-1));
+  useHotkeys('right, period', () => step(1));
+  useHotkeys('up', (e) => (e.preventDefault(), nudge(1)));
+  useHotkeys('down', (e) => (e.preventDefault(), nudge(-1)));
+  useHotkeys('shift+up', (e) => (e.preventDefault(), nudge(10)));
+  useHotkeys('shift+down', (e) => (e.preventDefault(), nudge(-10)));
+  useHotkeys('a', () => seatBench.choose(standings.map((s) => s.id)));
+  useHotkeys('escape', () => seatBench.choose([]));
+  const faulty = all.filter((s) => s.fault !== null && s.mend !== null);
+  useHotkeys('j', () => {
+    const at = faulty.findIndex((s) => s.id === glyph?.id);
+    const next = faulty[(at + 1) % faulty.length];
+    if (next) (seatBench.choose([next.id]), take(next.id));
+  });
+  useHotkeys('enter', () => {
+    const mine = faulty.filter((s) => ids.includes(s.id));
+    if (mine.length > 0) commit(mendStandings(doc, mine));
+  });
+
   if (glyphs.length === 0) return <EmptyBench>No letter has an outline yet. Lift a sheet first.</EmptyBench>;
-  const line = (key: keyof typeof lines, label: string) => (
-    <NumberField
-      label={label}
-      unit="u"
-      value={lines[key]}
-      min={-1000}
-      max={2000}
-      onChange={(v) =>
-        commit(
-          changeSeating(doc, {
-            lines: { [key]: v },
-            ...(key === 'xHeight' ? { seating: { reference: 'caps-and-small' } } : {}),
-          }),
-        )
-      }
-    />
-  );
+
+  const choose = (id: string, how: 'only' | 'toggle' | 'through') => {
+    if (how === 'toggle') {
+      if (live.size === 0 && glyph && glyph.id !== id) seatBench.choose([glyph.id]);
+      seatBench.toggle(id);
+    } else if (how === 'through') {
+      const [a, b] = [glyph?.id, id].map((x) => standings.findIndex((s) => s.id === x)) as [number, number];
+      const range = standings.slice(Math.min(a, b), Math.max(a, b) + 1).map((s) => s.id);
+      seatBench.choose(new Set([...live, ...range]));
+      return;
+    } else seatBench.choose([id]);
+    take(id);
+  };
+  const moveLine = (key: LineKey, value: number, continues: boolean) => {
+    if (key.kind === 'own')
+      return commit(
+        changeSeatFacts(doc, { ownLines: ownLines.map((l) => (l.id === key.id ? { ...l, y: value } : l)) }),
+        continues,
+      );
+    commit(
+      changeSeating(doc, {
+        lines: { [key.line]: value },
+        ...(key.line === 'xHeight' ? { seating: { reference: 'caps-and-small' } } : {}),
+      }),
+      continues,
+    );
+  };
+
   return (
     <>
       <Bench
@@ -54,12 +107,20 @@ export function SeatStage() {
           <>
             <InkButton
               main
-              tip="Put every letter on the lines again, by the reference letters"
+              tip="Put every letter on the lines again: how you moved letters yourself stays"
               onClick={() => commit(seatAll(doc))}
             >
               Seat all
             </InkButton>
-            <NativeSelect.Root size="xs" w="12rem">
+            {faulty.length > 0 && (
+              <InkButton
+                tip="Set floaters down, scale what is too tall or too short, as the list at the right says"
+                onClick={() => commit(mendStandings(doc, faulty))}
+              >
+                Put {faulty.length} right
+              </InkButton>
+            )}
+            <NativeSelect.Root size="xs" w="11.5rem" flexShrink={0}>
               <NativeSelect.Field
                 aria-label="Order of the skyline"
                 borderColor="rule"
@@ -74,73 +135,53 @@ export function SeatStage() {
               </NativeSelect.Field>
               <NativeSelect.Indicator />
             </NativeSelect.Root>
-            <Text fontSize="sm" color="faded" truncate>
-              Drag a line to move it. Click a bar to take its letter in hand.
+            <Text fontSize="sm" color="faded" flex="1" truncate>
+              Drag a bar or a line. Shift or Alt chooses several.
             </Text>
+            <InkButton
+              tip="The letters themselves laid over each other"
+              aria-pressed={under === 'overlay'}
+              onClick={() => useSeatBench.setState({ under: 'overlay' })}
+            >
+              Overlay
+            </InkButton>
+            <InkButton
+              tip="The same text in other fonts at the same size: does ours come out as big?"
+              aria-pressed={under === 'compare'}
+              onClick={() => useSeatBench.setState({ under: 'compare' })}
+            >
+              Beside other fonts
+            </InkButton>
           </>
         }
       >
         <Flex direction="column" flex="1" minH="0">
           <Box flex="1.2" minH="0">
             <Skyline
-              glyphs={glyphs}
+              standings={standings}
               lines={lines}
-              order={order}
+              ownLines={ownLines}
+              chosen={live}
               inHand={glyph?.id ?? null}
-              onTake={take}
-              onLine={(key, value, continues) =>
-                commit(
-                  changeSeating(doc, {
-                    lines: { [key]: value },
-                    ...(key === 'xHeight' ? { seating: { reference: 'caps-and-small' } } : {}),
-                  }),
-                  continues,
-                )
-              }
+              onChoose={choose}
+              onLine={moveLine}
+              onLift={(by, continues) => {
+                const now = useProject.getState().doc;
+                const set = useSeatBench.getState().chosen;
+                if (now) commit(liftGlyphs(now, set.size > 0 ? [...set] : ids, by), continues);
+              }}
             />
           </Box>
           <Box flex="1" minH="0" borderTopWidth="1px" borderColor="rule">
-            <Overlay glyphs={glyphs} lines={lines} inHand={glyph?.id ?? null} />
+            {under === 'overlay' ? (
+              <Overlay glyphs={glyphs} lines={lines} chosen={live} inHand={glyph?.id ?? null} />
+            ) : (
+              <BesideOthers />
+            )}
           </Box>
         </Flex>
       </Bench>
-      <Gauge title="Lines" hint="Every letter is scaled and stood on them.">
-        {line('capHeight', 'Cap height')}
-        {line('xHeight', 'x-height')}
-        {line('ascender', 'Ascender')}
-        {line('descender', 'Descender')}
-        {seating && (
-          <>
-            <GaugePart title="Scale" />
-            <NativeSelect.Root size="xs">
-              <NativeSelect.Field
-                aria-label="How letters are scaled"
-                borderColor="rule"
-                value={seating.reference}
-                onChange={(e) =>
-                  commit(
-                    changeSeating(doc, {
-                      seating: { reference: e.target.value as typeof seating.reference },
-                    }),
-                  )
-                }
-              >
-                <option value="one-factor">One factor for all: H reaches the caps line</option>
-                <option value="caps-and-small">Capitals by H, small letters by x</option>
-              </NativeSelect.Field>
-              <NativeSelect.Indicator />
-            </NativeSelect.Root>
-          </>
-        )}
-        {glyph && box && (
-          <>
-            <GaugePart title={`In hand: ${glyph.name}`} />
-            <Fact label="Top">{box.yMax.toFixed(1)} u</Fact>
-            <Fact label="Bottom">{box.yMin.toFixed(1)} u</Fact>
-            <Fact label="Width of the ink">{(box.xMax - box.xMin).toFixed(0)} u</Fact>
-          </>
-        )}
-      </Gauge>
+      <SeatGauge ids={ids} />
     </>
   );
 }

@@ -1,191 +1,166 @@
 import { Box } from '@chakra-ui/react';
 import { scaleBand, scaleLinear } from 'd3';
 import { useMemo, useRef } from 'react';
-import type { GlyphRow, Lines } from '../../../core/document/schema';
-import { contoursBox } from '../../../core/geometry/measure';
+import type { Lines, ProjectRow } from '../../../core/document/schema';
+import type { Standing } from '../../../core/seat/standing';
+import { FAULT_TEXT } from '../../text/standing';
 import { useSize } from '../../ui/useSize';
+import { SkylineLines } from './SkylineLines';
 
 export type SkylineOrder = 'alphabet' | 'height' | 'outliers';
 
+/** A line that can be dragged: one of the font's, or one of the artist's own by its id. */
+export type LineKey =
+  { readonly kind: 'font'; readonly line: keyof Lines } | { readonly kind: 'own'; readonly id: string };
+
 interface Props {
-  readonly glyphs: readonly GlyphRow[];
+  readonly standings: readonly Standing[];
   readonly lines: Lines;
-  readonly order: SkylineOrder;
+  readonly ownLines: ProjectRow['ownLines'];
+  readonly chosen: ReadonlySet<string>;
   readonly inHand: string | null;
-  readonly onTake: (id: string) => void;
-  readonly onLine: (line: keyof Lines, value: number, continues: boolean) => void;
+  readonly onChoose: (id: string, how: 'only' | 'toggle' | 'through') => void;
+  readonly onLine: (line: LineKey, value: number, continues: boolean) => void;
+  /** Moves the chosen letters by so many em units; the first of a drag begins a step. */
+  readonly onLift: (by: number, continues: boolean) => void;
 }
 
-interface Bar {
-  readonly glyph: GlyphRow;
-  readonly top: number;
-  readonly bottom: number;
-  /** Distance of top and bottom from the nearest line, em units. */
-  readonly off: number;
+/** How far a letter is out, em units; what the list of those that stand out is ordered by. */
+export const amountOf = (s: Standing): number => Math.max(Math.abs(s.footOff), Math.abs(s.topOff));
+
+/** Within this many px a dragged foot or top snaps to its line. */
+const SNAP_PX = 5;
+const LEFT = 92;
+const LABEL_FROM = 7;
+
+interface Drag {
+  readonly standing: Standing;
+  readonly fromY: number;
+  done: number;
+  moved: boolean;
 }
 
-/** Up to this far over or under a line a round letter overshoots on purpose (common practice), em units. */
-const OVERSHOOT = 24;
-
-/** Letters whose feet hang freely below the baseline, and those whose tops end where they like. */
-const HANGING = /[gjpqyQJ,;]/;
-const FREE_TOP = /[tij]/;
-
-function bars(glyphs: readonly GlyphRow[], lines: Lines): Bar[] {
-  const tops = [lines.xHeight, lines.capHeight, lines.ascender];
-  return glyphs.flatMap((glyph) => {
-    const box = contoursBox(glyph.contours);
-    if (!box) return [];
-    // Punctuation stands where it likes; only letters and figures are held against the lines.
-    const char = String.fromCodePoint(glyph.codePoints[0] ?? 0);
-    const letter = /[\p{L}\p{N}]/u.test(char);
-    const topOff = FREE_TOP.test(char) ? 0 : Math.min(...tops.map((l) => Math.abs(box.yMax - l)));
-    const footOff = HANGING.test(char) ? 0 : Math.abs(box.yMin);
-    const off = letter ? Math.max(topOff, footOff) : 0;
-    return [{ glyph, top: box.yMax, bottom: box.yMin, off }];
-  });
-}
-
-const sortings: Record<SkylineOrder, (a: Bar, b: Bar) => number> = {
-  alphabet: () => 0,
-  height: (a, b) => b.top - b.bottom - (a.top - a.bottom),
-  outliers: (a, b) => b.off - a.off,
-};
-
-const LINES: readonly [keyof Lines | 'baseline', string, string][] = [
-  ['ascender', 'ascender', ''],
-  ['capHeight', 'caps', '1.5 4'],
-  ['xHeight', 'x-height', '9 5'],
-  ['baseline', 'baseline', ''],
-  ['descender', 'descender', ''],
-];
-
-/** One upright bar per letter on the font's lines; lines can be dragged. */
-export function Skyline({ glyphs, lines, order, inHand, onTake, onLine }: Props) {
+/** One upright bar per letter from its lowest to its highest point, on the font's lines; bars and lines can be dragged. */
+export function Skyline({ standings, lines, ownLines, chosen, inHand, onChoose, onLine, onLift }: Props) {
   const { ref, width, height } = useSize<HTMLDivElement>();
-  const drag = useRef<{ line: keyof Lines; moved: boolean } | null>(null);
-  const list = useMemo(() => bars(glyphs, lines).sort(sortings[order]), [glyphs, lines, order]);
-  const left = 92;
+  const drag = useRef<Drag | null>(null);
   const x = scaleBand<string>()
-    .domain(list.map((b) => b.glyph.id))
-    .range([left, Math.max(left + 1, width - 26)])
+    .domain(standings.map((s) => s.id))
+    .range([LEFT, Math.max(LEFT + 1, width - 26)])
     .padding(0.35);
-  const low = Math.min(lines.descender, ...list.map((b) => b.bottom)) - 60;
-  const high = Math.max(lines.ascender, ...list.map((b) => b.top)) + 60;
+  // Kept while a bar is dragged, or the picture would run away under the pointer.
+  const [low, high] = useMemo(() => {
+    const inked = standings.filter((s) => s.top > s.bottom);
+    return [
+      Math.min(lines.descender, ...inked.map((s) => s.bottom)) - 60,
+      Math.max(lines.ascender, ...inked.map((s) => s.top)) + 60,
+    ];
+  }, [standings, lines]);
   const y = scaleLinear()
     .domain([low, high])
     .range([height - 22, 6]);
-  const value = (key: keyof Lines | 'baseline') => (key === 'baseline' ? 0 : lines[key]);
+  const emPerPx = (high - low) / Math.max(1, height - 28);
+
+  const move = (e: React.PointerEvent) => {
+    const d = drag.current;
+    if (!d) return;
+    const way = d.fromY - e.clientY;
+    if (!d.moved && Math.abs(way) < 3) return;
+    let to = way * emPerPx;
+    if (!e.ctrlKey) to = snapped(d.standing, to, SNAP_PX * emPerPx);
+    to = Math.round(to);
+    if (to === d.done) return;
+    onLift(to - d.done, d.moved);
+    d.moved = true;
+    d.done = to;
+  };
+
   return (
     <Box ref={ref} h="100%" overflow="hidden">
       <svg
         width={width}
         height={height}
-        role="img"
+        role="group"
         aria-label="Skyline: lowest and highest point of every letter"
         style={{ touchAction: 'none' }}
       >
-        {LINES.map(([key, name, dash]) => {
-          const at = y(value(key));
-          const ticks = key === 'ascender' || key === 'descender';
-          return (
-            <g key={key}>
-              {ticks ? (
-                <path
-                  d={`M0 ${at}H${left - 6}M${width - 22} ${at}H${width}`}
-                  stroke="var(--chakra-colors-rule)"
-                  fill="none"
-                />
-              ) : (
-                <path
-                  d={`M0 ${at}H${width}`}
-                  stroke={key === 'baseline' ? 'var(--chakra-colors-faded)' : 'var(--chakra-colors-rule)'}
-                  strokeDasharray={dash}
-                  fill="none"
-                />
-              )}
-              {key === 'baseline' && (
-                <path d={`M6 ${at}l-4 6h8z`} stroke="var(--chakra-colors-faded)" fill="none" />
-              )}
-              <text
-                x={key === 'baseline' ? 13 : 4}
-                y={at - 3}
-                style={{ fontSize: 11 }}
-                fill="var(--chakra-colors-faded)"
-              >
-                {name} {Math.round(value(key))}
-              </text>
-            </g>
-          );
-        })}
-        {list.map((b) => {
-          const chosen = b.glyph.id === inHand;
-          const far = b.off > OVERSHOOT;
-          const colour = chosen
+        <SkylineLines lines={lines} ownLines={ownLines} y={y} width={width} left={LEFT} onLine={onLine} />
+        {standings.map((s) => {
+          const isChosen = chosen.size > 0 ? chosen.has(s.id) : s.id === inHand;
+          const colour = isChosen
             ? 'var(--chakra-colors-hand)'
-            : far
+            : s.fault
               ? 'var(--chakra-colors-snag)'
               : 'var(--chakra-colors-ink)';
-          const char = String.fromCodePoint(b.glyph.codePoints[0]!);
+          const told = s.fault ? `, ${FAULT_TEXT[s.fault](amountOf(s))}` : '';
           return (
-            <g key={b.glyph.id} onClick={() => onTake(b.glyph.id)} style={{ cursor: 'pointer' }}>
-              <title>{`${char}: ${b.bottom.toFixed(0)} u to ${b.top.toFixed(0)} u${far ? `, ${b.off.toFixed(0)} u off the nearest line` : ''}`}</title>
-              <rect x={x(b.glyph.id)} width={x.bandwidth()} y={0} height={height} fill="transparent" />
+            <g
+              key={s.id}
+              role="button"
+              aria-pressed={isChosen}
+              aria-label={`${s.char}: ${s.bottom.toFixed(0)} u to ${s.top.toFixed(0)} u${told}`}
+              data-bar={s.id}
+              data-fault={s.fault ?? ''}
+              style={{ cursor: isChosen ? 'ns-resize' : 'pointer' }}
+              onPointerDown={(e) => {
+                e.currentTarget.setPointerCapture(e.pointerId);
+                if (e.shiftKey) return onChoose(s.id, 'through');
+                if (e.metaKey || e.altKey) return onChoose(s.id, 'toggle');
+                if (!chosen.has(s.id)) onChoose(s.id, 'only');
+                drag.current = { standing: s, fromY: e.clientY, done: 0, moved: false };
+              }}
+              onPointerMove={move}
+              onPointerUp={() => {
+                // A plain click on one of many chooses that one alone.
+                if (drag.current && !drag.current.moved && chosen.size > 1) onChoose(s.id, 'only');
+                drag.current = null;
+              }}
+              onPointerCancel={() => (drag.current = null)}
+            >
+              <title>{`${s.char}: ${s.bottom.toFixed(0)} u to ${s.top.toFixed(0)} u${told}`}</title>
               <rect
-                x={x(b.glyph.id)}
-                width={x.bandwidth()}
-                y={y(b.top)}
-                height={Math.max(1, y(b.bottom) - y(b.top))}
-                fill={colour}
-                opacity={chosen ? 1 : 0.75}
+                x={x(s.id)! - (x.step() - x.bandwidth()) / 2}
+                width={x.step()}
+                y={0}
+                height={height}
+                fill={isChosen ? 'var(--chakra-colors-handSoft)' : 'transparent'}
+                opacity={0.6}
               />
-              {far && (
-                <path
-                  d={`M${x(b.glyph.id)! - 1} ${y(b.top) - 4}h${x.bandwidth() + 2}`}
-                  stroke={colour}
-                  strokeWidth="2"
-                />
-              )}
-              <text
-                x={x(b.glyph.id)! + x.bandwidth() / 2}
-                y={height - 6}
-                textAnchor="middle"
-                style={{ fontSize: 12 }}
+              <rect
+                x={x(s.id)}
+                width={x.bandwidth()}
+                y={y(s.top)}
+                height={Math.max(1, y(s.bottom) - y(s.top))}
                 fill={colour}
-                fontWeight={chosen ? 'bold' : 'normal'}
-              >
-                {char}
-              </text>
+                opacity={isChosen ? 1 : 0.75}
+              />
+              {s.fault && (
+                <path d={`M${x(s.id)! + x.bandwidth() / 2 - 5} ${y(s.top) - 12}h10l-5 7z`} fill={colour} />
+              )}
+              {x.step() >= LABEL_FROM && (
+                <text
+                  x={x(s.id)! + x.bandwidth() / 2}
+                  y={height - 6}
+                  textAnchor="middle"
+                  style={{ fontSize: x.step() < 11 ? 9 : 12 }}
+                  fill={colour}
+                  fontWeight={isChosen || s.fault ? 'bold' : 'normal'}
+                >
+                  {s.char}
+                </text>
+              )}
             </g>
           );
         })}
-        {LINES.filter(([key]) => key !== 'baseline').map(([key, name]) => (
-          <rect
-            key={key}
-            role="slider"
-            aria-label={`Drag the ${name} line`}
-            aria-valuenow={Math.round(value(key))}
-            data-line={key}
-            x={0}
-            width={left - 4}
-            y={y(value(key)) - 7}
-            height={14}
-            fill="transparent"
-            style={{ cursor: 'ns-resize' }}
-            onPointerDown={(e) => {
-              e.currentTarget.setPointerCapture(e.pointerId);
-              drag.current = { line: key as keyof Lines, moved: false };
-            }}
-            onPointerMove={(e) => {
-              if (drag.current?.line !== key) return;
-              const box = e.currentTarget.ownerSVGElement!.getBoundingClientRect();
-              onLine(drag.current.line, Math.round(y.invert(e.clientY - box.top)), drag.current.moved);
-              drag.current.moved = true;
-            }}
-            onPointerUp={() => (drag.current = null)}
-          />
-        ))}
       </svg>
     </Box>
   );
+}
+
+/** A lift that brings the foot or the top onto its line when it is near; round letters overshoot as the font says. */
+function snapped({ foot, head, footOff, topOff }: Standing, by: number, reach: number): number {
+  const ways = [...(foot === null ? [] : [-footOff]), ...(head === null ? [] : [-topOff])].filter(
+    (w) => Math.abs(w - by) < reach,
+  );
+  return ways.length === 0 ? by : ways.reduce((a, b) => (Math.abs(a - by) <= Math.abs(b - by) ? a : b));
 }

@@ -1,0 +1,207 @@
+import { Flex, Slider, Text } from '@chakra-ui/react';
+import { useState } from 'react';
+import {
+  changeFitSettings,
+  fitSettingsOf,
+  fittable,
+  freezeSpacing,
+  releaseSpacing,
+} from '../../../../core/document/commands/fitAll';
+import { followUsual, setWordSpace, trackAll } from '../../../../core/document/commands/fitting';
+import { kerningBetween } from '../../../../core/document/kerning';
+import { advanceOf } from '../../../../core/document/metrics';
+import { projectOf } from '../../../../core/document/newProject';
+import type { FitSettings } from '../../../../core/document/schema';
+import { fitAll } from '../../../store/fittingAll';
+import { useDoc, useProject } from '../../../store/projectStore';
+import { Fact, GaugePart } from '../../../ui/Gauge';
+import { InkButton } from '../../../ui/InkButton';
+import { NumberField } from '../../../ui/NumberField';
+import { SelectField } from '../../../ui/SelectField';
+import type { PairOff, Rhythm } from '../useRhythm';
+import { JoinList } from './JoinList';
+
+/** How the whole font is fitted: tight or loose, joined or apart, a pair that the rest follows; word space. */
+export function FontTab({ pair, rhythm }: { pair: PairOff | null; rhythm: Rhythm | null }) {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const settings = fitSettingsOf(doc);
+  const [sliding, setSliding] = useState<number | null>(null);
+  const [track, setTrack] = useState(10);
+  const change = (next: Partial<FitSettings>) => {
+    commit(changeFitSettings(doc, next));
+    void fitAll();
+  };
+  const letters = fittable(doc);
+  const count = (state: 'first' | 'fitted' | 'hand') => letters.filter((g) => g.spacing === state);
+  const space = doc.glyphs.space;
+  const { reference } = settings;
+  const usual = followUsual(doc);
+  return (
+    <>
+      <Slider.Root
+        min={-60}
+        max={90}
+        step={2}
+        value={[sliding ?? settings.looser]}
+        onValueChange={(e) => setSliding(e.value[0]!)}
+        onValueChangeEnd={(e) => {
+          setSliding(null);
+          change({ looser: e.value[0]! });
+        }}
+      >
+        <Flex justify="space-between" fontSize="sm">
+          <Slider.Label color="faded">Tight to loose</Slider.Label>
+          <Text>
+            {(sliding ?? settings.looser) > 0 ? '+' : ''}
+            {sliding ?? settings.looser} u
+          </Text>
+        </Flex>
+        <Slider.Control>
+          <Slider.Track bg="rule">
+            <Slider.Range bg="hand" />
+          </Slider.Track>
+          <Slider.Thumbs bg="hand" />
+        </Slider.Control>
+      </Slider.Root>
+      <SelectField
+        label="Letters"
+        value={settings.joins}
+        options={[
+          [
+            'found',
+            `As their ends say${rhythm ? (rhythm.fitted.joined ? ': they join' : ': they stand apart') : ''}`,
+          ],
+          ['joined', 'They join'],
+          ['parted', 'They stand apart'],
+        ]}
+        onChange={(joins) => change({ joins })}
+      />
+      <SelectField
+        label="Figures"
+        value={settings.tabular}
+        options={[
+          [
+            'found',
+            `As they are drawn${rhythm ? (rhythm.fitted.tabular ? ': one width' : ': own widths') : ''}`,
+          ],
+          ['on', 'One width, for tables'],
+          ['off', 'Own widths'],
+        ]}
+        onChange={(tabular) => change({ tabular })}
+      />
+      <NumberField
+        label="Kern pairs from"
+        unit="u"
+        min={1}
+        max={60}
+        value={settings.kernFrom}
+        onChange={(kernFrom) => change({ kernFrom })}
+      />
+      <GaugePart title="A pair that the rest follows" />
+      {reference ? (
+        <>
+          <Text fontSize="sm" data-testid="reference">
+            {doc.glyphs[reference.left]?.name} {doc.glyphs[reference.right]?.name}:{' '}
+            {Math.round(reference.white)} u of white
+          </Text>
+          <InkButton tip="The fit finds its own measure again" onClick={() => change({ reference: null })}>
+            Let go of it
+          </InkButton>
+        </>
+      ) : (
+        <InkButton
+          tip="Fitting all opens or closes the font until this pair has the white it has now"
+          disabled={!pair}
+          onClick={() => {
+            if (!pair) return;
+            const [a, b] = [doc.glyphs[pair.left]!, doc.glyphs[pair.right]!];
+            const white = a.bearings.right + b.bearings.left + kerningBetween(doc)(a.id, b.id);
+            change({ reference: { left: a.id, right: b.id, white } });
+          }}
+        >
+          {pair ? `Let the rest follow ${pair.chars}` : 'Take a pair in hand first'}
+        </InkButton>
+      )}
+      <GaugePart title="What was set by whom" />
+      <Fact label="Fitted by itself">{count('fitted').length} letters</Fact>
+      <Fact label="Set by hand">{count('hand').length} letters</Fact>
+      <Flex gap="2" wrap="wrap">
+        <InkButton
+          tip="Accept all that the fit made: it stays"
+          disabled={count('fitted').length === 0}
+          onClick={() =>
+            commit(
+              freezeSpacing(
+                doc,
+                count('fitted').map((g) => g.id),
+              ),
+            )
+          }
+        >
+          Keep all so
+        </InkButton>
+        <InkButton
+          tip="The next fit may set all letters again"
+          disabled={count('hand').length === 0}
+          onClick={() =>
+            commit(
+              releaseSpacing(
+                doc,
+                count('hand').map((g) => g.id),
+              ),
+            )
+          }
+        >
+          Let all be fitted
+        </InkButton>
+        <InkButton
+          tip="m, r, h follow n; c, d, e, q follow o; B, D, E ... follow H: sides of one form, where nobody set them by hand"
+          disabled={usual === null}
+          onClick={() => commit(usual)}
+        >
+          Usual sides follow
+        </InkButton>
+      </Flex>
+      <GaugePart title="Tracking of the whole font" />
+      <NumberField label="By" unit="u" min={0} max={300} value={track} onChange={setTrack} />
+      <Flex gap="2">
+        <InkButton
+          flex="1"
+          tip="Less white for every letter, set by hand or not"
+          onClick={() => commit(trackAll(doc, -track))}
+        >
+          Closer
+        </InkButton>
+        <InkButton
+          flex="1"
+          tip="More white for every letter, set by hand or not"
+          onClick={() => commit(trackAll(doc, track))}
+        >
+          Looser
+        </InkButton>
+      </Flex>
+      {space && (
+        <>
+          <GaugePart title="Word space" />
+          <NumberField
+            label="Width of the space"
+            unit="u"
+            min={0}
+            value={advanceOf(space)}
+            onChange={(v) => commit(setWordSpace(doc, v))}
+          />
+          <Text fontSize="xs" color="faded">
+            {space.spacing === 'hand'
+              ? 'Set by hand.'
+              : space.spacing === 'fitted'
+                ? 'Fitted by itself.'
+                : 'Not fitted yet.'}{' '}
+            A quarter of the em is usual: {Math.round(projectOf(doc).unitsPerEm / 4)} u.
+          </Text>
+        </>
+      )}
+      {rhythm?.fitted.joined && <JoinList rhythm={rhythm} />}
+    </>
+  );
+}

@@ -1,0 +1,83 @@
+import { Text } from '@chakra-ui/react';
+import { freezeSpacing, releaseSpacing } from '../../../../core/document/commands/fitAll';
+import { setAdvance, setFollows } from '../../../../core/document/commands/fitting';
+import { spacedBy } from '../../../../core/document/commands/bearingsInStep';
+import { advanceOf, inkWidth } from '../../../../core/document/metrics';
+import type { GlyphRow } from '../../../../core/document/schema';
+import { BearingFields } from '../../../panels/BearingFields';
+import { useDoc, useProject } from '../../../store/projectStore';
+import { drawnGlyphs } from '../../../store/selectors';
+import { Fact, GaugePart } from '../../../ui/Gauge';
+import { InkButton } from '../../../ui/InkButton';
+import { NumberField } from '../../../ui/NumberField';
+import { SelectField } from '../../../ui/SelectField';
+
+const SPACING_TEXT = {
+  first: 'Not fitted yet: 50 u of white on each side.',
+  fitted: 'Fitted by itself. What you change stays as you set it.',
+  hand: 'Set by hand: fitting all leaves it alone.',
+} as const;
+
+/** White at both sides of the letter in hand, and whom it follows. */
+export function LetterTab({ glyph }: { glyph: GlyphRow }) {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const base = doc.glyphs[spacedBy(glyph) ?? ''];
+  const leaders = drawnGlyphs(doc).filter((g) => g.id !== glyph.id);
+  const follow = (side: 'left' | 'right') => (
+    <SelectField
+      label={`${side === 'left' ? 'Left' : 'Right'} side follows`}
+      value={glyph.follows[side] ?? ''}
+      options={[
+        ['', 'nobody'],
+        ...leaders.map((g) => [g.id, `${String.fromCodePoint(g.codePoints[0]!)} (${g.name})`] as const),
+      ]}
+      onChange={(id) => commit(setFollows(doc, glyph.id, side, id === '' ? null : id))}
+    />
+  );
+  return (
+    <>
+      <Text fontSize="xs" color="faded" data-testid="spacing-state">
+        {base && glyph.spacing !== 'hand'
+          ? `Takes its white from ${base.name}, which it is composed of.`
+          : SPACING_TEXT[glyph.spacing]}
+      </Text>
+      {glyph.contours.length > 0 ? (
+        <>
+          <BearingFields glyph={glyph} />
+          <Fact label="Width of the ink">{inkWidth(glyph).toFixed(0)} u</Fact>
+        </>
+      ) : (
+        <NumberField
+          label="Width"
+          unit="u"
+          min={0}
+          value={advanceOf(glyph)}
+          onChange={(v) => commit(setAdvance(doc, glyph.id, v))}
+        />
+      )}
+      <Fact label="Advance width">
+        <span data-testid="advance">{advanceOf(glyph).toFixed(0)} u</span>
+      </Fact>
+      {glyph.spacing === 'hand' && (
+        <InkButton
+          tip="The next fit may set its bearings again"
+          onClick={() => commit(releaseSpacing(doc, [glyph.id]))}
+        >
+          Let it be fitted
+        </InkButton>
+      )}
+      {glyph.spacing === 'fitted' && (
+        <InkButton
+          tip="Accept what the fit made: it stays as it is from now on"
+          onClick={() => commit(freezeSpacing(doc, [glyph.id]))}
+        >
+          Keep it so
+        </InkButton>
+      )}
+      <GaugePart title="Takes its white from another" />
+      {follow('left')}
+      {follow('right')}
+    </>
+  );
+}

@@ -1,0 +1,110 @@
+import '@fontsource/dekko/latin-400.css';
+import '@fontsource/spectral/latin-400.css';
+import { Box, Flex, Text } from '@chakra-ui/react';
+import { useEffect, useState } from 'react';
+import { scaleFont } from '../../../core/document/commands/scaleFont';
+import { topOf } from '../../../core/document/commands/placing';
+import { projectOf } from '../../../core/document/newProject';
+import type { Doc } from '../../../core/document/schema';
+import { useDoc, useProject } from '../../store/projectStore';
+import { useLiveFont } from '../../store/liveFont';
+import { glyphByCodePoint } from '../../store/selectors';
+import { InkButton } from '../../ui/InkButton';
+
+/** Open-licensed fonts that ship with the app, by what they are. */
+const OTHERS = [
+  ['a text sans', "'Atkinson Hyperlegible'"],
+  ['a text serif', "'Spectral'"],
+  ['a handwriting', "'Dekko'"],
+] as const;
+const TEXT = 'High water by seven';
+
+/** Heights of x and H, shares of the em. */
+interface Heights {
+  readonly x: number;
+  readonly cap: number;
+}
+
+/** Heights of a font that the browser has loaded. */
+function heightsIn(family: string): Heights {
+  const g = document.createElement('canvas').getContext('2d')!;
+  g.font = `1000px ${family}`;
+  const top = (char: string) => g.measureText(char).actualBoundingBoxAscent / 1000;
+  return { x: top('x'), cap: top('H') };
+}
+
+function ownHeights(doc: Doc): Heights {
+  const { unitsPerEm, lines } = projectOf(doc);
+  const have = glyphByCodePoint(doc);
+  const top = (char: string, line: number) => (topOf(have.get(char.codePointAt(0)!)) ?? line) / unitsPerEm;
+  return { x: top('x', lines.xHeight), cap: top('H', lines.capHeight) };
+}
+
+/** Text is mostly small letters: their height counts for more. */
+const SMALL_COUNTS = 0.75;
+const apparent = (h: Heights) => SMALL_COUNTS * h.x + (1 - SMALL_COUNTS) * h.cap;
+
+/** The same text in ours and in other fonts at one size, with how much bigger or smaller ours comes out. */
+export function BesideOthers() {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const family = useLiveFont((s) => s.family);
+  const [others, setOthers] = useState<readonly Heights[] | null>(null);
+  useEffect(() => {
+    let gone = false;
+    void Promise.all(OTHERS.map(([, f]) => document.fonts.load(`20px ${f}`, 'xH'))).then(() => {
+      if (!gone) setOthers(OTHERS.map(([, f]) => heightsIn(f)));
+    });
+    return () => void (gone = true);
+  }, []);
+  const own = ownHeights(doc);
+  const factor = others && others.reduce((s, h) => s + apparent(h), 0) / others.length / apparent(own);
+  const percent = (f: number) => Math.round(100 * (1 / f - 1));
+  const row = (name: string, font: string, h: Heights | null) => (
+    <Flex key={name} align="baseline" gap="4" h="25%" minH="0">
+      <Text w="6.5rem" flexShrink={0} fontSize="xs" color="faded" textAlign="right">
+        {name}
+      </Text>
+      <Box
+        flex="1"
+        minW="0"
+        fontSize="34px"
+        lineHeight="1.3"
+        whiteSpace="nowrap"
+        overflow="hidden"
+        fontFamily={font}
+      >
+        {TEXT}
+      </Box>
+      <Text w="8.5rem" flexShrink={0} fontSize="xs" color="faded">
+        {h ? `x ${Math.round(1000 * h.x)}, H ${Math.round(1000 * h.cap)} of 1000` : ''}
+      </Text>
+    </Flex>
+  );
+  return (
+    <Flex h="100%" px="6" py="2" gap="6" aria-label="Beside other fonts" role="region">
+      <Flex direction="column" flex="1" minW="0" h="100%">
+        {row('ours', family ? `'${family}'` : 'inherit', own)}
+        {OTHERS.map(([name, f], i) => row(name, f, others?.[i] ?? null))}
+      </Flex>
+      <Flex direction="column" w="12rem" gap="2" justify="center" flexShrink={0}>
+        {factor !== null && (
+          <>
+            <Text fontSize="sm" data-testid="apparent">
+              {Math.abs(percent(factor)) < 2
+                ? 'At the same point size ours comes out as big as the others.'
+                : `At the same point size ours comes out ${Math.abs(percent(factor))} % ${percent(factor) > 0 ? 'bigger' : 'smaller'} than the others.`}
+            </Text>
+            <InkButton
+              tip="Scale letters, lines, white and kerning of the whole font together; one step to undo"
+              disabled={Math.abs(percent(factor)) < 2}
+              onClick={() => commit(scaleFont(doc, factor))}
+            >
+              Make ours as big
+            </InkButton>
+          </>
+        )}
+      </Flex>
+    </Flex>
+  );
+}

@@ -1,0 +1,81 @@
+import { Text } from '@chakra-ui/react';
+import { useState } from 'react';
+import { firstIconSeating, iconsOf, placeIcons } from '../../../../core/document/commands/icons';
+import { projectOf } from '../../../../core/document/newProject';
+import { useDoc, useProject } from '../../../store/projectStore';
+import { InkButton } from '../../../ui/InkButton';
+import { NumberField } from '../../../ui/NumberField';
+import { SelectField } from '../../../ui/SelectField';
+
+/** Stands icons beside each other: size, baseline or middle, one margin, the grid of a design size. */
+export function IconsTab({ ids }: { ids: readonly string[] }) {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const { unitsPerEm } = projectOf(doc);
+  const [seating, setSeating] = useState(() => firstIconSeating(unitsPerEm));
+  const set = (change: Partial<typeof seating>) => setSeating({ ...seating, ...change });
+  const icons = iconsOf(doc).map((g) => g.id);
+  const some = ids.length > 1 ? ids.filter((id) => icons.includes(id)) : icons;
+  return (
+    <>
+      <Text fontSize="sm">
+        {some.length} icons, {ids.length > 1 ? 'those chosen' : 'all of the font'}
+      </Text>
+      <SelectField
+        label="Scaled"
+        value={seating.scale}
+        options={[
+          ['together', 'Together: the largest reaches the size'],
+          ['each', 'Each to the size'],
+        ]}
+        onChange={(scale) => set({ scale })}
+      />
+      <NumberField
+        label="Size"
+        unit="u"
+        min={10}
+        max={4000}
+        value={seating.size}
+        onChange={(size) => set({ size })}
+      />
+      <SelectField
+        label="Standing"
+        value={seating.stand}
+        options={[
+          ['baseline', 'On the baseline'],
+          ['middle', 'With their middles at one height'],
+        ]}
+        onChange={(stand) => set({ stand })}
+      />
+      {seating.stand === 'middle' && (
+        <NumberField
+          label="Middle at"
+          unit="u"
+          value={seating.middle}
+          onChange={(middle) => set({ middle })}
+        />
+      )}
+      <NumberField
+        label="Margin at both sides"
+        unit="u"
+        value={seating.margin}
+        onChange={(margin) => set({ margin })}
+      />
+      <NumberField
+        label="Grid of a design size (0 = none)"
+        unit="px"
+        min={0}
+        max={512}
+        value={seating.gridPx ?? 0}
+        onChange={(px) => set({ gridPx: px > 0 ? Math.round(px) : null })}
+      />
+      <InkButton
+        main
+        tip="Scale, stand and space the icons so; one step to undo"
+        onClick={() => commit(placeIcons(doc, some, seating))}
+      >
+        Place {some.length} icons
+      </InkButton>
+    </>
+  );
+}

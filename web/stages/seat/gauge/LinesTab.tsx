@@ -1,0 +1,180 @@
+import { Field, Flex, Input, Text } from '@chakra-ui/react';
+import { changeSeating } from '../../../../core/document/commands/lifting';
+import { changeSeatFacts, standersOf, takeLinesOfLetters } from '../../../../core/document/commands/placing';
+import { projectOf } from '../../../../core/document/newProject';
+import type { Seating } from '../../../../core/document/schema';
+import { measuredOvershoot } from '../../../../core/seat/standing';
+import { useDoc, useProject } from '../../../store/projectStore';
+import { sheetsInOrder } from '../../../store/selectors';
+import { GaugePart } from '../../../ui/Gauge';
+import { InkButton } from '../../../ui/InkButton';
+import { NumberField } from '../../../ui/NumberField';
+import { SelectField } from '../../../ui/SelectField';
+
+/** The lines, typed or taken from the letters; the overshoot of round ones; lines of one's own; what sheets are scaled by. */
+export function LinesTab() {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const { lines, overshoot, ownLines } = projectOf(doc);
+  const seating = sheetsInOrder(doc)[0]?.seating;
+  const measured = measuredOvershoot(standersOf(doc));
+  const line = (key: keyof typeof lines, label: string) => (
+    <NumberField
+      label={label}
+      unit="u"
+      value={lines[key]}
+      min={-1000}
+      max={2000}
+      onChange={(v) =>
+        commit(
+          changeSeating(doc, {
+            lines: { [key]: v },
+            ...(key === 'xHeight' ? { seating: { reference: 'caps-and-small' } } : {}),
+          }),
+        )
+      }
+    />
+  );
+  const own = (next: typeof ownLines) => commit(changeSeatFacts(doc, { ownLines: next }));
+  return (
+    <>
+      {line('capHeight', 'Cap height')}
+      {line('xHeight', 'x-height')}
+      {line('ascender', 'Ascender')}
+      {line('descender', 'Descender')}
+      <InkButton
+        tip="Lay the lines where the letters' feet and tops are; no letter moves"
+        onClick={() => commit(takeLinesOfLetters(doc))}
+      >
+        Take the lines of the letters
+      </InkButton>
+      <NumberField
+        label="Round letters overshoot by"
+        unit="u"
+        min={0}
+        max={100}
+        value={overshoot}
+        onChange={(v) => commit(changeSeatFacts(doc, { overshoot: v }))}
+      />
+      {measured !== null && (
+        <Flex align="center" gap="2">
+          <Text flex="1" fontSize="xs" color="faded">
+            Measured in these letters: {measured.toFixed(0)} u
+          </Text>
+          <InkButton
+            tip="Take the overshoot that the letters have"
+            disabled={Math.round(measured) === overshoot}
+            onClick={() => commit(changeSeatFacts(doc, { overshoot: Math.round(measured) }))}
+          >
+            Take it
+          </InkButton>
+        </Flex>
+      )}
+      <GaugePart title="Lines of your own" />
+      {ownLines.map((l) => (
+        <Flex key={l.id} gap="1" align="center">
+          <Input
+            size="xs"
+            flex="1"
+            bg="sheet"
+            borderColor="rule"
+            aria-label="Name of the line"
+            value={l.name}
+            onChange={(e) =>
+              commit(
+                changeSeatFacts(doc, {
+                  ownLines: ownLines.map((o) => (o.id === l.id ? { ...o, name: e.target.value } : o)),
+                }),
+                true,
+              )
+            }
+          />
+          <NumberField
+            label=""
+            unit="u"
+            value={l.y}
+            onChange={(y) => own(ownLines.map((o) => (o.id === l.id ? { ...o, y } : o)))}
+          />
+          <InkButton
+            tip="Take the line away"
+            aria-label={`Take the line ${l.name} away`}
+            px="2"
+            onClick={() => own(ownLines.filter((o) => o.id !== l.id))}
+          >
+            ×
+          </InkButton>
+        </Flex>
+      ))}
+      <InkButton
+        tip="A line of your own at any height, to be dragged on the skyline"
+        onClick={() =>
+          own([
+            ...ownLines,
+            {
+              id: `own${1 + Math.max(0, ...ownLines.map((l) => Number(l.id.slice(3)) || 0))}`,
+              name: 'my line',
+              y: 300,
+            },
+          ])
+        }
+      >
+        Add a line
+      </InkButton>
+      {seating && (
+        <>
+          <GaugePart title="What sheets are scaled by" />
+          <SelectField<Seating['reference']>
+            label="How letters are scaled"
+            value={seating.reference}
+            options={[
+              ['one-factor', 'One factor for all: capitals reach their line'],
+              ['caps-and-small', 'Small letters by a factor of their own'],
+              ['icons', 'Icons: the largest reaches its size'],
+            ]}
+            onChange={(reference) => commit(changeSeating(doc, { seating: { reference } }))}
+          />
+          <Reference
+            label="Capitals by"
+            value={seating.capReference}
+            onChange={(capReference) => commit(changeSeating(doc, { seating: { capReference } }))}
+          />
+          <Reference
+            label="Small letters by"
+            value={seating.smallReference}
+            onChange={(smallReference) => commit(changeSeating(doc, { seating: { smallReference } }))}
+          />
+        </>
+      )}
+    </>
+  );
+}
+
+/** Letters whose tops count as the height; none = all that end flat there, without outliers. */
+function Reference({
+  label,
+  value,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+}) {
+  return (
+    <Field.Root orientation="horizontal" gap="2">
+      <Field.Label flex="1" fontSize="sm" color="faded">
+        {label}
+      </Field.Label>
+      <Input
+        key={value}
+        size="xs"
+        w="6.2rem"
+        bg="sheet"
+        borderColor="rule"
+        placeholder="all flat ones"
+        defaultValue={value}
+        onBlur={(e) => e.target.value.trim() !== value && onChange(e.target.value.trim())}
+        onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+      />
+    </Field.Root>
+  );
+}
