@@ -56,7 +56,7 @@ export function unwoff(woff: Uint8Array): Uint8Array {
 const PLAIN = ['liga', 'clig', 'calt', 'dlig', 'rlig', 'ccmp', 'locl'];
 
 /** Reads an open font's letters, bearings, kerning (as HarfBuzz applies it) and word space; null when n is missing. */
-export function readSpacedFont(path: string, name: string): SpacedFont | null {
+export function readSpacedFont(path: string, name: string, kerned = true): SpacedFont | null {
   const bytes = readFileSync(path);
   const font = parse(new Uint8Array(bytes).slice().buffer);
   const k = 1000 / font.unitsPerEm;
@@ -78,6 +78,15 @@ export function readSpacedFont(path: string, name: string): SpacedFont | null {
     ];
   });
   if (!rows.some((r) => r.char === 'n')) return null;
+  const withKerning = (kerning: ReadonlyMap<string, number>): SpacedFont => ({
+    name,
+    letters: rows.map((r) => r.profile),
+    left: rows.map((r) => r.left),
+    right: rows.map((r) => r.right),
+    kerning,
+    space: font.charToGlyph(' ').advanceWidth * k,
+  });
+  if (!kerned) return withKerning(new Map());
   const shaper = new hb.Font(new hb.Face(new hb.Blob(unwoff(bytes))));
   const off = PLAIN.map((tag) => new hb.Feature(tag, 0));
   const kerning = new Map<string, number>();
@@ -93,16 +102,8 @@ export function readSpacedFont(path: string, name: string): SpacedFont | null {
         const value = at[0]!.xAdvance + (at[1]!.xOffset ?? 0) - (at[0]!.xOffset ?? 0) - a.advance;
         if (value !== 0) kerning.set(a.char + b.char, value * k);
       }
-      (buffer as { destroy?: () => void }).destroy?.();
     }
-  return {
-    name,
-    letters: rows.map((r) => r.profile),
-    left: rows.map((r) => r.left),
-    right: rows.map((r) => r.right),
-    kerning,
-    space: font.charToGlyph(' ').advanceWidth * k,
-  };
+  return withKerning(kerning);
 }
 
 /** Font files in a folder of unpacked @fontsource packages: [family and weight, path]. */

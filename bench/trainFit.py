@@ -20,7 +20,7 @@ libre-baskerville dekko karla spectral neucha cookie'''.split())
 NETS, ROUNDS, BATCH = 4, 40, 4
 HIDDEN, LETTER, PAIR, GATE = 64, 12, 8, 4
 UNKNOWN = 91        # KNOWN.length in core/fit/features.ts
-JOINED_FROM = 0.45  # as in core/fit/style.ts
+JOINED_FROM = 0.52  # as in core/fit/style.ts
 SOFT = 4            # as kern.soft in core/fit/parameters.ts
 PAIR_SCALE = 20
 

@@ -8,7 +8,7 @@ import { closing, faultyJoins } from './joinCheck';
 import { touchingDistance } from './joined';
 import { offRhythm, worstPairs } from './rhythm';
 import { coned, FAR, profileOf, ROW, rowMiddle, type Profile } from './profiles';
-import { joinersOf, styleOf } from './style';
+import { JOINED_FROM, joinersOf, styleOf } from './style';
 
 /** A bar of ink, 1/1000 em. */
 const bar = (x0: number, x1: number, y0: number, y1: number) => [
@@ -109,7 +109,7 @@ test.each(['work-sans', 'libre-baskerville'])(
 );
 
 test('a script whose letters join is told by their ends', () => {
-  expect(styleOf(openFont('pacifico').letters)!.joins).toBeGreaterThan(0.45);
+  expect(styleOf(openFont('pacifico').letters)!.joins).toBeGreaterThan(JOINED_FROM);
   expect(styleOf(openFont('work-sans').letters)!.joins).toBeLessThan(0.2);
 });
 

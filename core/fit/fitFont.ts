@@ -29,8 +29,8 @@ export interface FitOptions {
   readonly kernFrom?: number;
 }
 
-/** Letters that kerning is made for: a font's everyday ones. */
-const KERNED = /^[A-Za-z0-9.,:;!?'"-]$/;
+/** What kerning is made for: letters, figures and the signs that stand beside them in text. */
+export const KERNED = /^[\p{L}0-9.,:;!?'"\u2018\u2019\u201c\u201d\u2013\u2014()\u00ab\u00bb\u2039\u203a-]$/u;
 const FIGURES = [...'0123456789'];
 /** Figures whose widths differ less than this share are meant to line up in tables. */
 const EVEN_FIGURES = 0.052;
@@ -63,7 +63,7 @@ export function fitFont(letters: readonly Profile[], options: FitOptions = {}): 
   return {
     letters: letters.map(({ char }, i) => ({ char, left: bearings.left[i]!, right: bearings.right[i]! })),
     kerning: joined ? groups : withoutTouching(style, bearings, groups, core),
-    wished: wishOf(bearings, kerning),
+    wished: wishOf(bearings, kerning, new Set(core)),
     space: whole ? taughtSpace(style, bearings, style.rhythm, joined) : plainSpace(style, bearings),
     joined,
     tabular,
@@ -97,9 +97,13 @@ function restOf({ size, data }: Table, b: Bearings): Table {
   return { size, data: data.map((v, k) => v - b.right[Math.floor(k / size)]! - b.left[k % size]!) };
 }
 
-const wishOf = (b: Bearings, { size, data }: Table): Table => ({
+/** Distances box to box; signs that aren't kerned keep what their bearings make. */
+const wishOf = (b: Bearings, { size, data }: Table, kerned: ReadonlySet<number>): Table => ({
   size,
-  data: data.map((v, k) => v + b.right[Math.floor(k / size)]! + b.left[k % size]!),
+  data: data.map((v, k) => {
+    const [i, j] = [Math.floor(k / size), k % size];
+    return b.right[i]! + b.left[j]! + (kerned.has(i) && kerned.has(j) ? v : 0);
+  }),
 });
 
 /** Kerning within bounds; small letters that join are never kerned with each other. */

@@ -18,11 +18,12 @@ const MEANT = 60;
 const THIN_SHARE = 0.35;
 /** Strokes that meet at heights this share of the x-height apart make a step. */
 const STEP_SHARE = 0.14;
-const AT_END = 25;
+/** Ink so near to the left side belongs to the stroke that begins there, 1/1000 em. */
+const AT_START = 25;
 
 /** Mean height of a letter's ink at its left side; null when it begins with a stem or with more than one stroke. */
 function entryOf(letter: Profile, xHeight: number): number | null {
-  const rows = Array.from({ length: ROW.count }, (_, k) => k).filter((k) => letter.left[k]! < AT_END);
+  const rows = Array.from({ length: ROW.count }, (_, k) => k).filter((k) => letter.left[k]! < AT_START);
   const [first, last] = [rows[0], rows[rows.length - 1]];
   if (first === undefined || last === undefined || rowMiddle(last) - rowMiddle(first) > 0.35 * xHeight)
     return null;

@@ -1,5 +1,6 @@
 import { median } from '../raster/histogram';
 import type { Table } from './distances';
+import { KERNED } from './fitFont';
 import { pairShare } from './frequency';
 
 /** A pair by its letters' places, and how far its white is from the rhythm, 1/1000 em; above 0 = too loose. */
@@ -30,6 +31,7 @@ export function worstPairs(chars: readonly string[], off: Table, most: number, l
   const out: (OffPair & { readonly rank: number })[] = [];
   for (let i = 0; i < off.size; i++)
     for (let j = 0; j < off.size; j++) {
+      if (!KERNED.test(chars[i]!) || !KERNED.test(chars[j]!)) continue;
       const value = off.data[i * off.size + j]!;
       if (Math.abs(value) < least) continue;
       const rank = Math.abs(value) * Math.sqrt(pairShare(chars[i]!, chars[j]!));

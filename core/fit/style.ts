@@ -1,5 +1,5 @@
 import { median } from '../raster/histogram';
-import { dense, ROW, rowMiddle, type Profile } from './profiles';
+import { dense, FAR, ROW, rowMiddle, type Profile } from './profiles';
 import type { LetterClass } from './parameters';
 
 /** A font's letters with what they share, 1/1000 em. */
@@ -23,7 +23,7 @@ export interface Style {
 }
 
 /** From this share on a font is taken for a joined script. */
-export const JOINED_FROM = 0.45;
+export const JOINED_FROM = 0.52;
 /** A slant below this tangent is none. */
 export const UPRIGHT = 0.03;
 
@@ -53,6 +53,7 @@ export function styleOf(letters: readonly Profile[]): Style | null {
       ? median(lesser.map((l) => l.top))
       : SMALL_SHARE * (tall.length > 0 ? median(tall.map((l) => l.top)) : leader.top);
   const deep = have('pqgy');
+  const slant = slantOf(have('lihnmuHIELtbdpk'));
   return {
     letters,
     classes: letters.map((l) => classOf(l.char)),
@@ -63,8 +64,8 @@ export function styleOf(letters: readonly Profile[]): Style | null {
     descent: deep.length > 0 ? -median(deep.map((l) => l.bottom)) : 0.45 * xHeight,
     ...innerOf(leader, xHeight),
     hollow: hollowOf(leader, xHeight),
-    slant: slantOf(have('lihnmuHIELtbdpk')),
-    joins: joinsOf(letters, xHeight),
+    slant,
+    joins: joinsOf({ letters, xHeight, slant }),
   };
 }
 
@@ -123,41 +124,60 @@ function slantOf(letters: readonly Profile[]): number {
 
 /** Within this share of the x-height of each other, strokes' ends are at one height. */
 const ONE_HEIGHT = 0.22;
-/** Ink this near to the right side of the box belongs to the stroke that ends there, 1/1000 em. */
-const AT_END = 25;
+/** Ink so near to the right side belongs to the stroke that ends there, a share of the x-height. */
+const AT_END = 0.05;
+/** A stroke's end is at most so high, a share of the x-height. */
+const THIN = 0.3;
 
-/** Height at which a letter's right end is a thin stroke, 1/1000 em; null when it ends otherwise. */
-export function exitOf(letter: Profile, xHeight: number): number | null {
+/**
+ * Height at which a letter's right end is a thin stroke, 1/1000 em; null when it ends otherwise. `slant`: tangent by which
+ * the letter is set upright first, for slanted letters end at their right top otherwise.
+ */
+export function exitOf(letter: Profile, xHeight: number, slant: number): number | null {
+  const side = letter.right.map((v, k) => (v < FAR ? v + slant * rowMiddle(k) : FAR));
+  const end = side.reduce((a, b) => Math.min(a, b), FAR) + AT_END * xHeight;
   let [first, last, sum, count] = [0, 0, 0, 0];
-  for (let k = 0; k < ROW.count; k++) {
-    if (letter.right[k]! >= AT_END) continue;
+  side.forEach((v, k) => {
+    if (v >= end || v >= FAR) return;
     if (count === 0) first = rowMiddle(k);
     last = rowMiddle(k);
     sum += last;
     count++;
-  }
+  });
   if (count === 0) return null;
   const mean = sum / count;
-  return last - first < 0.3 * xHeight && mean > 0.05 * xHeight && mean < 1.1 * xHeight ? mean : null;
+  return last - first < THIN * xHeight && mean > 0.05 * xHeight && mean < 1.1 * xHeight ? mean : null;
 }
 
-/** Share of small letters that end in a thin stroke at a height that most share. */
-function joinsOf(letters: readonly Profile[], xHeight: number): number {
-  const small = letters.filter((l) => classOf(l.char) === 'L');
-  const heights = small.flatMap((l) => exitOf(l, xHeight) ?? []);
-  if (heights.length < 8) return 0;
-  const middle = median(heights);
-  return heights.filter((y) => Math.abs(y - middle) < ONE_HEIGHT * xHeight).length / small.length;
+interface Exits {
+  /** Small letters that end in a thin stroke at the height that most share: indices. */
+  readonly joiners: readonly number[];
+  /** That height, 1/1000 em. */
+  readonly height: number;
 }
 
-/** Small letters that end in a thin stroke at the height that most share: indices, and that height in 1/1000 em. */
-export function joinersOf({ letters, classes, xHeight }: Style): { joiners: number[]; height: number } {
-  const exits = letters.map((l, i) => (classes[i] === 'L' ? exitOf(l, xHeight) : null));
+/** Fewer letters with such ends are chance. */
+const FEWEST = 8;
+
+function exitsOf(letters: readonly Profile[], xHeight: number, slant: number): Exits {
+  const exits = letters.map((l) => (classOf(l.char) === 'L' ? exitOf(l, xHeight, slant) : null));
   const heights = exits.filter((y) => y !== null);
-  if (heights.length === 0) return { joiners: [], height: 0 };
+  if (heights.length < FEWEST) return { joiners: [], height: 0 };
   const height = median(heights);
   const joiners = exits.flatMap((y, i) =>
     y !== null && Math.abs(y - height) < ONE_HEIGHT * xHeight ? [i] : [],
   );
   return { joiners, height };
+}
+
+/** Letters whose ends could join, looked at as they stand and set upright: whichever finds more. */
+export function joinersOf({ letters, xHeight, slant }: Pick<Style, 'letters' | 'xHeight' | 'slant'>): Exits {
+  const [plain, upright] = [exitsOf(letters, xHeight, 0), exitsOf(letters, xHeight, slant)];
+  return upright.joiners.length > plain.joiners.length ? upright : plain;
+}
+
+/** Share of small letters that end in a thin stroke at a height that most share. */
+function joinsOf(facts: Pick<Style, 'letters' | 'xHeight' | 'slant'>): number {
+  const small = facts.letters.filter((l) => classOf(l.char) === 'L').length;
+  return small === 0 ? 0 : joinersOf(facts).joiners.length / small;
 }

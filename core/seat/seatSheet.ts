@@ -129,33 +129,46 @@ export function seatSheet(items: readonly Seatable[], settings: SeatSettings): S
 
 const middleX = (t: Turned): number => (t.box.xMin + t.box.xMax) / 2;
 
-/** By how much round feet reach below flat ones of the same row, px; never more than a hand does by habit. */
-function overshootPx(rows: ReadonlyMap<number, Turned[]>): number {
-  const differences: number[] = [];
-  for (const list of rows.values()) {
-    const feet = (edge: 'flat' | 'round') =>
-      list.filter((t) => endsOf(t.item.char).foot === edge).map((t) => t.box.yMax);
-    const [flat, round] = [middleOf(feet('flat')), middleOf(feet('round'))];
-    if (flat !== null && round !== null) differences.push(round - flat);
-  }
-  const most = OVERSHOOT_MOST * tallest([...rows.values()].flat());
-  return Math.max(0, Math.min(most, middleOf(differences) ?? 0));
-}
 /** Share of the tallest letter that a round one overshoots at most. */
 const OVERSHOOT_MOST = 0.05;
+
+interface Foot {
+  readonly x: number;
+  readonly y: number;
+  readonly round: boolean;
+}
+
+/** By how much round feet reach below flat ones about their rows' lines, px; never more than a hand does by habit. */
+function overshootPx(rows: readonly (readonly Foot[])[], most: number): number {
+  const differences = rows.flatMap((feet) => {
+    const line = robustLine(feet);
+    if (!line) return [];
+    const below = (round: boolean) =>
+      middleOf(feet.filter((f) => f.round === round).map((f) => f.y - line.at - line.slope * f.x));
+    const [flat, round] = [below(false), below(true)];
+    return flat !== null && round !== null ? [round - flat] : [];
+  });
+  return Math.max(0, Math.min(most, middleOf(differences) ?? 0));
+}
 
 /** Per row the baseline in the turned page, px, y down. */
 function rowBaselines(turned: readonly Turned[]): Map<number, Line> {
   const rows = new Map<number, Turned[]>();
   for (const t of turned) rows.set(t.item.row, [...(rows.get(t.item.row) ?? []), t]);
-  const over = overshootPx(rows);
+  const feet = new Map(
+    [...rows].map(([row, list]): [number, Foot[]] => [
+      row,
+      list.flatMap((t) => {
+        const { foot } = endsOf(t.item.char);
+        return foot === null ? [] : [{ x: middleX(t), y: t.box.yMax, round: foot === 'round' }];
+      }),
+    ]),
+  );
+  const over = overshootPx([...feet.values()], OVERSHOOT_MOST * tallest(turned));
   const out = new Map<number, Line>();
   for (const [row, list] of rows) {
-    const feet = list.flatMap((t) => {
-      const { foot } = endsOf(t.item.char);
-      return foot === null ? [] : [{ x: middleX(t), y: t.box.yMax - (foot === 'round' ? over : 0) }];
-    });
-    const line = robustLine(feet) ?? robustLine(standing(list));
+    const level = feet.get(row)!.map((f) => ({ x: f.x, y: f.y - (f.round ? over : 0) }));
+    const line = robustLine(level) ?? robustLine(standing(list));
     if (line) out.set(row, line);
   }
   return out;

@@ -105,7 +105,7 @@ function faultOf(m: Measured, round: boolean, overshoot: number, foot: number, t
 /** Set down (or up) onto its line; scaled as well when its top would be off then. */
 function mendOf(m: Measured, tolerance: number): { scale: number; lift: number } {
   const lift = m.foot === null ? 0 : m.foot - m.bottom;
-  if (m.head === null || Math.abs(m.top + lift - m.head) <= tolerance / 2) return { scale: 1, lift };
+  if (m.head === null || Math.abs(m.top + lift - m.head) <= tolerance) return { scale: 1, lift };
   const height = m.top - m.bottom;
   const wanted = m.foot === null ? null : (m.head - m.foot) / height;
   if (wanted === null) {

@@ -1,9 +1,14 @@
 import { Box, Dialog, Input, Portal, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import { seatAll } from '../../core/document/commands/lifting';
+import { mendStandings, takeLinesOfLetters } from '../../core/document/commands/placing';
 import { setDesk } from '../app/colourMode';
 import { dressBench, useDressBench } from '../store/dressBench';
-import { drawnGlyphs } from '../store/selectors';
+import { useFitBench } from '../store/fitBench';
+import { fitAll } from '../store/fittingAll';
+import { useNameBench } from '../store/nameBench';
+import { useSeatBench } from '../store/seatBench';
+import { drawnGlyphs, standingsInOrder } from '../store/selectors';
 import { useProject } from '../store/projectStore';
 import { STAGES } from '../text/stages';
 import { saveOpenProject } from './saveProjectFile';
@@ -15,6 +20,13 @@ const TAB_WORDS = {
   clean: 'tidy, simplify, snags, clean up one letter or all',
   parts: 'unite, subtract, grow, stems, shared parts, skeleton, anchors, colours',
   see: 'curvature comb, deviation, neighbours, source picture',
+};
+
+/** What is found in each part of Name's gauge. */
+const NAME_WORDS = {
+  order: 'name pieces by order, A to Z',
+  make: 'compose accents, drafts of signs, small letters of capitals, typed names of icons',
+  bill: 'bills of characters, find a character by its name',
 };
 
 interface Action {
@@ -32,6 +44,47 @@ function useActions(): Action[] {
     { text: 'Redo', run: redo },
     { text: 'Save project file', run: () => void saveOpenProject() },
     { text: 'Seat all letters again', run: () => commit(seatAll(doc)) },
+    {
+      text: 'Seat: put letters that stand out on their lines',
+      run: () =>
+        commit(
+          mendStandings(
+            doc,
+            standingsInOrder(doc).filter((s) => s.mend !== null),
+          ),
+        ),
+    },
+    { text: 'Seat: take the lines of the letters', run: () => commit(takeLinesOfLetters(doc)) },
+    {
+      text: 'Seat: compare the apparent size with other fonts',
+      run: () => {
+        go('seat');
+        useSeatBench.setState({ under: 'compare' });
+      },
+    },
+    ...(['order', 'make', 'bill'] as const).map((tab) => ({
+      text: `Name: ${NAME_WORDS[tab]}`,
+      run: () => {
+        go('name');
+        useNameBench.setState({ tab });
+      },
+    })),
+    { text: 'Fit all: bearings, kerning and word space', run: () => void fitAll() },
+    { text: 'Fit pairs: kerning alone', run: () => void fitAll('pairs') },
+    {
+      text: 'Fit: map of pairs, tight and loose',
+      run: () => {
+        go('fit');
+        useFitBench.setState({ view: 'map' });
+      },
+    },
+    {
+      text: 'Fit: tight or loose, joined script, figures for tables, word space, tracking',
+      run: () => {
+        go('fit');
+        useFitBench.setState({ tab: 'font' });
+      },
+    },
     ...(['select', 'draw', 'cut', 'measure'] as const).map((tool) => ({
       text: `Dress: ${tool}`,
       run: () => {

@@ -1,4 +1,4 @@
-import { Box, Flex, IconButton, Input, Text } from '@chakra-ui/react';
+import { Box, chakra, Flex, IconButton, Input, NativeSelect, Text } from '@chakra-ui/react';
 import { ChevronsDown, ChevronsUp } from 'lucide-react';
 import { useState } from 'react';
 import { changeProject } from '../../core/document/commands/naming';
@@ -9,7 +9,8 @@ import { useLiveFont } from '../store/liveFont';
 import { useProject } from '../store/projectStore';
 import { Tip } from '../ui/Tip';
 import { LiveText } from './LiveText';
-import { useTake } from './useGlyphInHand';
+import { LANGUAGE_SAMPLES } from '../text/languageSamples';
+import { useMakeCharacter, useTake } from './useGlyphInHand';
 
 /** Characters of the running text that the font lacks, parted by spaces. */
 function lackingOf(doc: Doc): string {
@@ -26,9 +27,10 @@ export function RunningLine() {
   const take = useTake();
   const { family, compileMs, bytes, failed } = useLiveFont();
   const [tall, setTall] = useState(false);
-  const change = (text: string) => {
+  const make = useMakeCharacter();
+  const change = (text: string, continues = true) => {
     const { doc } = useProject.getState();
-    if (doc) commit(changeProject(doc, { runningText: text }, 'Change the text'), true);
+    if (doc) commit(changeProject(doc, { runningText: text }, 'Change the text'), continues);
   };
   return (
     <Box
@@ -42,14 +44,46 @@ export function RunningLine() {
       <Flex align="center" gap="3" px="4" pt="2">
         <Input
           size="xs"
-          maxW="30rem"
+          maxW="26rem"
           aria-label="Text of the running line"
           borderColor="rule"
           value={runningText}
           onChange={(e) => change(e.target.value)}
         />
-        <Text fontSize="xs" color="faded" flex="1" truncate>
-          {lacking !== '' ? `Not in the font: ${lacking}` : 'Click a letter to take it in hand'}
+        <NativeSelect.Root size="xs" w="7.5rem" flexShrink={0}>
+          <NativeSelect.Field
+            aria-label="A text in another language"
+            borderColor="rule"
+            value={LANGUAGE_SAMPLES.find(([, t]) => t === runningText)?.[0] ?? ''}
+            onChange={(e) => {
+              const sample = LANGUAGE_SAMPLES.find(([name]) => name === e.target.value);
+              if (sample) change(sample[1], false);
+            }}
+          >
+            <option value="">Own text</option>
+            {LANGUAGE_SAMPLES.map(([name]) => (
+              <option key={name}>{name}</option>
+            ))}
+          </NativeSelect.Field>
+          <NativeSelect.Indicator />
+        </NativeSelect.Root>
+        <Text fontSize="xs" color={lacking !== '' ? 'snag' : 'faded'} flex="1" truncate>
+          {lacking !== '' ? 'Not in the font: ' : 'Click a letter to take it in hand'}
+          {lacking.split(' ').map((c, i) =>
+            c === '' ? null : (
+              <chakra.button
+                key={c}
+                type="button"
+                ml={i === 0 ? undefined : '1'}
+                textDecoration="underline"
+                title={`Make ${c}`}
+                aria-label={`Make ${c}`}
+                onClick={() => make(c)}
+              >
+                {c}
+              </chakra.button>
+            ),
+          )}
         </Text>
         <Text
           fontSize="xs"

@@ -1,17 +1,28 @@
-/** Index of the character under a screen point in an element that holds one text node; null beside the text. */
+/** The text nodes of an element with where each begins in its whole text. */
+function textNodes(element: HTMLElement): { readonly node: Text; readonly from: number }[] {
+  const walker = document.createTreeWalker(element, NodeFilter.SHOW_TEXT);
+  const out: { node: Text; from: number }[] = [];
+  let from = 0;
+  for (let node = walker.nextNode(); node; node = walker.nextNode()) {
+    out.push({ node: node as Text, from });
+    from += node.textContent?.length ?? 0;
+  }
+  return out;
+}
+
+/** Index of the character under a screen point in an element's text; null beside the text. */
 export function characterAt(element: HTMLElement, x: number, y: number): number | null {
-  const text = element.firstChild;
-  if (!text || text.nodeType !== Node.TEXT_NODE) return null;
   const range = document.createRange();
-  const length = text.textContent?.length ?? 0;
-  // A caret lies between letters; the letter itself is the one whose box holds the point.
-  for (let i = 0; i < length; i++) {
-    range.setStart(text, i);
-    range.setEnd(text, i + 1);
-    const hit = [...range.getClientRects()].some(
-      (r) => x >= r.left && x <= r.right && y >= r.top && y <= r.bottom,
-    );
-    if (hit) return i;
+  for (const { node, from } of textNodes(element)) {
+    // A caret lies between letters; the letter itself is the one whose box holds the point.
+    for (let i = 0; i < node.length; i++) {
+      range.setStart(node, i);
+      range.setEnd(node, i + 1);
+      const hit = [...range.getClientRects()].some(
+        (r) => x >= r.left && x <= r.right && y >= r.top && y <= r.bottom,
+      );
+      if (hit) return from + i;
+    }
   }
   return null;
 }

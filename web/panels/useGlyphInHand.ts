@@ -2,6 +2,7 @@ import { useCallback } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import type { Doc, GlyphRow } from '../../core/document/schema';
 import { projectOf } from '../../core/document/newProject';
+import { useNameBench } from '../store/nameBench';
 import { drawnGlyphs, glyphByCodePoint } from '../store/selectors';
 import { useDoc } from '../store/projectStore';
 
@@ -36,4 +37,14 @@ export function useGoTo(): (stage: string, glyphId?: string) => void {
   const kept = search.get('glyph');
   return (stage, glyphId = kept ?? undefined) =>
     void navigate(`/p/${projectId}/${stage}${glyphId ? `?glyph=${encodeURIComponent(glyphId)}` : ''}`);
+}
+
+/** Leads to where a character that the font hasn't is made. */
+export function useMakeCharacter(): (char: string) => void {
+  const navigate = useNavigate();
+  const { projectId } = useParams();
+  return (char) => {
+    useNameBench.setState({ tab: 'letter', pieceId: null });
+    void navigate(`/p/${projectId}/name?char=${encodeURIComponent(char)}`);
+  };
 }

@@ -48,5 +48,25 @@ export const SHORTCUTS: readonly {
       [', and .', 'Letter before, after'],
     ],
   },
-  { where: 'Fit', keys: [['Arrow left, right', 'Letter before, after in the line']] },
+  {
+    where: 'Seat',
+    keys: [
+      ['Arrow left, right', 'Letter before, after'],
+      ['Arrow up, down', 'Move the chosen letters by 1 u, with Shift 10 u'],
+      ['Shift, Alt and click', 'Choose up to here, one more or less'],
+      ['A, Escape', 'Choose all, choose none'],
+      ['J, Enter', 'Next letter that stands out, put it right'],
+      ['Ctrl while dragging', 'Without snapping'],
+    ],
+  },
+  {
+    where: 'Fit',
+    keys: [
+      ['Arrow left, right', 'Letter before, after in the line'],
+      ['J, Shift+J', 'Next of the worst pairs, the one before'],
+      ['Alt+Arrow left, right', 'Kern the pair in hand by 1 u, with Shift 10 u'],
+      ['M', 'Map of pairs, or the line'],
+      ['Escape', 'No pair in hand'],
+    ],
+  },
 ];

@@ -10,7 +10,7 @@ export const GlyphDrawing = memo(function GlyphDrawing({ glyph, size }: { glyph:
   const d = useMemo(() => pathData(transformContours(placedContours(glyph), scaling(1, -1)), 0), [glyph]);
   const advance = Math.max(1, advanceOf(glyph));
   return (
-    <svg viewBox={`${advance / 2 - 600} -850 1200 1200`} width={size} height={size} aria-hidden>
+    <svg viewBox={`${advance / 2 - 650} -960 1300 1300`} width={size} height={size} aria-hidden>
       <path d={d} fill="currentColor" />
     </svg>
   );

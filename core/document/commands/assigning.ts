@@ -119,7 +119,7 @@ export interface OrderPlace {
 
 /** A piece this much smaller than most is a speck before it is a letter, as a share of the median box's area. */
 const SPECK_SHARE = 0.12;
-const COST = { other: 1, speck: 0.3, extra: 1.6, missing: 1.6, small: 2 } as const;
+const COST = { other: 1, speck: 0.3, extra: 1.3, missing: 1.3, small: 2 } as const;
 /** Characters that are small themselves. */
 const SMALL_SIGNS = new Set('.,:;\'"-·`´^~');
 

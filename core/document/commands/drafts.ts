@@ -141,6 +141,19 @@ const slashed = (char: string): Recipe => ({
   },
 });
 
+/** Middle of marks above a small letter. */
+const aboveMiddle = (p: Parts) => 1.28 * p.lines.xHeight;
+/** A mark of a letter's drawing: as wide as half an x is high, and flat. */
+const flat = (p: Parts, char: string): [number, number] => {
+  const b = p.box(char);
+  return [(0.55 * p.lines.xHeight) / width(b), (0.28 * p.lines.xHeight) / height(b)];
+};
+/** A slanted stroke of the hyphen. */
+const stroke = (turn: number): Recipe => ({
+  needs: '-',
+  make: (p) => [bar(p, 0.42 * p.lines.xHeight, 0, aboveMiddle(p), turn)],
+});
+
 const RECIPES: Readonly<Record<string, Recipe>> = {
   '–': { needs: '-', make: dash(0.42) },
   '—': { needs: '-', make: dash(0.85) },
@@ -232,6 +245,38 @@ const RECIPES: Readonly<Record<string, Recipe>> = {
   '⁄': { needs: '/', make: () => [['/', translation(0, 0)]] },
   Ð: struck('D', (p) => 0.5 * p.lines.capHeight),
   Đ: struck('D', (p) => 0.5 * p.lines.capHeight),
+  '\u0300': stroke(0.75 * HALF),
+  '\u0301': stroke(0.25 * HALF),
+  '\u0302': {
+    needs: 'v',
+    make: (p) => [['v', centred(p.box('v'), 0, aboveMiddle(p), ...flat(p, 'v'), HALF)]],
+  },
+  '\u030c': { needs: 'v', make: (p) => [['v', centred(p.box('v'), 0, aboveMiddle(p), ...flat(p, 'v'))]] },
+  '\u0303': { needs: '~', make: (p) => [['~', centred(p.box('~'), 0, aboveMiddle(p), 0.75)]] },
+  '\u0304': { needs: '-', make: (p) => [bar(p, 0.7 * p.lines.xHeight, 0, aboveMiddle(p))] },
+  '\u0307': { needs: '.', make: (p) => [['.', centred(p.box('.'), 0, aboveMiddle(p), 0.9)]] },
+  '\u0308': {
+    needs: '.',
+    make: (p) =>
+      [-1, 1].map((s): Part => [
+        '.',
+        centred(p.box('.'), s * 0.85 * width(p.box('.')), aboveMiddle(p), 0.85),
+      ]),
+  },
+  '\u030a': {
+    needs: 'o',
+    make: (p) => [
+      ['o', centred(p.box('o'), 0, aboveMiddle(p), (0.4 * p.lines.xHeight) / height(p.box('o')))],
+    ],
+  },
+  '\u0327': {
+    needs: ',',
+    make: (p) => [[',', centred(p.box(','), 0, -0.5 * height(p.box(',')), 0.9)]],
+  },
+  '\u0328': {
+    needs: ',',
+    make: (p) => [[',', centred(p.box(','), 0, -0.5 * height(p.box(',')), -0.9, 0.9)]],
+  },
   Ø: slashed('O'),
   ø: slashed('o'),
 };

@@ -202,16 +202,17 @@ export function freezeKerning(doc: Doc): ProjectDiff | null {
   return d.done('Keep the kerning');
 }
 
-/** Letters that a fit is made for: those with ink that are a character themselves; icons keep their margins. */
+/** Letters that a fit is made for: those with ink that are a character themselves; icons keep their margins, marks stand on letters. */
 export const fittable = (doc: Doc): GlyphRow[] => {
   const { styleId } = projectOf(doc);
+  const isMark = (cp: number) => /\p{M}/u.test(String.fromCodePoint(cp));
   const isPrivate = (cp: number) => cp >= PRIVATE[0] && cp <= PRIVATE[1];
   return Object.values(doc.glyphs).filter(
     (g) =>
       g.styleId === styleId &&
       g.contours.length > 0 &&
       g.codePoints.length > 0 &&
-      !g.codePoints.every(isPrivate) &&
+      !g.codePoints.every((cp) => isPrivate(cp) || isMark(cp)) &&
       spacedBy(g) === null,
   );
 };

@@ -2,28 +2,8 @@ import { Box, chakra, Flex, Text } from '@chakra-ui/react';
 import { memo, useEffect, useMemo, useRef } from 'react';
 import { pairRows } from '../../../core/find/pairRows';
 import type { PieceRow, SheetRow } from '../../../core/document/schema';
-import { contoursBox } from '../../../core/geometry/measure';
-import { pathData } from '../../../core/svg/pathData';
 import { isDoubtful, pieceLabel } from '../../store/selectors';
-
-/** A piece's outline as a small drawing. */
-function Thumb({ piece }: { piece: PieceRow }) {
-  const { d, viewBox } = useMemo(() => {
-    const box = contoursBox(piece.outline);
-    const pad = 4;
-    const view = box
-      ? [box.xMin - pad, box.yMin - pad, box.xMax - box.xMin + 2 * pad, box.yMax - box.yMin + 2 * pad].join(
-          ' ',
-        )
-      : '0 0 1 1';
-    return { d: pathData(piece.outline, 1), viewBox: view };
-  }, [piece.outline]);
-  return (
-    <svg viewBox={viewBox} width="22" height="26" aria-hidden preserveAspectRatio="xMidYMid meet">
-      <path d={d} fill="currentColor" />
-    </svg>
-  );
-}
+import { PieceDrawing } from '../../ui/PieceDrawing';
 
 /** The expected character; an icon's private code point shows as the beginning of its name. */
 function labelOf(expected: string | null, piece: PieceRow | null): string {
@@ -113,7 +93,7 @@ export const PairStrip = memo(function PairStrip({ sheet, pieces, chosen, onChoo
               mx="1"
             />
             <Flex h="32px" align="center" justify="center" color={doubtful ? 'snag' : 'ink'}>
-              {piece ? <Thumb piece={piece} /> : <Text color="snag">gap</Text>}
+              {piece ? <PieceDrawing piece={piece} /> : <Text color="snag">gap</Text>}
             </Flex>
           </chakra.button>
         );

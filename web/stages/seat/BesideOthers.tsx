@@ -62,13 +62,13 @@ export function BesideOthers() {
   const percent = (f: number) => Math.round(100 * (1 / f - 1));
   const row = (name: string, font: string, h: Heights | null) => (
     <Flex key={name} align="baseline" gap="4" h="25%" minH="0">
-      <Text w="6.5rem" flexShrink={0} fontSize="xs" color="faded" textAlign="right">
+      <Text w="5.5rem" flexShrink={0} fontSize="xs" color="faded" textAlign="right">
         {name}
       </Text>
       <Box
         flex="1"
         minW="0"
-        fontSize="34px"
+        fontSize="28px"
         lineHeight="1.3"
         whiteSpace="nowrap"
         overflow="hidden"
@@ -87,7 +87,7 @@ export function BesideOthers() {
         {row('ours', family ? `'${family}'` : 'inherit', own)}
         {OTHERS.map(([name, f], i) => row(name, f, others?.[i] ?? null))}
       </Flex>
-      <Flex direction="column" w="12rem" gap="2" justify="center" flexShrink={0}>
+      <Flex direction="column" w="10.5rem" gap="2" justify="center" flexShrink={0}>
         {factor !== null && (
           <>
             <Text fontSize="sm" data-testid="apparent">

@@ -123,7 +123,7 @@ export function Skyline({ standings, lines, ownLines, chosen, inHand, onChoose, 
                 width={x.step()}
                 y={0}
                 height={height}
-                fill={isChosen ? 'var(--chakra-colors-handSoft)' : 'transparent'}
+                fill={isChosen ? 'var(--chakra-colors-hand-soft)' : 'transparent'}
                 opacity={0.6}
               />
               <rect

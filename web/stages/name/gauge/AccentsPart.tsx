@@ -4,14 +4,14 @@ import {
   composeAccents,
   lackingMarks,
   WESTERN_ACCENTS,
-} from '../../../core/document/commands/composing';
-import { startGlyph } from '../../../core/document/commands/naming';
-import { projectOf } from '../../../core/document/newProject';
-import { glyphNameOf } from '../../../core/names/glyphNames';
-import { useGoTo } from '../../panels/useGlyphInHand';
-import { useDoc, useProject } from '../../store/projectStore';
-import { GaugePart } from '../../ui/Gauge';
-import { InkButton } from '../../ui/InkButton';
+} from '../../../../core/document/commands/composing';
+import { startGlyph } from '../../../../core/document/commands/naming';
+import { projectOf } from '../../../../core/document/newProject';
+import { glyphNameOf } from '../../../../core/names/glyphNames';
+import { useGoTo } from '../../../panels/useGlyphInHand';
+import { useDoc, useProject } from '../../../store/projectStore';
+import { GaugePart } from '../../../ui/Gauge';
+import { InkButton } from '../../../ui/InkButton';
 
 /** Letters with accents made of what is drawn, all in one go; marks that are still to be drawn lead to where that is done. */
 export function AccentsPart() {

@@ -1,0 +1,203 @@
+import { box } from '../testing/randomOutlines';
+import { sampleProject } from '../testing/sampleProject';
+import { composeAccents } from './commands/composing';
+import {
+  changeFitSettings,
+  freezeKerning,
+  freezeSpacing,
+  fittable,
+  takeFitted,
+  type FitResult,
+} from './commands/fitAll';
+import {
+  bearingRefusal,
+  followUsual,
+  groupOf,
+  joinGroup,
+  setBearings,
+  setFollows,
+  setGroupKerning,
+  setKerning,
+  setWordSpace,
+  trackAll,
+} from './commands/fitting';
+import type { ProjectDiff } from './diff';
+import { commit, emptyHistory } from './history';
+import { kerningBetween } from './kerning';
+import { advanceOf } from './metrics';
+import { blankGlyph, newProject } from './newProject';
+import type { Doc } from './schema';
+
+const apply = (doc: Doc, diff: ProjectDiff | null): Doc => commit(doc, emptyHistory, diff!).doc;
+
+/** Letters of 300 u of ink, and an acute. */
+function letters(chars: string): Doc {
+  const doc = newProject('p', 'P', 0);
+  const glyphs = [...chars].map((c) => ({
+    ...blankGlyph(c, c, [c.codePointAt(0)!]),
+    contours: [box(0, 0, 300, 500)],
+  }));
+  const acute = { ...blankGlyph('acute', 'acute', [0xb4]), contours: [box(0, 600, 60, 120)] };
+  return {
+    ...doc,
+    glyphs: { ...doc.glyphs, acute, ...Object.fromEntries(glyphs.map((g) => [g.id, g])) },
+  };
+}
+/** A fit with 60 u left and 40 u right of each letter; T and o kerned as groups of their own. */
+const fit = (chars: string): FitResult => ({
+  letters: [...chars].map((glyphId) => ({ glyphId, left: 60, right: 40 })),
+  kerning: {
+    left: [[chars.indexOf('T')]],
+    right: [[chars.indexOf('o')]],
+    pairs: [[0, 0, -40]],
+    exceptions: [],
+  },
+  space: 240,
+  wished: { size: 0, data: [] },
+});
+
+describe('followers', () => {
+  test('take their side from their leader, now and later, along the chain', () => {
+    let doc = letters('nmrh');
+    doc = apply(doc, setFollows(doc, 'm', 'left', 'n'));
+    doc = apply(doc, setFollows(doc, 'r', 'left', 'm'));
+    doc = apply(doc, setBearings(doc, 'n', { left: 83 }));
+    expect([doc.glyphs.m!.bearings, doc.glyphs.r!.bearings]).toEqual([
+      { left: 83, right: 50 },
+      { left: 83, right: 50 },
+    ]);
+    // Following is no setting by hand, and one that is set by hand no longer follows.
+    expect(doc.glyphs.m!.spacing).toBe('first');
+    doc = apply(doc, setBearings(doc, 'm', { left: 20 }));
+    expect(doc.glyphs.m!.follows.left).toBeNull();
+    expect(doc.glyphs.r!.bearings.left).toBe(20);
+  });
+
+  test('never in a ring, and never past the other side', () => {
+    let doc = letters('nm');
+    doc = apply(doc, setFollows(doc, 'm', 'left', 'n'));
+    expect(setFollows(doc, 'n', 'left', 'm')).toBeNull();
+    expect(setFollows(doc, 'n', 'left', 'n')).toBeNull();
+    doc = apply(doc, setBearings(doc, 'n', { left: -340, right: 60 }));
+    doc = apply(doc, setBearings(doc, 'm', { right: -200, left: 10 }));
+    expect(setFollows(doc, 'm', 'left', 'n')).toBeNull();
+  });
+
+  test('fit all leaves their side to the leader', () => {
+    let doc = letters('nmTo');
+    doc = apply(doc, setFollows(doc, 'm', 'left', 'n'));
+    const odd = fit('nmTo');
+    doc = apply(
+      doc,
+      takeFitted(doc, {
+        ...odd,
+        letters: odd.letters.map((l) => (l.glyphId === 'm' ? { ...l, left: 99 } : l)),
+      }),
+    );
+    expect(doc.glyphs.m!.bearings).toEqual({ left: 60, right: 40 });
+  });
+
+  test('the usual ones: n, m and r share their left side (common practice, no published source)', () => {
+    const doc = letters('nmro');
+    const done = apply(doc, followUsual(doc));
+    expect(done.glyphs.m!.follows).toEqual({ left: 'n', right: 'n' });
+    expect(done.glyphs.r!.follows).toEqual({ left: 'n', right: null });
+    expect(done.glyphs.o!.follows).toEqual({ left: null, right: null });
+    expect(followUsual(done)).toBeNull();
+  });
+});
+
+test('a bearing that would pass the other is refused, with the reason', () => {
+  const doc = letters('n');
+  expect(setBearings(doc, 'n', { left: -400 })).toBeNull();
+  expect(bearingRefusal(doc, 'n', { left: -400 })).toMatchObject({ code: 'advance-negative', value: -50 });
+  // Negative bearings by themselves are good: strokes of a script overlap.
+  expect(bearingRefusal(doc, 'n', { left: -120, right: -100 })).toBeNull();
+});
+
+describe('fit all', () => {
+  test('a pair set by hand leads the rest', () => {
+    let doc = letters('nTo');
+    const reference = { left: 'n', right: 'o', white: 130 };
+    doc = apply(doc, changeFitSettings(doc, { reference }));
+    doc = apply(doc, takeFitted(doc, fit('nTo')));
+    expect(doc.glyphs.n!.bearings.right + doc.glyphs.o!.bearings.left).toBe(130);
+    expect(doc.glyphs.T!.bearings).toEqual({ left: 75, right: 55 });
+  });
+
+  test('looser is for every letter', () => {
+    let doc = letters('nTo');
+    doc = apply(doc, changeFitSettings(doc, { looser: 20 }));
+    doc = apply(doc, takeFitted(doc, fit('nTo')));
+    expect(doc.glyphs.n!.bearings).toEqual({ left: 70, right: 50 });
+    expect(advanceOf(doc.glyphs.space!)).toBe(260);
+  });
+
+  test('composed letters are spaced and kerned as their letter, and not fitted by themselves', () => {
+    let doc = letters('nTo');
+    doc = apply(doc, composeAccents(doc, 'ó'));
+    expect(fittable(doc).map((g) => g.id)).not.toContain('oacute');
+    doc = apply(doc, takeFitted(doc, fit('nTo')));
+    expect(advanceOf(doc.glyphs.oacute!)).toBe(advanceOf(doc.glyphs.o!));
+    expect(kerningBetween(doc)('T', 'oacute')).toBe(-40);
+  });
+
+  test('accepted letters and kerning stay as they are', () => {
+    let doc = letters('nTo');
+    doc = apply(doc, takeFitted(doc, fit('nTo')));
+    doc = apply(doc, freezeSpacing(doc, ['T']));
+    doc = apply(doc, freezeKerning(doc));
+    const other = fit('nTo');
+    doc = apply(
+      doc,
+      takeFitted(doc, {
+        ...other,
+        letters: other.letters.map((l) => ({ ...l, left: 10, right: 10 })),
+        kerning: { ...other.kerning, pairs: [[0, 0, -90]] },
+      }),
+    );
+    expect(doc.glyphs.T!.bearings).toEqual({ left: 60, right: 40 });
+    expect(kerningBetween(doc)('T', 'o')).toBe(-40);
+  });
+
+  test('pairs alone leave bearings alone', () => {
+    const doc = letters('nTo');
+    const done = apply(doc, takeFitted(doc, fit('nTo'), 'pairs'));
+    expect(done.glyphs).toEqual(doc.glyphs);
+    expect(kerningBetween(done)('T', 'o')).toBe(-40);
+  });
+});
+
+describe('kerning by groups', () => {
+  test('a pair wins over its groups, also with 0', () => {
+    let doc = sampleProject();
+    expect(kerningBetween(doc)('x', 'o')).toBe(-15);
+    doc = apply(doc, setKerning(doc, 'x', 'o', 0));
+    expect([kerningBetween(doc)('x', 'o'), kerningBetween(doc)('H', 'o')]).toEqual([0, -15]);
+  });
+
+  test('groups are kerned together; letters without one get their own', () => {
+    let doc = sampleProject();
+    doc = apply(doc, setGroupKerning(doc, 'T', 'o', -44));
+    const kern = kerningBetween(doc);
+    expect([kern('T', 'o'), kern('T', 'eacute'), kern('H', 'o')]).toEqual([-44, -44, -15]);
+    expect(groupOf(doc, 'T', 'left')).toBe('@left T');
+  });
+
+  test('a letter leaves its group', () => {
+    const doc = sampleProject();
+    const done = apply(doc, joinGroup(doc, 'x', 'left', null));
+    expect(kerningBetween(done)('x', 'o')).toBe(0);
+    expect(apply(done, joinGroup(done, 'x', 'left', '@flat')).groups['@flat']!.glyphIds).toEqual(['H', 'x']);
+  });
+});
+
+test('tracking is for every letter, whoever set it; the space has its no-break twin', () => {
+  let doc = letters('no');
+  doc = apply(doc, setBearings(doc, 'n', { left: 80 }));
+  doc = apply(doc, trackAll(doc, 10));
+  expect(doc.glyphs.n!.bearings).toEqual({ left: 85, right: 55 });
+  expect(doc.glyphs.o).toMatchObject({ bearings: { left: 55, right: 55 }, spacing: 'first' });
+  doc = apply(doc, setWordSpace(doc, 180));
+  expect([advanceOf(doc.glyphs.space!), advanceOf(doc.glyphs.uni00A0!)]).toEqual([180, 180]);
+});

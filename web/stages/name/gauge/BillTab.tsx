@@ -1,0 +1,88 @@
+import { Flex, Text, Textarea } from '@chakra-ui/react';
+import { useState } from 'react';
+import { changeProject } from '../../../../core/document/commands/naming';
+import { projectOf } from '../../../../core/document/newProject';
+import { billOfText, BILLS } from '../../../../core/names/bills';
+import { drawnGlyphs, glyphByCodePoint } from '../../../store/selectors';
+import { useDoc, useProject } from '../../../store/projectStore';
+import { GaugePart } from '../../../ui/Gauge';
+import { InkButton } from '../../../ui/InkButton';
+import { CharacterField } from '../CharacterField';
+
+/** Bills with what of them is there, and one of the artist's own out of any text. */
+export function BillTab({ onChar }: { onChar: (char: string) => void }) {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const [pasted, setPasted] = useState('');
+  const { bill } = projectOf(doc);
+  const have = glyphByCodePoint(doc);
+  const drawn = new Set(drawnGlyphs(doc).map((g) => g.id));
+  const there = (c: string) => drawn.has(have.get(c.codePointAt(0)!)?.id ?? '');
+  const own = billOfText(pasted);
+  const set = (next: string, label = 'Change the bill') => commit(changeProject(doc, { bill: next }, label));
+  return (
+    <>
+      <CharacterField label="Find a character, and go to it" onPick={onChar} />
+      <GaugePart title="Coverage" />
+      {BILLS.filter((b) => b.characters.length > 0).map((b) => {
+        const all = [...b.characters];
+        const lacking = all.filter((c) => !there(c));
+        return (
+          <Flex key={b.id} justify="space-between" align="center" gap="2">
+            <Text fontSize="sm" title={lacking.length > 0 ? `Missing: ${lacking.join(' ')}` : 'Complete'}>
+              {b.name}
+            </Text>
+            <InkButton
+              tip={`Fill this bill${lacking.length > 0 ? `; ${lacking.length} are missing` : ', it is complete'}`}
+              aria-pressed={b.characters === bill}
+              onClick={() => set(b.characters)}
+            >
+              {all.length - lacking.length} of {all.length}
+            </InkButton>
+          </Flex>
+        );
+      })}
+      <GaugePart title="Characters to fill" />
+      <Textarea
+        size="xs"
+        rows={4}
+        aria-label="Characters to fill"
+        bg="sheet"
+        borderColor="rule"
+        value={bill}
+        onChange={(e) =>
+          commit(changeProject(doc, { bill: billOfText(e.target.value) }, 'Change the bill'), true)
+        }
+      />
+      <GaugePart title="A bill of your own text" />
+      <Textarea
+        size="xs"
+        rows={3}
+        aria-label="Text to make a bill of"
+        placeholder="Paste any text: each of its characters once"
+        bg="sheet"
+        borderColor="rule"
+        value={pasted}
+        onChange={(e) => setPasted(e.target.value)}
+      />
+      {own !== '' && (
+        <>
+          <Text fontSize="xs" color="faded">
+            {[...own].length} characters, {[...own].filter((c) => !there(c)).length} of them missing
+          </Text>
+          <Flex gap="2">
+            <InkButton tip="The bill is what this text needs" onClick={() => (set(own), setPasted(''))}>
+              Make it the bill
+            </InkButton>
+            <InkButton
+              tip="Add what this text needs"
+              onClick={() => (set(billOfText(bill + own)), setPasted(''))}
+            >
+              Add to the bill
+            </InkButton>
+          </Flex>
+        </>
+      )}
+    </>
+  );
+}

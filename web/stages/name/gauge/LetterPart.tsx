@@ -1,0 +1,117 @@
+import { Field, Flex, Input, Text } from '@chakra-ui/react';
+import { useState } from 'react';
+import {
+  addCodePoint,
+  givePrivateCode,
+  removeCodePoint,
+  setTypedNames,
+} from '../../../../core/document/commands/assigning';
+import { acceptDrafts } from '../../../../core/document/commands/drafts';
+import { glyphOfCodePoint } from '../../../../core/document/commands/naming';
+import type { GlyphRow } from '../../../../core/document/schema';
+import { glyphNameOf } from '../../../../core/names/glyphNames';
+import { useTake } from '../../../panels/useGlyphInHand';
+import { giveCharacter, ownerOf } from '../../../store/nameBench';
+import { useDoc, useProject } from '../../../store/projectStore';
+import { Fact, GaugePart } from '../../../ui/Gauge';
+import { GlyphDrawing } from '../../../ui/GlyphDrawing';
+import { InkButton } from '../../../ui/InkButton';
+import { CharacterField, hexOf } from '../CharacterField';
+
+/** Characters of the glyph in hand: more, others, none; names that make it when they are typed. */
+export function LetterPart({ glyph }: { glyph: GlyphRow }) {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const take = useTake();
+  const [told, setTold] = useState<string | null>(null);
+  const isIcon = glyph.codePoints.some((cp) => cp >= 0xe000 && cp <= 0xf8ff);
+  const rename = (char: string) => {
+    const what = { kind: 'glyph', id: glyph.id } as const;
+    const taken = ownerOf(doc, what, char) !== null;
+    giveCharacter(what, char);
+    if (!taken) take(glyphOfCodePoint(doc, char.codePointAt(0)!)?.id ?? glyphNameOf(char.codePointAt(0)!));
+  };
+  return (
+    <>
+      <Flex justify="center" py="1" bg="sheet" borderWidth="1px" borderColor="rule">
+        <GlyphDrawing glyph={glyph} size={120} />
+      </Flex>
+      {glyph.codePoints.map((cp, i) => (
+        <Flex key={cp} justify="space-between" align="center" fontSize="sm">
+          <Text color="faded">{i === 0 ? 'Code point' : 'and'}</Text>
+          <Text>
+            {String.fromCodePoint(cp)} {hexOf(cp)}
+            {i > 0 && (
+              <InkButton
+                tip="Take this character away from it"
+                aria-label={`Take ${String.fromCodePoint(cp)} away`}
+                px="1.5"
+                ml="2"
+                onClick={() => commit(removeCodePoint(doc, glyph.id, cp))}
+              >
+                ×
+              </InkButton>
+            )}
+          </Text>
+        </Flex>
+      ))}
+      {glyph.codePoints.length === 0 && <Fact label="Code point">none</Fact>}
+      <Fact label="From">
+        {glyph.components.length > 0 ? 'other letters' : glyph.source ? 'a sheet' : 'drawn here'}
+      </Fact>
+      {glyph.draft && (
+        <>
+          <Text fontSize="sm" color="snag">
+            A draft, made of {glyph.components.map((c) => doc.glyphs[c.glyphId]?.name ?? '?').join(' and ')}.
+          </Text>
+          <InkButton tip="It is good as it is" onClick={() => commit(acceptDrafts(doc, [glyph.id]))}>
+            Accept the draft
+          </InkButton>
+        </>
+      )}
+      <GaugePart title="It is really another character" />
+      <CharacterField label="New character" onPick={rename} />
+      <GaugePart title="It stands for another one too" />
+      <CharacterField
+        label="Further character"
+        onPick={(char) => {
+          const diff = addCodePoint(doc, glyph.id, char.codePointAt(0)!);
+          setTold(diff ? null : `${char} has a drawing of its own already.`);
+          commit(diff);
+        }}
+      />
+      {told && (
+        <Text fontSize="xs" color="snag" role="alert">
+          {told}
+        </Text>
+      )}
+      {glyph.codePoints.length === 0 && (
+        <InkButton
+          tip="The next free one from U+E000; its name keeps it from then on"
+          onClick={() => commit(givePrivateCode(doc, glyph.id))}
+        >
+          Give it a private code point
+        </InkButton>
+      )}
+      {(isIcon || glyph.typed.length > 0) && (
+        <>
+          <GaugePart title="Names that make it when typed" />
+          <Field.Root>
+            <Field.Label fontSize="xs" color="faded">
+              Several, parted by commas
+            </Field.Label>
+            <Input
+              key={glyph.typed.join()}
+              size="xs"
+              bg="sheet"
+              borderColor="rule"
+              defaultValue={glyph.typed.join(', ')}
+              onBlur={(e) => commit(setTypedNames(doc, glyph.id, e.target.value.split(',')))}
+              onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+            />
+          </Field.Root>
+        </>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,104 @@
+import { Text } from '@chakra-ui/react';
+import { setTypedNames, smallFromCapitals, smallToMake } from '../../../../core/document/commands/assigning';
+import { acceptDrafts, draftable, draftsOf, makeDrafts } from '../../../../core/document/commands/drafts';
+import { iconsOf } from '../../../../core/document/commands/icons';
+import { lackingMarks } from '../../../../core/document/commands/composing';
+import { applyDiff, mergeDiffs, type ProjectDiff } from '../../../../core/document/diff';
+import { projectOf } from '../../../../core/document/newProject';
+import { BILLS } from '../../../../core/names/bills';
+import { useDoc, useProject } from '../../../store/projectStore';
+import { GaugePart } from '../../../ui/Gauge';
+import { InkButton } from '../../../ui/InkButton';
+import { AccentsPart } from './AccentsPart';
+
+const WESTERN = BILLS.find((b) => b.id === 'western')!.characters;
+
+/** A combining mark stands on a dotted circle, or it would hang on its neighbour. */
+const shown = (char: string) => (/\p{M}/u.test(char) ? `\u25cc${char}` : char);
+
+/** What can be made of what is drawn: accented letters, everyday signs, small letters, typed names of icons. */
+export function MakeTab() {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const list = [...new Set(projectOf(doc).bill + WESTERN)].join('');
+  const marks = lackingMarks(doc, list).map((m) => String.fromCodePoint(m));
+  const wanted = list + marks.join('');
+  const signs = draftable(doc, wanted);
+  const drafts = draftsOf(doc);
+  const small = smallToMake(doc);
+  const untyped = iconsOf(doc).filter((g) => g.typed.length === 0);
+  const typeByName = () => {
+    let [now, whole]: [typeof doc, ProjectDiff | null] = [doc, null];
+    for (const g of untyped) {
+      const step = setTypedNames(now, g.id, [g.name.replace(/_/g, '-').toLowerCase()]);
+      if (!step) continue;
+      now = applyDiff(now, step);
+      whole = whole ? mergeDiffs(whole, step) : step;
+    }
+    commit(whole);
+  };
+  return (
+    <>
+      <AccentsPart />
+      <GaugePart title="Everyday signs" />
+      <Text fontSize="sm">
+        {signs.length > 0
+          ? `Can be made of what is drawn: ${signs.map(shown).join(' ')}`
+          : 'All signs that can be made of others are there.'}
+      </Text>
+      <InkButton
+        tip="Dashes, quotes, guillemets, arithmetic signs, fractions, marks of accented letters: made of other drawings, marked as drafts"
+        disabled={signs.length === 0}
+        onClick={() => commit(makeDrafts(doc, wanted))}
+      >
+        Make {signs.length} drafts
+      </InkButton>
+      {drafts.length > 0 && (
+        <>
+          <Text fontSize="sm" color="snag" data-testid="drafts">
+            {drafts.length} drafts to look at:{' '}
+            {drafts.map((g) => shown(String.fromCodePoint(g.codePoints[0]!))).join(' ')}
+          </Text>
+          <InkButton
+            tip="All drafts are good as they are"
+            onClick={() =>
+              commit(
+                acceptDrafts(
+                  doc,
+                  drafts.map((g) => g.id),
+                ),
+              )
+            }
+          >
+            Accept all drafts
+          </InkButton>
+        </>
+      )}
+      {small.length > 0 && (
+        <>
+          <GaugePart title="Small letters" />
+          <Text fontSize="sm">
+            {small.length} aren't drawn. They can have the drawings of their capitals and follow them.
+          </Text>
+          <InkButton
+            tip="One drawing for the capital and the small letter; it changes in both"
+            onClick={() => commit(smallFromCapitals(doc))}
+          >
+            Make {small.length} of their capitals
+          </InkButton>
+        </>
+      )}
+      {untyped.length > 0 && (
+        <>
+          <GaugePart title="Icons by typing" />
+          <InkButton
+            tip="Typing an icon's name makes the icon, in programs that set ligatures"
+            onClick={typeByName}
+          >
+            Type {untyped.length} icons by their names
+          </InkButton>
+        </>
+      )}
+    </>
+  );
+}

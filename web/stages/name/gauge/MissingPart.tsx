@@ -1,0 +1,143 @@
+import { Flex, Text } from '@chakra-ui/react';
+import {
+  composable,
+  composeAccents,
+  formulaOf,
+  markGlyph,
+} from '../../../../core/document/commands/composing';
+import { draftable, makeDrafts } from '../../../../core/document/commands/drafts';
+import { smallFromCapitals, smallToMake } from '../../../../core/document/commands/assigning';
+import { startGlyph } from '../../../../core/document/commands/naming';
+import type { GlyphRow } from '../../../../core/document/schema';
+import { glyphNameOf } from '../../../../core/names/glyphNames';
+import { useCharacterNames } from '../../../store/characterNames';
+import { giveCharacter, namelessPieces } from '../../../store/nameBench';
+import { glyphByCodePoint } from '../../../store/selectors';
+import { useGoTo } from '../../../panels/useGlyphInHand';
+import { useDoc, useProject } from '../../../store/projectStore';
+import { Fact, GaugePart } from '../../../ui/Gauge';
+import { GlyphDrawing } from '../../../ui/GlyphDrawing';
+import { InkButton } from '../../../ui/InkButton';
+import { PieceDrawing } from '../../../ui/PieceDrawing';
+import { hexOf } from '../CharacterField';
+
+/** A character that nobody drew yet, and every way to a glyph for it. */
+export function MissingPart({ char, onChar }: { char: string; onChar: (char: string) => void }) {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const go = useGoTo();
+  const names = useCharacterNames();
+  const cp = char.codePointAt(0)!;
+  const name = names.find((n) => n.codePoint === cp)?.name.toLowerCase();
+  const pieces = namelessPieces(doc);
+  return (
+    <>
+      <Fact label="Code point">{hexOf(cp)}</Fact>
+      {name && (
+        <Text fontSize="xs" color="faded">
+          {name}
+        </Text>
+      )}
+      <Text fontSize="sm">Nobody drew it yet.</Text>
+      <InkButton
+        main
+        tip="An empty letter on the outline bench, to be drawn or pasted"
+        onClick={() => {
+          commit(startGlyph(doc, char));
+          go('dress', glyphByCodePoint(doc).get(cp)?.id ?? glyphNameOf(cp));
+        }}
+      >
+        Draw it in Dress
+      </InkButton>
+      <Formula char={char} onChar={onChar} />
+      {draftable(doc, char).length > 0 && (
+        <InkButton
+          tip="Made of other signs for a start; it says so until you accept it"
+          onClick={() => {
+            commit(makeDrafts(doc, char));
+            onChar(char);
+          }}
+        >
+          Make a draft of it
+        </InkButton>
+      )}
+      {smallToMake(doc).includes(char) && (
+        <InkButton
+          tip="Small letters that aren't drawn get the drawings of their capitals"
+          onClick={() => commit(smallFromCapitals(doc))}
+        >
+          Take the capitals for small letters
+        </InkButton>
+      )}
+      {pieces.length > 0 && (
+        <>
+          <GaugePart title="Or is it one of these?" />
+          <Flex gap="1" wrap="wrap">
+            {pieces.slice(0, 24).map((p) => (
+              <InkButton
+                key={p.id}
+                tip={`Piece ${p.order + 1} becomes ${char}`}
+                aria-label={`Piece ${p.order + 1} becomes ${char}`}
+                h="46px"
+                px="1"
+                onClick={() => giveCharacter({ kind: 'piece', id: p.id }, char)}
+              >
+                <PieceDrawing piece={p} width={30} height={36} />
+              </InkButton>
+            ))}
+          </Flex>
+        </>
+      )}
+    </>
+  );
+}
+
+/** The letter as its formula in drawings: base and marks, with what is still to draw. */
+function Formula({ char, onChar }: { char: string; onChar: (char: string) => void }) {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const go = useGoTo();
+  const f = formulaOf(char);
+  if (!f) return null;
+  const base = glyphByCodePoint(doc).get(f.base);
+  const part = (glyph: GlyphRow | undefined, cp: number) =>
+    glyph && glyph.contours.length > 0 ? (
+      <GlyphDrawing glyph={glyph} size={44} />
+    ) : (
+      <InkButton
+        tip={`Draw ${hexOf(cp)} in Dress`}
+        color="snag"
+        px="1.5"
+        onClick={() => {
+          commit(startGlyph(doc, String.fromCodePoint(cp)));
+          go('dress', glyphNameOf(cp));
+        }}
+      >
+        draw {cp < 0x300 ? String.fromCodePoint(cp) : `\u25cc${String.fromCodePoint(cp)}`}
+      </InkButton>
+    );
+  return (
+    <>
+      <GaugePart title="As a formula" />
+      <Flex align="center" gap="2" bg="sheet" borderWidth="1px" borderColor="rule" px="2" minH="50px">
+        {part(base, f.base)}
+        {f.marks.map((m) => (
+          <Flex key={m} align="center" gap="2">
+            <Text>+</Text>
+            {part(markGlyph(doc, m), m)}
+          </Flex>
+        ))}
+      </Flex>
+      <InkButton
+        tip="Made of its letter and marks; it follows when either changes"
+        disabled={!composable(doc, char).includes(char)}
+        onClick={() => {
+          commit(composeAccents(doc, char));
+          onChar(char);
+        }}
+      >
+        Compose it
+      </InkButton>
+    </>
+  );
+}

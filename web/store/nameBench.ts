@@ -1,0 +1,64 @@
+import { create } from 'zustand';
+import { nameGlyph, namePiece, type WhenTaken } from '../../core/document/commands/assigning';
+import { glyphOfCodePoint } from '../../core/document/commands/naming';
+import { isWorkedOn } from '../../core/document/commands/seatInto';
+import type { Doc, GlyphRow, PieceRow } from '../../core/document/schema';
+import { useProject } from './projectStore';
+
+/** What is to be given a character: a piece of a sheet, or a glyph. */
+export type Namable = { readonly kind: 'piece' | 'glyph'; readonly id: string };
+
+interface NameBench {
+  readonly tab: string;
+  /** A nameless piece that was taken in hand. */
+  readonly pieceId: string | null;
+  /** A character that is taken, and who asks for it: what becomes of both is a person's choice. */
+  readonly asked: { readonly what: Namable; readonly char: string } | null;
+  /** Naming by order. */
+  readonly sheetId: string | null;
+  readonly list: string;
+  readonly onlyNameless: boolean;
+  /** Pieces that a person left out of the order, or took into it though they were left out. */
+  readonly leftOut: ReadonlySet<string>;
+}
+
+export const useNameBench = create<NameBench>(() => ({
+  tab: 'letter',
+  pieceId: null,
+  asked: null,
+  sheetId: null,
+  list: 'ABCDEFGHIJKLMNOPQRSTUVWXYZ',
+  onlyNameless: false,
+  leftOut: new Set(),
+}));
+
+/** Pieces of all sheets that are letters and have no character, in order. */
+export const namelessPieces = (doc: Doc): PieceRow[] =>
+  Object.values(doc.pieces)
+    .filter((p) => p.char === null && p.state !== 'dropped' && p.outline.length > 0)
+    .sort(
+      (a, b) =>
+        (doc.sheets[a.sheetId]?.order ?? 0) - (doc.sheets[b.sheetId]?.order ?? 0) || a.order - b.order,
+    );
+
+/** The drawing that has a character, when it isn't the one that asks for it. */
+export function ownerOf(doc: Doc, what: Namable, char: string): GlyphRow | null {
+  const owner = glyphOfCodePoint(doc, char.codePointAt(0)!);
+  if (!owner || owner.contours.length === 0) return null;
+  if (what.kind === 'glyph' ? owner.id === what.id : owner.source?.pieceId === what.id) return null;
+  return owner;
+}
+
+/** Whether a drawing may lose its character to another: what was made by hand may not. */
+export const mayLose = (owner: GlyphRow): boolean => !isWorkedOn(owner);
+
+/** Gives a character; asks first when another drawing has it. */
+export function giveCharacter(what: Namable, char: string, whenTaken?: WhenTaken): void {
+  const { doc, commit } = useProject.getState();
+  if (!doc) return;
+  if (whenTaken === undefined && ownerOf(doc, what, char))
+    return useNameBench.setState({ asked: { what, char } });
+  const how = whenTaken ?? 'replace';
+  commit(what.kind === 'piece' ? namePiece(doc, what.id, char, how) : nameGlyph(doc, what.id, char, how));
+  useNameBench.setState({ asked: null, pieceId: null });
+}
