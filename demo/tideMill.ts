@@ -7,6 +7,7 @@ import type { Doc } from '../core/document/schema';
 import { pictureIdOf } from '../core/pictures/pictureId';
 import { liftSheet } from '../core/find/liftSheet';
 import { decodePicture } from '../core/pictures/decodePicture';
+import { JOINED_SKELETONS } from './hand/skeletons';
 import { APPRENTICE, KEEPER } from './hand/writeLetter';
 import { renderPage, toJpeg } from './page/renderPage';
 
@@ -45,6 +46,43 @@ export const apprenticesPage = (): Uint8Array =>
       skewDeg: -2.1,
       ink: [104, 38, 120],
       paper: [250, 250, 247],
+    }),
+    90,
+  );
+
+/** A free page of 86 letters and signs on which m and 4 float and an o is too large, as happens to every hand. */
+export const unevenPage = (): Uint8Array =>
+  toJpeg(
+    renderPage({
+      hand: { ...KEEPER, seed: 31 },
+      characters: `${BASIC_BILL}/+=*#[]<>~$\u00df`,
+      width: 2480,
+      height: 1748,
+      capPx: 112,
+      perRow: 13,
+      skewDeg: 0.9,
+      ink: [38, 44, 62],
+      paper: [243, 238, 226],
+      floating: { m: 0.16, 4: 0.14 },
+      swollen: { o: 1.22 },
+    }),
+    86,
+  );
+
+/** A page of joined small letters: each begins and ends at one height. */
+export const joinedPage = (): Uint8Array =>
+  toJpeg(
+    renderPage({
+      hand: { ...KEEPER, name: 'daughter', seed: 77, pen: 0.085, slantDeg: 8, wobble: 0.003 },
+      skeletons: JOINED_SKELETONS,
+      characters: 'abcdefghijklmnopqrstuvwxyz',
+      width: 2480,
+      height: 1000,
+      capPx: 150,
+      perRow: 9,
+      skewDeg: 0,
+      ink: [44, 40, 70],
+      paper: [246, 242, 232],
     }),
     90,
   );

@@ -10,13 +10,21 @@ import {
 } from '../../demo/artwork';
 import { hugePage, letterPdf, metalType, tabletDrawing, tideClockDigits } from '../../demo/otherSources';
 import { practicePhotos } from '../../demo/practice/practicePhotos';
-import { apprenticesPage, keepersPage, ruledPage, tideMillProject } from '../../demo/tideMill';
+import {
+  apprenticesPage,
+  joinedPage,
+  keepersPage,
+  ruledPage,
+  tideMillProject,
+  unevenPage,
+} from '../../demo/tideMill';
 import { EXIT, printProblems, readArguments, UsageError, writeFile } from '../io';
 
 export const demoHelp = `orthoglyph demo --out DIR [--page] [--letters] [--practice] [--sources] [--huge]
 
 Draws the demo's page of writing and its pictures, and makes its project file.
-  --page            only a page by another made-up hand and a photograph of a ruled one, to try things with
+  --page            only pages to try things with: by another made-up hand, a photograph of a ruled one, one with letters that
+                    float, one of joined letters
   --practice        only a practice sheet as a made-up hand filled it, photographed askew, and once more by another hand
   --sources         only pixel figures, metal type, a tablet's drawing and a PDF of drawn capitals
   --huge            only a page of 212 megapixels
@@ -47,6 +55,8 @@ export async function runDemo(argv: string[]): Promise<number> {
     return writeAll(values.out, [
       ['apprentices-page.jpg', apprenticesPage()],
       ['ruled-page.jpg', ruledPage()],
+      ['uneven-page.jpg', unevenPage()],
+      ['joined-page.jpg', joinedPage()],
     ]);
   const page = keepersPage();
   const { doc, pictures } = tideMillProject(page);

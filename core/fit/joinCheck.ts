@@ -1,4 +1,4 @@
-import { FAR, ROW, rowMiddle, type Profile } from './profiles';
+import { FAR, ROW, rowMiddle } from './profiles';
 import { joinersOf, type Style } from './style';
 
 export type JoinFault = 'gap' | 'thin' | 'step';
@@ -17,19 +17,7 @@ const MEANT = 60;
 /** A join lower than this share of the stem breaks or shows a notch. */
 const THIN_SHARE = 0.35;
 /** Strokes that meet at heights this share of the x-height apart make a step. */
-const STEP_SHARE = 0.14;
-/** Ink so near to the left side belongs to the stroke that begins there, 1/1000 em. */
-const AT_START = 25;
-
-/** Mean height of a letter's ink at its left side; null when it begins with a stem or with more than one stroke. */
-function entryOf(letter: Profile, xHeight: number): number | null {
-  const rows = Array.from({ length: ROW.count }, (_, k) => k).filter((k) => letter.left[k]! < AT_START);
-  const [first, last] = [rows[0], rows[rows.length - 1]];
-  if (first === undefined || last === undefined || rowMiddle(last) - rowMiddle(first) > 0.35 * xHeight)
-    return null;
-  return (rowMiddle(first) + rowMiddle(last)) / 2;
-}
-
+const STEP_SHARE = 0.3;
 /**
  * Joins of small letters at the distances they have (box to box with kerning, 1/1000 em): gaps between strokes that should
  * meet, joins too thin to hold, strokes that meet at different heights. Null for letters that don't join.
@@ -41,21 +29,21 @@ export function faultyJoins(style: Style, distance: (left: number, right: number
   return joiners.flatMap((i) =>
     small.flatMap((j): FaultyJoin[] => {
       const d = distance(i, j);
-      let [least, met] = [FAR as number, 0];
+      let [least, met, sum] = [FAR as number, 0, 0];
       for (let k = 0; k < ROW.count; k++) {
         const white = letters[i]!.right[k]! + letters[j]!.left[k]! + d;
         least = Math.min(least, white);
-        if (white < 0) met++;
+        if (white >= 0) continue;
+        met++;
+        sum += rowMiddle(k);
       }
       if (least > MEANT) return [];
       if (least > 0) return [{ left: i, right: j, fault: 'gap', amount: least }];
       if (met * ROW.height < THIN_SHARE * stem)
         return [{ left: i, right: j, fault: 'thin', amount: met * ROW.height }];
-      const entry = entryOf(letters[j]!, xHeight);
-      const step = entry === null ? 0 : Math.abs(entry - height);
-      return step > STEP_SHARE * xHeight && step < xHeight
-        ? [{ left: i, right: j, fault: 'step', amount: step }]
-        : [];
+      // They meet somewhere, but not where the stroke goes out.
+      const step = Math.abs(sum / met - height);
+      return step > STEP_SHARE * xHeight ? [{ left: i, right: j, fault: 'step', amount: step }] : [];
     }),
   );
 }

@@ -174,6 +174,11 @@ describe('seating of a page', () => {
     }
   });
 
+  test('small letters alone reach their line', () => {
+    const items = page(['abcdefghijklm', 'nopqrstuvwxyz'], 0.5);
+    expect(seatSheet(items, settings).smallHeight).toBeCloseTo(500, 6);
+  });
+
   test('a capital three times too tall doesn’t shrink all others', () => {
     const items = page(ROWS, 0.5).map((i) =>
       i.char !== 'K'

@@ -91,9 +91,12 @@ export function seatSheet(items: readonly Seatable[], settings: SeatSettings): S
   const named = (reference: string, line: 'cap' | 'x') =>
     middleOf(reference === '' ? flatTops(line) : risesOf((c) => reference.includes(c)));
 
+  const smallPx = named(settings.smallReference, 'x');
   const capPx =
     named(settings.capReference, 'cap') ??
     middleOf(risesOf((c) => /^[A-Z0-9]$/.test(c))) ??
+    // Small letters alone: they reach their line.
+    (smallPx === null ? null : (smallPx * settings.capHeight) / settings.xHeight) ??
     (median(turned.map(rise)) || FALLBACK_CAP_PX);
   const emPerPx =
     settings.reference === 'icons'
@@ -101,7 +104,6 @@ export function seatSheet(items: readonly Seatable[], settings: SeatSettings): S
       : settings.emPx
         ? (settings.unitsPerEm ?? 1000) / settings.emPx
         : settings.capHeight / (settings.capLinePx ?? capPx);
-  const smallPx = named(settings.smallReference, 'x');
   const ownFactor = settings.reference === 'caps-and-small' && smallPx !== null;
   const smallPerPx = ownFactor ? settings.xHeight / smallPx : emPerPx;
 

@@ -97,8 +97,13 @@ function segment(
 }
 
 /** A letter as pen strokes; units: share of the cap height, y up, x from the letter's left. Null when unknown. */
-export function writeLetter(char: string, hand: Hand, random: () => number): PenPoint[][] | null {
-  const skeleton = SKELETONS[char];
+export function writeLetter(
+  char: string,
+  hand: Hand,
+  random: () => number,
+  skeletons: Readonly<Record<string, string>> = SKELETONS,
+): PenPoint[][] | null {
+  const skeleton = skeletons[char];
   if (!skeleton) return null;
   const slant = Math.tan((hand.slantDeg * Math.PI) / 180);
   const small = /[a-z]/.test(char) ? hand.smallScale : 1;

@@ -5,6 +5,8 @@ import { writeLetter, type Hand, type PenPoint } from '../hand/writeLetter';
 export interface PageSettings {
   readonly hand: Hand;
   readonly characters: string;
+  /** Another way of the pen than the keeper's. */
+  readonly skeletons?: Readonly<Record<string, string>>;
   readonly width: number;
   readonly height: number;
   /** Height of capitals, px. */
@@ -16,6 +18,9 @@ export interface PageSettings {
   readonly paper: readonly [number, number, number];
   /** Letters that run into the one before them. */
   readonly touching?: readonly string[];
+  /** Letters set too high, by so much of the cap height; letters too large about their own middle, by a factor. */
+  readonly floating?: Readonly<Record<string, number>>;
+  readonly swollen?: Readonly<Record<string, number>>;
   /** A letter written behind the last one and crossed out. */
   readonly crossedOut?: string;
   /** Printed rules, so many a row; and how unevenly the page is lit, 0..1. */
@@ -70,12 +75,16 @@ function layOut(s: PageSettings, random: () => number): { strokes: PenPoint[][];
   const [cx, cy] = [s.width / 2, s.height / 2];
   let edge = 0;
   chars.forEach((char, i) => {
-    const letter = writeLetter(char, s.hand, random);
+    const letter = writeLetter(char, s.hand, random, s.skeletons);
     if (!letter) throw new RangeError(`the hand has no skeleton for ${char}`);
     const row = Math.floor(i / s.perRow);
     const place = left + (i % s.perRow) * pitchX + normal(random) * pitchX * 0.03;
     const y = s.height * 0.04 + (row + 0.72) * pitchY + normal(random) * s.capPx * 0.012;
     const scale = s.capPx * (1 + normal(random) * 0.008);
+    const lift = (s.floating?.[char] ?? 0) * s.capPx;
+    const swell = s.swollen?.[char] ?? 1;
+    const ys = letter.flat().map((p) => p.y);
+    const middle = (Math.min(...ys) + Math.max(...ys)) / 2;
     const xs = letter.flat().map((p) => p.x * scale);
     const x = s.touching?.includes(char) ? edge - Math.min(...xs) + s.capPx * 0.02 : place;
     edge = x + Math.max(...xs);
@@ -83,7 +92,7 @@ function layOut(s: PageSettings, random: () => number): { strokes: PenPoint[][];
       strokes.push(
         stroke.map((p) => {
           const px = x + p.x * scale - cx;
-          const py = y - p.y * scale - cy;
+          const py = y - lift - (middle + swell * (p.y - middle)) * scale - cy;
           return { x: cx + px * cos - py * sin, y: cy + px * sin + py * cos, radius: p.radius * scale };
         }),
       );

@@ -26,7 +26,8 @@ export function useGlyphInHand(): { glyph: GlyphRow | null; take: (id: string) =
 /** Takes a glyph in hand, by its id. */
 export function useTake(): (id: string) => void {
   const [, setSearch] = useSearchParams();
-  return useCallback((next: string) => setSearch({ glyph: next }), [setSearch]);
+  // At once: keys pressed one after the other must each find the letter that the one before took.
+  return useCallback((next: string) => setSearch({ glyph: next }, { flushSync: true }), [setSearch]);
 }
 
 /** Leads to a stage with a glyph in hand. */

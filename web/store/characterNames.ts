@@ -1,11 +1,8 @@
 import useSWR from 'swr';
-import type { NamedCharacter } from '../../core/names/characters';
+import { readNames, type NamedCharacter } from '../../core/names/characters';
 
 async function load(): Promise<readonly NamedCharacter[]> {
-  const [{ readNames }, { UNICODE_NAMES }] = await Promise.all([
-    import('../../core/names/characters'),
-    import('../../core/names/data/unicodeNames'),
-  ]);
+  const { UNICODE_NAMES } = await import('../../core/names/data/unicodeNames');
   return readNames(UNICODE_NAMES);
 }
 

@@ -129,6 +129,9 @@ export function FitLine(props: Props) {
     return (
       <g
         key={`white ${a.index}`}
+        role="button"
+        aria-label={`White between ${a.glyph.name} and ${b.glyph.name}`}
+        aria-pressed={held}
         data-white={`${a.glyph.name} ${b.glyph.name}`}
         style={{ cursor: held ? 'ew-resize' : 'pointer' }}
         onPointerDown={(e) => {
@@ -152,6 +155,14 @@ export function FitLine(props: Props) {
           d={whiteBetween(a.glyph, a.x - start, b.glyph, seam, lines.xHeight, advanceOf(a.glyph))}
           fill={`var(--chakra-colors-${tint})`}
           opacity={held ? 0.5 : off ? 0.1 + 0.55 * strength : 0.06}
+        />
+        {/* Room to take hold of where letters leave little: below the line. */}
+        <rect
+          x={seam - 5 / scale}
+          y={6 / scale}
+          width={10 / scale}
+          height={Math.max(10 / scale, -lines.descender)}
+          fill="transparent"
         />
         {(held || strength > 0.25) && value !== null && off && (
           <text

@@ -94,7 +94,7 @@ export function NameStage() {
     useNameBench.setState({ pieceId: null, tab: tab === 'order' ? tab : 'letter' });
     const g = glyphOf(char);
     if (g) take(g.id);
-    else setSearch({ char });
+    else setSearch({ char }, { flushSync: true });
   };
   const dropped = ({ active, over }: DragEndEvent) => {
     setDragged(null);

@@ -45,7 +45,8 @@ export function SeatStage() {
   useEffect(() => () => seatBench.choose([]), []);
 
   const step = (by: number) => {
-    const at = standings.findIndex((s) => s.id === glyph?.id);
+    const from = live.size === 1 ? [...live][0] : glyph?.id;
+    const at = standings.findIndex((s) => s.id === from);
     const to = standings[Math.max(0, Math.min(standings.length - 1, at + by))];
     if (!to) return;
     seatBench.choose([to.id]);

@@ -18,6 +18,10 @@ const mendText = ({ mend }: Standing): string => {
   return [scale, move].filter(Boolean).join(', ');
 };
 
+/** The same in little room. */
+const mendSign = (s: Standing): string =>
+  mendText(s).replace(/(\d+) u (up|down)/, (_, u: string, way) => `${way === 'up' ? '↑' : '↓'}${u} u`);
+
 /** Letters that don't stand as the others do, worst first, each with what puts it right. */
 export function StandTab() {
   const doc = useDoc();
@@ -57,9 +61,10 @@ export function StandTab() {
             tip={`Put ${s.char} right: ${mendText(s)}`}
             aria-label={`Put ${s.char} right: ${mendText(s)}`}
             fontSize="xs"
+            px="2"
             onClick={() => commit(mendStandings(doc, [s]))}
           >
-            {mendText(s)}
+            {mendSign(s)}
           </InkButton>
         </Flex>
       ))}
