@@ -5,9 +5,9 @@ const port = 5391;
 /** Journeys through the built app in Debian's headless Chromium. */
 export default defineConfig({
   testDir: 'e2e',
-  timeout: 60_000,
-  expect: { timeout: 15_000 },
-  workers: 1,
+  timeout: 120_000,
+  expect: { timeout: 30_000 },
+  workers: 2,
   reporter: [['line'], ['json', { outputFile: 'test-results/e2e.json' }]],
   outputDir: 'test-results/e2e',
   use: {

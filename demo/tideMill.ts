@@ -69,6 +69,23 @@ export const unevenPage = (): Uint8Array =>
     86,
   );
 
+/** The capitals over the door, painted with a broad brush: the whole alphabet, for a font of capitals. */
+export const paintedCapitals = (): Uint8Array =>
+  toJpeg(
+    renderPage({
+      hand: { ...KEEPER, name: 'sign painter', seed: 19, pen: 0.19, width: 1.12, slantDeg: 0, wobble: 0.003 },
+      characters: 'ABCDEFGHIJKLMNOPQRSTUVWXYZ',
+      width: 2000,
+      height: 860,
+      capPx: 150,
+      perRow: 9,
+      skewDeg: 0,
+      ink: [140, 36, 28],
+      paper: [236, 226, 200],
+    }),
+    82,
+  );
+
 /** A page of joined small letters: each begins and ends at one height. */
 export const joinedPage = (): Uint8Array =>
   toJpeg(

@@ -19,6 +19,7 @@ test('a drawn acute gives all its letters in one go; they follow their base, one
 }) => {
   await openDemo(page);
   await stage(page, 'Name');
+  await page.getByRole('tab', { name: 'Make' }).click();
   await expect(page.getByRole('button', { name: 'Compose 0 letters' })).toBeDisabled();
   // The mark is drawn in Dress, where its button leads.
   await page.getByRole('button', { name: '\u25cc\u0301', exact: true }).click();
@@ -35,6 +36,7 @@ test('a drawn acute gives all its letters in one go; they follow their base, one
   await expect(points(page)).toHaveText('4');
   const family = await liveFontReady(page);
   await stage(page, 'Name');
+  await page.getByRole('tab', { name: 'Make' }).click();
   await press(page, 'Compose 12 letters');
   await otherFont(page, family);
   await page.getByLabel('Text of the running line').fill('été à');

@@ -23,6 +23,7 @@ test('a page by another hand, dropped on an empty project, goes the same way', a
 
   // Small letters get a height of their own.
   await stage(page, 'Seat');
+  await page.getByRole('tab', { name: 'Lines' }).click();
   await page.getByRole('textbox', { name: 'x-height' }).fill('480');
   await page.getByRole('textbox', { name: 'x-height' }).press('Enter');
   await expect(page.getByTestId('state-seat')).toContainText('x 480 u, H 700 u');

@@ -52,7 +52,7 @@ test('86 pieces of a free page are seated at once; tails keep their size, floate
   await expect(bar(page, 'm')).toHaveAttribute('data-fault', 'floats');
   await expect(bar(page, 'four')).toHaveAttribute('data-fault', 'floats');
   await expect(bar(page, 'o')).toHaveAttribute('data-fault', 'overshoots');
-  await expect(page.getByTestId('state-seat')).toHaveText('3 letters off the lines');
+  await expect(page.getByTestId('state-seat')).toContainText('3 off');
 
   // One by the keys, one by its button, the rest at once; each is a step to undo.
   await bar(page, 'H').click();

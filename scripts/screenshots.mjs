@@ -1,5 +1,7 @@
 // Refreshes docs/screenshots from the demo: node scripts/screenshots.mjs (needs Debian's chromium).
-import { spawn } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { ensurePackages, root } from './setup.mjs';
@@ -124,8 +126,19 @@ try {
       await page.mouse.up();
     }
     if (name === 'fit') {
+      // Tinted as it stands first, then its map of pairs after a fit.
+      await page.waitForTimeout(2500);
+      await shoot('fit');
       await page.getByRole('button', { name: 'Fit all' }).click();
-      await page.getByText('Fitted by itself').waitFor();
+      await page.waitForTimeout(3500);
+      await page.keyboard.press('m');
+      await page.waitForTimeout(500);
+      await page.locator('[data-field]').nth(60).click();
+      await page.mouse.move(640, 720);
+      await page.waitForTimeout(400);
+      await shoot('fit-map');
+      await page.keyboard.press('m');
+      continue;
     }
     if (name === 'cast') await page.getByRole('button', { name: 'Cast', exact: true }).click();
     await page.waitForTimeout(900);
@@ -159,10 +172,6 @@ try {
     await page.getByRole('button', { name: layer, exact: true }).click();
   await page.waitForTimeout(2500);
   await shoot('lift-near');
-  await page.goto(`${base}/p/tide-mill/gather`);
-  await page.getByRole('button', { name: 'Practice sheet' }).click();
-  await page.waitForTimeout(600);
-  await shoot('gather-practice');
   await page.goto(`${base}/p/tide-mill/gather?do=scan`);
   await page.getByRole('button', { name: 'Lay it on the glass' }).click();
   await page.getByText('Ready, a sheet on the glass').waitFor();
@@ -179,6 +188,27 @@ try {
   await page.waitForTimeout(900);
   await shoot('lift-night');
   await page.getByRole('button', { name: 'Day desk' }).click();
+  // Joined small letters of another made-up hand, fitted.
+  const pages = mkdtempSync(join(tmpdir(), 'orthoglyph-pages-'));
+  spawnSync(process.execPath, [join(root, 'bin/orthoglyph.mjs'), 'demo', '--page', '--out', pages]);
+  await page.goto(`${base}/projects`);
+  await page.getByLabel('Name of the new project').fill('The daughter writes');
+  await page.getByRole('button', { name: 'Start it' }).click();
+  await page.getByRole('navigation', { name: 'Course' }).getByRole('link', { name: /^Name/ }).click();
+  await page.getByRole('tab', { name: 'Bill' }).click();
+  await page.getByLabel('Characters to fill', { exact: true }).fill('abcdefghijklmnopqrstuvwxyz');
+  await page
+    .getByRole('navigation', { name: 'Course' })
+    .getByRole('link', { name: /^Gather/ })
+    .click();
+  await page.getByLabel('Pictures of letters').setInputFiles(join(pages, 'joined-page.jpg'));
+  await page.getByText('26 pieces').first().waitFor();
+  await page.getByLabel('Text of the running line').fill('eels in the mill race by noon');
+  await page.getByRole('navigation', { name: 'Course' }).getByRole('link', { name: /^Fit/ }).click();
+  await page.getByRole('button', { name: 'Fit all' }).click();
+  await page.waitForTimeout(3500);
+  await page.mouse.move(640, 720);
+  await shoot('fit-joined');
   // A project of its own with painted letters in colour layers.
   await page.goto(`${base}/projects`);
   await page.getByLabel('Name of the new project').fill('Painted caps over the door');

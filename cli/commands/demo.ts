@@ -9,11 +9,13 @@ import {
   wheelPicture,
 } from '../../demo/artwork';
 import { hugePage, letterPdf, metalType, tabletDrawing, tideClockDigits } from '../../demo/otherSources';
+import { pathSigns } from '../../demo/signs';
 import { practicePhotos } from '../../demo/practice/practicePhotos';
 import {
   apprenticesPage,
   joinedPage,
   keepersPage,
+  paintedCapitals,
   ruledPage,
   tideMillProject,
   unevenPage,
@@ -69,6 +71,8 @@ export async function runDemo(argv: string[]): Promise<number> {
     ['artwork/marker-R.png', markerPicture()],
     ['artwork/pen-k.png', penPicture()],
     ['artwork/painted-TEO.png', paintedPicture()],
+    ['artwork/painted-capitals.jpg', paintedCapitals()],
+    ...pathSigns().map(([name, bytes]) => [`artwork/signs/${name}`, bytes] as const),
   ]);
 }
 

@@ -1,11 +1,16 @@
-import { contoursBox } from '../geometry/measure';
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { parse } from 'opentype.js';
+import { polygon, type Contour } from '../geometry/contour';
+import { contoursBox, type Box } from '../geometry/measure';
+import { polygonsOf, type PathCommand } from '../geometry/pathPolygons';
 import { box } from '../testing/randomOutlines';
 import { circle } from '../testing/shapes';
 import { composable, composeAccents, formulaOf, WESTERN_ACCENTS } from './commands/composing';
 import { movePoints, outlineOf } from './commands/dressing';
 import { commit, emptyHistory } from './history';
 import { advanceOf } from './metrics';
-import { blankGlyph } from './newProject';
+import { blankGlyph, newProject } from './newProject';
 import type { Doc, GlyphRow } from './schema';
 import { sampleProject } from '../testing/sampleProject';
 
@@ -91,5 +96,57 @@ describe('composing', () => {
     const c = { ...doc.glyphs.e!, id: 'c', name: 'c', codePoints: [0x63] };
     const made = composed({ ...doc, glyphs: { ...doc.glyphs, c } }, 'ç');
     expect(contoursBox(made.glyphs.ccedilla!.contours.slice(1))!.yMax).toBeCloseTo(0, 6);
+  });
+});
+
+/** Accents in place by the designers of Work Sans (W. Wei) and Libre Baskerville (P. Impallari), SIL Open Font License. */
+describe.each(['work-sans', 'libre-baskerville'])('beside the accents of %s', (name) => {
+  const file = join('node_modules', '@fontsource', name, 'files', `${name}-latin-400-normal.woff`);
+  const font = parse(readFileSync(file).slice().buffer);
+  const contours = (char: string) =>
+    polygonsOf(font.charToGlyph(char).getPath(0, 0, 1000).commands as PathCommand[]).map((points) =>
+      polygon(points),
+    );
+  const glyph = (char: string): GlyphRow => ({
+    ...blankGlyph(char, char, [char.codePointAt(0)!]),
+    contours: contours(char),
+  });
+  const bases = [...'aeiouncyAEOUNC'];
+  const base = newProject('p', 'P', 0);
+  const doc: Doc = {
+    ...base,
+    project: { p: { ...base.project.p!, lines: { ...base.project.p!.lines, xHeight: 500 } } },
+    glyphs: Object.fromEntries([...bases, ...'\u00b4`\u02c6\u00a8\u02dc\u00b8'].map((c) => [c, glyph(c)])),
+  };
+  const done = composed(doc, WESTERN_ACCENTS);
+  /** The mark of an accented letter: what stands wholly above (or hangs below) its letter. */
+  const markOf = (all: readonly Contour[], letter: Box, below: boolean): Box | null =>
+    contoursBox(
+      all.filter((c) => {
+        const b = contoursBox([c])!;
+        return below ? b.yMin < letter.yMin - 40 && b.yMax < 60 : b.yMin > letter.yMax - 12;
+      }),
+    );
+  test('marks stand where designers put them, to a twentieth of the em sideways', () => {
+    const rows = [
+      ...'\u00e0\u00e1\u00e2\u00e3\u00e4\u00e8\u00e9\u00ea\u00eb\u00f1\u00f2\u00f3\u00f4\u00f5\u00f6\u00f9\u00fa\u00fb\u00fc\u00fd\u00ff\u00c0\u00c1\u00c2\u00c3\u00c4\u00c8\u00c9\u00ca\u00cb\u00d1\u00d2\u00d3\u00d4\u00d5\u00d6\u00d9\u00da\u00db\u00dc',
+    ].flatMap((char) => {
+      const own = Object.values(done.glyphs).find((g) => g.codePoints.includes(char.codePointAt(0)!));
+      if (!own) return [];
+      const letter = contoursBox(contours(char.normalize('NFD')[0]!))!;
+      const ours = markOf(own.contours, letter, false);
+      // The designer's letter may stand elsewhere on the em: it is laid over by its own foot.
+      const theirs = markOf(contours(char), letter, false);
+      return ours && theirs
+        ? [{ char, dx: (ours.xMin + ours.xMax - theirs.xMin - theirs.xMax) / 2, dy: ours.yMin - theirs.yMin }]
+        : [];
+    });
+    expect(rows.length).toBeGreaterThan(25);
+    const sorted = (of: (r: (typeof rows)[number]) => number) =>
+      rows.map((r) => Math.abs(of(r))).sort((a, b) => a - b);
+    const [dx, dy] = [sorted((r) => r.dx), sorted((r) => r.dy)];
+    expect(dx[Math.floor(dx.length / 2)]).toBeLessThan(18);
+    expect(dx[Math.floor(0.9 * dx.length)]).toBeLessThan(50);
+    expect(dy[Math.floor(dy.length / 2)]).toBeLessThan(60);
   });
 });

@@ -201,3 +201,18 @@ test('tracking is for every letter, whoever set it; the space has its no-break t
   doc = apply(doc, setWordSpace(doc, 180));
   expect([advanceOf(doc.glyphs.space!), advanceOf(doc.glyphs.uni00A0!)]).toEqual([180, 180]);
 });
+
+test('letters made of squares are spaced by whole squares and not kerned', () => {
+  const doc = newProject('p', 'P', 0);
+  const pixels = (x: number) => [box(x, 0, 100, 700), box(x + 100, 300, 200, 100), box(x + 300, 0, 100, 700)];
+  const glyphs = Object.fromEntries(
+    [...'nTo'].map((c, i) => [c, { ...blankGlyph(c, c, [c.codePointAt(0)!]), contours: pixels(37 * i) }]),
+  );
+  const squares: Doc = { ...doc, glyphs: { ...doc.glyphs, ...glyphs } };
+  const done = apply(squares, takeFitted(squares, fit('nTo')));
+  // 60 + 40 u are one square of 100: nothing at the left, one at the right.
+  expect(done.glyphs.n!.bearings).toEqual({ left: 0, right: 100 });
+  expect(advanceOf(done.glyphs.n!) % 100).toBe(0);
+  expect(advanceOf(done.glyphs.space!)).toBe(200);
+  expect(Object.keys(done.kerning)).toEqual([]);
+});

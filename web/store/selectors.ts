@@ -85,10 +85,7 @@ export const stageStates = perDoc((doc): Record<string, string> => {
     gather: s(sheets, 'sheet'),
     lift: doubtful > 0 ? `${s(pieces.length, 'piece')}, ${doubtful} doubtful` : s(pieces.length, 'piece'),
     dress: hand > 0 ? `${s(drawn.length, 'glyph')}, ${hand} by hand` : s(drawn.length, 'glyph'),
-    seat:
-      out > 0
-        ? `${s(out, 'letter')} off the lines`
-        : `x ${Math.round(lines.xHeight)} u, H ${Math.round(lines.capHeight)} u`,
+    seat: `x ${Math.round(lines.xHeight)} u, H ${Math.round(lines.capHeight)} u${out > 0 ? `, ${out} off` : ''}`,
     name: `${bill - missing} of ${bill}`,
     fit: `${Object.keys(doc.kerning).length} pairs kerned`,
     proof: 'live',

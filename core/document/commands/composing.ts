@@ -31,6 +31,13 @@ export function formulaOf(char: string): Formula | null {
 const byCodePoint = (doc: Doc, cp: number): GlyphRow | undefined =>
   Object.values(doc.glyphs).find((g) => g.codePoints.includes(cp) && g.contours.length > 0);
 
+/** Signs that stand alone for a mark and that Unicode doesn't take apart (from memory of its charts). */
+const ALONE = new Map([
+  [0x300, 0x60],
+  [0x302, 0x2c6],
+  [0x30c, 0x2c7],
+]);
+
 /** A mark's drawing: its combining character's, or that of the sign that stands alone for it (´ for U+0301). */
 export function markGlyph(doc: Doc, mark: number): GlyphRow | undefined {
   const alone = ` ${String.fromCodePoint(mark)}`;
@@ -39,7 +46,9 @@ export function markGlyph(doc: Doc, mark: number): GlyphRow | undefined {
     Object.values(doc.glyphs).find(
       (g) =>
         g.contours.length > 0 &&
-        g.codePoints.some((cp) => String.fromCodePoint(cp).normalize('NFKD') === alone),
+        g.codePoints.some(
+          (cp) => cp === ALONE.get(mark) || String.fromCodePoint(cp).normalize('NFKD') === alone,
+        ),
     )
   );
 }

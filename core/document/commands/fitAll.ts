@@ -10,6 +10,7 @@ import {
   type GroupRow,
   type KerningRow,
 } from '../schema';
+import { squaresOf } from '../../geometry/squares';
 import { spacedBy } from './bearingsInStep';
 import { PRIVATE } from './seatInto';
 
@@ -53,8 +54,21 @@ export function takeFitted(doc: Doc, fit: FitResult, what: 'all' | 'pairs' = 'al
   const k = unitsPerEm / 1000;
   const d = draft(doc);
   if (what === 'all') takeBearings(doc, d, fit, k);
-  takeKerning(doc, d, fit, k, styleId);
+  const squares = squaresOf(fit.letters.map((l) => doc.glyphs[l.glyphId]?.contours ?? []));
+  // Squares are never shifted against each other by less than a square.
+  const none = { left: [], right: [], pairs: [], exceptions: [] };
+  takeKerning(doc, d, squares === null ? fit : { ...fit, kerning: none }, k, styleId);
   return d.done(what === 'all' ? 'Fit all' : 'Fit pairs');
+}
+
+/**
+ * Letters made of squares stand on their grid: the white between them is whole squares, one at least, the odd one at the
+ * right. `cell`: side of a square, em units.
+ */
+function onGrid(bearings: { left: number; right: number }, cell: number): { left: number; right: number } {
+  const total = Math.max(1, Math.round((bearings.left + bearings.right) / cell));
+  const left = Math.floor(total / 2) * cell;
+  return { left, right: total * cell - left };
 }
 
 function takeBearings(doc: Doc, d: ReturnType<typeof draft>, fit: FitResult, k: number): void {
@@ -67,9 +81,14 @@ function takeBearings(doc: Doc, d: ReturnType<typeof draft>, fit: FitResult, k: 
   const apart = byHand.map(({ glyph: { bearings: b }, left, right }) => b.left + b.right - left - right);
   const open = referenceShift(fit, settings, k) ?? (apart.length > 0 ? median(apart) : 0);
   const more = open + settings.looser;
+  const cell = squaresOf(rows.map((r) => r.glyph.contours));
   for (const { glyph, left, right } of rows) {
     if (glyph.spacing === 'hand') continue;
-    const bearings = { left: Math.round(left + more / 2), right: Math.round(right + more / 2) };
+    const wished = { left: left + more / 2, right: right + more / 2 };
+    const bearings =
+      cell === null
+        ? { left: Math.round(wished.left), right: Math.round(wished.right) }
+        : onGrid(wished, cell);
     // A bearing may never pass the other: very thin letters keep a little advance.
     const lacking = Math.max(0, 1 - inkWidth(glyph) - bearings.left - bearings.right);
     space(d, glyph, bearings.left, bearings.right + Math.ceil(lacking));
@@ -77,8 +96,9 @@ function takeBearings(doc: Doc, d: ReturnType<typeof draft>, fit: FitResult, k: 
   for (const id of ['space', 'uni00A0']) {
     const glyph = doc.glyphs[id];
     if (!glyph || glyph.spacing === 'hand' || glyph.contours.length > 0) continue;
-    const half = Math.max(1, Math.round((k * fit.space + more) / 2));
-    space(d, glyph, half, half);
+    const width = k * fit.space + more;
+    const half = cell === null ? Math.round(width / 2) : (Math.max(2, Math.round(width / cell)) * cell) / 2;
+    space(d, glyph, Math.max(1, half), Math.max(1, half));
   }
 }
 
