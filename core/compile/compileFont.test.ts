@@ -55,6 +55,40 @@ describe.each(['otf', 'ttf'] as const)('%s', (format) => {
     if (hasSanitizer) expect(sanitize(made, `mark.${format}`)).toBe('');
   });
 
+  test('typed names become their icon, the longest first, as HarfBuzz shapes them', () => {
+    const doc = sampleProject();
+    const fish = { ...doc.glyphs.u1F41F!, typed: ['ox', 'oxeye'] };
+    const H = { ...doc.glyphs.H!, typed: ['oxe-r'] };
+    const made = compile(format, { ...doc, glyphs: { ...doc.glyphs, u1F41F: fish, H } });
+    const names = (text: string) => shape(made, text).map((g) => g.name);
+    expect(names('ox')).toEqual(['u1F41F']);
+    expect(names('oxeye')).toEqual(['u1F41F']);
+    expect(names('oxe-r')).toEqual(['H']);
+    // e, y and the hyphen were never drawn: they are there for typing, without ink or width.
+    expect(names('xy')).toEqual(['x', 'y']);
+    expect(shape(made, 'y')[0]!.advance).toBe(0);
+    if (hasSanitizer) expect(sanitize(made, `liga.${format}`)).toBe('');
+    if (hasFontTools) expect(readWithFontTools(made, `liga.${format}`).tables).toContain('GSUB');
+  });
+
+  test('one letter kerned with a group is every pair of them, but for pairs of their own', () => {
+    const doc = sampleProject();
+    const row = (left: string, right: string, value: number) => ({
+      id: `${left} ${right}`,
+      styleId: 'regular',
+      left,
+      right,
+      value,
+      fitted: false,
+    });
+    const kerning = Object.fromEntries(
+      [row('T', '@round', -33), row('T', 'o', -60), row('@flat', 'T', 21)].map((k) => [k.id, k]),
+    );
+    const made = compile(format, { ...doc, kerning });
+    const kern = (text: string) => shape(made, text)[0]!.advance - shape(made, text, false)[0]!.advance;
+    expect([kern('To'), kern('T\u00e9'), kern('HT'), kern('xT'), kern('oT')]).toEqual([-60, -33, 21, 21, 0]);
+  });
+
   test('a character beyond the basic plane is found', () => {
     expect(shape(bytes, '\u{1f41f}')[0]!.gid).not.toBe(0);
   });

@@ -13,8 +13,9 @@ export function letterShare(char: string): number {
   return char === char.toLowerCase() ? small : small / 20;
 }
 
-/** How often two characters stand beside each other, roughly: capitals seldom end a pair within a word. */
+/** How often two characters stand beside each other, roughly: capitals seldom end a pair within a word, figures keep to themselves. */
 export function pairShare(left: string, right: string): number {
-  const seldom = /[a-z]/.test(left) && /[A-Z]/.test(right) ? 0.01 : 1;
+  const odd = (/[a-z]/.test(left) && /[A-Z]/.test(right)) || /\d/.test(left) !== /\d/.test(right);
+  const seldom = odd ? 0.01 : 1;
   return letterShare(left) * letterShare(right) * seldom;
 }

@@ -25,6 +25,7 @@ describe('names of characters', () => {
     expect(first('20AC')).toBe(0x20ac);
     expect(first('ß')).toBe(0xdf);
     expect(first('euro sign')).toBe(0x20ac);
+    expect(first('small o')).toBe(0x6f);
     expect(first('small e with acute')).toBe(0xe9);
     expect(findCharacters(names, 'no such thing', 5)).toEqual([]);
     expect(findCharacters(names, '  ', 5)).toEqual([]);

@@ -48,7 +48,8 @@ export function findCharacters(
       continue;
     }
     const own = at.name.split(/[\s-]+/);
-    let rank = own.length;
+    // Of several that fit, the letter of everyday print is meant.
+    let rank = own.length - (own[0] === 'LATIN' ? 2 : 0);
     const all = words.every((w) => {
       const plain = PLAIN[w] ?? w;
       if (own.includes(w) || own.includes(plain)) return true;

@@ -58,7 +58,7 @@ function sentence(p: Problem): string {
     case 'font-broken':
       return "the font can't be read. Give an OTF, TTF or WOFF file that other programs accept.";
     case 'fit-needs-letters':
-      return 'the letters that set the rhythm are missing. It needs n, and one of x z v w at least.';
+      return 'there is no letter or figure to take a rhythm from. Icons keep their margins: set those in Seat. For letters, name them first.';
     case 'pdf-empty':
       return 'no page holds shapes or a scan. Turn text into outlines, then save the PDF again.';
     case 'zip-broken':

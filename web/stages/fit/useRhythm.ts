@@ -1,4 +1,5 @@
 import { useEffect, useMemo } from 'react';
+import { spacedBy } from '../../../core/document/commands/bearingsInStep';
 import { projectOf } from '../../../core/document/newProject';
 import { worstPairs } from '../../../core/fit/rhythm';
 import { distancesNow, offNow, refreshJoins, refreshRhythm, useFittingAll } from '../../store/fittingAll';
@@ -31,8 +32,13 @@ export function useRhythm() {
     const place = new Map(glyphIds.map((id, i) => [id, i]));
     const off = offNow(doc, rhythm);
     const chars = fitted.letters.map((l) => l.char);
+    // A composed letter has the white of the letter in it.
+    const lettersOf = (id: string): string => {
+      const glyph = doc.glyphs[id];
+      return (glyph && spacedBy(glyph)) ?? id;
+    };
     const between = (left: string, right: string): number | null => {
-      const [i, j] = [place.get(left), place.get(right)];
+      const [i, j] = [place.get(lettersOf(left)), place.get(lettersOf(right))];
       return i === undefined || j === undefined ? null : k * off.data[i * off.size + j]!;
     };
     // Letters that join are judged by their joins, not by white.
