@@ -49,7 +49,11 @@ module.exports = {
       '^core/(document|dress|boolean|outline|seat|names|raster|geometry|problems)/|^core/(trace|practice)/settings|^core/(pen/strokes|modules/modules)',
     ),
     only('opentype', '^core/opentype/', '^core/(opentype|geometry|problems)/'),
-    only('compile', '^core/compile/', '^core/(compile|document|names|boolean|outline|opentype|geometry|problems)/'),
+    only(
+      'compile',
+      '^core/compile/',
+      '^core/(compile|document|names|boolean|outline|opentype|geometry|problems)/',
+    ),
     only('check', '^core/check/', '^core/(check|document|dress|opentype|geometry|problems)/'),
     only('archive', '^core/archive/', '^core/(archive|document|svg|geometry|problems)/'),
     only(

@@ -6,7 +6,7 @@ import { contoursBox, type Box } from '../geometry/measure';
 import { polygonsOf, type PathCommand } from '../geometry/pathPolygons';
 import { box } from '../testing/randomOutlines';
 import { circle } from '../testing/shapes';
-import { composable, composeAccents, formulaOf, WESTERN_ACCENTS } from './commands/composing';
+import { composable, composeAccents, formulaOf, takeOnCapitals, WESTERN_ACCENTS } from './commands/composing';
 import { movePoints, outlineOf } from './commands/dressing';
 import { commit, emptyHistory } from './history';
 import { advanceOf } from './metrics';
@@ -49,6 +49,19 @@ describe('composing', () => {
     const mark = contoursBox(eacute.contours.slice(1))!;
     expect((mark.xMin + mark.xMax) / 2).toBeCloseTo(200, 0);
     expect(mark.yMin - 480).toBeCloseTo(70, 6);
+  });
+
+  test('capitals take a mark that was drawn for them', () => {
+    let doc = letters();
+    const flat = { ...blankGlyph('acute.alt1', 'acute.alt1', []), contours: [box(0, 600, 60, 40)] };
+    const E = { ...blankGlyph('E', 'E', [0x45]), contours: [box(0, 0, 400, 700)] };
+    doc = { ...doc, glyphs: { ...doc.glyphs, E, 'acute.alt1': flat } };
+    expect(takeOnCapitals(doc, 'E')).toBeNull();
+    doc = commit(doc, emptyHistory, takeOnCapitals(doc, 'acute.alt1')!).doc;
+    expect(doc.glyphs['acute.case']).toMatchObject({ name: 'acute.case', codePoints: [] });
+    doc = composed(doc, 'Éé');
+    expect(doc.glyphs.Eacute!.components[1]!.glyphId).toBe('acute.case');
+    expect(doc.glyphs.eacute!.components[1]!.glyphId).toBe('acute');
   });
 
   test('i loses its dot under a mark', () => {

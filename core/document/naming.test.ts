@@ -142,6 +142,19 @@ describe('a character that is taken', () => {
   });
 });
 
+test('a drawn glyph takes the place of a lifted one, which stays on its sheet without a character', () => {
+  const doc = page(['o']);
+  const drawn = { ...blankGlyph('ring', 'ring', []), contours: [circle(200, 200, 200)], handEdited: true };
+  const both: Doc = { ...doc, glyphs: { ...doc.glyphs, ring: drawn } };
+  const done = apply(both, nameGlyph(both, 'ring', 'o', 'replace'));
+  expect(done.glyphs.o).toMatchObject({ name: 'o', codePoints: [0x6f], source: null });
+  expect(done.glyphs.ring).toBeUndefined();
+  expect(done.pieces['s:0']!.char).toBeNull();
+  // What somebody worked on by hand isn't pushed away.
+  const kept = { ...both, glyphs: { ...both.glyphs, o: { ...both.glyphs.o!, handEdited: true } } };
+  expect(nameGlyph(kept, 'ring', 'o', 'replace')).toBeNull();
+});
+
 test('a drawing stands for several characters, and for fewer again', () => {
   const doc = sampleProject();
   const done = apply(doc, addCodePoint(doc, 'x', 0xd7));

@@ -29,8 +29,9 @@ export interface FitOptions {
   readonly kernFrom?: number;
 }
 
-/** What kerning is made for: letters, figures and the signs that stand beside them in text. */
-export const KERNED = /^[\p{L}0-9.,:;!?'"\u2018\u2019\u201c\u201d\u2013\u2014()\u00ab\u00bb\u2039\u203a-]$/u;
+/** What kerning is made for: letters of the scripts that kern, figures and the signs that stand beside them in text. */
+export const KERNED =
+  /^[\p{Script=Latin}\p{Script=Greek}\p{Script=Cyrillic}0-9.,:;!?'"\u2018\u2019\u201c\u201d\u2013\u2014()\u00ab\u00bb\u2039\u203a-]$/u;
 const FIGURES = [...'0123456789'];
 /** Figures whose widths differ less than this share are meant to line up in tables. */
 const EVEN_FIGURES = 0.052;

@@ -8,12 +8,13 @@ import type { FaultyJoin } from '../../core/fit/joinCheck';
 import { offRhythm } from '../../core/fit/rhythm';
 import type { Result } from '../../core/problems/problem';
 import type { FitApi, GlyphFit, LetterToFit } from '../workers/fit.worker';
-import { WorkerLane } from '../workers/workerLane';
+import { Cancelled, WorkerLane } from '../workers/workerLane';
 import { useProject } from './projectStore';
 
-const lane = new WorkerLane<FitApi>(
-  () => new Worker(new URL('../workers/fit.worker.ts', import.meta.url), { type: 'module' }),
-);
+const start = () => new Worker(new URL('../workers/fit.worker.ts', import.meta.url), { type: 'module' });
+/** One worker fits and can be stopped; another keeps the rhythm, which must not end with it. */
+const fitLane = new WorkerLane<FitApi>(start);
+const rhythmLane = new WorkerLane<FitApi>(start);
 
 interface FittingState {
   readonly running: boolean;
@@ -38,21 +39,35 @@ const lettersOf = (doc: Doc): LetterToFit[] =>
     contours: g.contours,
   }));
 
-const ask = (doc: Doc) =>
+const ask = (lane: WorkerLane<FitApi>, doc: Doc, signal?: AbortSignal) =>
   lane.run((api) => {
     const { unitsPerEm } = projectOf(doc);
     return api.fit(lettersOf(doc), unitsPerEm, optionsOf(fitSettingsOf(doc))) as unknown as Promise<
       Result<GlyphFit>
     >;
-  });
+  }, signal);
+
+let abort: AbortController | null = null;
+/** Stops a fit that is under way; nothing of it is taken. */
+export const stopFitting = (): void => abort?.abort();
 
 /** Fits all letters that weren't set by hand (or kerns their pairs only), aside; the answer comes as one step. */
 export async function fitAll(what: 'all' | 'pairs' = 'all'): Promise<void> {
   const { doc } = useProject.getState();
   if (!doc) return;
+  stopFitting();
+  const own = (abort = new AbortController());
   useFittingAll.setState({ running: true });
-  const found = await ask(doc);
-  useFittingAll.setState({ running: false });
+  let found: Result<GlyphFit>;
+  try {
+    found = await ask(fitLane, doc, own.signal);
+  } catch (error) {
+    if (error instanceof Cancelled) return;
+    throw error;
+  } finally {
+    // A later fit that took this one's place goes on.
+    if (abort === own) useFittingAll.setState({ running: false });
+  }
   const { doc: now, commit, showProblems } = useProject.getState();
   if (!found.ok) return showProblems(found.problems);
   if (!now) return;
@@ -73,7 +88,7 @@ export async function refreshRhythm(doc: Doc): Promise<void> {
   if (asking || (key.length === askedFor.length && key.every((k, i) => k === askedFor[i]))) return;
   asking = true;
   askedFor = key;
-  const found = await ask(doc);
+  const found = await ask(rhythmLane, doc);
   asking = false;
   useFittingAll.setState({ rhythm: found.ok ? found.value : null });
   const now = useProject.getState().doc;
@@ -107,7 +122,7 @@ export const offNow = (doc: Doc, rhythm: GlyphFit) =>
 export async function refreshJoins(doc: Doc): Promise<void> {
   const { rhythm } = useFittingAll.getState();
   if (!rhythm?.fitted.joined) return useFittingAll.setState({ joins: [] });
-  const found = await lane.run(
+  const found = await rhythmLane.run(
     (api) => api.joins(distancesNow(doc, rhythm).data) as unknown as Promise<Result<readonly FaultyJoin[]>>,
   );
   useFittingAll.setState({ joins: found.ok ? found.value : [] });

@@ -80,15 +80,25 @@ export function nameGlyph(
   const point = char.codePointAt(0);
   if (!glyph || point === undefined) return null;
   const owner = glyphOfCodePoint(doc, point);
-  if (whenTaken === 'replace' || !owner || owner.contours.length === 0 || owner.id === glyphId)
-    return renameGlyph(doc, glyphId, char);
+  const taken = owner !== null && owner.contours.length > 0 && owner.id !== glyphId;
   const piece = glyph.source ? doc.pieces[glyph.source.pieceId] : undefined;
-  if (piece && !isWorkedOn(glyph)) return namePiece(doc, piece.id, char, 'alternate');
+  if (taken && piece && !isWorkedOn(glyph)) return namePiece(doc, piece.id, char, whenTaken);
+  if (!taken) return renameGlyph(doc, glyphId, char);
+  if (whenTaken === 'replace' && isWorkedOn(owner)) return null;
   const d = draft(doc);
-  const id = `${glyphNameOf(point)}.${freeVariant(doc, glyphNameOf(point))}`;
   d.remove('glyphs', glyphId);
-  d.put('glyphs', { ...glyph, id, name: id, codePoints: [] });
-  return d.done(`Keep as another ${char}`);
+  if (whenTaken === 'alternate') {
+    const id = `${glyphNameOf(point)}.${freeVariant(doc, glyphNameOf(point))}`;
+    d.put('glyphs', { ...glyph, id, name: id, codePoints: [] });
+    return d.done(`Keep as another ${char}`);
+  }
+  // The old drawing stays on its sheet, as a piece without a character.
+  const old = owner.source ? doc.pieces[owner.source.pieceId] : undefined;
+  if (old) d.put('pieces', { ...old, char: null, confidence: 0 });
+  d.remove('glyphs', owner.id);
+  const id = glyphNameOf(point);
+  d.put('glyphs', { ...glyph, id, name: id, codePoints: [point] });
+  return d.done(`Name a glyph ${char}`);
 }
 
 /** A further character for a drawing that has one; null when another drawing has it. */

@@ -38,10 +38,16 @@ const ALONE = new Map([
   [0x30c, 0x2c7],
 ]);
 
-/** A mark's drawing: its combining character's, or that of the sign that stands alone for it (´ for U+0301). */
-export function markGlyph(doc: Doc, mark: number): GlyphRow | undefined {
+/** Ending of the name of a mark's drawing for capitals, which are flatter: "uni0301.case". */
+export const FOR_CAPITALS = '.case';
+
+/**
+ * A mark's drawing: its combining character's, or that of the sign that stands alone for it (´ for U+0301); on capitals the
+ * one drawn for them, when there is one.
+ */
+export function markGlyph(doc: Doc, mark: number, onCapital = false): GlyphRow | undefined {
   const alone = ` ${String.fromCodePoint(mark)}`;
-  return (
+  const plain =
     byCodePoint(doc, mark) ??
     Object.values(doc.glyphs).find(
       (g) =>
@@ -49,8 +55,27 @@ export function markGlyph(doc: Doc, mark: number): GlyphRow | undefined {
         g.codePoints.some(
           (cp) => cp === ALONE.get(mark) || String.fromCodePoint(cp).normalize('NFKD') === alone,
         ),
-    )
-  );
+    );
+  if (!onCapital || !plain) return plain;
+  const own = [plain.name, glyphNameOf(mark)].map((name) => doc.glyphs[`${name}${FOR_CAPITALS}`]);
+  return own.find((g) => g && g.contours.length > 0) ?? plain;
+}
+
+/** Makes another drawing of a mark ("uni0301.alt1") the one that capitals take; null when it is none. */
+export function takeOnCapitals(doc: Doc, glyphId: string): ProjectDiff | null {
+  const glyph = doc.glyphs[glyphId];
+  const base = doc.glyphs[glyph?.name.replace(/\.alt\d+$/, '') ?? ''];
+  const isMark = base?.codePoints.some((cp) => /[\p{M}\p{Sk}]/u.test(String.fromCodePoint(cp)));
+  if (!glyph || !base || !isMark || base.id === glyphId) return null;
+  const id = `${base.name}${FOR_CAPITALS}`;
+  if (doc.glyphs[id]) return null;
+  const d = draft(doc);
+  d.remove('glyphs', glyphId);
+  d.put('glyphs', { ...glyph, id, name: id });
+  // Its piece, if it has one, is called so too, or seating again would bring the old name back.
+  const piece = glyph.source ? doc.pieces[glyph.source.pieceId] : undefined;
+  if (piece) d.put('pieces', { ...piece, variant: FOR_CAPITALS.slice(1) });
+  return d.done('Use it on capitals');
 }
 
 /** Dotless letters by dotted ones. */
@@ -109,7 +134,7 @@ export function composeAccents(doc: Doc, list: string): ProjectDiff | null {
     ];
     let contours: Contour[] = base.contours.map((c) => ({ ...c, of: 'c1' }));
     marks.forEach((code, i) => {
-      const mark = markGlyph(doc, code)!;
+      const mark = markGlyph(doc, code, /\p{Lu}/u.test(char))!;
       const at = markPlace({ contours, anchors: i === 0 ? base.anchors : [] }, mark, code, lines.xHeight);
       const component: ComponentRow = {
         id: `c${i + 2}`,

@@ -3,6 +3,7 @@ import { scaling } from '../../../core/geometry/affine';
 import { transformContours } from '../../../core/geometry/contour';
 import { advanceOf, inkWidth, placedContours } from '../../../core/document/metrics';
 import type { GlyphRow, Lines } from '../../../core/document/schema';
+import { contoursBox } from '../../../core/geometry/measure';
 import { pathData } from '../../../core/svg/pathData';
 import { useSize } from '../../ui/useSize';
 import { whiteBetween } from './whiteBetween';
@@ -74,6 +75,16 @@ export function FitLine(props: Props) {
   const { letters, lines, inHand, pair, off, emPx, unitsPerEm, onTake, onPair, onBearing, onWhite } = props;
   const { ref, width } = useSize<HTMLDivElement>();
   const scale = emPx / unitsPerEm;
+  // Accents and swashes above the ascender's line must not be cut off.
+  const tall = useMemo(
+    () =>
+      letters.reduce(
+        (top, l) => Math.max(top, contoursBox(l.glyph.contours)?.yMax ?? 0),
+        Math.max(lines.ascender, lines.capHeight),
+      ),
+    [letters, lines],
+  );
+  const lineHeight = (tall - lines.descender + 0.19 * unitsPerEm) * scale;
   const drag = useRef<{
     id: string;
     side: 'left' | 'right';
@@ -82,12 +93,9 @@ export function FitLine(props: Props) {
     moved: boolean;
   } | null>(null);
   const white = useRef<{ from: number; done: number; moved: boolean } | null>(null);
-  const lineHeight =
-    (Math.max(lines.ascender, lines.capHeight) - lines.descender + 0.19 * unitsPerEm) * scale;
   const rows = useMemo(() => rowsOf(letters, (width - 2 * MARGIN) / scale), [letters, width, scale]);
   const height = rows.length * lineHeight + 40;
   const firstInHand = letters.find((l) => l.glyph.id === inHand)?.index;
-  const tall = Math.max(lines.ascender, lines.capHeight);
   const labelSize = 11 / scale;
 
   const edge = (l: SetLetter, side: 'left' | 'right', x: number) => (

@@ -8,7 +8,7 @@ import { projectOf } from '../../../core/document/newProject';
 import type { Doc, GlyphRow } from '../../../core/document/schema';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';
 import { useFitBench, type FitText } from '../../store/fitBench';
-import { fitAll, useFittingAll } from '../../store/fittingAll';
+import { fitAll, stopFitting, useFittingAll } from '../../store/fittingAll';
 import { useDoc, useProject } from '../../store/projectStore';
 import { glyphByCodePoint } from '../../store/selectors';
 import { betweenText, PANGRAM, pairText, wordsText } from '../../text/spacingStrings';
@@ -120,6 +120,11 @@ export function FitStage() {
             >
               {running ? 'Fitting ...' : 'Fit all'}
             </InkButton>
+            {running && (
+              <InkButton tip="Leave everything as it is" onClick={stopFitting}>
+                Stop
+              </InkButton>
+            )}
             <InkButton
               tip="Kerning alone, by groups, from what the bearings leave; pairs set by hand stay"
               disabled={running}

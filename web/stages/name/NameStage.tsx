@@ -58,13 +58,10 @@ function byBlock(characters: readonly string[]): { name: string; characters: str
   }).filter((b) => b.characters.length > 0);
 }
 
-/** Drawings that are letters of their own but have no character: alternates and ligatures. */
+/** Drawings that have no character: alternates, ligatures, and the sign for what a font lacks. */
 const others = (doc: Doc): GlyphRow[] =>
   Object.values(doc.glyphs)
-    .filter(
-      (g) =>
-        g.role === 'letter' && g.codePoints.length === 0 && g.contours.length > 0 && g.name !== '.notdef',
-    )
+    .filter((g) => g.role === 'letter' && g.codePoints.length === 0 && g.contours.length > 0)
     .sort((a, b) => (a.name < b.name ? -1 : 1));
 
 /** The ledger: all characters wanted and all glyphs there are, with coverage of the bill. */

@@ -1,7 +1,7 @@
-import { Box, Tabs } from '@chakra-ui/react';
 import { findSnags } from '../../../../core/dress/snags';
 import { useDressBench } from '../../../store/dressBench';
 import { Gauge } from '../../../ui/Gauge';
+import { GaugeTabs } from '../../../ui/GaugeTabs';
 import { useDressTarget } from '../useDressTarget';
 import { CleanTab } from './CleanTab';
 import { PartsTab } from './PartsTab';
@@ -20,34 +20,21 @@ export function DressGauge() {
   const { glyph, contours, target } = useDressTarget();
   const tab = useDressBench((s) => s.tab);
   const snags = target.of === 'outline' ? findSnags(contours).length : 0;
+  const Open = TABS.find(([value]) => value === tab)?.[2];
   const title = `${glyph.codePoints.map((c) => String.fromCodePoint(c)).join(' ')} (${glyph.name})`.trim();
   return (
     <Gauge title={title} hint={hintOf(glyph)}>
-      <Tabs.Root
-        value={tab}
-        onValueChange={(e) => useDressBench.setState({ tab: e.value, tried: null })}
-        size="sm"
-        fitted
-        variant="line"
+      <GaugeTabs
+        open={tab}
+        onOpen={(value) => useDressBench.setState({ tab: value, tried: null })}
+        tabs={TABS.map(([value, text]) => ({
+          value,
+          text,
+          snags: value === 'clean' ? { count: snags, label: `${snags} snags` } : undefined,
+        }))}
       >
-        <Tabs.List borderColor="rule">
-          {TABS.map(([value, text]) => (
-            <Tabs.Trigger key={value} value={value} px="1" color="ink" fontSize="xs">
-              {text}
-              {value === 'clean' && snags > 0 && (
-                <Box as="span" color="snag" fontWeight="bold" aria-label={`${snags} snags`}>
-                  {snags}
-                </Box>
-              )}
-            </Tabs.Trigger>
-          ))}
-        </Tabs.List>
-        {TABS.map(([value, , Tab]) => (
-          <Tabs.Content key={value} value={value} pt="3" display="flex" flexDirection="column" gap="2">
-            {tab === value && <Tab />}
-          </Tabs.Content>
-        ))}
-      </Tabs.Root>
+        {Open && <Open />}
+      </GaugeTabs>
     </Gauge>
   );
 }

@@ -6,6 +6,7 @@ import {
   removeCodePoint,
   setTypedNames,
 } from '../../../../core/document/commands/assigning';
+import { takeOnCapitals } from '../../../../core/document/commands/composing';
 import { acceptDrafts } from '../../../../core/document/commands/drafts';
 import { glyphOfCodePoint } from '../../../../core/document/commands/naming';
 import type { GlyphRow } from '../../../../core/document/schema';
@@ -25,6 +26,7 @@ export function LetterPart({ glyph }: { glyph: GlyphRow }) {
   const take = useTake();
   const [told, setTold] = useState<string | null>(null);
   const isIcon = glyph.codePoints.some((cp) => cp >= 0xe000 && cp <= 0xf8ff);
+  const capitals = takeOnCapitals(doc, glyph.id);
   const rename = (char: string) => {
     const what = { kind: 'glyph', id: glyph.id } as const;
     const taken = ownerOf(doc, what, char) !== null;
@@ -91,6 +93,17 @@ export function LetterPart({ glyph }: { glyph: GlyphRow }) {
           onClick={() => commit(givePrivateCode(doc, glyph.id))}
         >
           Give it a private code point
+        </InkButton>
+      )}
+      {capitals && (
+        <InkButton
+          tip="Accented capitals are composed with this drawing of the mark"
+          onClick={() => {
+            commit(capitals);
+            take(capitals.changes.find((c) => c.table === 'glyphs' && c.after)!.id);
+          }}
+        >
+          Use it on capitals
         </InkButton>
       )}
       {(isIcon || glyph.typed.length > 0) && (

@@ -1,8 +1,8 @@
-import { Tabs } from '@chakra-ui/react';
 import type { GlyphRow, PieceRow } from '../../../../core/document/schema';
 import { glyphNameOf } from '../../../../core/names/glyphNames';
 import { useNameBench } from '../../../store/nameBench';
 import { Gauge } from '../../../ui/Gauge';
+import { GaugeTabs } from '../../../ui/GaugeTabs';
 import { BillTab } from './BillTab';
 import { LetterPart } from './LetterPart';
 import { MakeTab } from './MakeTab';
@@ -11,11 +11,11 @@ import { OrderTab } from './OrderTab';
 import { PiecePart } from './PiecePart';
 
 const TABS = [
-  ['letter', 'Letter'],
-  ['order', 'Order'],
-  ['make', 'Make'],
-  ['bill', 'Bill'],
-] as const;
+  { value: 'letter', text: 'Letter' },
+  { value: 'order', text: 'Order' },
+  { value: 'make', text: 'Make' },
+  { value: 'bill', text: 'Bill' },
+];
 
 interface Props {
   readonly glyph: GlyphRow | null;
@@ -38,34 +38,19 @@ export function NameGauge({ glyph, char, piece, onChar }: Props) {
         : 'Nothing in hand';
   return (
     <Gauge title={title}>
-      <Tabs.Root
-        value={tab}
-        onValueChange={(e) => useNameBench.setState({ tab: e.value })}
-        size="sm"
-        fitted
-        variant="line"
-      >
-        <Tabs.List borderColor="rule">
-          {TABS.map(([value, text]) => (
-            <Tabs.Trigger key={value} value={value} px="1" color="ink" fontSize="xs">
-              {text}
-            </Tabs.Trigger>
+      <GaugeTabs tabs={TABS} open={tab} onOpen={(value) => useNameBench.setState({ tab: value })}>
+        {tab === 'letter' &&
+          (piece ? (
+            <PiecePart key={piece.id} piece={piece} />
+          ) : char !== null ? (
+            <MissingPart key={char} char={char} onChar={onChar} />
+          ) : (
+            glyph && <LetterPart key={glyph.id} glyph={glyph} />
           ))}
-        </Tabs.List>
-        <Tabs.Content value={tab} pt="3" display="flex" flexDirection="column" gap="2">
-          {tab === 'letter' &&
-            (piece ? (
-              <PiecePart key={piece.id} piece={piece} />
-            ) : char !== null ? (
-              <MissingPart key={char} char={char} onChar={onChar} />
-            ) : (
-              glyph && <LetterPart key={glyph.id} glyph={glyph} />
-            ))}
-          {tab === 'order' && <OrderTab />}
-          {tab === 'make' && <MakeTab />}
-          {tab === 'bill' && <BillTab onChar={onChar} />}
-        </Tabs.Content>
-      </Tabs.Root>
+        {tab === 'order' && <OrderTab />}
+        {tab === 'make' && <MakeTab />}
+        {tab === 'bill' && <BillTab onChar={onChar} />}
+      </GaugeTabs>
     </Gauge>
   );
 }
