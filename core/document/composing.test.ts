@@ -64,6 +64,22 @@ describe('composing', () => {
     expect(doc.glyphs.eacute!.components[1]!.glyphId).toBe('acute');
   });
 
+  test('ogonek and horn stand at the right, the one below, the other at the shoulder', () => {
+    const doc = letters();
+    const more = {
+      o: { ...blankGlyph('o', 'o', [0x6f]), contours: [circle(200, 240, 240)] },
+      ogonek: { ...blankGlyph('ogonek', 'ogonek', [0x2db]), contours: [box(0, -180, 80, 180)] },
+      uni031B: { ...blankGlyph('uni031B', 'uni031B', [0x31b]), contours: [box(0, 400, 100, 160)] },
+    };
+    const done = composed({ ...doc, glyphs: { ...doc.glyphs, ...more } }, 'ęơ');
+    const mark = (id: string) => contoursBox(done.glyphs[id]!.contours.slice(1))!;
+    expect(mark('eogonek').yMax).toBeCloseTo(0, 0);
+    expect((mark('eogonek').xMin + mark('eogonek').xMax) / 2).toBeGreaterThan(280);
+    expect(mark('ohorn').xMax).toBeGreaterThan(440);
+    expect(mark('ohorn').xMin).toBeLessThan(440);
+    expect(mark('ohorn').yMin).toBeGreaterThan(300);
+  });
+
   test('i loses its dot under a mark', () => {
     const doc = composed(letters(), 'íï');
     expect(doc.glyphs.dotlessi!.contours).toHaveLength(1);

@@ -1,12 +1,24 @@
 import { translation } from '../geometry/affine';
 import { transformContours, type Contour } from '../geometry/contour';
-import { contoursBox } from '../geometry/measure';
+import { contoursBox, type Box } from '../geometry/measure';
 import { transformPaint, type ColourLayer } from '../geometry/paint';
 import type { GlyphRow } from './schema';
 
+/** Boxes by outline: outlines are immutable, and each is asked for its box many times. */
+const boxes = new WeakMap<readonly Contour[], Box | null>();
+
+/** Exact box of a glyph's ink in its own drawing, em units; null without any. */
+export function inkBox({ contours }: Pick<GlyphRow, 'contours'>): Box | null {
+  const known = boxes.get(contours);
+  if (known !== undefined) return known;
+  const box = contoursBox(contours);
+  boxes.set(contours, box);
+  return box;
+}
+
 /** Width of the ink, em units; 0 without any. */
 export function inkWidth(glyph: GlyphRow): number {
-  const box = contoursBox(glyph.contours);
+  const box = inkBox(glyph);
   return box ? box.xMax - box.xMin : 0;
 }
 
@@ -16,7 +28,7 @@ export const advanceOf = (glyph: GlyphRow): number =>
 
 /** The x of the glyph's own drawing that becomes the origin in the font. */
 export function originX(glyph: GlyphRow): number {
-  const box = contoursBox(glyph.contours);
+  const box = inkBox(glyph);
   return (box ? box.xMin : 0) - glyph.bearings.left;
 }
 

@@ -63,6 +63,7 @@ export const SHORTCUTS: readonly {
     where: 'Fit',
     keys: [
       ['Arrow left, right', 'Letter before, after in the line'],
+      ['P', 'Take the letter and its next in hand as a pair'],
       ['J, Shift+J', 'Next of the worst pairs, the one before'],
       ['Alt+Arrow left, right', 'Kern the pair in hand by 1 u, with Shift 10 u'],
       ['M', 'Map of pairs, or the line'],

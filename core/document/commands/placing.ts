@@ -1,9 +1,9 @@
 import { regainWeight } from '../../dress/regainWeight';
 import { stemOf } from '../../dress/stems';
 import { compose, scaling, translation, type Affine } from '../../geometry/affine';
-import { contoursBox } from '../../geometry/measure';
 import { linesOfLetters, standingsOf, type Stander, type Standing } from '../../seat/standing';
 import { draft, type ProjectDiff } from '../diff';
+import { inkBox } from '../metrics';
 import { projectOf } from '../newProject';
 import type { Doc, GlyphRow, Lines, ProjectRow } from '../schema';
 import { mapGlyph } from './dressing/scaling';
@@ -69,8 +69,7 @@ export const scaleGlyphs = (
 ): ProjectDiff | null => placeGlyphs(doc, forAll(ids, { scale, lift: 0 }), 'Scale letters', { regain });
 
 /** Height of a letter above the baseline, em units; null without ink. */
-export const topOf = (glyph: GlyphRow | undefined): number | null =>
-  (glyph && contoursBox(glyph.contours)?.yMax) ?? null;
+export const topOf = (glyph: GlyphRow | undefined): number | null => (glyph && inkBox(glyph)?.yMax) ?? null;
 
 /** Scales a set by the factor that brings one letter's top to a height: H to 700, and all others with it. */
 export function scaleByReference(
@@ -88,7 +87,7 @@ export function scaleByReference(
 export function standersOf(doc: Doc): Stander[] {
   const { styleId } = projectOf(doc);
   return Object.values(doc.glyphs).flatMap((g): Stander[] => {
-    const box = contoursBox(g.contours);
+    const box = inkBox(g);
     const [point] = g.codePoints;
     if (!box || point === undefined || g.styleId !== styleId) return [];
     return [{ id: g.id, char: String.fromCodePoint(point), bottom: box.yMin, top: box.yMax }];

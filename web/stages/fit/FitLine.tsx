@@ -1,9 +1,8 @@
 import { useMemo, useRef } from 'react';
 import { scaling } from '../../../core/geometry/affine';
 import { transformContours } from '../../../core/geometry/contour';
-import { advanceOf, inkWidth, placedContours } from '../../../core/document/metrics';
+import { advanceOf, inkBox, inkWidth, placedContours } from '../../../core/document/metrics';
 import type { GlyphRow, Lines } from '../../../core/document/schema';
-import { contoursBox } from '../../../core/geometry/measure';
 import { pathData } from '../../../core/svg/pathData';
 import { useSize } from '../../ui/useSize';
 import { whiteBetween } from './whiteBetween';
@@ -79,7 +78,7 @@ export function FitLine(props: Props) {
   const tall = useMemo(
     () =>
       letters.reduce(
-        (top, l) => Math.max(top, contoursBox(l.glyph.contours)?.yMax ?? 0),
+        (top, l) => Math.max(top, inkBox(l.glyph)?.yMax ?? 0),
         Math.max(lines.ascender, lines.capHeight),
       ),
     [letters, lines],

@@ -93,6 +93,8 @@ export function FitStage() {
   useHotkeys('right', () => step(1));
   useHotkeys('j', () => nextWorst(1));
   useHotkeys('shift+j', () => nextWorst(-1));
+  const next = letters[at + 1]?.glyph;
+  useHotkeys('p', () => glyph && next && next.contours.length > 0 && holdPair(glyph.id, next.id));
   useHotkeys('m', () => useFitBench.setState({ view: view === 'map' ? 'line' : 'map' }));
   useHotkeys('escape', () => useFitBench.setState({ pair: null }));
   const kernBy = (by: number) => {
