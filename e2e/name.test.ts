@@ -165,6 +165,7 @@ test('a piece without a character is dragged onto a field of the ledger, and a f
   const shelf = page.getByRole('region', { name: 'Pieces without a character' });
   await expect(shelf.locator('[data-shelf]')).toHaveCount(1);
   const drag = async (from: ReturnType<typeof cell>, to: ReturnType<typeof cell>) => {
+    await from.scrollIntoViewIfNeeded();
     await to.scrollIntoViewIfNeeded();
     const [a, b] = [(await from.boundingBox())!, (await to.boundingBox())!];
     await page.mouse.move(a.x + a.width / 2, a.y + a.height / 2);

@@ -53,7 +53,8 @@ export function fitFont(letters: readonly Profile[], options: FitOptions = {}): 
   const rest = restOf(optical, base);
   // The networks know fonts with small letters; others are fitted by the optical method alone.
   const whole = style.letters[style.rhythm]!.char === 'n';
-  const taught = whole ? taughtFit(style, base, rest, KERN.soft) : opticalFit(style, base, rest);
+  const plain = opticalFit(style, base, rest);
+  const taught = whole ? tracked(style, taughtFit(style, base, rest, KERN.soft), plain, joined) : plain;
   let { bearings, kerning } = { bearings: taught.bearings, kerning: bounded(taught.kerning, style, joined) };
   const tabular = options.tabular ?? evenFigures(style);
   if (tabular) ({ bearings, kerning } = oneWidth(style, bearings, kerning));
@@ -85,6 +86,20 @@ function opticalFit(style: Style, base: Bearings, rest: Table): { bearings: Bear
     bearings: { left: base.left.map((v) => v + open), right: base.right.map((v) => v + open) },
     kerning: { size: rest.size, data: rest.data.map((v) => TIGHTER * Math.min(0, v + KERN.soft)) },
   };
+}
+
+type Spaced = ReturnType<typeof opticalFit>;
+
+/**
+ * What was taught, as loose as the mean of what both methods find: designers differ most in this, and the two are wrong in
+ * different ways. Letters that join are as near as their joins want them.
+ */
+function tracked({ rhythm }: Style, taught: Spaced, optical: Spaced, joined: boolean): Spaced {
+  if (joined) return taught;
+  const white = ({ bearings: b }: Spaced) => b.left[rhythm]! + b.right[rhythm]!;
+  const open = (white(optical) - white(taught)) / 4;
+  const { left, right } = taught.bearings;
+  return { ...taught, bearings: { left: left.map((v) => v + open), right: right.map((v) => v + open) } };
 }
 
 /** Word space of capitals or figures alone, as a share of the advance (common practice, no published source). */
