@@ -70,10 +70,11 @@ test('a page is cropped with a box, turned, and its recipe saved for another pag
   await expect(understood).toContainText('pieces', { timeout: 30_000 });
   await page.getByLabel('Written on it, in order').fill('IHGFEDCBA');
   await page.getByRole('button', { name: 'Crop with a box' }).click();
+  await expect(page.getByRole('button', { name: 'Draw a box on the picture' })).toBeVisible();
   const box = (await page.getByRole('img', { name: /The sheet/ }).boundingBox())!;
-  await page.mouse.move(box.x + 2, box.y + 2);
+  await page.mouse.move(box.x + 6, box.y + 6);
   await page.mouse.down();
-  await page.mouse.move(box.x + box.width - 2, box.y + box.height * 0.36, { steps: 6 });
+  await page.mouse.move(box.x + box.width - 6, box.y + box.height * 0.36, { steps: 6 });
   await page.mouse.up();
   await expect(understood).toContainText('9 pieces', { timeout: 30_000 });
   await page.getByRole('button', { name: 'Use all of the picture' }).click();

@@ -106,7 +106,8 @@ export function FitLine(props: Props) {
       x={x - 3 / scale}
       y={-tall - 20}
       width={6 / scale}
-      height={tall - lines.descender + 40}
+      // Down to the baseline: below it the white between letters is taken hold of.
+      height={tall + 20}
       fill="transparent"
       style={{ cursor: 'ew-resize' }}
       onPointerDown={(e) => {
@@ -251,6 +252,7 @@ export function FitLine(props: Props) {
                         d={`M0 ${-tall}V${-lines.descender}M${advanceOf(l.glyph)} ${-tall}V${-lines.descender}`}
                         stroke="var(--chakra-colors-hand)"
                         strokeWidth={1.2 / scale}
+                        pointerEvents="none"
                       />
                       {numbered && (
                         <text

@@ -54,8 +54,9 @@ export function SheetPicture({ sheet, image, onCrop }: Props) {
     const { x, y } = at(e);
     setDrawn({ x0: x, y0: y, x1: x, y1: y });
   };
-  const up = () => {
-    const made = drawn && boxOf(drawn);
+  const up = (e: PointerEvent) => {
+    // The last move may not have been drawn yet: where the pointer is lifted counts.
+    const made = drawn && boxOf({ ...drawn, x1: at(e).x, y1: at(e).y });
     setDrawn(null);
     if (made && Math.min(made.width, made.height) >= LEAST_PX) onCrop?.(made);
   };

@@ -2,8 +2,10 @@ import {
   DndContext,
   DragOverlay,
   PointerSensor,
+  pointerWithin,
   useSensor,
   useSensors,
+  type CollisionDetection,
   type DragEndEvent,
 } from '@dnd-kit/core';
 import { Box, Flex, NativeSelect, Progress, Text } from '@chakra-ui/react';
@@ -58,6 +60,15 @@ function byBlock(characters: readonly string[]): { name: string; characters: str
   }).filter((b) => b.characters.length > 0);
 }
 
+/**
+ * What lies under the pointer; fields of the ledger that are scrolled out of sight lie under the shelf, which comes first.
+ */
+const underPointer: CollisionDetection = (args) => {
+  const hits = pointerWithin(args);
+  const shelf = hits.filter((h) => String(h.id).startsWith('onto '));
+  return shelf.length > 0 ? shelf : hits;
+};
+
 /** Drawings that have no character: alternates, ligatures, and the sign for what a font lacks. */
 const others = (doc: Doc): GlyphRow[] =>
   Object.values(doc.glyphs)
@@ -108,6 +119,7 @@ export function NameStage() {
   return (
     <DndContext
       sensors={sensors}
+      collisionDetection={underPointer}
       onDragStart={(e) => setDragged((e.active.data.current as { pieceId?: string }).pieceId ?? null)}
       onDragCancel={() => setDragged(null)}
       onDragEnd={dropped}
