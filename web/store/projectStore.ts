@@ -55,10 +55,11 @@ export const useProject = create<ProjectState>((set, get) => {
     const job = pending;
     if (!job) return;
     pending = null;
-    writing = writing.then(() => saveDiff(job.summary, job.diff));
+    const own = (writing = writing.then(() => saveDiff(job.summary, job.diff)));
     try {
-      await writing;
-      if (!pending) set({ saveState: 'saved' });
+      await own;
+      // A later edit may be on its way already: only the last one means that all is saved.
+      if (!pending && writing === own) set({ saveState: 'saved' });
     } catch {
       // Storage is full or gone: the edit is kept in memory and tried again with the next one.
       pending = waiting(job);
