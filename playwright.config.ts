@@ -8,6 +8,8 @@ export default defineConfig({
   timeout: 120_000,
   expect: { timeout: 30_000 },
   workers: 2,
+  // Two browsers on two cores: a journey that a slow moment broke is tried once more, and told as flaky.
+  retries: 1,
   reporter: [['line'], ['json', { outputFile: 'test-results/e2e.json' }]],
   outputDir: 'test-results/e2e',
   use: {
