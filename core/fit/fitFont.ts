@@ -58,13 +58,15 @@ export function fitFont(letters: readonly Profile[], options: FitOptions = {}): 
   let { bearings, kerning } = { bearings: taught.bearings, kerning: bounded(taught.kerning, style, joined) };
   const tabular = options.tabular ?? evenFigures(style);
   if (tabular) ({ bearings, kerning } = oneWidth(style, bearings, kerning));
-  if (joined) bearings = letJoin(style, bearings);
-  else ({ bearings, kerning } = withRoom(style, bearings, kerning));
+  // Letters that join are meant to touch.
+  const gaps = joined ? null : facingGaps(style);
+  if (gaps) ({ bearings, kerning } = withRoom(style, gaps, bearings, kerning));
+  else bearings = letJoin(style, bearings);
   const core = letters.flatMap((l, i) => (KERNED.test(l.char) ? [i] : []));
   const groups = groupKerning(kerning, core, options.kernFrom ?? LEAST_KERN);
   return {
     letters: letters.map(({ char }, i) => ({ char, left: bearings.left[i]!, right: bearings.right[i]! })),
-    kerning: joined ? groups : withoutTouching(style, bearings, groups, core),
+    kerning: gaps ? withoutTouching(gaps, bearings, groups, core) : groups,
     wished: wishOf(bearings, kerning, new Set(core)),
     space: whole ? taughtSpace(style, bearings, style.rhythm, joined) : plainSpace(style, bearings),
     joined,
@@ -181,9 +183,13 @@ function facingGaps({ letters }: Style): Table {
 }
 
 /** Nothing may touch: first the font as a whole is opened, then single pairs. */
-function withRoom(style: Style, b: Bearings, kerning: Table): { bearings: Bearings; kerning: Table } {
+function withRoom(
+  style: Style,
+  gaps: Table,
+  b: Bearings,
+  kerning: Table,
+): { bearings: Bearings; kerning: Table } {
   const { size } = kerning;
-  const gaps = facingGaps(style);
   const free = gaps.data.map(
     (v, k) => v + b.right[Math.floor(k / size)]! + b.left[k % size]! + kerning.data[k]!,
   );
@@ -201,12 +207,11 @@ function withRoom(style: Style, b: Bearings, kerning: Table): { bearings: Bearin
 
 /** Pairs that the mean of their groups would let touch are kerned by themselves. */
 function withoutTouching(
-  style: Style,
+  gaps: Table,
   b: Bearings,
   groups: KerningGroups,
   core: readonly number[],
 ): KerningGroups {
-  const gaps = facingGaps(style);
   const place = (side: 'left' | 'right') =>
     new Map(groups[side].flatMap((g, at) => g.map((i) => [i, at] as const)));
   const [left, right] = [place('left'), place('right')];

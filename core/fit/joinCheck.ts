@@ -18,9 +18,10 @@ const MEANT = 60;
 const THIN_SHARE = 0.35;
 /** Strokes that meet at heights this share of the x-height apart make a step. */
 const STEP_SHARE = 0.3;
+
 /**
  * Joins of small letters at the distances they have (box to box with kerning, 1/1000 em): gaps between strokes that should
- * meet, joins too thin to hold, strokes that meet at different heights. Null for letters that don't join.
+ * meet, joins too thin to hold, strokes that meet at different heights. None for letters that don't join.
  */
 export function faultyJoins(style: Style, distance: (left: number, right: number) => number): FaultyJoin[] {
   const { letters, classes, xHeight, stem } = style;

@@ -32,7 +32,7 @@ export interface Standing extends Stander {
   readonly mend: { readonly scale: number; readonly lift: number } | null;
 }
 
-/** A hand wavers by so much without anybody minding, shares of the cap height (2 %: common practice, no published source). */
+/** A hand wavers by so much without anybody minding, shares of the cap height (2.5 %: common practice, no published source). */
 const WAVER = 0.025;
 /** Letters farther out than so many times the usual deviation of their font are told. */
 const OUT_AFTER = 3;

@@ -96,7 +96,7 @@ export async function refreshRhythm(doc: Doc): Promise<void> {
 }
 
 /** Distances box to box with kerning of the rhythm's letters as they are now, 1/1000 em. */
-export function distancesNow(doc: Doc, { glyphIds }: GlyphFit): { size: number; data: Float64Array } {
+function distancesNow(doc: Doc, { glyphIds }: GlyphFit): { size: number; data: Float64Array } {
   const k = 1000 / projectOf(doc).unitsPerEm;
   const kern = kerningBetween(doc);
   const size = glyphIds.length;

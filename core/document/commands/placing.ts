@@ -30,7 +30,10 @@ function placed(glyph: GlyphRow, by: Placing, regain: boolean): GlyphRow {
   const stem = stemOf(glyph.contours, 'upright');
   const heavier = stem === null ? null : regainWeight(moved.contours, stem);
   // Growing changes the outline itself, so that a new trace must leave it alone.
-  return heavier ? { ...moved, contours: heavier, cleaned: true } : moved;
+  if (!heavier) return moved;
+  // The lowest colour is the outline itself.
+  const layers = moved.layers.map((l, i) => (i === 0 ? { ...l, contours: heavier } : l));
+  return { ...moved, contours: heavier, layers, cleaned: true };
 }
 
 /**

@@ -46,7 +46,10 @@ function textToSet(doc: Doc, text: FitText, glyph: GlyphRow | null, pair: PairOf
   if (text === 'between') return betweenText(char);
   if (text === 'words') return wordsText(char);
   if (text === 'pangram') return PANGRAM;
-  if (text === 'pair' && pair) return pairText(pair.chars[0]!, pair.chars.slice(1));
+  if (text === 'pair' && pair) {
+    const [left, right] = [...pair.chars];
+    return pairText(left!, right!);
+  }
   return projectOf(doc).runningText;
 }
 

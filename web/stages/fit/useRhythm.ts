@@ -2,7 +2,7 @@ import { useEffect, useMemo } from 'react';
 import { spacedBy } from '../../../core/document/commands/bearingsInStep';
 import { projectOf } from '../../../core/document/newProject';
 import { worstPairs } from '../../../core/fit/rhythm';
-import { distancesNow, offNow, refreshJoins, refreshRhythm, useFittingAll } from '../../store/fittingAll';
+import { offNow, refreshJoins, refreshRhythm, useFittingAll } from '../../store/fittingAll';
 import { useDoc } from '../../store/projectStore';
 
 export interface PairOff {
@@ -61,7 +61,6 @@ export function useRhythm() {
       at: (i: number, j: number) => k * off.data[i * off.size + j]!,
       worst,
       joins,
-      distances: () => distancesNow(doc, rhythm),
     };
   }, [doc, rhythm, joins, k]);
 }

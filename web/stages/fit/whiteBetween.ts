@@ -16,9 +16,10 @@ interface Sides {
 const known = new WeakMap<GlyphRow, Sides>();
 
 function sidesOf(glyph: GlyphRow, topEm: number): Sides {
-  const there = known.get(glyph);
-  if (there) return there;
   const rows = Math.ceil(topEm / ROW_EM);
+  const there = known.get(glyph);
+  // The line above may have moved since.
+  if (there?.left.length === rows) return there;
   const left = Array.from({ length: rows }, () => Infinity);
   const right = Array.from({ length: rows }, () => -Infinity);
   const see = (x: number, y: number) => {
