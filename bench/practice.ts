@@ -50,7 +50,7 @@ export function main(args: string[]): void {
     }
     read++;
     const flat = straightenPage(picture, found);
-    const lifted = liftPractice(flat.picture, found.page, flat.pxPerMm, 's', defaultRecipe);
+    const lifted = liftPractice(flat.picture, found.page, flat.pxPerMm, defaultRecipe);
     const wanted = page!.boxes.map((b) => b.char).filter((c) => !['C', 'D', '7'].includes(c));
     const got = lifted.ok ? lifted.value.pieces : [];
     const parts = (c: string) =>

@@ -4,7 +4,9 @@ import { existsSync, mkdtempSync, mkdirSync, readFileSync, readdirSync, writeFil
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { apprenticesPage, keepersPage, tideMillProject } from '../demo/tideMill';
-import { writeProjectFile } from '../core/archive/projectFile';
+import { writeProjectFile } from '../core/archive/writeProject';
+import { openProjectFile } from '../core/archive/readProject';
+import { byName } from '../core/testing/named';
 import { BASIC_BILL } from '../core/names/bills';
 import { coverage, toPicture } from '../core/testing/shapes';
 import { parseWithOpentype, shape } from '../testing/outsideReaders';
@@ -143,7 +145,7 @@ test('lift: boxes, characters and confidences in reading order', async () => {
 
 test('build: a project file to an OTF and a TTF, the same bytes for the same time', async () => {
   const { doc, pictures } = tideMillProject(keepersPage());
-  writeFileSync(path('mill.zip'), writeProjectFile(doc, pictures));
+  writeFileSync(path('mill.zip'), await writeProjectFile(doc, pictures));
   process.env.SOURCE_DATE_EPOCH = '1700000000';
   const made = async (to: string) => {
     const result = await run('build', path('mill.zip'), '--out', path(to), '--family', 'Mill Road');
@@ -180,6 +182,7 @@ test.each([
   [['trace'], 2, /give one picture/],
   [['trace', 'a', '--svg', 'b', '--tolerance', 'wide'], 2, /--tolerance is a number/],
   [['trace', 'a', '--svg', 'b', '--mode', 'guess'], 2, /--mode is outline, pixel or centreline/],
+  [['constructor'], 2, /There is no command "constructor"/],
   [['polish'], 2, /There is no command "polish"/],
   [[], 2, /Each command explains itself/],
   [['lift', '--nonsense'], 2, /nonsense/],
@@ -201,9 +204,9 @@ test('every command explains itself', async () => {
 
 test('clean: a project tidied within the deviation allowed, letters by hand left alone', async () => {
   const opened = tideMillProject(keepersPage());
-  const hand = { ...opened.doc.glyphs.r!, handEdited: true };
-  const doc = { ...opened.doc, glyphs: { ...opened.doc.glyphs, r: hand } };
-  writeFileSync(path('dressed.zip'), writeProjectFile(doc, opened.pictures));
+  const hand = { ...byName(opened.doc).r!, handEdited: true };
+  const doc = { ...opened.doc, glyphs: { ...opened.doc.glyphs, [hand.id]: hand } };
+  writeFileSync(path('dressed.zip'), await writeProjectFile(doc, opened.pictures));
   const result = await run(
     'clean',
     path('dressed.zip'),

@@ -10,25 +10,29 @@ import { EXIT, UsageError } from './io';
 /** For the threads that `trace` starts. */
 export { traceShare };
 
-const COMMANDS: Record<string, { run: (argv: string[]) => number | Promise<number>; help: string }> = {
-  trace: { run: runTrace, help: traceHelp },
-  lift: { run: runLift, help: liftHelp },
-  sheet: { run: runSheet, help: sheetHelp },
-  clean: { run: runClean, help: cleanHelp },
-  fit: { run: runFit, help: fitHelp },
-  build: { run: runBuild, help: buildHelp },
-  demo: { run: runDemo, help: demoHelp },
-};
+interface Command {
+  readonly run: (argv: string[]) => number | Promise<number>;
+  readonly help: string;
+}
+const COMMANDS = new Map<string, Command>([
+  ['trace', { run: runTrace, help: traceHelp }],
+  ['lift', { run: runLift, help: liftHelp }],
+  ['sheet', { run: runSheet, help: sheetHelp }],
+  ['clean', { run: runClean, help: cleanHelp }],
+  ['fit', { run: runFit, help: fitHelp }],
+  ['build', { run: runBuild, help: buildHelp }],
+  ['demo', { run: runDemo, help: demoHelp }],
+]);
 
 const usage = () =>
-  `Orthoglyph on the command line. Each command explains itself with --help.\n\n${Object.values(COMMANDS)
+  `Orthoglyph on the command line. Each command explains itself with --help.\n\n${[...COMMANDS.values()]
     .map((c) => c.help.split('\n')[0])
     .join('\n')}\n`;
 
 /** Runs one command. Exit code: 0 done, 1 a problem with the input, 2 wrong usage. */
 export async function main(argv: string[]): Promise<number> {
   const [name, ...rest] = argv;
-  const command = name === undefined ? undefined : COMMANDS[name];
+  const command = name === undefined ? undefined : COMMANDS.get(name);
   if (!command) {
     const asked = name === undefined || name === '--help' || name === 'help';
     (asked && name ? process.stdout : process.stderr).write(

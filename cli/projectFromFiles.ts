@@ -4,7 +4,7 @@ import { artworkSheet, picturesSheet } from '../core/artwork/makeSheets';
 import { expandFiles } from '../core/artwork/expandFiles';
 import { openZips, sortFiles, type DroppedFile } from '../core/artwork/sortFiles';
 import { addMadeSheet } from '../core/document/commands/madeSheets';
-import { applyDiff } from '../core/document/diff';
+import { edit } from '../core/document/inStep/edit';
 import { defaultRecipe, newProject } from '../core/document/newProject';
 import type { Doc } from '../core/document/schema';
 import { pictureIdOf } from '../core/pictures/pictureId';
@@ -46,7 +46,7 @@ export async function projectFromFiles(
   let doc = newProject('folder', parse(input).name || 'Untitled', nowMs);
   const tell = (what: string) => (share: number) => showProgress(`${what} ${Math.round(100 * share)} %`);
   if (sorted.pictures.length > 0) {
-    const made = picturesSheet(sorted.pictures, 'pictures', defaultRecipe, tell('pictures'));
+    const made = picturesSheet(sorted.pictures, defaultRecipe, tell('pictures'));
     printProblems(made.problems);
     if (made.ok) {
       const { sheet } = made.value;
@@ -58,18 +58,18 @@ export async function projectFromFiles(
         icons: false,
       };
       const added = addMadeSheet(doc, { ...facts, pictureId: 'pictures' }, sheet);
-      if (added) doc = applyDiff(doc, added);
+      if (added) doc = edit(doc, added).doc;
     }
   }
   if (sorted.artwork.length > 0) {
-    const made = artworkSheet(sorted.artwork, 'artwork', [], tell('drawings'), as);
+    const made = artworkSheet(sorted.artwork, [], tell('drawings'), as);
     printProblems(made.problems);
     if (made.ok) {
       const { sheet, icons } = made.value;
       const pictureId = pictureIdOf(sorted.artwork[0]!.bytes);
       const facts = { ...sheet, id: 'artwork', name: 'Artwork', kind: 'artwork' as const, icons, pictureId };
       const added = addMadeSheet(doc, facts, sheet);
-      if (added) doc = applyDiff(doc, added);
+      if (added) doc = edit(doc, added).doc;
     }
   }
   showProgress('');

@@ -2,7 +2,7 @@ import { newProject } from '../core/document/newProject';
 import { BASIC_BILL } from '../core/names/bills';
 import { addSheet, takeLifted } from '../core/document/commands/lifting';
 import { changeCasting } from '../core/document/commands/casting';
-import { applyDiff } from '../core/document/diff';
+import { edit } from '../core/document/inStep/edit';
 import type { Doc } from '../core/document/schema';
 import { pictureIdOf } from '../core/pictures/pictureId';
 import { liftSheet } from '../core/find/liftSheet';
@@ -130,7 +130,7 @@ export function tideMillProject(page: Uint8Array): { doc: Doc; pictures: Map<str
   const pictureId = pictureIdOf(page);
   let doc = newProject('tide-mill', NAME, DEMO_MADE_MS);
   const apply = (diff: ReturnType<typeof addSheet>) => {
-    if (diff) doc = applyDiff(doc, diff);
+    if (diff) doc = edit(doc, diff).doc;
   };
   apply(
     changeCasting(doc, {

@@ -1,10 +1,10 @@
 import { join, parse } from 'node:path';
-import { readProjectFile } from '../../core/archive/projectFile';
+import { openProjectFile } from '../../core/archive/readProject';
 import { checkProject } from '../../core/check/checkProject';
 import { compileFont, type OutlineFormat } from '../../core/compile/compileFont';
 import { fontFileName } from '../../core/compile/fontNames';
 import { changeCasting } from '../../core/document/commands/casting';
-import { applyDiff } from '../../core/document/diff';
+import { edit } from '../../core/document/inStep/edit';
 import { castingOf } from '../../core/document/newProject';
 import type { Doc } from '../../core/document/schema';
 import { sniffKind } from '../../core/pictures/sniff';
@@ -44,7 +44,7 @@ async function readInput(
   if (isFolder(input)) return projectFromFiles(input, nowMs, as);
   const bytes = valueOrPrint(readBytes(input), input);
   if (bytes && !isProject(bytes)) return projectFromFiles(input, nowMs, as);
-  const opened = bytes && valueOrPrint(readProjectFile(bytes), input);
+  const opened = bytes && valueOrPrint(openProjectFile(bytes), input);
   return opened ? opened.doc : null;
 }
 
@@ -57,7 +57,7 @@ function isProject(bytes: Uint8Array): boolean {
 
 function renamed(doc: Doc, family: string | undefined, style: string | undefined): Doc {
   const diff = family === undefined ? null : changeCasting(doc, { family });
-  const named = diff ? applyDiff(doc, diff) : doc;
+  const named = diff ? edit(doc, diff).doc : doc;
   if (style === undefined) return named;
   const styles = Object.fromEntries(
     Object.entries(named.styles).map(([id, s]) => [id, { ...s, name: style }]),

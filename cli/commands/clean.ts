@@ -1,6 +1,7 @@
-import { readProjectFile, writeProjectFile } from '../../core/archive/projectFile';
+import { openProjectFile } from '../../core/archive/readProject';
+import { writeProjectFile } from '../../core/archive/writeProject';
 import { CLEAN_UP_NAMES, mayClean, takeCleaned } from '../../core/document/commands/dressing';
-import { applyDiff } from '../../core/document/diff';
+import { edit } from '../../core/document/inStep/edit';
 import type { GlyphRow } from '../../core/document/schema';
 import { CLEAN_UPS, cleanUp, type CleanUp } from '../../core/dress/cleanUp';
 import { findSnags } from '../../core/dress/snags';
@@ -33,7 +34,7 @@ interface Line {
 }
 
 /** Cleans a project's letters; prints one line of sums. */
-export function runClean(argv: string[]): number {
+export async function runClean(argv: string[]): Promise<number> {
   const { values, positionals } = readArguments(argv, {
     out: { type: 'string' },
     how: { type: 'string' },
@@ -49,7 +50,7 @@ export function runClean(argv: string[]): number {
   if (!(tolerance > 0 && tolerance <= 100))
     throw new UsageError('--deviation is a number of units, 0 to 100');
   const bytes = valueOrPrint(readBytes(input), input);
-  const opened = bytes && valueOrPrint(readProjectFile(bytes), input);
+  const opened = bytes && valueOrPrint(openProjectFile(bytes), input);
   if (!opened) return EXIT.input;
   const wanted = new Set([...(values.only ?? '')].map((c) => c.codePointAt(0)!));
   const letters = Object.values(opened.doc.glyphs).filter(
@@ -71,8 +72,9 @@ export function runClean(argv: string[]): number {
     };
   });
   const diff = takeCleaned(opened.doc, how, cleaned);
-  const doc = diff ? applyDiff(opened.doc, diff) : opened.doc;
-  const files: [string, string | Uint8Array][] = [[values.out, writeProjectFile(doc, opened.pictures)]];
+  const doc = diff ? edit(opened.doc, diff).doc : opened.doc;
+  const pictures = new Map(opened.pictureIds.map((id) => [id, opened.picture(id)!]));
+  const files: [string, string | Uint8Array][] = [[values.out, await writeProjectFile(doc, pictures)]];
   if (values.json) files.push([values.json, `${JSON.stringify({ letters: lines }, null, 1)}\n`]);
   for (const [path, content] of files) {
     const written = writeFile(path, content);

@@ -1,5 +1,5 @@
 import { join } from 'node:path';
-import { writeProjectFile } from '../../core/archive/projectFile';
+import { writeProjectFile } from '../../core/archive/writeProject';
 import {
   brushPicture,
   letterPictures,
@@ -64,7 +64,7 @@ export async function runDemo(argv: string[]): Promise<number> {
   const { doc, pictures } = tideMillProject(page);
   return writeAll(values.out, [
     ['keepers-page.jpg', page],
-    ['tide-mill.orthoglyph.zip', writeProjectFile(doc, pictures)],
+    ['tide-mill.orthoglyph.zip', await writeProjectFile(doc, pictures)],
     ['artwork/wheel-pixels.png', wheelPicture()],
     ['artwork/tide-clock-digits.png', tideClockDigits()],
     ['artwork/brush-S.png', brushPicture()],

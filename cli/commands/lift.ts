@@ -104,7 +104,7 @@ function liftPracticePage(
   withSvg: boolean,
 ): number {
   const { picture: flat, pxPerMm } = straightenPage(picture, found);
-  const lifted = valueOrPrint(liftPractice(flat, found.page, pxPerMm, 'page', defaultRecipe), input);
+  const lifted = valueOrPrint(liftPractice(flat, found.page, pxPerMm, defaultRecipe), input);
   if (!lifted) return EXIT.input;
   const back = (p: { x: number; y: number }) => {
     const at = project(found.map, { x: p.x / pxPerMm, y: p.y / pxPerMm });

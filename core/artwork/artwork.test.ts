@@ -1,4 +1,5 @@
 import { zipSync, strToU8 } from 'fflate';
+import { byName } from '../testing/named';
 import { encode } from 'fast-png';
 import { coverage } from '../testing/shapes';
 import { defaultRecipe, newProject } from '../document/newProject';
@@ -82,14 +83,14 @@ test('a zip that unpacks to far more than it weighs is refused, a broken one tol
 });
 
 test('named pictures of one size keep their places: a small letter stays small beside a capital', () => {
-  const made = picturesSheet([file('H.png', barPng(70)), file('x.png', barPng(49))], 's', defaultRecipe);
+  const made = picturesSheet([file('H.png', barPng(70)), file('x.png', barPng(49))], defaultRecipe);
   if (!made.ok) throw new Error(JSON.stringify(made.problems));
   const { sheet } = made.value;
   expect(sheet.pieces.map((p) => p.char)).toEqual(['H', 'x']);
   const doc = newProject('p', 'Test', 0);
   const row = { ...sheet, id: 's', name: 's', kind: 'pictures' as const, pictureId: 'x', icons: false };
   const done = applyDiff(doc, addMadeSheet(doc, row, sheet)!);
-  const top = (id: string) => contoursBox(done.glyphs[id]!.contours)!;
+  const top = (id: string) => contoursBox(byName(done)[id]!.contours)!;
   expect(top('H').yMax).toBeCloseTo(700, 0);
   expect(top('H').yMin).toBeCloseTo(0, 0);
   expect(top('x').yMax).toBeCloseTo(490, -1);
@@ -100,7 +101,6 @@ test('icons get private code points in order and keep them when more come', () =
   const icons = (names: string[], id: string) => {
     const made = artworkSheet(
       names.map((n) => file(`${n}.svg`, svg('<rect x="4" y="4" width="12" height="16"/>'))),
-      id,
       [],
       undefined,
       'icons',
@@ -122,7 +122,7 @@ test('icons get private code points in order and keep them when more come', () =
     ['eel_trap', 0xe001],
   ]);
   // About 600 of 1000 units (common practice, no published source).
-  expect(contoursBox(one.glyphs['uniE000']!.contours)!.yMax).toBeCloseTo(600, 0);
+  expect(contoursBox(byName(one)['mill']!.contours)!.yMax).toBeCloseTo(600, 0);
   const more = icons(['weir', 'mill'], 'b');
   const two = applyDiff(one, addMadeSheet(one, more.facts, more.sheet)!);
   const points = Object.fromEntries(Object.values(two.glyphs).map((g) => [g.name, g.codePoints[0]]));
@@ -140,7 +140,7 @@ test('a row of letters in one drawing is separated whatever its scale and place;
     [1, 10, 30],
     [0.05, 9000, -4000],
   ] as const) {
-    const made = artworkSheet([file('alphabet.svg', letters(k, dx, dy))], 's', [...'HiLo']);
+    const made = artworkSheet([file('alphabet.svg', letters(k, dx, dy))], [...'HiLo']);
     if (!made.ok) throw new Error(JSON.stringify(made.problems));
     const { pieces, widthPx, heightPx } = made.value.sheet;
     expect(pieces.map((p) => p.char)).toEqual(['H', 'i', 'L', 'o']);
@@ -166,8 +166,8 @@ test('a pasted drawing is as high as the letter and stands where it stands', () 
   const read = readArtwork('<svg xmlns="http://www.w3.org/2000/svg"><path d="M9000 50h4v8h-4z"/></svg>', 'x');
   if (!read.ok) throw new Error('not read');
   const done = applyDiff(doc, pasteContours(doc, 'x', read.value.outline)!);
-  const before = doc.glyphs['x']!.contours;
-  const added = done.glyphs['x']!.contours.slice(before.length);
+  const before = byName(doc)['x']!.contours;
+  const added = byName(done)['x']!.contours.slice(before.length);
   const [was, now] = [contoursBox(before)!, contoursBox(added)!];
   expect([now.yMin, now.yMax, now.xMin].map(Math.round)).toEqual(
     [was.yMin, was.yMax, was.xMin].map(Math.round),

@@ -27,7 +27,7 @@ const SAME_BOARD = 1.02;
  * Drawings of several files as one sheet, in rows, at one scale. When all have the same board, each keeps its place on it,
  * so that baselines agree; else each stands on its own foot.
  */
-export function layOutArtwork(items: readonly NamedArtwork[], sheetId: string): LaidOut {
+export function layOutArtwork(items: readonly NamedArtwork[]): LaidOut {
   const heights = items.map((i) => i.artwork.board.height);
   const sameBoard = Math.max(...heights) <= SAME_BOARD * Math.min(...heights);
   const tall = sameBoard
@@ -46,7 +46,6 @@ export function layOutArtwork(items: readonly NamedArtwork[], sheetId: string): 
     const moved = moveArtwork(artwork, k, x - box.xMin * k, dy);
     const at = contoursBox(moved.outline)!;
     pieces.push({
-      id: `${sheetId}:${order}`,
       box: { x: at.xMin, y: at.yMin, width: at.xMax - at.xMin, height: at.yMax - at.yMin },
       seeds: [],
       cuts: [],

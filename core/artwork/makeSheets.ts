@@ -25,12 +25,11 @@ type Progress = (share: number) => void;
  */
 export function artworkSheet(
   files: readonly DroppedFile[],
-  sheetId: string,
   expected: readonly string[],
   onProgress: Progress = () => {},
   as?: 'text' | 'icons',
 ): Result<MadeArtwork> {
-  const row = files.length === 1 && as !== 'icons' ? rowOf(files[0]!, sheetId, expected) : null;
+  const row = files.length === 1 && as !== 'icons' ? rowOf(files[0]!, expected) : null;
   if (row) return row;
   const problems: Problem[] = [];
   const paths = files.map((f) => f.path);
@@ -44,15 +43,15 @@ export function artworkSheet(
     if (read.ok) drawings.push({ artwork: read.value, stem, char, variant });
   });
   if (drawings.length === 0) return { ok: false, problems };
-  return ok({ sheet: layOutArtwork(drawings, sheetId), icons }, [...problems, ...unclear]);
+  return ok({ sheet: layOutArtwork(drawings), icons }, [...problems, ...unclear]);
 }
 
 /** One drawing whose name is no character's, separated; null when it holds but one thing or can't be read. */
-function rowOf(file: DroppedFile, sheetId: string, expected: readonly string[]): Result<MadeArtwork> | null {
+function rowOf(file: DroppedFile, expected: readonly string[]): Result<MadeArtwork> | null {
   if (codePointsOfName(stemOf(file.path))) return null;
   const drawing = readSvg(new TextDecoder().decode(file.bytes));
   if (!drawing.ok) return null;
-  const letters = separateLetters(drawing.value, expected, sheetId);
+  const letters = separateLetters(drawing.value, expected);
   if (!letters.ok) return null;
   const { notUnderstood } = drawing.value;
   const warnings =
@@ -65,7 +64,6 @@ function rowOf(file: DroppedFile, sheetId: string, expected: readonly string[]):
 /** Pictures named after their characters to one sheet. Those that can't be read are told and left out. */
 export function picturesSheet(
   files: readonly DroppedFile[],
-  sheetId: string,
   recipe: TraceRecipe,
   onProgress: Progress = () => {},
 ): Result<Montage> {
@@ -78,7 +76,7 @@ export function picturesSheet(
     else problems.push(...inFile(picture.problems, file.path));
   });
   if (items.length === 0) return problems.length > 0 ? { ok: false, problems } : fail({ code: 'no-glyphs' });
-  const made = montage(items, recipe, sheetId, (share) => onProgress(0.4 + 0.6 * share));
+  const made = montage(items, recipe, (share) => onProgress(0.4 + 0.6 * share));
   if (!made.ok) return { ok: false, problems: [...problems, ...made.problems] };
   const empty = made.value.empty.map((stem) =>
     problem({ code: 'no-ink', look: 'flat' }, 'warning', { file: stem }),

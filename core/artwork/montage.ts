@@ -64,7 +64,6 @@ export interface Montage {
 export function montage(
   items: readonly NamedPicture[],
   recipe: TraceRecipe,
-  sheetId: string,
   onProgress: (share: number) => void = () => {},
 ): Result<Montage> {
   const most = Math.max(...items.map(({ picture: p }) => Math.max(p.width, p.height)));
@@ -104,7 +103,6 @@ export function montage(
     }
     feet.push({ char, foot: box.yMax - y0, top: y0, at: pieces.length });
     pieces.push({
-      id: `${sheetId}:${order}`,
       box: { x: box.xMin, y: box.yMin, width: box.xMax - box.xMin, height: box.yMax - box.yMin },
       seeds: [],
       cuts: [],

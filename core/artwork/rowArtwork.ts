@@ -36,7 +36,6 @@ interface Patch {
 export function separateLetters(
   drawing: SvgDrawing,
   expected: readonly string[],
-  sheetId: string,
 ): Result<LaidOut> {
   const row = withoutGuides(coveredByAll(drawing).map((c) => c.shape));
   const letters = patchesOf(unite(row.shapes));
@@ -68,7 +67,6 @@ export function separateLetters(
     const found = baselines[letter.row]!;
     const guide = lines.find((y) => Math.abs(y - found) < 0.25 * capHeight);
     return {
-      id: `${sheetId}:${order}`,
       box: letter.box,
       seeds: [],
       cuts: [],

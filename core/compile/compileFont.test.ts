@@ -1,4 +1,5 @@
 import { contourArea } from '../geometry/measure';
+import { byName } from '../testing/named';
 import { parseSfnt, checksum } from '../opentype/sfnt';
 import { HEAD } from '../opentype/tables/head';
 import { HHEA } from '../opentype/tables/hhea';
@@ -37,13 +38,13 @@ describe.each(['otf', 'ttf'] as const)('%s', (format) => {
   test('a mark is put on its letter by their anchors, as HarfBuzz places it', () => {
     const doc = sampleProject();
     const acute = {
-      ...doc.glyphs.x!,
+      ...byName(doc).x!,
       id: 'acutecomb',
       name: 'acutecomb',
       codePoints: [0x301],
       anchors: [{ name: '_top', x: 210, y: 30 }],
     };
-    const o = { ...doc.glyphs.o!, anchors: [{ name: 'top', x: 250, y: 540 }] };
+    const o = { ...byName(doc).o!, anchors: [{ name: 'top', x: 250, y: 540 }] };
     const marked = { ...doc, glyphs: { ...doc.glyphs, o, acutecomb: acute } };
     const made = compile(format, marked);
     const [letter, mark] = shape(made, 'o\u0301');
@@ -57,8 +58,8 @@ describe.each(['otf', 'ttf'] as const)('%s', (format) => {
 
   test('typed names become their icon, the longest first, as HarfBuzz shapes them', () => {
     const doc = sampleProject();
-    const fish = { ...doc.glyphs.u1F41F!, typed: ['ox', 'oxeye'] };
-    const H = { ...doc.glyphs.H!, typed: ['oxe-r'] };
+    const fish = { ...byName(doc).u1F41F!, typed: ['ox', 'oxeye'] };
+    const H = { ...byName(doc).H!, typed: ['oxe-r'] };
     const made = compile(format, { ...doc, glyphs: { ...doc.glyphs, u1F41F: fish, H } });
     const names = (text: string) => shape(made, text).map((g) => g.name);
     expect(names('ox')).toEqual(['u1F41F']);
@@ -191,7 +192,7 @@ test('an edit of one glyph changes that glyph and nothing else', () => {
 
 test('counters drawn the wrong way are righted in the file', () => {
   const doc = sampleProject();
-  const o = doc.glyphs.o!;
+  const o = byName(doc).o!;
   const wrong = {
     ...o,
     contours: o.contours.map((c) => ({

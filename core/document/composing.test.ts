@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { byName } from '../testing/named';
 import { join } from 'node:path';
 import { parse } from 'opentype.js';
 import { polygon, type Contour } from '../geometry/contour';
@@ -44,7 +45,7 @@ describe('composing', () => {
 
   test('a mark stands in the middle above the letter, the advance is the letter’s', () => {
     const doc = composed(letters(), 'éë');
-    const [e, eacute] = [doc.glyphs.e!, doc.glyphs.eacute!];
+    const [e, eacute] = [byName(doc).e!, byName(doc).eacute!];
     expect(advanceOf(eacute)).toBeCloseTo(advanceOf(e), 9);
     const mark = contoursBox(eacute.contours.slice(1))!;
     expect((mark.xMin + mark.xMax) / 2).toBeCloseTo(200, 0);
@@ -58,10 +59,10 @@ describe('composing', () => {
     doc = { ...doc, glyphs: { ...doc.glyphs, E, 'acute.alt1': flat } };
     expect(takeOnCapitals(doc, 'E')).toBeNull();
     doc = commit(doc, emptyHistory, takeOnCapitals(doc, 'acute.alt1')!).doc;
-    expect(doc.glyphs['acute.case']).toMatchObject({ name: 'acute.case', codePoints: [] });
+    expect(byName(doc)['acute.case']).toMatchObject({ name: 'acute.case', codePoints: [] });
     doc = composed(doc, 'Éé');
-    expect(doc.glyphs.Eacute!.components[1]!.glyphId).toBe('acute.case');
-    expect(doc.glyphs.eacute!.components[1]!.glyphId).toBe('acute');
+    expect(byName(doc).Eacute!.components[1]!.glyphId).toBe(byName(doc)['acute.case']!.id);
+    expect(byName(doc).eacute!.components[1]!.glyphId).toBe('acute');
   });
 
   test('ogonek and horn stand at the right, the one below, the other at the shoulder', () => {
@@ -72,7 +73,7 @@ describe('composing', () => {
       uni031B: { ...blankGlyph('uni031B', 'uni031B', [0x31b]), contours: [box(0, 400, 100, 160)] },
     };
     const done = composed({ ...doc, glyphs: { ...doc.glyphs, ...more } }, 'ęơ');
-    const mark = (id: string) => contoursBox(done.glyphs[id]!.contours.slice(1))!;
+    const mark = (id: string) => contoursBox(byName(done)[id]!.contours.slice(1))!;
     expect(mark('eogonek').yMax).toBeCloseTo(0, 0);
     expect((mark('eogonek').xMin + mark('eogonek').xMax) / 2).toBeGreaterThan(280);
     expect(mark('ohorn').xMax).toBeGreaterThan(440);
@@ -82,17 +83,17 @@ describe('composing', () => {
 
   test('i loses its dot under a mark', () => {
     const doc = composed(letters(), 'íï');
-    expect(doc.glyphs.dotlessi!.contours).toHaveLength(1);
-    expect(doc.glyphs.iacute!.contours).toHaveLength(2);
-    expect(doc.glyphs.idieresis!.contours).toHaveLength(3);
+    expect(byName(doc).dotlessi!.contours).toHaveLength(1);
+    expect(byName(doc).iacute!.contours).toHaveLength(2);
+    expect(byName(doc).idieresis!.contours).toHaveLength(3);
   });
 
   test('anchors decide when both have them', () => {
     const doc = letters();
-    const e = { ...doc.glyphs.e!, anchors: [{ name: 'top', x: 260, y: 500 }] };
-    const acute = { ...doc.glyphs.acute!, anchors: [{ name: '_top', x: 30, y: 590 }] };
+    const e = { ...byName(doc).e!, anchors: [{ name: 'top', x: 260, y: 500 }] };
+    const acute = { ...byName(doc).acute!, anchors: [{ name: '_top', x: 30, y: 590 }] };
     const made = composed({ ...doc, glyphs: { ...doc.glyphs, e, acute } }, 'é');
-    const mark = contoursBox(made.glyphs.eacute!.contours.slice(1))!;
+    const mark = contoursBox(byName(made).eacute!.contours.slice(1))!;
     expect([mark.xMin, mark.yMin]).toEqual([230, 510]);
   });
 
@@ -103,13 +104,13 @@ describe('composing', () => {
       emptyHistory,
       movePoints(doc, outlineOf('e'), [{ contour: 0, node: 0, part: 'node' }], { x: 30, y: 0 })!,
     ).doc;
-    expect(contoursBox(moved.glyphs.eacute!.contours.slice(0, 1))).toEqual(
-      contoursBox(moved.glyphs.e!.contours),
+    expect(contoursBox(byName(moved).eacute!.contours.slice(0, 1))).toEqual(
+      contoursBox(byName(moved).e!.contours),
     );
     const redrawn = commit(
       moved,
       emptyHistory,
-      movePoints(moved, outlineOf('eacute'), [{ contour: 0, node: 1, part: 'node' }], { x: 0, y: -40 })!,
+      movePoints(moved, outlineOf(byName(moved).eacute!.id), [{ contour: 0, node: 1, part: 'node' }], { x: 0, y: -40 })!,
     ).doc;
     expect(redrawn.glyphs.e).toEqual(moved.glyphs.e);
     const after = commit(
@@ -117,14 +118,14 @@ describe('composing', () => {
       emptyHistory,
       movePoints(redrawn, outlineOf('e'), [{ contour: 0, node: 2, part: 'node' }], { x: -50, y: 0 })!,
     ).doc;
-    expect(after.glyphs.eacute!.contours[0]).toEqual(redrawn.glyphs.eacute!.contours[0]);
+    expect(byName(after).eacute!.contours[0]).toEqual(byName(redrawn).eacute!.contours[0]);
   });
 
   test('a cedilla touches the letter from below', () => {
     const doc = letters();
-    const c = { ...doc.glyphs.e!, id: 'c', name: 'c', codePoints: [0x63] };
+    const c = { ...byName(doc).e!, id: 'c', name: 'c', codePoints: [0x63] };
     const made = composed({ ...doc, glyphs: { ...doc.glyphs, c } }, 'ç');
-    expect(contoursBox(made.glyphs.ccedilla!.contours.slice(1))!.yMax).toBeCloseTo(0, 6);
+    expect(contoursBox(byName(made).ccedilla!.contours.slice(1))!.yMax).toBeCloseTo(0, 6);
   });
 });
 

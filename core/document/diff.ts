@@ -1,3 +1,4 @@
+import { newId } from './identity';
 import { TABLE_NAMES, type Doc, type RowOf, type TableName } from './schema';
 
 /** One row before and after an edit; null = not there. Plain data: applied, reversed, saved and tested alike. */
@@ -14,7 +15,10 @@ export interface ProjectDiff {
   readonly changes: readonly RowChange[];
 }
 
-/** The document with the changes made. Tables that don't change are shared with the old one. */
+/**
+ * The document with the changes made, just as they stand: for replaying what is complete (undo, a stored edit). A command's
+ * answer goes through `edit` (inStep/edit.ts), which brings along all that depends on it. Tables that don't change are shared.
+ */
 export function applyDiff(doc: Doc, diff: ProjectDiff): Doc {
   const touched = new Map<TableName, Record<string, unknown>>();
   for (const c of diff.changes) {
@@ -50,6 +54,8 @@ export function fits(doc: Doc, diff: ProjectDiff): boolean {
   return diff.changes.every((c) => (doc[c.table][c.id] ?? null) === c.before);
 }
 
+export type Draft = ReturnType<typeof draft>;
+
 /** Collects row changes against a document; later writes see earlier ones. */
 export function draft(doc: Doc) {
   const changes = new Map<string, RowChange>();
@@ -61,8 +67,22 @@ export function draft(doc: Doc) {
     const before = (doc[table][id] ?? null) as RowOf<T> | null;
     changes.set(`${table}/${id}`, { table, id, before, after } as RowChange);
   };
+  const all = <T extends TableName>(table: T): RowOf<T>[] => {
+    const rows: Record<string, RowOf<T>> = { ...(doc[table] as Record<string, RowOf<T>>) };
+    for (const c of changes.values()) {
+      if (c.table !== table) continue;
+      if (c.after === null) delete rows[c.id];
+      else rows[c.id] = c.after as RowOf<T>;
+    }
+    return Object.values(rows);
+  };
   return {
     get,
+    /** Rows of a table as they are with the changes so far. */
+    all,
+    /** An id for a new row; never one that this edit gives or takes away. */
+    newId: (table: TableName, label: string): string =>
+      newId(doc, table, label, (id) => doc[table][id] !== undefined || changes.has(`${table}/${id}`)),
     put: <T extends TableName>(table: T, row: RowOf<T>) => write(table, row.id, row),
     remove: (table: TableName, id: string) => write(table, id, null),
     /** Null when nothing changes, so that no empty entry gets into the history. */

@@ -1,4 +1,5 @@
 import { contoursBox } from '../geometry/measure';
+import { byName } from '../testing/named';
 import { moduleContours } from '../modules/moduleContours';
 import { scaling, translation, compose } from '../geometry/affine';
 import { transformContours } from '../geometry/contour';
@@ -7,6 +8,7 @@ import {
   CELL_PX,
   changeModuleRows,
   drawnPiece,
+  drawnSheet,
   keepAsAlternate,
   slotOf,
   slotOrigin,
@@ -25,14 +27,15 @@ import {
   turnSheet,
 } from './commands/recipes';
 import { applyDiff, reverseDiff, type ProjectDiff } from './diff';
+import { edit } from './inStep/edit';
 import { newProject, projectOf } from './newProject';
 import type { Doc } from './schema';
 
 /** A document and what becomes of it; every step is taken back and made again, to see that it can be. */
 function after(doc: Doc, diff: ProjectDiff | null): Doc {
   if (!diff) throw new Error('nothing happened');
-  const next = applyDiff(doc, diff);
-  expect(applyDiff(next, reverseDiff(diff))).toEqual(doc);
+  const { doc: next, diff: whole } = edit(doc, diff);
+  expect(applyDiff(next, reverseDiff(whole))).toEqual(doc);
   return next;
 }
 
@@ -50,13 +53,13 @@ function build(
   const place = compose(translation(x, baselineY), scaling(CELL_PX, -CELL_PX));
   return takeDrawn(doc, kind, char, { cells, outline: transformContours(moduleContours(cells), place) });
 }
-const heightOf = (doc: Doc, glyph: string) => contoursBox(doc.glyphs[glyph]!.contours)!.yMax;
+const heightOf = (doc: Doc, glyph: string) => contoursBox(byName(doc)[glyph]!.contours)!.yMax;
 
 test('built letters stand on the baseline at a size of whole cells; the grid changes all of them', () => {
   let doc = after(newProject('p', 'Test', 0), build(newProject('p', 'Test', 0), 'H', column(7)));
   doc = after(doc, build(doc, 'x', column(5)));
   expect([heightOf(doc, 'H'), heightOf(doc, 'x')]).toEqual([700, 500]);
-  expect(contoursBox(doc.glyphs['x']!.contours)!.yMin).toBeCloseTo(0, 9);
+  expect(contoursBox(byName(doc)['x']!.contours)!.yMin).toBeCloseTo(0, 9);
   doc = after(doc, changeModuleRows(doc, 14));
   expect([heightOf(doc, 'H'), heightOf(doc, 'x')]).toEqual([350, 250]);
   // The lines are given, so that what is built doesn't move them.
@@ -67,9 +70,9 @@ test('clearing a letter takes its glyph away; its slot stays its own meanwhile o
   let doc = after(newProject('p', 'Test', 0), build(newProject('p', 'Test', 0), 'A', column(7)));
   doc = after(doc, build(doc, 'B', column(7)));
   doc = after(doc, takeDrawn(doc, 'built', 'A', { outline: [] }));
-  expect(doc.glyphs['A']).toBeUndefined();
+  expect(byName(doc)['A']).toBeUndefined();
   expect(drawnPiece(doc, 'built', 'B')!.order).toBe(1);
-  expect(doc.sheets['built']!.expected).toBe('B');
+  expect(drawnSheet(doc, 'built').expected).toBe('B');
   expect(takeDrawn(doc, 'built', 'A', { outline: [] })).toBeNull();
 });
 
@@ -82,13 +85,13 @@ test('a letter from two sheets: the first one counts until a person says otherwi
   expect(heightOf(taken, 'A')).toBe(600);
   doc = after(doc, keepAsAlternate(doc, written));
   expect(heightOf(doc, 'A')).toBe(700);
-  expect(doc.glyphs['A.alt1']).toMatchObject({ name: 'A.alt1', codePoints: [] });
+  expect(byName(doc)['A.alt1']).toMatchObject({ name: 'A.alt1', codePoints: [] });
   expect(heightOf(doc, 'A.alt1')).toBe(600);
   // The slot is free for the next drawing, which becomes the second alternate.
   doc = after(doc, build(doc, 'A', column(5), 'written'));
   doc = after(doc, keepAsAlternate(doc, drawnPiece(doc, 'written', 'A')!.id));
   expect(heightOf(doc, 'A.alt2')).toBe(500);
-  expect(doc.sheets['written']!.expected).toBe('');
+  expect(drawnSheet(doc, 'written').expected).toBe('');
 });
 
 /** A page with an H of 140 px. */
@@ -103,7 +106,6 @@ function pageProject(): Doc {
     compose(translation(100, 300), scaling(20, -20)),
   );
   const piece: LiftedRow = {
-    id: 's:0',
     box: { x: 100, y: 160, width: 20, height: 140 },
     seeds: [],
     cuts: [],

@@ -1,4 +1,5 @@
 import { polygon } from '../geometry/contour';
+import { byName } from '../testing/named';
 import { changeFitSettings, releaseSpacing, takeFitted, type FitResult } from './commands/fitAll';
 import { setBearings, setKerning } from './commands/fitting';
 import { applyDiff, reverseDiff } from './diff';
@@ -37,8 +38,8 @@ test('a fit is taken over as one step that can be taken back', () => {
   const doc = letters('nTo');
   const diff = takeFitted(doc, fit('nTo'))!;
   const done = applyDiff(doc, diff);
-  expect(done.glyphs['n']).toMatchObject({ bearings: { left: 60, right: 40 }, spacing: 'fitted' });
-  expect(done.glyphs['space']!.bearings).toEqual({ left: 120, right: 120 });
+  expect(byName(done)['n']).toMatchObject({ bearings: { left: 60, right: 40 }, spacing: 'fitted' });
+  expect(byName(done)['space']!.bearings).toEqual({ left: 120, right: 120 });
   const kern = kerningBetween(done);
   expect([kern('n', 'o'), kern('T', 'n'), kern('o', 'T'), kern('n', 'n')]).toEqual([-40, 12, 12, 0]);
   expect(applyDiff(done, reverseDiff(diff))).toEqual(doc);
@@ -50,13 +51,13 @@ test('what is set by hand stays, and the rest takes its rhythm from it', () => {
   let doc = applyDiff(letters('nTo'), setBearings(letters('nTo'), 'n', { left: 80, right: 60 })!);
   doc = applyDiff(doc, setKerning(doc, 'T', 'o', -77)!);
   doc = applyDiff(doc, takeFitted(doc, fit('nTo'))!);
-  expect(doc.glyphs['n']).toMatchObject({ bearings: { left: 80, right: 60 }, spacing: 'hand' });
+  expect(byName(doc)['n']).toMatchObject({ bearings: { left: 80, right: 60 }, spacing: 'hand' });
   // n is 40 u wider than the fit would have it: so are the others.
-  expect(doc.glyphs['T']!.bearings).toEqual({ left: 81, right: 59 });
+  expect(byName(doc)['T']!.bearings).toEqual({ left: 81, right: 59 });
   expect(kerningBetween(doc)('T', 'o')).toBe(-77);
   doc = applyDiff(doc, releaseSpacing(doc, ['n'])!);
   doc = applyDiff(doc, takeFitted(doc, fit('nTo'))!);
-  expect(doc.glyphs['n']!.bearings).toEqual({ left: 60, right: 40 });
+  expect(byName(doc)['n']!.bearings).toEqual({ left: 60, right: 40 });
   expect(releaseSpacing(doc, ['n'])).toBeNull();
 });
 
@@ -64,6 +65,6 @@ test('tighter than the ink is wide never makes an advance below nothing', () => 
   const doc = letters('nTo');
   const tight = applyDiff(doc, changeFitSettings(doc, { looser: -500 })!);
   const done = applyDiff(tight, takeFitted(tight, fit('nTo'))!);
-  const { left, right } = done.glyphs['n']!.bearings;
+  const { left, right } = byName(done)['n']!.bearings;
   expect(300 + left + right).toBeGreaterThan(0);
 });

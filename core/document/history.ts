@@ -1,6 +1,5 @@
 import { applyDiff, mergeDiffs, reverseDiff, type ProjectDiff } from './diff';
-import { bearingsInStep } from './commands/bearingsInStep';
-import { keepInStep } from './commands/dressing/shared';
+import { edit } from './inStep/edit';
 import type { Doc } from './schema';
 
 /** Edits made, oldest first, and edits taken back, the next to redo last. */
@@ -22,15 +21,14 @@ export interface Step {
 }
 
 /** Makes an edit. `continues` = it goes on with the last gesture (a drag), so both make one step. */
-export function commit(doc: Doc, history: History, edit: ProjectDiff, continues = false): Step {
-  // Letters that share parts or white with what was changed follow in the same step.
-  const diff = bearingsInStep(doc, keepInStep(doc, edit));
+export function commit(doc: Doc, history: History, made: ProjectDiff, continues = false): Step {
+  const { doc: after, diff } = edit(doc, made);
   const last = history.done[history.done.length - 1];
   const done =
     continues && last && last.label === diff.label
       ? [...history.done.slice(0, -1), mergeDiffs(last, diff)]
       : [...history.done, diff].slice(-MAX_STEPS);
-  return { doc: applyDiff(doc, diff), history: { done, undone: [] }, diff };
+  return { doc: after, history: { done, undone: [] }, diff };
 }
 
 /** Takes the last edit back; null when there is none. */

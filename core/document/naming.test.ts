@@ -1,4 +1,5 @@
 import { BILLS } from '../names/bills';
+import { byName, readableIds } from '../testing/named';
 import { contoursBox } from '../geometry/measure';
 import { box } from '../testing/randomOutlines';
 import { circle } from '../testing/shapes';
@@ -20,8 +21,9 @@ import { acceptDrafts, draftable, draftsOf, makeDrafts } from './commands/drafts
 import { movePoints, outlineOf } from './commands/dressing';
 import { addSheet, takeLifted } from './commands/lifting';
 import { addMadeSheet } from './commands/madeSheets';
-import { applyDiff, reverseDiff, type ProjectDiff } from './diff';
-import { commit, emptyHistory } from './history';
+import type { ProjectDiff } from './diff';
+import { commit, emptyHistory, undo } from './history';
+import { edit } from './inStep/edit';
 import { advanceOf } from './metrics';
 import { blankGlyph, newProject, projectOf } from './newProject';
 import type { Doc, PieceRow } from './schema';
@@ -51,10 +53,10 @@ const piece = (order: number, char: string | null, size = 100, sheet = 's'): Pie
 /** A lifted page with one piece a character; null = not known. */
 function page(chars: readonly (string | null)[], sheet = 's', doc = newProject('p', 'P', 0)): Doc {
   const row = { id: sheet, name: `${sheet}.png`, pictureId: 'abc', widthPx: 4000, heightPx: 400 };
-  const added = applyDiff(doc, addSheet(doc, row)!);
+  const added = apply(doc, addSheet(doc, row));
   const pieces = chars.map((c, i) => piece(i, c, 100, sheet));
   const facts = { skewRad: 0, capHeightPx: 140, specksDropped: 0, printedLines: 0, pieces };
-  return applyDiff(added, takeLifted(added, sheet, facts)!);
+  return readableIds(apply(added, takeLifted(added, sheet, facts)));
 }
 const CAPITALS = [...'ABCDEFGHIJKLMNOPQRSTUVWXYZ'];
 
@@ -95,10 +97,10 @@ describe('by order', () => {
     ];
     const diff = takeOrder(doc, 's', places)!;
     const done = apply(doc, diff);
-    expect(['A', 'B', 'C'].every((c) => done.glyphs[c]!.contours.length > 0)).toBe(true);
-    expect(done.glyphs.X).toBeUndefined();
+    expect(['A', 'B', 'C'].every((c) => byName(done)[c]!.contours.length > 0)).toBe(true);
+    expect(byName(done).X).toBeUndefined();
     expect(done.pieces['s:2']).toMatchObject({ char: null });
-    expect(applyDiff(done, reverseDiff(diff)).glyphs).toEqual(doc.glyphs);
+    expect(undo(done, { done: [edit(doc, diff).diff], undone: [] })!.doc).toEqual(doc);
   });
 });
 
@@ -106,14 +108,14 @@ describe('a character that is taken', () => {
   test('is replaced: the old piece loses it', () => {
     const doc = page(['o', null]);
     const done = apply(doc, namePiece(doc, 's:1', 'o', 'replace'));
-    expect(done.glyphs.o!.source!.pieceId).toBe('s:1');
+    expect(byName(done).o!.source!.pieceId).toBe('s:1');
     expect(done.pieces['s:0']!.char).toBeNull();
   });
 
   test('is replaced across sheets too', () => {
     const doc = page([null], 'second', page(['o']));
     const done = apply(doc, namePiece(doc, 'second:0', 'o', 'replace'));
-    expect(done.glyphs.o!.source!.pieceId).toBe('second:0');
+    expect(byName(done).o!.source!.pieceId).toBe('second:0');
     expect(done.pieces['s:0']!.char).toBeNull();
   });
 
@@ -121,14 +123,14 @@ describe('a character that is taken', () => {
     let doc = page(['o', null, null]);
     doc = apply(doc, namePiece(doc, 's:1', 'o', 'alternate'));
     doc = apply(doc, namePiece(doc, 's:2', 'o', 'alternate'));
-    expect(doc.glyphs.o!.source!.pieceId).toBe('s:0');
-    expect(doc.glyphs['o.alt1']).toMatchObject({ codePoints: [], source: { pieceId: 's:1' } });
-    expect(doc.glyphs['o.alt2']!.source!.pieceId).toBe('s:2');
+    expect(byName(doc).o!.source!.pieceId).toBe('s:0');
+    expect(byName(doc)['o.alt1']).toMatchObject({ codePoints: [], source: { pieceId: 's:1' } });
+    expect(byName(doc)['o.alt2']!.source!.pieceId).toBe('s:2');
   });
 
   test('a drawing made by hand never loses it in silence', () => {
     const doc = page(['o', null]);
-    const byHand = { ...doc, glyphs: { ...doc.glyphs, o: { ...doc.glyphs.o!, handEdited: true } } };
+    const byHand = { ...doc, glyphs: { ...doc.glyphs, o: { ...byName(doc).o!, handEdited: true } } };
     expect(namePiece(byHand, 's:1', 'o', 'replace')).toBeNull();
     expect(namePiece(byHand, 's:1', 'o', 'alternate')).not.toBeNull();
   });
@@ -136,9 +138,10 @@ describe('a character that is taken', () => {
   test('a drawn glyph becomes an alternate of a drawn one', () => {
     const doc = sampleProject();
     const done = apply(doc, nameGlyph(doc, 'x', 'o', 'alternate'));
-    expect(done.glyphs['o.alt1']).toMatchObject({ name: 'o.alt1', codePoints: [] });
-    expect(done.glyphs.x).toBeUndefined();
-    expect(done.glyphs.o).toBe(doc.glyphs.o);
+    expect(byName(done)['o.alt1']).toMatchObject({ name: 'o.alt1', codePoints: [] });
+    expect(byName(done).x).toBeUndefined();
+    expect(byName(done).o).toBe(byName(doc).o);
+    expect(byName(done)['o.alt1']!.id).toBe('x');
   });
 });
 
@@ -147,18 +150,18 @@ test('a drawn glyph takes the place of a lifted one, which stays on its sheet wi
   const drawn = { ...blankGlyph('ring', 'ring', []), contours: [circle(200, 200, 200)], handEdited: true };
   const both: Doc = { ...doc, glyphs: { ...doc.glyphs, ring: drawn } };
   const done = apply(both, nameGlyph(both, 'ring', 'o', 'replace'));
-  expect(done.glyphs.o).toMatchObject({ name: 'o', codePoints: [0x6f], source: null });
-  expect(done.glyphs.ring).toBeUndefined();
+  expect(byName(done).o).toMatchObject({ name: 'o', codePoints: [0x6f], source: null });
+  expect(byName(done).ring).toBeUndefined();
   expect(done.pieces['s:0']!.char).toBeNull();
   // What somebody worked on by hand isn't pushed away.
-  const kept = { ...both, glyphs: { ...both.glyphs, o: { ...both.glyphs.o!, handEdited: true } } };
+  const kept = { ...both, glyphs: { ...both.glyphs, o: { ...byName(both).o!, handEdited: true } } };
   expect(nameGlyph(kept, 'ring', 'o', 'replace')).toBeNull();
 });
 
 test('a drawing stands for several characters, and for fewer again', () => {
   const doc = sampleProject();
   const done = apply(doc, addCodePoint(doc, 'x', 0xd7));
-  expect(done.glyphs.x!.codePoints).toEqual([0x78, 0xd7]);
+  expect(byName(done).x!.codePoints).toEqual([0x78, 0xd7]);
   expect(addCodePoint(done, 'H', 0xd7)).toBeNull();
   expect(removeCodePoint(done, 'x', 0x78)).toBeNull();
   expect(apply(done, removeCodePoint(done, 'x', 0xd7)).glyphs.x!.codePoints).toEqual([0x78]);
@@ -223,10 +226,10 @@ describe('private code points', () => {
     const doc = sampleProject();
     const bare = {
       ...doc,
-      glyphs: { ...doc.glyphs, sluice: { ...doc.glyphs.H!, id: 'sluice', name: 'sluice', codePoints: [] } },
+      glyphs: { ...doc.glyphs, sluice: { ...byName(doc).H!, id: 'sluice', name: 'sluice', codePoints: [] } },
     };
     const done = apply(bare, givePrivateCode(bare, 'sluice'));
-    expect(done.glyphs.sluice!.codePoints).toEqual([0xe000]);
+    expect(byName(done).sluice!.codePoints).toEqual([0xe000]);
     expect(projectOf(done).privateCodes).toEqual({ sluice: 0xe000 });
     expect(givePrivateCode(done, 'sluice')).toBeNull();
   });
@@ -242,7 +245,7 @@ test('typed names are each one icon’s', () => {
   const doc = sampleProject();
   const done = apply(doc, setTypedNames(doc, 'u1F41F', ['fish', ' eel ', 'fish', 'x']));
   // One letter alone would swallow that letter everywhere.
-  expect(done.glyphs.u1F41F!.typed).toEqual(['fish', 'eel']);
+  expect(byName(done).u1F41F!.typed).toEqual(['fish', 'eel']);
   expect(setTypedNames(done, 'H', ['eel'])).toBeNull();
 });
 
@@ -250,11 +253,11 @@ test('small letters made of capitals change with them', () => {
   let doc = sampleProject();
   expect(smallToMake(doc)).toEqual(['h', 't']);
   doc = apply(doc, smallFromCapitals(doc));
-  expect(contoursBox(doc.glyphs.h!.contours)).toEqual(contoursBox(doc.glyphs.H!.contours));
-  expect(advanceOf(doc.glyphs.h!)).toBe(advanceOf(doc.glyphs.H!));
+  expect(contoursBox(byName(doc).h!.contours)).toEqual(contoursBox(byName(doc).H!.contours));
+  expect(advanceOf(byName(doc).h!)).toBe(advanceOf(byName(doc).H!));
   const points = [{ contour: 0, node: 2, part: 'node' as const }];
   const changed = apply(doc, movePoints(doc, outlineOf('H'), points, { x: 0, y: 50 }));
-  expect(contoursBox(changed.glyphs.h!.contours)!.yMax).toBe(750);
+  expect(contoursBox(byName(changed).h!.contours)!.yMax).toBe(750);
   expect(smallToMake(doc)).toEqual([]);
 });
 
@@ -274,7 +277,7 @@ describe('drafts of signs', () => {
     return { ...doc, glyphs: { ...doc.glyphs, ...more } };
   };
   const western = BILLS.find((b) => b.id === 'western')!.characters;
-  const boxOf = (doc: Doc, id: string) => contoursBox(doc.glyphs[id]!.contours)!;
+  const boxOf = (doc: Doc, id: string) => contoursBox(byName(doc)[id]!.contours)!;
 
   test('are made of what is there, marked, and follow it', () => {
     let doc = base();
@@ -310,13 +313,13 @@ describe('drafts of signs', () => {
       ),
     );
     expect(boxOf(taller, 'endash').yMax - boxOf(taller, 'endash').yMin).toBeCloseTo(70, 6);
-    expect(taller.glyphs.endash!.draft).toBe(true);
+    expect(byName(taller).endash!.draft).toBe(true);
   });
 
   test('are no drafts any more once accepted', () => {
     let doc = apply(base(), makeDrafts(base(), '–…'));
-    doc = apply(doc, acceptDrafts(doc, ['endash']));
-    expect(draftsOf(doc).map((g) => g.id)).toEqual(['ellipsis']);
+    doc = apply(doc, acceptDrafts(doc, [byName(doc).endash!.id]));
+    expect(draftsOf(doc).map((g) => g.name)).toEqual(['ellipsis']);
     // What is drawn is never drafted over.
     expect(draftable(doc, '–…')).toEqual([]);
   });

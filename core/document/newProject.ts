@@ -1,4 +1,5 @@
 import { BASIC_BILL } from '../names/bills';
+import { idFor } from './identity';
 import { defaultTraceSettings } from '../trace/settings';
 import {
   firstFitSettings,
@@ -7,6 +8,7 @@ import {
   type GlyphRow,
   type ProjectRow,
   type RecipeRow,
+  type StyleRow,
 } from './schema';
 
 export const CASTING_ID = 'casting';
@@ -62,7 +64,9 @@ export function blankGlyph(
 }
 
 /** The glyphs every font has: the sign for a missing character, the space and the space that doesn't break. */
-function standingGlyphs(capHeight: number): GlyphRow[] {
+function standingGlyphs(projectId: string, capHeight: number): GlyphRow[] {
+  const blank = (name: string, codePoints: number[]) =>
+    blankGlyph(idFor(projectId, 'glyphs', name), name, codePoints);
   const box = (x0: number, y0: number, x1: number, y1: number, back: boolean) => {
     const corners = [
       [x0, y0],
@@ -79,11 +83,11 @@ function standingGlyphs(capHeight: number): GlyphRow[] {
     }));
     return { closed: true, nodes };
   };
-  const notdef = blankGlyph('.notdef', '.notdef', []);
+  const notdef = blank('.notdef', []);
   return [
     { ...notdef, contours: [box(0, 0, 400, capHeight, false), box(50, 50, 350, capHeight - 50, true)] },
-    { ...blankGlyph('space', 'space', [0x20]), bearings: { left: 125, right: 125 } },
-    { ...blankGlyph('uni00A0', 'uni00A0', [0xa0]), bearings: { left: 125, right: 125 } },
+    { ...blank('space', [0x20]), bearings: { left: 125, right: 125 } },
+    { ...blank('uni00A0', [0xa0]), bearings: { left: 125, right: 125 } },
   ];
 }
 
@@ -98,6 +102,17 @@ export const defaultCasting = (family: string): CastingRow => ({
   version: '1.000',
   formats: ['otf', 'ttf'],
 });
+
+/** The style that a project begins with. */
+export const firstStyle: StyleRow = {
+  id: FIRST_STYLE,
+  name: 'Regular',
+  weightClass: 400,
+  italic: false,
+  order: 0,
+  stems: { upright: null, level: null },
+  fit: firstFitSettings,
+};
 
 /** A project with nothing in it but what every font has. `nowMs`: milliseconds since 1970. */
 export function newProject(id: string, name: string, nowMs: number): Doc {
@@ -115,7 +130,7 @@ export function newProject(id: string, name: string, nowMs: number): Doc {
     privateCodes: {},
     practice: null,
   };
-  const glyphs = standingGlyphs(project.lines.capHeight);
+  const glyphs = standingGlyphs(id, project.lines.capHeight);
   return {
     project: { [id]: project },
     sheets: {},
@@ -126,15 +141,7 @@ export function newProject(id: string, name: string, nowMs: number): Doc {
     groups: {},
     features: {},
     styles: {
-      [FIRST_STYLE]: {
-        id: FIRST_STYLE,
-        name: 'Regular',
-        weightClass: 400,
-        italic: false,
-        order: 0,
-        stems: { upright: null, level: null },
-        fit: firstFitSettings,
-      },
+      [FIRST_STYLE]: firstStyle,
     },
     casting: { [CASTING_ID]: defaultCasting(name) },
   };

@@ -5,7 +5,7 @@ import { strokeSchema } from '../pen/strokes';
 import { practiceSettings } from '../practice/settings';
 
 /** Version of the project's form. A change that older readers can't follow raises it and adds a migration. */
-export const SCHEMA_VERSION = 1;
+export const SCHEMA_VERSION = 2;
 
 const point = pointSchema;
 const contour = contourSchema;
@@ -91,8 +91,11 @@ const sheetRow = z.object({
   practiceCode: z.string().nullable().default(null),
   /** Hash of the picture as it came, where `pictureId` is a straightened one. */
   originalId: z.string().nullable().default(null),
-  /** Content hash of the picture's untouched bytes; for artwork of a zip with the files as they came. */
-  pictureId: id,
+  /**
+   * Content hash of the picture's untouched bytes; for artwork of a zip with the files as they came; null where letters are
+   * made in the app.
+   */
+  pictureId: id.nullable(),
   widthPx: z.number(),
   heightPx: z.number(),
   recipeId: id,
@@ -236,7 +239,7 @@ const glyphRow = z.object({
   /** Whose bearing this side takes; null = its own. */
   follows: z.object({ left: id.nullable(), right: id.nullable() }),
   /** Where the outline came from and how it was placed; null = drawn here. */
-  source: z.object({ pieceId: id, transform: affine }).nullable(),
+  source: z.object({ pieceId: id, sheetId: id, transform: affine }).nullable(),
   /** Points were moved by hand: a new trace leaves the outline alone, and so does cleaning many letters at once. */
   handEdited: z.boolean(),
   /** The outline was cleaned after tracing: a new trace leaves it alone. */
@@ -244,7 +247,7 @@ const glyphRow = z.object({
 });
 export type GlyphRow = z.infer<typeof glyphRow>;
 
-/** A pair's or group pair's kerning. Sides are glyph ids or group ids ("@..."). */
+/** A pair's or group pair's kerning. Sides are ids of glyphs or of groups. */
 const kerningRow = z.object({
   id,
   styleId: id,
@@ -256,7 +259,15 @@ const kerningRow = z.object({
 });
 export type KerningRow = z.infer<typeof kerningRow>;
 
-const groupRow = z.object({ id, styleId: id, side: z.enum(['left', 'right']), glyphIds: z.array(id) });
+/** Letters that kern alike at a side. */
+const groupRow = z.object({
+  id,
+  styleId: id,
+  side: z.enum(['left', 'right']),
+  glyphIds: z.array(id),
+  /** Made by the automatic fit, which makes it anew. */
+  fitted: z.boolean().default(false),
+});
 export type GroupRow = z.infer<typeof groupRow>;
 
 const featureRow = z.object({

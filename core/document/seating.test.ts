@@ -1,4 +1,5 @@
 import { contoursBox } from '../geometry/measure';
+import { byName, readableIds } from '../testing/named';
 import { box } from '../testing/randomOutlines';
 import { circle } from '../testing/shapes';
 import { sampleProject } from '../testing/sampleProject';
@@ -23,14 +24,13 @@ import type { Doc } from './schema';
 import { stemOf } from '../dress/stems';
 
 const apply = (doc: Doc, diff: ProjectDiff | null): Doc => commit(doc, emptyHistory, diff!).doc;
-const boxOf = (doc: Doc, id: string) => contoursBox(doc.glyphs[id]!.contours)!;
+const boxOf = (doc: Doc, id: string) => contoursBox(byName(doc)[id]!.contours)!;
 
 /** A lifted sheet with letters 40 px wide on a baseline at y = 300 px; tops and feet by character, px above it. */
 function lifted(letters: Record<string, readonly [foot: number, top: number]>): Doc {
   const doc = newProject('p', 'P', 0);
   const sheet = { id: 's', name: 'page.png', pictureId: 'abc', widthPx: 4000, heightPx: 400 };
   const pieces = Object.entries(letters).map(([char, [foot, top]], order) => ({
-    id: `s:${order}`,
     box: { x: 60 * order, y: 300 - top, width: 40, height: top - foot },
     seeds: [],
     cuts: [],
@@ -45,7 +45,7 @@ function lifted(letters: Record<string, readonly [foot: number, top: number]>): 
   }));
   const added = applyDiff(doc, addSheet(doc, sheet)!);
   const facts = { skewRad: 0, capHeightPx: 140, specksDropped: 0, printedLines: 0, pieces };
-  return applyDiff(added, takeLifted(added, 's', facts)!);
+  return readableIds(apply(added, takeLifted(added, 's', facts)));
 }
 const PAGE = {
   H: [0, 140],
@@ -63,14 +63,14 @@ describe('letters placed by hand', () => {
     const before = boxOf(doc, 'n');
     doc = apply(doc, liftGlyphs(doc, ['n', 'z'], -60));
     expect(boxOf(doc, 'n').yMin).toBeCloseTo(before.yMin - 60, 9);
-    expect(doc.glyphs.n).toMatchObject({ placing: { scale: 1, lift: -60 }, handEdited: false });
+    expect(byName(doc).n).toMatchObject({ placing: { scale: 1, lift: -60 }, handEdited: false });
     const again = seatAll(doc);
     const seated = again ? applyDiff(doc, again) : doc;
     expect(boxOf(seated, 'n').yMin).toBeCloseTo(before.yMin - 60, 6);
     expect(boxOf(seated, 'x').yMin).toBeCloseTo(0, 6);
     const free = apply(seated, unplaceGlyphs(seated, ['n']));
     expect(boxOf(free, 'n').yMin).toBeCloseTo(before.yMin, 6);
-    expect(free.glyphs.n!.placing).toBeNull();
+    expect(byName(free).n!.placing).toBeNull();
   });
 
   test('there and back is no move', () => {
@@ -84,7 +84,7 @@ describe('letters placed by hand', () => {
   test('H scaled to 650 takes the same factor to all; bearings stay', () => {
     const doc = lifted(PAGE);
     const ids = ['H', 'x', 'q'];
-    const [wide, tail] = [advanceOf(doc.glyphs.x!), boxOf(doc, 'q')];
+    const [wide, tail] = [advanceOf(byName(doc).x!), boxOf(doc, 'q')];
     const scaled = apply(doc, scaleByReference(doc, ids, 'H', 650, false));
     expect(boxOf(scaled, 'H').yMax).toBeCloseTo(650, 9);
     // The tail is scaled like the rest: it doesn't count for the factor.
@@ -95,7 +95,7 @@ describe('letters placed by hand', () => {
 
   test('stems stay as thick as they are when asked', () => {
     const doc = sampleProject();
-    const stem = stemOf(doc.glyphs.H!.contours, 'upright')!;
+    const stem = stemOf(byName(doc).H!.contours, 'upright')!;
     const thin = apply(doc, scaleGlyphs(doc, ['H'], 0.7, false));
     expect(stemOf(thin.glyphs.H!.contours, 'upright')).toBeCloseTo(0.7 * stem, 3);
     const kept = apply(doc, scaleGlyphs(doc, ['H'], 0.7, true));
@@ -129,7 +129,7 @@ describe('standing on the lines', () => {
     const done = apply(doc, diff);
     expect(boxOf(done, 'm').yMin).toBeCloseTo(0, 6);
     expect(standings(done).every((s) => s.fault === null)).toBe(true);
-    expect(applyDiff(done, reverseDiff(diff)).glyphs.m).toEqual(doc.glyphs.m);
+    expect(applyDiff(done, reverseDiff(diff)).glyphs.m).toEqual(byName(doc).m);
   });
 
   test('lines are taken from the letters and no letter moves', () => {
@@ -154,7 +154,7 @@ describe('the whole font scaled', () => {
     const done = apply(doc, scaleFont(doc, 1.2));
     expect(boxOf(done, 'H').yMax).toBeCloseTo(840, 6);
     expect(projectOf(done).lines.capHeight).toBe(840);
-    expect(done.glyphs.x!.bearings.left).toBeCloseTo(60, 9);
+    expect(byName(done).x!.bearings.left).toBeCloseTo(60, 9);
     expect(done.kerning['T x']!.value).toBe(-60);
     const again = seatAll(done);
     const seated = again ? applyDiff(done, again) : done;
@@ -178,6 +178,6 @@ test('icons are stood with the same margins; letters beside them stay', () => {
   expect(boxOf(done, 'mill')).toMatchObject({ yMin: 0 });
   expect(boxOf(done, 'mill').yMax).toBeCloseTo(600, 6);
   expect(boxOf(done, 'gate').yMax).toBeCloseTo(300, 6);
-  expect(done.glyphs.gate!.bearings).toEqual({ left: 50, right: 50 });
-  expect(done.glyphs.H).toBe(with2.glyphs.H);
+  expect(byName(done).gate!.bearings).toEqual({ left: 50, right: 50 });
+  expect(byName(done).H).toBe(with2.glyphs.H);
 });

@@ -11,7 +11,6 @@ import type { Contour } from '../geometry/contour';
 
 /** A piece with its traced outline, as a project keeps it. Px of the picture, y down. */
 export interface TracedPiece {
-  readonly id: string;
   readonly box: { x: number; y: number; width: number; height: number };
   readonly seeds: { x: number; y: number }[];
   readonly cuts: readonly Cut[];
@@ -45,11 +44,10 @@ export type LiftRecipe = TraceRecipe &
 /** Told before every step; throwing from it stops the work (cancel). */
 export type LiftProgress = (stage: LiftStage | 'trace', share: number) => void;
 
-/** A sheet from picture to traced, labelled pieces. The pieces' ids are the sheet's and their place in reading order. */
+/** A sheet from picture to traced, labelled pieces. */
 export function liftSheet(
   picture: Picture,
   sheet: {
-    readonly id: string;
     readonly expected: string;
     readonly crop?: PxBox | null;
     readonly quarterTurns?: number;
@@ -72,7 +70,6 @@ export function liftSheet(
     const { outline, layers } = tracePiece(region, recipe, skewRad);
     const { box, cuts, row, baselineY, char, confidence, rejected } = piece;
     return {
-      id: `${sheet.id}:${order}`,
       box,
       seeds: [...piece.seeds],
       cuts,

@@ -34,7 +34,6 @@ export function liftPractice(
   flat: Picture,
   page: PracticePage,
   pxPerMm: number,
-  sheetId: string,
   recipe: TraceRecipe & SheetRecipe & { readonly level: number | null },
   onProgress: (share: number) => void = () => {},
 ): Result<LiftedPractice> {
@@ -75,7 +74,6 @@ export function liftPractice(
     given.set(box.char, drawings + 1);
     pieces.push({
       ...place,
-      id: `${sheetId}:${order}`,
       order,
       row: box.row,
       baselineY,

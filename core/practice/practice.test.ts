@@ -77,7 +77,7 @@ function read(change: Partial<Capture>) {
   const found = findPage(picture);
   if (!found || found === 'no-code') throw new Error(`page not found: ${String(found)}`);
   const flat = straightenPage(picture, found);
-  const lifted = liftPractice(flat.picture, found.page, flat.pxPerMm, 's', defaultRecipe);
+  const lifted = liftPractice(flat.picture, found.page, flat.pxPerMm, defaultRecipe);
   if (!lifted.ok) throw new Error(JSON.stringify(lifted.problems));
   return lifted.value;
 }

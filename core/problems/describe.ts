@@ -81,6 +81,16 @@ function sentence(p: Problem): string {
       return `the project was saved by a newer Orthoglyph (version ${p.version}, this one knows up to ${p.known}). Update Orthoglyph, then open it again; the file was not changed.`;
     case 'project-invalid':
       return `the project file doesn't fit its own form at ${p.path || 'its top'}: ${p.reason}. Use an earlier copy.`;
+    case 'project-older':
+      return `it was saved by an earlier Orthoglyph (form ${p.version}) and was brought to today's form.`;
+    case 'project-mended':
+      return `it didn't hold together everywhere and was mended: ${p.what.join('; ')}.`;
+    case 'row-damaged':
+      return `a row of its ${p.table} (${p.id}) is damaged and was left out: ${p.reason}. The rest was opened; the damaged row can be saved as a file.`;
+    case 'picture-altered':
+      return `the picture of ${p.sheet} isn't the one that was saved with it. It was opened as it is now; look at the sheet before you lift it again.`;
+    case 'picture-missing':
+      return `the picture of ${p.sheet} is missing. Its letters are all there; add the picture again to trace it anew.`;
     case 'no-glyphs':
       return 'no letter has a character yet. Name at least one, then cast again.';
     case 'code-point-taken':

@@ -55,6 +55,11 @@ export type ProblemDetail =
   | { readonly code: 'project-incomplete'; readonly missing: string }
   | { readonly code: 'project-future'; readonly version: number; readonly known: number }
   | { readonly code: 'project-invalid'; readonly path: string; readonly reason: string }
+  | { readonly code: 'project-older'; readonly version: number }
+  | { readonly code: 'project-mended'; readonly what: readonly string[] }
+  | { readonly code: 'row-damaged'; readonly table: string; readonly id: string; readonly reason: string }
+  | { readonly code: 'picture-altered'; readonly sheet: string }
+  | { readonly code: 'picture-missing'; readonly sheet: string }
   | { readonly code: 'no-glyphs' }
   | { readonly code: 'code-point-taken'; readonly codePoint: number; readonly other: string }
   | { readonly code: 'advance-negative'; readonly value: number }

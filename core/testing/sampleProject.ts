@@ -43,8 +43,8 @@ export function sampleProject(): Doc {
       },
     },
     groups: {
-      '@flat': { id: '@flat', styleId: 'regular', side: 'left', glyphIds: ['H', 'x'] },
-      '@round': { id: '@round', styleId: 'regular', side: 'right', glyphIds: ['o', 'eacute'] },
+      '@flat': { id: '@flat', styleId: 'regular', side: 'left', glyphIds: ['H', 'x'], fitted: false },
+      '@round': { id: '@round', styleId: 'regular', side: 'right', glyphIds: ['o', 'eacute'], fitted: false },
     },
   };
 }

@@ -165,8 +165,7 @@ async function takePracticePage(name: string, bytes: Uint8Array, signal: AbortSi
     blob: new Blob([picture as BlobPart], { type: 'image/png' }),
   });
   const sheetId = sheetOfCode(doc, facts.code)?.id ?? fresh;
-  const pieces = lifted.pieces.map((p) => ({ ...p, id: p.id.replace(`${fresh}:`, `${sheetId}:`) }));
-  commit(takePractice(doc, sheetId, facts, { ...lifted, pieces }));
+  commit(takePractice(doc, sheetId, facts, lifted));
   const { empty, crossedOut } = lifted;
   if (empty.length + crossedOut.length > 0)
     showProblems([problem({ code: 'practice-gaps', empty, crossedOut }, 'note', { file: name })]);

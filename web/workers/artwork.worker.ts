@@ -43,11 +43,10 @@ const api = {
   },
   drawings(
     files: readonly DroppedFile[],
-    sheetId: string,
     expected: readonly string[],
     onProgress: (share: number) => void,
   ): Result<MadeOfFiles> {
-    const made = artworkSheet(files, sheetId, expected, throttled(onProgress));
+    const made = artworkSheet(files, expected, throttled(onProgress));
     if (!made.ok) return made;
     const zip = zipped(files);
     const id = pictureIdOf(zip);
@@ -59,11 +58,10 @@ const api = {
   },
   pictures(
     files: readonly DroppedFile[],
-    sheetId: string,
     recipe: TraceRecipe,
     onProgress: (share: number) => void,
   ): Result<MadeOfFiles> {
-    const made = picturesSheet(files, sheetId, recipe, throttled(onProgress));
+    const made = picturesSheet(files, recipe, throttled(onProgress));
     if (!made.ok) return made;
     const png = pngOf(made.value.picture);
     const { sheet } = made.value;

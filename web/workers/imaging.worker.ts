@@ -129,7 +129,6 @@ const api = {
   async practice(
     bytes: Uint8Array,
     name: string,
-    sheetId: string,
     recipe: RecipeRow,
     onProgress: (stage: string, share: number) => void,
   ): Promise<Result<ReadPractice>> {
@@ -139,7 +138,7 @@ const api = {
     if (practice === null || practice === 'no-code') return fail({ code: 'practice-no-code' });
     onProgress('straighten', 0);
     const flat = straightenPage(picture, practice);
-    const lifted = liftPractice(flat.picture, practice.page, flat.pxPerMm, sheetId, recipe, (s) =>
+    const lifted = liftPractice(flat.picture, practice.page, flat.pxPerMm, recipe, (s) =>
       onProgress('trace', s),
     );
     if (!lifted.ok) return lifted;

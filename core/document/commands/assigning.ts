@@ -1,11 +1,12 @@
 import { glyphNameOf } from '../../names/glyphNames';
 import { translation } from '../../geometry/affine';
 import { median } from '../../raster/histogram';
-import { draft, type ProjectDiff } from '../diff';
+import { draft, type Draft, type ProjectDiff } from '../diff';
+import { glyphNamed } from '../identity';
 import { blankGlyph, projectOf } from '../newProject';
 import type { Doc, GlyphRow, PieceRow } from '../schema';
 import { glyphOfCodePoint, renameGlyph } from './naming';
-import { isWorkedOn, PRIVATE, seatInto, piecesOf } from './seatInto';
+import { glyphOfCharacter, isWorkedOn, PRIVATE, renamed, seatInto, piecesOf } from './seatInto';
 
 /** What becomes of a drawing whose character is asked for by another. */
 export type WhenTaken = 'replace' | 'alternate';
@@ -14,7 +15,7 @@ export type WhenTaken = 'replace' | 'alternate';
 function freeVariant(doc: Doc, base: string): string {
   let k = 1;
   while (
-    doc.glyphs[`${base}.alt${k}`] ||
+    glyphNamed(doc, `${base}.alt${k}`) ||
     Object.values(doc.pieces).some((p) => p.variant === `alt${k}` && nameOf(p.char) === base)
   )
     k++;
@@ -49,24 +50,28 @@ export function namePiece(
         rows.set(p.id, { ...p, char: null, confidence: 0 });
         touched.add(p.sheetId);
       }
-  if (taken && variant === null && owner.source === null) d.remove('glyphs', owner.id);
   for (const row of rows.values()) d.put('pieces', row);
-  // Sheets that lose the character first, so that it is free when the other takes it.
-  const sheets = [...touched].sort((a, b) => Number(a === piece.sheetId) - Number(b === piece.sheetId));
+  // The letter keeps its white, kerning and groups under the new drawing; the glyph that the piece drew before goes.
+  if (taken && variant === null) handOver(d, owner, piece);
   const seated = (id: string) => piecesOf(doc, id).map((p) => rows.get(p.id) ?? p);
-  for (const id of sheets) seatInto(doc, d, doc.sheets[id]!, seated(id));
-  if (taken && variant === null && owner.source !== null) {
-    const free = blankGlyph(owner.id, owner.name, owner.codePoints, owner.styleId);
-    const own = { ...free, bearings: owner.bearings, spacing: owner.spacing, follows: owner.follows };
-    d.put('glyphs', own);
-    seatInto(
-      { ...doc, glyphs: { ...doc.glyphs, [owner.id]: own } },
-      d,
-      doc.sheets[piece.sheetId]!,
-      seated(piece.sheetId),
-    );
-  }
+  for (const id of touched) seatInto(doc, d, doc.sheets[id]!, seated(id));
   return d.done(variant === null ? `Name a piece ${char}` : `Keep as another ${char}`);
+}
+
+/** A letter made ready to be drawn by another piece; one worked on by hand takes the letter's place as it is. */
+function handOver(d: Draft, owner: GlyphRow, piece: PieceRow): void {
+  const before = d.all('glyphs').find((g) => g.source?.pieceId === piece.id);
+  if (before && isWorkedOn(before)) {
+    d.remove('glyphs', owner.id);
+    d.put('glyphs', renamed(before, owner));
+    return;
+  }
+  if (before) d.remove('glyphs', before.id);
+  const free = blankGlyph(owner.id, owner.name, owner.codePoints, owner.styleId);
+  const { bearings, spacing, follows } = owner;
+  const transform = owner.source?.transform ?? translation(0, 0);
+  const source = { pieceId: piece.id, sheetId: piece.sheetId, transform };
+  d.put('glyphs', { ...free, bearings, spacing, follows, source });
 }
 
 /** A glyph's character changed; with "alternate" it becomes another drawing of a letter that is taken. */
@@ -86,18 +91,16 @@ export function nameGlyph(
   if (!taken) return renameGlyph(doc, glyphId, char);
   if (whenTaken === 'replace' && isWorkedOn(owner)) return null;
   const d = draft(doc);
-  d.remove('glyphs', glyphId);
   if (whenTaken === 'alternate') {
-    const id = `${glyphNameOf(point)}.${freeVariant(doc, glyphNameOf(point))}`;
-    d.put('glyphs', { ...glyph, id, name: id, codePoints: [] });
+    const name = `${glyphNameOf(point)}.${freeVariant(doc, glyphNameOf(point))}`;
+    d.put('glyphs', renamed(glyph, { name, codePoints: [] }));
     return d.done(`Keep as another ${char}`);
   }
   // The old drawing stays on its sheet, as a piece without a character.
   const old = owner.source ? doc.pieces[owner.source.pieceId] : undefined;
   if (old) d.put('pieces', { ...old, char: null, confidence: 0 });
   d.remove('glyphs', owner.id);
-  const id = glyphNameOf(point);
-  d.put('glyphs', { ...glyph, id, name: id, codePoints: [point] });
+  d.put('glyphs', renamed(glyph, { name: glyphNameOf(point), codePoints: [point] }));
   return d.done(`Name a glyph ${char}`);
 }
 
@@ -205,10 +208,8 @@ export function smallFromCapitals(doc: Doc): ProjectDiff | null {
   const { styleId } = projectOf(doc);
   for (const char of smallToMake(doc)) {
     const capital = glyphOfCodePoint(doc, char.toUpperCase().codePointAt(0)!)!;
-    const point = char.codePointAt(0)!;
-    const id = glyphNameOf(point);
     d.put('glyphs', {
-      ...(doc.glyphs[id] ?? blankGlyph(id, id, [point], styleId)),
+      ...glyphOfCharacter(d, char.codePointAt(0)!, styleId),
       contours: capital.contours.map((c) => ({ ...c, of: 'c1' })),
       components: [{ id: 'c1', glyphId: capital.id, transform: translation(0, 0), mark: null }],
       anchors: capital.anchors,

@@ -3,10 +3,12 @@ import { transformContours, type Contour } from '../../geometry/contour';
 import { nestingDepths } from '../../geometry/direction';
 import { contoursBox } from '../../geometry/measure';
 import { glyphNameOf } from '../../names/glyphNames';
-import { draft, type ProjectDiff } from '../diff';
-import { blankGlyph, projectOf } from '../newProject';
+import { draft, type Draft, type ProjectDiff } from '../diff';
+import { glyphNamed } from '../identity';
+import { projectOf } from '../newProject';
 import type { ComponentRow, Doc, GlyphRow } from '../schema';
 import { markPlace, standsBelow } from './markPlace';
+import { glyphOfCharacter } from './seatInto';
 
 /**
  * Accented letters made of a letter and its marks by Unicode's canonical decomposition (UAX #15, as the language's own
@@ -57,21 +59,20 @@ export function markGlyph(doc: Doc, mark: number, onCapital = false): GlyphRow |
         ),
     );
   if (!onCapital || !plain) return plain;
-  const own = [plain.name, glyphNameOf(mark)].map((name) => doc.glyphs[`${name}${FOR_CAPITALS}`]);
+  const own = [plain.name, glyphNameOf(mark)].map((name) => glyphNamed(doc, `${name}${FOR_CAPITALS}`));
   return own.find((g) => g && g.contours.length > 0) ?? plain;
 }
 
 /** Makes another drawing of a mark ("uni0301.alt1") the one that capitals take; null when it is none. */
 export function takeOnCapitals(doc: Doc, glyphId: string): ProjectDiff | null {
   const glyph = doc.glyphs[glyphId];
-  const base = doc.glyphs[glyph?.name.replace(/\.alt\d+$/, '') ?? ''];
+  const base = glyphNamed(doc, glyph?.name.replace(/\.alt\d+$/, '') ?? '');
   const isMark = base?.codePoints.some((cp) => /[\p{M}\p{Sk}]/u.test(String.fromCodePoint(cp)));
   if (!glyph || !base || !isMark || base.id === glyphId) return null;
-  const id = `${base.name}${FOR_CAPITALS}`;
-  if (doc.glyphs[id]) return null;
+  const name = `${base.name}${FOR_CAPITALS}`;
+  if (glyphNamed(doc, name)) return null;
   const d = draft(doc);
-  d.remove('glyphs', glyphId);
-  d.put('glyphs', { ...glyph, id, name: id });
+  d.put('glyphs', { ...glyph, name });
   // Its piece, if it has one, is called so too, or seating again would bring the old name back.
   const piece = glyph.source ? doc.pieces[glyph.source.pieceId] : undefined;
   if (piece) d.put('pieces', { ...piece, variant: FOR_CAPITALS.slice(1) });
@@ -126,9 +127,7 @@ export function composeAccents(doc: Doc, list: string): ProjectDiff | null {
     const { base: baseCode, marks } = formulaOf(char)!;
     const above = marks.some((m) => !standsBelow(m));
     const dotted = byCodePoint(doc, baseCode)!;
-    const base = above && DOTLESS.has(baseCode) ? dotless(doc, d, dotted, DOTLESS.get(baseCode)!) : dotted;
-    const cp = char.codePointAt(0)!;
-    const id = glyphNameOf(cp);
+    const base = above && DOTLESS.has(baseCode) ? dotless(d, dotted, DOTLESS.get(baseCode)!) : dotted;
     const components: ComponentRow[] = [
       { id: 'c1', glyphId: base.id, transform: translation(0, 0), mark: null },
     ];
@@ -149,7 +148,7 @@ export function composeAccents(doc: Doc, list: string): ProjectDiff | null {
       ];
     });
     d.put('glyphs', {
-      ...(d.get('glyphs', id) ?? blankGlyph(id, id, [cp], styleId)),
+      ...glyphOfCharacter(d, char.codePointAt(0)!, styleId),
       contours,
       components,
       anchors: base.anchors,
@@ -159,14 +158,13 @@ export function composeAccents(doc: Doc, list: string): ProjectDiff | null {
 }
 
 /** The dotless letter, made of the dotted one when nobody drew it. */
-function dotless(doc: Doc, d: ReturnType<typeof draft>, dotted: GlyphRow, cp: number): GlyphRow {
-  const there = byCodePoint(doc, cp) ?? d.get('glyphs', glyphNameOf(cp));
-  if (there && there.contours.length > 0) return there;
+function dotless(d: Draft, dotted: GlyphRow, cp: number): GlyphRow {
+  const there = glyphOfCharacter(d, cp, dotted.styleId);
+  if (there.contours.length > 0) return there;
   const contours = withoutDot(dotted);
   if (!contours) return dotted;
-  const id = glyphNameOf(cp);
   const made = {
-    ...blankGlyph(id, id, [cp], dotted.styleId),
+    ...there,
     contours,
     bearings: dotted.bearings,
     anchors: dotted.anchors,

@@ -1,10 +1,10 @@
 import { compose, rotation, scaling, translation, type Affine } from '../../geometry/affine';
 import { transformContours, type Contour } from '../../geometry/contour';
 import { contoursBox, type Box } from '../../geometry/measure';
-import { glyphNameOf } from '../../names/glyphNames';
 import { draft, type ProjectDiff } from '../diff';
-import { blankGlyph, projectOf } from '../newProject';
+import { projectOf } from '../newProject';
 import type { ComponentRow, Doc, GlyphRow, Lines } from '../schema';
+import { glyphOfCharacter } from './seatInto';
 
 /**
  * Everyday signs made of others for a start (proportions: common practice, no published source). They are shared parts,
@@ -305,10 +305,8 @@ export function makeDrafts(doc: Doc, list: string): ProjectDiff | null {
       components.push({ id, glyphId: part.id, transform, mark: null });
       contours.push(...transformContours(part.contours, transform).map((c) => ({ ...c, of: id })));
     });
-    const point = char.codePointAt(0)!;
-    const id = glyphNameOf(point);
     d.put('glyphs', {
-      ...(doc.glyphs[id] ?? blankGlyph(id, id, [point], styleId)),
+      ...glyphOfCharacter(d, char.codePointAt(0)!, styleId),
       contours,
       components,
       draft: true,

@@ -3,6 +3,7 @@ import { contoursBox } from '../../geometry/measure';
 import type { Module } from '../../modules/modules';
 import type { PenStroke } from '../../pen/strokes';
 import { draft, type ProjectDiff } from '../diff';
+import { newId } from '../identity';
 import { FIRST_RECIPE } from '../newProject';
 import type { Doc, PieceRow, SheetRow } from '../schema';
 import { glyphOfPiece, piecesOf, seatInto } from './seatInto';
@@ -27,13 +28,13 @@ export const slotOrigin = (order: number) => ({
 /** The sheet of letters made here, as it is or as it would be. */
 export function drawnSheet(doc: Doc, kind: DrawnKind): SheetRow {
   return (
-    doc.sheets[kind] ?? {
-      id: kind,
+    Object.values(doc.sheets).find((s) => s.kind === kind) ?? {
+      id: newId(doc, 'sheets', kind),
       name: NAMES[kind],
       kind,
       practiceCode: null,
       originalId: null,
-      pictureId: kind,
+      pictureId: null,
       widthPx: SLOT.width * SLOT.columns,
       heightPx: SLOT.height,
       recipeId: FIRST_RECIPE,
@@ -60,13 +61,18 @@ export function drawnSheet(doc: Doc, kind: DrawnKind): SheetRow {
 }
 
 /** The piece of a character on a sheet made here, if there is one. */
-export const drawnPiece = (doc: Doc, kind: DrawnKind, char: string): PieceRow | undefined =>
-  Object.values(doc.pieces).find((p) => p.sheetId === kind && p.char === char && p.variant === null);
+export function drawnPiece(doc: Doc, kind: DrawnKind, char: string): PieceRow | undefined {
+  const { id } = drawnSheet(doc, kind);
+  return Object.values(doc.pieces).find((p) => p.sheetId === id && p.char === char && p.variant === null);
+}
+
+/** Pieces of the sheet of letters made here, in the order of their slots. */
+export const drawnPieces = (doc: Doc, kind: DrawnKind): PieceRow[] => piecesOf(doc, drawnSheet(doc, kind).id);
 
 /** Place in the order of slots for a character: its own, or the next free one. */
 export function slotOf(doc: Doc, kind: DrawnKind, char: string): number {
   const own = drawnPiece(doc, kind, char);
-  return own?.order ?? piecesOf(doc, kind).reduce((n, p) => Math.max(n, p.order + 1), 0);
+  return own?.order ?? drawnPieces(doc, kind).reduce((n, p) => Math.max(n, p.order + 1), 0);
 }
 
 /**
@@ -88,11 +94,11 @@ export function takeDrawn(
   const order = slotOf(doc, kind, char);
   const old = drawnPiece(doc, kind, char);
   const box = contoursBox(made.outline);
-  const others = piecesOf(doc, kind).filter((p) => p.id !== old?.id);
+  const others = drawnPieces(doc, kind).filter((p) => p.id !== old?.id);
   if (!old && !box) return null;
   const piece: PieceRow | null = box && {
-    id: old?.id ?? `${kind}:${order}`,
-    sheetId: kind,
+    id: old?.id ?? d.newId('pieces', `${kind} ${char}`),
+    sheetId: sheet.id,
     box: { x: box.xMin, y: box.yMin, width: box.xMax - box.xMin, height: box.yMax - box.yMin },
     seeds: [],
     cuts: [],
@@ -133,7 +139,7 @@ export function changeModuleRows(doc: Doc, rows: number): ProjectDiff | null {
   const d = draft(doc);
   const next = { ...sheet, seating: { ...sheet.seating, capLinePx: rows * CELL_PX } };
   d.put('sheets', next);
-  seatInto(doc, d, next, piecesOf(doc, 'built'));
+  seatInto(doc, d, next, drawnPieces(doc, 'built'));
   return d.done('Change the grid');
 }
 
@@ -145,7 +151,7 @@ export function takeDrawing(doc: Doc, pieceId: string): ProjectDiff | null {
   const d = draft(doc);
   const glyph = glyphOfPiece(doc, d, piece);
   const transform = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
-  d.put('glyphs', { ...glyph, handEdited: false, cleaned: false, source: { pieceId, transform } });
+  d.put('glyphs', { ...glyph, handEdited: false, cleaned: false, source: { pieceId, sheetId: sheet.id, transform } });
   seatInto(doc, d, sheet, piecesOf(doc, sheet.id));
   return d.done(`Use this drawing of ${piece.char}`);
 }

@@ -11,7 +11,8 @@ import {
   type KerningRow,
 } from '../schema';
 import { squaresOf } from '../../geometry/squares';
-import { spacedBy } from './bearingsInStep';
+import { spacedBy } from '../inStep/bearings';
+import { spacesOf } from './fitting';
 import { PRIVATE } from './seatInto';
 
 /** A fit of a font's letters, 1/1000 em; groups and exceptions hold indices into `letters`. */
@@ -27,9 +28,6 @@ export interface FitResult {
   /** Wished distance of a pair of letters by their place in `letters`, box to box. */
   readonly wished: { readonly size: number; readonly data: ArrayLike<number> };
 }
-
-/** Groups made by the automatic fit are called so. */
-const FITTED = '@fit ';
 
 /** How the style in hand is fitted. */
 export const fitSettingsOf = (doc: Doc): FitSettings =>
@@ -93,9 +91,8 @@ function takeBearings(doc: Doc, d: ReturnType<typeof draft>, fit: FitResult, k: 
     const lacking = Math.max(0, 1 - inkWidth(glyph) - bearings.left - bearings.right);
     space(d, glyph, bearings.left, bearings.right + Math.ceil(lacking));
   }
-  for (const id of ['space', 'uni00A0']) {
-    const glyph = doc.glyphs[id];
-    if (!glyph || glyph.spacing === 'hand' || glyph.contours.length > 0) continue;
+  for (const glyph of spacesOf(doc)) {
+    if (glyph.spacing === 'hand' || glyph.contours.length > 0) continue;
     const width = k * fit.space + more;
     const half = cell === null ? Math.round(width / 2) : (Math.max(2, Math.round(width / cell)) * cell) / 2;
     space(d, glyph, Math.max(1, half), Math.max(1, half));
@@ -134,14 +131,25 @@ function takeKerning(
   // Letters that somebody put into groups of his own stay there.
   const own = { left: new Set<string>(), right: new Set<string>() };
   for (const g of Object.values(doc.groups))
-    if (!g.id.startsWith(FITTED)) for (const id of g.glyphIds) own[g.side].add(id);
+    if (!g.fitted) for (const id of g.glyphIds) own[g.side].add(id);
+  // A group of the last fit with the same letters is that group: its row stays as it is.
+  const before = new Map(
+    Object.values(doc.groups)
+      .filter((g) => g.fitted && g.styleId === styleId)
+      .map((g) => [membersOf(g.side, g.glyphIds), g.id]),
+  );
+  const ids = { left: new Map<number, string>(), right: new Map<number, string>() };
   const groups = (['left', 'right'] as const).flatMap((side) =>
     kerning[side].flatMap((group, i): GroupRow[] => {
       if (!used[side].has(i)) return [];
-      const ids = group
+      const glyphIds = group
         .flatMap((l) => [letters[l]!.glyphId, ...(composed.get(letters[l]!.glyphId) ?? [])])
         .filter((id) => !own[side].has(id));
-      return ids.length > 0 ? [{ id: `${FITTED}${side} ${i}`, styleId, side, glyphIds: ids }] : [];
+      if (glyphIds.length === 0) return [];
+      const members = membersOf(side, glyphIds);
+      const id = before.get(members) ?? d.newId('groups', members);
+      ids[side].set(i, id);
+      return [{ id, styleId, side, glyphIds, fitted: true }];
     }),
   );
   const row = (left: string, right: string, value: number): KerningRow[] => {
@@ -152,17 +160,24 @@ function takeKerning(
   };
   const pairs = [
     ...kerning.pairs
-      .flatMap(([a, b, v]) => row(`${FITTED}left ${a}`, `${FITTED}right ${b}`, v))
+      .flatMap(([a, b, v]) => {
+        const [left, right] = [ids.left.get(a), ids.right.get(b)];
+        return left !== undefined && right !== undefined ? row(left, right, v) : [];
+      })
       .filter((r) => r.value !== 0),
     ...kerning.exceptions.flatMap(([a, b, v]) => row(letters[a]!.glyphId, letters[b]!.glyphId, v)),
   ];
   const [keptGroups, keptPairs] = [new Set(groups.map((g) => g.id)), new Set(pairs.map((p) => p.id))];
   for (const r of Object.values(doc.kerning)) if (r.fitted && !keptPairs.has(r.id)) d.remove('kerning', r.id);
   for (const r of Object.values(doc.groups))
-    if (r.id.startsWith(FITTED) && !keptGroups.has(r.id)) d.remove('groups', r.id);
+    if (r.fitted && !keptGroups.has(r.id)) d.remove('groups', r.id);
   for (const r of groups) if (!same(doc.groups[r.id], r)) d.put('groups', r);
   for (const r of pairs) if (!same(doc.kerning[r.id], r)) d.put('kerning', r);
 }
+
+/** What a group of the fit is told by: its side and its letters. */
+const membersOf = (side: 'left' | 'right', glyphIds: readonly string[]): string =>
+  `${side} ${[...glyphIds].sort().join(' ')}`;
 
 /** Composed letters by the letter that they are spaced and kerned like. */
 function composedBy(doc: Doc): Map<string, string[]> {
@@ -205,20 +220,8 @@ function respace(
 /** Keeps the kerning of all groups as it is: fitting again leaves it alone. */
 export function freezeKerning(doc: Doc): ProjectDiff | null {
   const d = draft(doc);
-  const renamed = new Map<string, string>();
-  for (const g of Object.values(doc.groups)) {
-    if (!g.id.startsWith(FITTED)) continue;
-    const id = `@kept ${g.id.slice(FITTED.length)}`;
-    renamed.set(g.id, id);
-    d.remove('groups', g.id);
-    d.put('groups', { ...g, id });
-  }
-  for (const k of Object.values(doc.kerning)) {
-    if (!k.fitted) continue;
-    const [left, right] = [renamed.get(k.left) ?? k.left, renamed.get(k.right) ?? k.right];
-    d.remove('kerning', k.id);
-    d.put('kerning', { ...k, id: `${left} ${right}`, left, right, fitted: false });
-  }
+  for (const g of Object.values(doc.groups)) if (g.fitted) d.put('groups', { ...g, fitted: false });
+  for (const k of Object.values(doc.kerning)) if (k.fitted) d.put('kerning', { ...k, fitted: false });
   return d.done('Keep the kerning');
 }
 

@@ -45,12 +45,17 @@ export function setAdvance(doc: Doc, glyphId: string, advance: number): ProjectD
   return setBearings(doc, glyphId, { left: slack, right: slack });
 }
 
+/** The word space and the space that doesn't break, of the style in hand. */
+export const spacesOf = (doc: Doc): GlyphRow[] =>
+  Object.values(doc.glyphs).filter(
+    (g) => g.styleId === projectOf(doc).styleId && g.codePoints.some((cp) => cp === 0x20 || cp === 0xa0),
+  );
+
 /** Width of the word space; the space that doesn't break has the same. One step. */
 export function setWordSpace(doc: Doc, advance: number): ProjectDiff | null {
   const d = draft(doc);
-  for (const id of ['space', 'uni00A0']) {
-    const glyph = doc.glyphs[id];
-    if (!glyph || advance < 0 || advance === advanceOf(glyph) || glyph.contours.length > 0) continue;
+  for (const glyph of spacesOf(doc)) {
+    if (advance < 0 || advance === advanceOf(glyph) || glyph.contours.length > 0) continue;
     d.put('glyphs', { ...glyph, bearings: { left: advance / 2, right: advance / 2 }, spacing: 'hand' });
   }
   return d.done('Change the word space');
@@ -91,8 +96,8 @@ export function setGroupKerning(doc: Doc, left: string, right: string, value: nu
   const group = (glyphId: string, side: Side): string => {
     const there = groupOf(doc, glyphId, side);
     if (there !== null) return there;
-    const id = `@${side} ${glyphId}`;
-    d.put('groups', { id, styleId, side, glyphIds: [glyphId] });
+    const id = d.newId('groups', `${side} ${glyphId}`);
+    d.put('groups', { id, styleId, side, glyphIds: [glyphId], fitted: false });
     return id;
   };
   const [a, b] = [group(left, 'left'), group(right, 'right')];
@@ -137,7 +142,7 @@ export function setFollows(doc: Doc, glyphId: string, side: Side, leader: string
     bearings: { ...glyph.bearings, [side]: value },
     follows: { ...glyph.follows, [side]: leader },
   });
-  return d.done(leader === null ? 'Stop following' : `Follow ${leader}`);
+  return d.done(leader === null ? 'Stop following' : `Follow ${doc.glyphs[leader]!.name}`);
 }
 
 /** Sides that share their form with another letter's (n, m and r share their left side: common practice). */

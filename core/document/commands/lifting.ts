@@ -1,4 +1,4 @@
-import { draft, type ProjectDiff } from '../diff';
+import { draft, type Draft, type ProjectDiff } from '../diff';
 import type { ColourLayer } from '../../geometry/paint';
 import { FIRST_RECIPE, projectOf } from '../newProject';
 import type { Doc, PieceRow, RecipeRow, SheetRow } from '../schema';
@@ -20,7 +20,7 @@ export function addSheet(
   recipe: Partial<Omit<RecipeRow, 'id'>> | null = null,
 ): ProjectDiff | null {
   const d = draft(doc);
-  const recipeId = recipe ? `recipe of ${sheet.id}` : FIRST_RECIPE;
+  const recipeId = recipe ? d.newId('recipes', sheet.id) : FIRST_RECIPE;
   if (recipe)
     d.put('recipes', {
       ...doc.recipes[FIRST_RECIPE]!,
@@ -75,15 +75,50 @@ export interface LiftResult {
   readonly pieces: readonly LiftedRow[];
 }
 
-/** A piece as finders give it. */
-export type LiftedRow = Omit<PieceRow, 'sheetId' | 'state' | 'variant' | 'strokes' | 'cells'> & {
+/** A piece as finders give it: they know nothing of ids. */
+export type LiftedRow = Omit<PieceRow, 'id' | 'sheetId' | 'state' | 'variant' | 'strokes' | 'cells'> & {
   readonly rejected?: boolean;
   readonly variant?: string | null;
 };
 
 /** The row of a found piece. */
-export function pieceRow({ rejected, variant = null, ...p }: LiftedRow, sheetId: string): PieceRow {
-  return { ...p, variant, strokes: [], cells: [], sheetId, state: rejected ? 'dropped' : 'found' };
+export function pieceRow(
+  { rejected, variant = null, ...p }: LiftedRow,
+  id: string,
+  sheetId: string,
+): PieceRow {
+  return { ...p, id, variant, strokes: [], cells: [], sheetId, state: rejected ? 'dropped' : 'found' };
+}
+
+/** A piece found where one was before, with at least this share of both boxes in common, is that piece. */
+const SAME_PLACE = 0.5;
+
+function overlap(a: PieceRow['box'], b: PieceRow['box']): number {
+  const width = Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x);
+  const height = Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y);
+  if (width <= 0 || height <= 0) return 0;
+  const both = width * height;
+  return both / (a.width * a.height + b.width * b.height - both);
+}
+
+/** Ids of newly found pieces: a piece of the same character in the same place as one before keeps its id. */
+function idsOf(d: Draft, sheetId: string, found: readonly LiftedRow[], old: readonly PieceRow[]): string[] {
+  const free = new Set(old);
+  const before = found.map((p) => {
+    let best: PieceRow | null = null;
+    for (const o of free)
+      if (o.char === p.char && overlap(o.box, p.box) >= Math.max(SAME_PLACE, best ? overlap(best.box, p.box) : 0))
+        best = o;
+    if (best) free.delete(best);
+    return best;
+  });
+  const given = new Set<string>();
+  return before.map((b, i) => {
+    let id = b?.id ?? d.newId('pieces', `${sheetId} ${i}`);
+    for (let k = 1; given.has(id); k++) id = d.newId('pieces', `${sheetId} ${i} ${k}`);
+    given.add(id);
+    return id;
+  });
 }
 
 /**
@@ -96,11 +131,13 @@ export function takeLifted(doc: Doc, sheetId: string, result: LiftResult): Proje
   const d = draft(doc);
   const { skewRad, capHeightPx, specksDropped, printedLines } = result;
   d.put('sheets', { ...sheet, state: 'lifted', skewRad, capHeightPx, specksDropped, printedLines });
-  const fresh = new Map(result.pieces.map((p): [string, PieceRow] => [p.id, pieceRow(p, sheetId)]));
-  const old = Object.values(doc.pieces).filter((p) => p.sheetId === sheetId);
-  for (const p of old) if (!fresh.has(p.id)) d.remove('pieces', p.id);
-  for (const p of fresh.values()) d.put('pieces', p);
-  seatInto(doc, d, { ...sheet, skewRad }, [...fresh.values()]);
+  const old = piecesOf(doc, sheetId);
+  const ids = idsOf(d, sheetId, result.pieces, old);
+  const fresh = result.pieces.map((p, i) => pieceRow(p, ids[i]!, sheetId));
+  const left = new Set(ids);
+  for (const p of old) if (!left.has(p.id)) d.remove('pieces', p.id);
+  for (const p of fresh) d.put('pieces', p);
+  seatInto(doc, d, { ...sheet, skewRad }, fresh);
   return d.done(`Lift ${sheet.name}`);
 }
 
@@ -180,7 +217,7 @@ export function removeSheet(doc: Doc, sheetId: string): ProjectDiff | null {
   const d = draft(doc);
   for (const p of piecesOf(doc, sheetId)) d.remove('pieces', p.id);
   for (const g of Object.values(doc.glyphs)) {
-    if (g.source?.pieceId.startsWith(`${sheetId}:`) && !isWorkedOn(g)) d.remove('glyphs', g.id);
+    if (g.source?.sheetId === sheetId && !isWorkedOn(g)) d.remove('glyphs', g.id);
   }
   d.remove('sheets', sheetId);
   return d.done(`Remove ${sheet.name}`);
@@ -205,7 +242,7 @@ export function takeRetraced(
   const d = draft(doc);
   // Other sheets keep the recipe they were traced by.
   const shared = Object.values(doc.sheets).some((s) => s.id !== sheetId && s.recipeId === recipe.id);
-  const id = shared ? `recipe of ${sheetId}` : recipe.id;
+  const id = shared ? d.newId('recipes', sheetId) : recipe.id;
   d.put('recipes', { ...recipe, ...change, id });
   if (shared) d.put('sheets', { ...sheet, recipeId: id });
   const pieces = piecesOf(doc, sheetId).map((p) => {

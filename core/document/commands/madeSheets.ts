@@ -39,10 +39,10 @@ export function addMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult): Pr
     taken.add(code);
     return String.fromCodePoint(code);
   };
-  const pieces = lifted.pieces.map((p): PieceRow => {
+  const pieces = lifted.pieces.map((p, i): PieceRow => {
     const char = p.char ?? (icons && p.name !== null ? iconChar(p.name) : null);
     return {
-      ...pieceRow(p, sheet.id),
+      ...pieceRow(p, d.newId('pieces', `${sheet.id} ${i}`), sheet.id),
       char,
       confidence: char === null ? 0 : 1,
       state: char === null ? 'found' : 'accepted',

@@ -22,12 +22,11 @@ export function replacePieces(
   const old = piecesOf(doc, sheetId);
   const left = old.filter((p) => !gone.includes(p.id));
   const first = old.find((p) => gone.includes(p.id));
-  let serial = old.reduce((n, p) => Math.max(n, Number(/:made(\d+)$/.exec(p.id)?.[1] ?? 0)), 0);
   const taken = new Set(left.filter((p) => p.state !== 'dropped').map((p) => p.char));
   const slope = Math.tan(sheet.skewRad);
   const level = (p: { box: PieceRow['box'] }) =>
     p.box.y + p.box.height / 2 - slope * (p.box.x + p.box.width / 2);
-  const fresh = made.map((m): PieceRow => {
+  const fresh = made.map((m, i): PieceRow => {
     const near =
       first ?? nearest(old, (p) => Math.abs(level(p) - level(m)) + 0.02 * Math.abs(p.box.x - m.box.x));
     const char = m.char !== null && !taken.has(m.char) ? m.char : null;
@@ -36,7 +35,7 @@ export function replacePieces(
       ...m,
       char,
       confidence: char === null ? 0 : m.confidence,
-      id: `${sheetId}:made${++serial}`,
+      id: d.newId('pieces', `${sheetId} ${label} ${i}`),
       sheetId,
       name: null,
       variant: null,

@@ -3,7 +3,7 @@ import { draft, type ProjectDiff } from '../diff';
 import { blankGlyph, projectOf } from '../newProject';
 import type { Doc, GlyphRow, ProjectRow } from '../schema';
 import { relabelPiece } from './lifting';
-import { isWorkedOn } from './seatInto';
+import { isWorkedOn, renamed } from './seatInto';
 
 /** The glyph of the style in hand that stands for a code point. */
 export const glyphOfCodePoint = (doc: Doc, codePoint: number): GlyphRow | null =>
@@ -11,7 +11,7 @@ export const glyphOfCodePoint = (doc: Doc, codePoint: number): GlyphRow | null =
 
 /**
  * Gives a drawn glyph another character. One cut from a sheet is relabelled there, so that sheet and ledger agree;
- * another keeps its row and changes name and code point. Null when the character is taken by a glyph made by hand,
+ * another changes name and code point. Null when the character is taken by a glyph made by hand,
  * or nothing changes.
  */
 export function renameGlyph(doc: Doc, glyphId: string, char: string): ProjectDiff | null {
@@ -26,9 +26,7 @@ export function renameGlyph(doc: Doc, glyphId: string, char: string): ProjectDif
     if (taken.contours.length > 0 || isWorkedOn(taken)) return null;
     d.remove('glyphs', taken.id);
   }
-  const id = glyphNameOf(codePoint);
-  d.remove('glyphs', glyphId);
-  d.put('glyphs', { ...glyph, id, name: id, codePoints: [codePoint] });
+  d.put('glyphs', renamed(glyph, { name: glyphNameOf(codePoint), codePoints: [codePoint] }));
   if (piece) d.put('pieces', { ...piece, char, confidence: 1, state: 'accepted' });
   return d.done(`Name a glyph ${char}`);
 }
@@ -37,9 +35,9 @@ export function renameGlyph(doc: Doc, glyphId: string, char: string): ProjectDif
 export function startGlyph(doc: Doc, char: string): ProjectDiff | null {
   const codePoint = char.codePointAt(0);
   if (codePoint === undefined || glyphOfCodePoint(doc, codePoint)) return null;
-  const id = glyphNameOf(codePoint);
+  const name = glyphNameOf(codePoint);
   const d = draft(doc);
-  d.put('glyphs', blankGlyph(id, id, [codePoint], projectOf(doc).styleId));
+  d.put('glyphs', blankGlyph(d.newId('glyphs', name), name, [codePoint], projectOf(doc).styleId));
   return d.done(`Begin ${char}`);
 }
 

@@ -1,4 +1,5 @@
-import { applyDiff, draft, mergeDiffs, type ProjectDiff } from '../diff';
+import { draft, mergeDiffs, type ProjectDiff } from '../diff';
+import { edit } from '../inStep/edit';
 import { FIRST_RECIPE } from '../newProject';
 import type { Doc, SheetRow } from '../schema';
 import { takeLifted, type LiftResult } from './lifting';
@@ -56,7 +57,7 @@ export function takePractice(
   const d = draft(doc);
   d.put('sheets', row);
   const added = d.done(`Read ${facts.name}`)!;
-  const taken = takeLifted(applyDiff(doc, added), sheetId, lifted);
+  const taken = takeLifted(edit(doc, added).doc, sheetId, lifted);
   return taken ? { ...mergeDiffs(added, taken), label: added.label } : added;
 }
 

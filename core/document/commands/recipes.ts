@@ -14,8 +14,8 @@ export function saveRecipe(doc: Doc, sheetId: string, name: string): ProjectDiff
   const recipe = sheet && doc.recipes[sheet.recipeId];
   const plain = name.trim();
   if (!recipe || plain === '') return null;
-  const id = savedRecipes(doc).find((r) => r.name === plain)?.id ?? `saved: ${plain}`;
   const d = draft(doc);
+  const id = savedRecipes(doc).find((r) => r.name === plain)?.id ?? d.newId('recipes', plain);
   d.put('recipes', { ...recipe, id, name: plain, saved: true });
   d.put('sheets', { ...sheet, recipeId: id });
   return d.done(`Save the recipe ${plain}`);

@@ -4,13 +4,11 @@ import { rightDirections } from '../../geometry/direction';
 import { transformPaint } from '../../geometry/paint';
 import { glyphNameOf } from '../../names/glyphNames';
 import { seatSheet, type SeatedSheet } from '../../seat/seatSheet';
-import type { draft } from '../diff';
+import type { Draft } from '../diff';
 import { mapGlyph } from './dressing/scaling';
 import { placingMap } from './placing';
 import { blankGlyph, projectOf } from '../newProject';
 import type { Doc, GlyphRow, PieceRow, ProjectRow, SheetRow } from '../schema';
-
-type Draft = ReturnType<typeof draft>;
 
 /** First code point of Unicode's private use area, and its last. */
 export const PRIVATE = [0xe000, 0xf8ff] as const;
@@ -21,28 +19,123 @@ export const iconName = (name: string): string => {
   return /^[A-Za-z_]/.test(plain) ? plain : `icon_${plain}`;
 };
 
+/** What a glyph is called and stands for; apart from its id, which never changes. */
+interface Called {
+  readonly name: string;
+  readonly codePoints: number[];
+}
+
 /**
  * What a piece's glyph is called: "A", "eacute"; a ligature's letters joined as in "f_i", another drawing's variant behind
  * a dot as in "a.alt1" (Adobe Glyph List Specification, section 6). Only a letter itself has a code point.
  */
-function identityOf(piece: PieceRow): { id: string; name: string; codePoints: number[] } {
+function calledBy(piece: PieceRow): Called {
   const points = [...piece.char!].map((c) => c.codePointAt(0)!);
-  const id = points.map(glyphNameOf).join('_') + (piece.variant === null ? '' : `.${piece.variant}`);
+  const plain = points.map(glyphNameOf).join('_') + (piece.variant === null ? '' : `.${piece.variant}`);
   const codePoints = points.length === 1 && piece.variant === null ? points : [];
   const isPrivate = points[0]! >= PRIVATE[0] && points[0]! <= PRIVATE[1];
-  const name = piece.name !== null && isPrivate && codePoints.length > 0 ? iconName(piece.name) : id;
-  return { id, name, codePoints };
+  const name = piece.name !== null && isPrivate && codePoints.length > 0 ? iconName(piece.name) : plain;
+  return { name, codePoints };
 }
 
-/** The glyph a piece stands for, made blank when there is none. */
+/** Glyphs by what they stand for and where they come from, as an edit under way has them. */
+class GlyphIndex {
+  private readonly byName = new Map<string, GlyphRow>();
+  private readonly byPoint = new Map<number, GlyphRow>();
+  private readonly byPiece = new Map<string, GlyphRow>();
+
+  constructor(glyphs: readonly GlyphRow[]) {
+    for (const g of glyphs) {
+      if (!this.byName.has(g.name)) this.byName.set(g.name, g);
+      for (const cp of g.codePoints) if (!this.byPoint.has(cp)) this.byPoint.set(cp, g);
+      if (g.source) this.byPiece.set(g.source.pieceId, g);
+    }
+  }
+
+  ofPiece = (pieceId: string): GlyphRow | undefined => this.byPiece.get(pieceId);
+
+  called({ name, codePoints: [point] }: Called): GlyphRow | undefined {
+    return this.byName.get(name) ?? (point === undefined ? undefined : this.byPoint.get(point));
+  }
+}
+
+/** A glyph under another name; further characters that it was given stay with it. */
+export const renamed = (g: GlyphRow, { name, codePoints }: Called): GlyphRow => ({
+  ...g,
+  name,
+  codePoints: codePoints.length > 0 ? [...new Set([...codePoints, ...g.codePoints.slice(1)])] : [],
+});
+
+const hasName = (g: GlyphRow, { name, codePoints: [point] }: Called): boolean =>
+  g.name === name || (point !== undefined && g.codePoints.includes(point));
+
+/** The glyph that a character has in an edit under way, made blank when there is none. */
+export function glyphOfCharacter(d: Draft, codePoint: number, styleId: string): GlyphRow {
+  const called = { name: glyphNameOf(codePoint), codePoints: [codePoint] };
+  return (
+    new GlyphIndex(d.all('glyphs')).called(called) ??
+    blankGlyph(d.newId('glyphs', called.name), called.name, called.codePoints, styleId)
+  );
+}
+
+/** The glyph that a piece's character has already, made blank when there is none. */
 export function glyphOfPiece(doc: Doc, d: Draft, piece: PieceRow): GlyphRow {
-  const { id, name, codePoints } = identityOf(piece);
-  const direct = d.get('glyphs', id);
-  if (direct) return direct;
-  const [point] = codePoints;
-  const other =
-    point === undefined ? undefined : Object.values(doc.glyphs).find((g) => g.codePoints.includes(point));
-  return (other && d.get('glyphs', other.id)) ?? blankGlyph(id, name, codePoints);
+  const called = calledBy(piece);
+  return (
+    new GlyphIndex(d.all('glyphs')).called(called) ??
+    blankGlyph(d.newId('glyphs', called.name), called.name, called.codePoints, projectOf(doc).styleId)
+  );
+}
+
+/**
+ * Which glyph each named piece of a sheet draws. A piece keeps the glyph it drew before, which is renamed with it, so that
+ * white, kerning and groups stay with the drawing; a piece without one takes its character's glyph when that is free: blank,
+ * or drawn by a piece of the same sheet that is gone or no longer called so. Somebody else's drawing is never taken.
+ */
+function glyphsOfPieces(
+  doc: Doc,
+  d: Draft,
+  sheet: SheetRow,
+  named: readonly PieceRow[],
+): Map<string, GlyphRow> {
+  const index = new GlyphIndex(d.all('glyphs'));
+  const wishes = new Map(named.map((p) => [p.id, calledBy(p)]));
+  /** Whether a glyph's own piece still calls it so. */
+  const isHeld = (g: GlyphRow): boolean => {
+    if (g.source === null) return g.contours.length > 0;
+    if (g.source.sheetId !== sheet.id) return true;
+    const wish = wishes.get(g.source.pieceId);
+    return isWorkedOn(g) && !wish ? true : wish !== undefined && hasName(g, wish);
+  };
+  const out = new Map<string, GlyphRow>();
+  const given = { glyphs: new Set<string>(), names: new Set<string>() };
+  const give = (piece: PieceRow, glyph: GlyphRow, called: Called) => {
+    out.set(piece.id, glyph);
+    given.glyphs.add(glyph.id);
+    given.names.add(called.name);
+  };
+  for (const piece of named) {
+    const called = wishes.get(piece.id)!;
+    const own = index.ofPiece(piece.id);
+    if (!own || given.names.has(called.name)) continue;
+    if (hasName(own, called)) give(piece, own, called);
+    else {
+      const other = index.called(called);
+      if (other && isHeld(other)) continue;
+      // A blank that only kept the name gives way.
+      if (other && other.source === null) d.remove('glyphs', other.id);
+      give(piece, renamed(own, called), called);
+    }
+  }
+  for (const piece of named) {
+    const called = wishes.get(piece.id)!;
+    if (index.ofPiece(piece.id) || given.names.has(called.name)) continue;
+    const other = index.called(called);
+    if (other && (given.glyphs.has(other.id) || isHeld(other))) continue;
+    const id = other?.id ?? d.newId('glyphs', called.name);
+    give(piece, other ?? blankGlyph(id, called.name, called.codePoints, projectOf(doc).styleId), called);
+  }
+  return out;
 }
 
 /** Whether an outline is more than the trace left: it isn't made anew from its picture then. */
@@ -68,16 +161,17 @@ export function seatInto(doc: Doc, d: Draft, sheet: SheetRow, pieces: readonly P
       skewRad: sheet.skewRad,
     },
   );
-  const live = new Set(pieces.map((p) => p.id));
   const placed = new Set<string>();
+  const drawn = glyphsOfPieces(
+    doc,
+    d,
+    sheet,
+    named.filter((p) => seated.letters.has(p.id)),
+  );
   for (const piece of named) {
-    const letter = seated.letters.get(piece.id);
-    if (!letter) continue;
-    const glyph = glyphOfPiece(doc, d, piece);
-    const own = glyph.source === null ? glyph.contours.length === 0 : live.has(glyph.source.pieceId);
-    // Somebody else's drawing is never overwritten in silence.
-    if (!own || placed.has(glyph.id)) continue;
-    const to = compose(placingMap(glyph.placing), letter.transform);
+    const glyph = drawn.get(piece.id);
+    if (!glyph) continue;
+    const to = compose(placingMap(glyph.placing), seated.letters.get(piece.id)!.transform);
     if (isWorkedOn(glyph)) {
       if (glyph.source?.pieceId === piece.id) d.put('glyphs', reseated(glyph, to));
       continue;
@@ -91,14 +185,12 @@ export function seatInto(doc: Doc, d: Draft, sheet: SheetRow, pieces: readonly P
         paint: transformPaint(l.paint, to),
         contours: transformContours(l.contours, to),
       })),
-      source: { pieceId: piece.id, transform: to },
+      source: { pieceId: piece.id, sheetId: sheet.id, transform: to },
     });
   }
   // Glyphs whose piece lost its name or was dropped have nothing to show any more.
-  for (const g of Object.values(doc.glyphs)) {
-    const lost = g.source !== null && g.source.pieceId.startsWith(`${sheet.id}:`) && !placed.has(g.id);
-    if (lost && !isWorkedOn(g)) d.remove('glyphs', g.id);
-  }
+  for (const g of d.all('glyphs'))
+    if (g.source?.sheetId === sheet.id && !placed.has(g.id) && !isWorkedOn(g)) d.remove('glyphs', g.id);
   if (leadsLines(doc, sheet)) followLines(d, project, sheet, seated);
 }
 

@@ -1,5 +1,5 @@
 import { useEffect, useMemo } from 'react';
-import { spacedBy } from '../../../core/document/commands/bearingsInStep';
+import { spacedBy } from '../../../core/document/inStep/bearings';
 import { projectOf } from '../../../core/document/newProject';
 import { worstPairs } from '../../../core/fit/rhythm';
 import { offNow, refreshJoins, refreshRhythm, useFittingAll } from '../../store/fittingAll';

@@ -1,7 +1,7 @@
 import { Text } from '@chakra-ui/react';
 import { freezeSpacing, releaseSpacing } from '../../../../core/document/commands/fitAll';
 import { setAdvance, setFollows } from '../../../../core/document/commands/fitting';
-import { spacedBy } from '../../../../core/document/commands/bearingsInStep';
+import { spacedBy } from '../../../../core/document/inStep/bearings';
 import { advanceOf, inkWidth } from '../../../../core/document/metrics';
 import type { GlyphRow } from '../../../../core/document/schema';
 import { BearingFields } from '../../../panels/BearingFields';
