@@ -5,7 +5,6 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { apprenticesPage, keepersPage, tideMillProject } from '../demo/tideMill';
 import { writeProjectFile } from '../core/archive/writeProject';
-import { openProjectFile } from '../core/archive/readProject';
 import { byName } from '../core/testing/named';
 import { BASIC_BILL } from '../core/names/bills';
 import { coverage, toPicture } from '../core/testing/shapes';

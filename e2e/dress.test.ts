@@ -80,7 +80,7 @@ test('a letter is traced by hand over its picture with few points, fitted to it,
   await page.keyboard.press('Control+z');
   await press(page, 'History');
   await expect(page.getByRole('button', { name: 'Widen the letter taken back' })).toBeVisible();
-  await press(page, /^As it was opened/);
+  await press(page, /^Before all of these/);
   await expect(page.getByText('As traced.')).toBeVisible();
   await press(page, /^Refit a stretch/);
   await expect(page.getByText('Worked on by hand')).toBeVisible();

@@ -52,7 +52,14 @@ test('pictures are asked for one at a time, and the file comes in pieces', async
   const other = bytes('another');
   const doc = editAll(withSheet(), 'Add', [
     (d) =>
-      addSheet(d, { id: 't', name: 't', pictureId: pictureIdOf(other), originalId: ID, widthPx: 9, heightPx: 9 }),
+      addSheet(d, {
+        id: 't',
+        name: 't',
+        pictureId: pictureIdOf(other),
+        originalId: ID,
+        widthPx: 9,
+        heightPx: 9,
+      }),
   ])!.doc;
   const log: string[] = [];
   const read = (id: string) => {
@@ -134,7 +141,10 @@ describe('a file that isn’t whole', () => {
   });
 
   test('a picture of an earlier version’s shorter hash gets the one in use now', async () => {
-    const file = await writeProjectFile(withSheet('00aa11bb22cc33dd'), new Map([['00aa11bb22cc33dd', PICTURE]]));
+    const file = await writeProjectFile(
+      withSheet('00aa11bb22cc33dd'),
+      new Map([['00aa11bb22cc33dd', PICTURE]]),
+    );
     const back = opened(file);
     expect(back.doc.sheets.s!.pictureId).toBe(ID);
     expect(back.picture(ID)).toEqual(PICTURE);

@@ -25,7 +25,10 @@ export function safeFileName(text: string, whenEmpty = 'untitled'): string {
 export function glyphFileNames(): (glyphName: string) => string {
   const taken = new Set<string>();
   return (glyphName) => {
-    const plain = safeFileName(glyphName.replace(/[A-Z]/g, (c) => `${c}_`).replace(/[^A-Za-z0-9_.-]/g, '_'), 'glyph');
+    const plain = safeFileName(
+      glyphName.replace(/[A-Z]/g, (c) => `${c}_`).replace(/[^A-Za-z0-9_.-]/g, '_'),
+      'glyph',
+    );
     let name = plain;
     for (let k = 2; taken.has(name.toLowerCase()); k++) name = `${plain}-${k}`;
     taken.add(name.toLowerCase());

@@ -59,7 +59,11 @@ function readHead(bytes: Uint8Array, entries: readonly Entry[]): Result<{ versio
   const json = unpack(bytes, 'project.json');
   if (!json) return fail({ code: 'project-incomplete', missing: 'project.json' });
   try {
-    const head = JSON.parse(strFromU8(json)) as { format?: unknown; version?: unknown; data?: unknown } | null;
+    const head = JSON.parse(strFromU8(json)) as {
+      format?: unknown;
+      version?: unknown;
+      data?: unknown;
+    } | null;
     if (head?.format !== PROJECT_FORMAT) return fail({ code: 'project-not-zip' });
     return ok({ version: head.version, data: head.data });
   } catch {

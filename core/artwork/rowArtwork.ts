@@ -33,10 +33,7 @@ interface Patch {
  * a guide line is the baseline. At whatever scale and however far off the page it was drawn, the sheet fits about it.
  * Fails with 'no-letters' when it holds but one or two things.
  */
-export function separateLetters(
-  drawing: SvgDrawing,
-  expected: readonly string[],
-): Result<LaidOut> {
+export function separateLetters(drawing: SvgDrawing, expected: readonly string[]): Result<LaidOut> {
   const row = withoutGuides(coveredByAll(drawing).map((c) => c.shape));
   const letters = patchesOf(unite(row.shapes));
   if (letters.length < 3) return fail({ code: 'no-letters', specks: 0 });

@@ -110,7 +110,10 @@ describe('composing', () => {
     const redrawn = commit(
       moved,
       emptyHistory,
-      movePoints(moved, outlineOf(byName(moved).eacute!.id), [{ contour: 0, node: 1, part: 'node' }], { x: 0, y: -40 })!,
+      movePoints(moved, outlineOf(byName(moved).eacute!.id), [{ contour: 0, node: 1, part: 'node' }], {
+        x: 0,
+        y: -40,
+      })!,
     ).doc;
     expect(redrawn.glyphs.e).toEqual(moved.glyphs.e);
     const after = commit(

@@ -25,8 +25,10 @@ export function danglingReferences(doc: Doc): string[] {
     if (!has.side(k.left) || !has.side(k.right)) out.push(`kerning ${k.id} has a side that is gone`);
   for (const g of Object.values(doc.groups))
     for (const id of g.glyphIds) if (!has.glyph(id)) out.push(`group ${g.id} holds a letter that is gone`);
-  for (const p of Object.values(doc.pieces)) if (!doc.sheets[p.sheetId]) out.push(`piece ${p.id} is on no sheet`);
-  for (const s of Object.values(doc.sheets)) if (!doc.recipes[s.recipeId]) out.push(`${s.name} has no recipe`);
+  for (const p of Object.values(doc.pieces))
+    if (!doc.sheets[p.sheetId]) out.push(`piece ${p.id} is on no sheet`);
+  for (const s of Object.values(doc.sheets))
+    if (!doc.recipes[s.recipeId]) out.push(`${s.name} has no recipe`);
   for (const s of Object.values(doc.styles)) {
     const { reference } = s.fit;
     if (reference && !(has.glyph(reference.left) && has.glyph(reference.right)))

@@ -8,7 +8,14 @@ import { addCodePoint, nameGlyph, namePiece, takeOrder } from './commands/assign
 import { composeAccents } from './commands/composing';
 import { movePoints, outlineOf, placePart, shareContours } from './commands/dressing';
 import { setFollows, setGroupKerning, setKerning } from './commands/fitting';
-import { addSheet, dropPiece, relabelPiece, removeSheet, takeLifted, type LiftedRow } from './commands/lifting';
+import {
+  addSheet,
+  dropPiece,
+  relabelPiece,
+  removeSheet,
+  takeLifted,
+  type LiftedRow,
+} from './commands/lifting';
 import { renameGlyph } from './commands/naming';
 import { danglingReferences } from './dangling';
 import type { ProjectDiff } from './diff';
@@ -42,7 +49,10 @@ const lifted = (doc: Doc, pieces: readonly LiftedRow[]): Doc =>
 function page(chars: string): Doc {
   const doc = newProject('p', 'P', 0);
   const sheet = { id: 's', name: 'page.png', pictureId: 'abc', widthPx: 4000, heightPx: 400 };
-  return lifted(apply(doc, addSheet(doc, sheet)), [...chars].map((c, i) => found(c, i)));
+  return lifted(
+    apply(doc, addSheet(doc, sheet)),
+    [...chars].map((c, i) => found(c, i)),
+  );
 }
 const idOf = (doc: Doc, name: string): string => byName(doc)[name]!.id;
 
@@ -175,7 +185,12 @@ describe('whatever is renamed, swapped, dropped and taken back', () => {
         y: 2,
       }),
     (d) => composeAccents(d, 'Á'),
-    (d) => takeOrder(d, 's', Object.values(d.pieces).map((p, i) => ({ pieceId: p.id, char: chars[(i + 1) % 9]! }))),
+    (d) =>
+      takeOrder(
+        d,
+        's',
+        Object.values(d.pieces).map((p, i) => ({ pieceId: p.id, char: chars[(i + 1) % 9]! })),
+      ),
     (d, a) => (a % 9 === 0 ? removeSheet(d, 's') : null),
   ];
   const bytesOf = (doc: Doc) => compileFont(doc, { format: 'ttf', styleId: 'regular', nowUnixS: 0 });

@@ -81,6 +81,20 @@ function sentence(p: Problem): string {
       return `the project was saved by a newer Orthoglyph (version ${p.version}, this one knows up to ${p.known}). Update Orthoglyph, then open it again; the file was not changed.`;
     case 'project-invalid':
       return `the project file doesn't fit its own form at ${p.path || 'its top'}: ${p.reason}. Use an earlier copy.`;
+    case 'job-failed':
+      return `this could not be done (${p.reason}). Nothing was changed. Try it again; if it fails again, save a project file and report it.`;
+    case 'worker-crashed':
+      return `the browser ended this work (${p.reason}), mostly for want of memory. Nothing was changed and other work goes on. Close other tabs or use a smaller picture, then try again.`;
+    case 'storage-full':
+      return `the browser has no room left for ${p.what}. Nothing that was there is lost. Save project files and delete projects you don't need here, then try again.`;
+    case 'storage-failed':
+      return `the browser's storage didn't take it (${p.reason}). It is kept here and tried again; save a project file to be safe.`;
+    case 'project-not-here':
+      return 'there is no such project in this browser. It may have been deleted, or made in another browser; open its project file instead.';
+    case 'project-taken-over':
+      return p.rows === 0
+        ? 'the other tab let go of this project. You can go on here.'
+        : `the other tab let go of this project after changing ${p.rows} of its rows. They are shown here now, and you can go on.`;
     case 'project-older':
       return `it was saved by an earlier Orthoglyph (form ${p.version}) and was brought to today's form.`;
     case 'project-mended':

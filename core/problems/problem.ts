@@ -55,6 +55,12 @@ export type ProblemDetail =
   | { readonly code: 'project-incomplete'; readonly missing: string }
   | { readonly code: 'project-future'; readonly version: number; readonly known: number }
   | { readonly code: 'project-invalid'; readonly path: string; readonly reason: string }
+  | { readonly code: 'job-failed'; readonly reason: string }
+  | { readonly code: 'worker-crashed'; readonly reason: string }
+  | { readonly code: 'storage-full'; readonly what: string }
+  | { readonly code: 'storage-failed'; readonly reason: string }
+  | { readonly code: 'project-not-here' }
+  | { readonly code: 'project-taken-over'; readonly rows: number }
   | { readonly code: 'project-older'; readonly version: number }
   | { readonly code: 'project-mended'; readonly what: readonly string[] }
   | { readonly code: 'row-damaged'; readonly table: string; readonly id: string; readonly reason: string }

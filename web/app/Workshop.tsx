@@ -1,59 +1,97 @@
-import { Flex, Spinner, Text } from '@chakra-ui/react';
+import { Box, Button, Flex, Heading, Spinner, Text } from '@chakra-ui/react';
 import { Suspense, useEffect, useState } from 'react';
-import { Outlet, useParams } from 'react-router';
+import { Link, Outlet, useLocation, useParams } from 'react-router';
+import { describeProblem } from '../../core/problems/describe';
+import { projectOf } from '../../core/document/newProject';
+import type { Problem } from '../../core/problems/problem';
 import { CommandSearch } from '../panels/CommandSearch';
 import { Course } from '../panels/Course';
+import { JobProgress } from '../panels/JobProgress';
 import { Problems } from '../panels/Problems';
 import { RunningLine } from '../panels/RunningLine';
 import { ShortcutSheet } from '../panels/ShortcutSheet';
+import { StorageBanner } from '../panels/StorageBanner';
 import { TopBar } from '../panels/TopBar';
 import { useWorkshopKeys } from '../panels/useWorkshopKeys';
 import { useProject } from '../store/projectStore';
+import { STAGES } from '../text/stages';
+import { useTitle } from '../ui/useTitle';
 
 /** Everything around the bench: course at the left, running line below, the stage in the middle. */
 export function Workshop() {
   const { projectId } = useParams();
   // Only whether there is a document: every edit would otherwise draw everything anew.
   const ready = useProject((s) => s.doc !== null);
+  const refused = useProject((s) => s.refused);
   const { open, close } = useProject.getState();
   useEffect(() => {
     if (projectId) void open(projectId);
-    return () => void close();
-  }, [projectId, open, close]);
+  }, [projectId, open]);
+  useEffect(() => close, [close]);
+  if (!ready && refused) return <Refused problems={refused} />;
   return (
     <Flex direction="column" h="100vh">
       {ready ? (
         <OpenWorkshop />
       ) : (
-        <>
-          <Problems />
-          <Flex p="8" gap="3" align="center">
-            <Spinner size="sm" />
-            <Text>Opening the project ...</Text>
-          </Flex>
-        </>
+        <Flex p="8" gap="3" align="center">
+          <Spinner size="sm" />
+          <Text>Opening the project ...</Text>
+        </Flex>
       )}
     </Flex>
+  );
+}
+
+/** A project that can't be shown: why, and the way back. */
+function Refused({ problems }: { problems: readonly Problem[] }) {
+  useTitle('Not opened');
+  return (
+    <Box p="10" maxW="44rem" as="main">
+      <Heading as="h1" size="lg">
+        This project can't be opened
+      </Heading>
+      {problems.map((p, i) => (
+        <Text key={i} mt="3" role="alert">
+          {describeProblem(p)}
+        </Text>
+      ))}
+      <Button asChild mt="5" bg="hand" color="paper">
+        <Link to="/projects">To the projects</Link>
+      </Button>
+    </Box>
   );
 }
 
 function OpenWorkshop() {
   const [searching, setSearching] = useState(false);
   const [shortcuts, setShortcuts] = useState(false);
+  const readOnly = useProject((s) => s.saveState === 'read-only' || s.saveState === 'gone');
+  const name = useProject((s) => (s.doc ? projectOf(s.doc).name : ''));
+  const { pathname } = useLocation();
+  const stage = STAGES.find((s) => pathname.split('/')[3] === s.path);
+  useTitle(stage ? `${stage.title} · ${name}` : name);
   useWorkshopKeys({ onSearch: () => setSearching(true), onShortcuts: () => setShortcuts(true) });
   return (
     <>
       <TopBar onSearch={() => setSearching(true)} onShortcuts={() => setShortcuts(true)} />
+      <StorageBanner />
       <Problems />
       <Flex flex="1" minH="0">
         <Course />
-        <Flex as="main" flex="1" minW="0" minH="0">
-          <Suspense fallback={null}>
-            <Outlet />
-          </Suspense>
+        <Flex as="main" flex="1" minW="0" minH="0" position="relative">
+          {/* What can't be changed now doesn't look as if it could. */}
+          <fieldset disabled={readOnly} style={{ display: 'contents' }}>
+            <Suspense fallback={null}>
+              <Outlet />
+            </Suspense>
+          </fieldset>
+          <JobProgress />
         </Flex>
       </Flex>
-      <RunningLine />
+      <fieldset disabled={readOnly} style={{ display: 'contents' }}>
+        <RunningLine />
+      </fieldset>
       {searching && <CommandSearch onClose={() => setSearching(false)} />}
       {shortcuts && <ShortcutSheet onClose={() => setShortcuts(false)} />}
     </>

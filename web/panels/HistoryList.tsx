@@ -1,18 +1,19 @@
 import { Box, IconButton, Popover, Portal, Text } from '@chakra-ui/react';
 import { History } from 'lucide-react';
 import { useProject } from '../store/projectStore';
+import { MomentList } from './MomentList';
 
 /** Steps shown at once; older ones are reached by going back first. */
 const SHOWN = 60;
 
-/** Everything done since the project was opened, the latest first; a click goes there. What was taken back is listed above. */
+/** The last steps, the latest first, also those of earlier visits; a click goes there. Above them moments with names. What was taken back is listed above. */
 export function HistoryList() {
   const { done, undone } = useProject((s) => s.history);
   const { goTo } = useProject.getState();
   const steps = [
     ...undone.map((d, i) => ({ label: d.label, count: done.length + undone.length - i, back: true })),
     ...done.map((d, i) => ({ label: d.label, count: i + 1, back: false })).reverse(),
-    { label: 'As it was opened', count: 0, back: false },
+    { label: 'Before all of these', count: 0, back: false },
   ].slice(0, SHOWN);
   return (
     <Popover.Root lazyMount unmountOnExit>
@@ -31,6 +32,7 @@ export function HistoryList() {
         <Popover.Positioner>
           <Popover.Content bg="sheet" w="300px" maxH="60vh" overflowY="auto" aria-label="History">
             <Popover.Body p="2">
+              <MomentList />
               {steps.map((s) => (
                 <Box
                   key={s.count}

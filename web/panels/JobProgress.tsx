@@ -1,16 +1,21 @@
 import { Box, Flex, Progress, Text } from '@chakra-ui/react';
-import { cancelLifting, useLifting } from '../store/lifting';
+import type { JobView } from '../jobs/jobQueue';
+import { jobs, useJobs } from '../store/jobs';
+import { useProject } from '../store/projectStore';
 import { InkButton } from '../ui/InkButton';
 
-/** Progress of the picture being worked on, with a way to stop it. */
+/** What this project's jobs are at, each with a way to stop it, or all of them. Jobs of other projects are only counted. */
 export function JobProgress() {
-  const job = useLifting((s) => s.job);
-  if (!job) return null;
+  const projectId = useProject((s) => s.projectId);
+  const all = useJobs();
+  const own = all.filter((j) => j.projectId === projectId);
+  const elsewhere = all.length - own.length;
+  const running = own.filter((j) => j.state === 'running');
+  const waiting = own.length - running.length;
+  if (all.length === 0) return null;
   return (
-    <Flex
+    <Box
       role="status"
-      align="center"
-      gap="4"
       position="absolute"
       bottom="4"
       left="50%"
@@ -24,17 +29,56 @@ export function JobProgress() {
       zIndex="2"
       minW="24rem"
     >
+      {running.map((job) => (
+        <RunningJob key={job.id} job={job} />
+      ))}
+      {(waiting > 0 || elsewhere > 0) && (
+        <Flex align="center" gap="4" mt={running.length > 0 ? '1' : '0'}>
+          <Text fontSize="sm" color="faded" flex="1">
+            {[
+              waiting > 0 ? `${waiting} more waiting` : '',
+              elsewhere > 0 ? `${elsewhere} in other projects` : '',
+            ]
+              .filter(Boolean)
+              .join(', ')}
+          </Text>
+          {waiting > 0 && projectId && (
+            <InkButton
+              tip="Stop this one and all that wait; what is done stays"
+              onClick={() => jobs.cancelAll(projectId)}
+            >
+              Cancel all
+            </InkButton>
+          )}
+        </Flex>
+      )}
+    </Box>
+  );
+}
+
+function RunningJob({ job }: { job: JobView }) {
+  return (
+    <Flex align="center" gap="4">
       <Box flex="1">
         <Text fontSize="sm">
           {job.name}: {job.stage}
         </Text>
-        <Progress.Root value={Math.round(job.share * 100)} size="xs" mt="1" aria-label={job.stage}>
+        <Progress.Root
+          value={job.share === null ? null : Math.round(job.share * 100)}
+          size="xs"
+          mt="1"
+          aria-label={job.stage}
+        >
           <Progress.Track>
             <Progress.Range bg="hand" />
           </Progress.Track>
         </Progress.Root>
       </Box>
-      <InkButton tip="Stop; what was there before stays" onClick={cancelLifting}>
+      <InkButton
+        tip="Stop this one; what was there before stays, and what waits goes on"
+        aria-label={`Cancel ${job.name}`}
+        onClick={() => jobs.cancel(job.id)}
+      >
         Cancel
       </InkButton>
     </Flex>

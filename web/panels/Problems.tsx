@@ -1,16 +1,24 @@
 import { Box, Flex, IconButton, Text } from '@chakra-ui/react';
 import { TriangleAlert, X } from 'lucide-react';
+import { useMemo } from 'react';
+import { useStore } from 'zustand';
 import { describeProblem } from '../../core/problems/describe';
-import { useProject } from '../store/projectStore';
+import { messages, useProject } from '../store/projectStore';
+import { InkButton } from '../ui/InkButton';
+import { saveDamagedRows } from './saveProjectFile';
 
-/** What went wrong, to which thing, and what to do; stays until it is put away. */
+/** What went wrong in this project, to which thing, and what to do. Messages pass by themselves, or are put away. */
 export function Problems() {
-  const { problems, dismissProblems } = useProject();
-  if (problems.length === 0) return null;
+  const projectId = useProject((s) => s.projectId);
+  const damaged = useProject((s) => s.damaged.length);
+  const all = useStore(messages.store, (s) => s.messages);
+  const own = useMemo(() => all.filter((m) => m.projectId === projectId), [all, projectId]);
+  if (own.length === 0 || !projectId) return null;
+  const worst = own.some((m) => m.problem.severity !== 'note');
   return (
     <Flex
       role="alert"
-      bg="snagSoft"
+      bg={worst ? 'snagSoft' : 'handSoft'}
       color="ink"
       px="4"
       py="2"
@@ -19,22 +27,28 @@ export function Problems() {
       borderBottomWidth="1px"
       borderColor="rule"
     >
-      <Box color="snag" pt="1">
+      <Box color={worst ? 'snag' : 'hand'} pt="1">
         <TriangleAlert size={16} aria-hidden />
       </Box>
       <Box flex="1" maxH="7rem" overflowY="auto">
-        {problems.map((p, i) => (
-          <Text key={i} fontSize="sm">
-            {describeProblem(p)}
+        {own.map((m) => (
+          <Text key={m.id} fontSize="sm">
+            {describeProblem(m.problem)}
+            {m.times > 1 && ` (${m.times} times)`}
           </Text>
         ))}
       </Box>
+      {damaged > 0 && own.some((m) => m.problem.code === 'row-damaged') && (
+        <InkButton tip="Keep what couldn't be read, as it is" onClick={saveDamagedRows}>
+          Save the damaged rows
+        </InkButton>
+      )}
       <IconButton
         size="2xs"
         variant="ghost"
         color="ink"
         aria-label="Put these messages away"
-        onClick={dismissProblems}
+        onClick={() => messages.dropAll(projectId)}
       >
         <X />
       </IconButton>

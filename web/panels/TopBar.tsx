@@ -11,8 +11,10 @@ import { saveOpenProject } from './saveProjectFile';
 const SAVE_TEXT: Record<SaveState, string> = {
   saved: 'All saved in this browser',
   waiting: 'Saving ...',
-  failed: 'Not saved: the browser has no room. Save a project file.',
-  'read-only': 'Open in another tab: changes are not taken here',
+  failed: 'Not saved yet',
+  full: 'Not saved: no room left',
+  'read-only': 'For reading only',
+  gone: 'Deleted in another tab',
 };
 
 interface Props {
@@ -63,7 +65,7 @@ export function TopBar({ onSearch, onShortcuts }: Props) {
       </Text>
       <Text
         fontSize="xs"
-        color={saveState === 'failed' || saveState === 'read-only' ? 'snag' : 'faded'}
+        color={saveState === 'saved' || saveState === 'waiting' ? 'faded' : 'snag'}
         ml="3"
         flex="1"
         data-testid="save-state"

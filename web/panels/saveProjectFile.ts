@@ -1,20 +1,67 @@
+import { fileSave } from 'browser-fs-access';
 import { projectOf } from '../../core/document/newProject';
+import { safeFileName } from '../../core/archive/fileNames';
 import type { Doc } from '../../core/document/schema';
-import { useProject } from '../store/projectStore';
-import { exportProject } from '../persistence/projects';
-import { download } from '../ui/download';
+import { fail } from '../../core/problems/problem';
+import { runFor } from '../store/jobs';
+import { currentSession } from '../store/projectStore';
+import type { Session } from '../store/session';
+import { archive } from '../workers/archiveClient';
 
-/** The project that is open, as a file. */
-export async function saveOpenProject(): Promise<void> {
-  const { doc } = useProject.getState();
-  if (doc) await saveProjectFile(doc);
+/** Files that projects were saved to, to be saved to again without asking, where the browser can. */
+const handles = new Map<string, FileSystemFileHandle>();
+
+/** What to say when a file wasn't written. */
+const notWritten = (error: unknown) =>
+  fail({ code: 'file-unwritable', reason: error instanceof Error ? error.message : String(error) }).problems;
+
+/** Writes a document as a project file, as a job that can be watched and stopped. The file's blob, or null. */
+async function fileOf(session: Session, doc: Doc): Promise<Blob | null> {
+  let made: Blob | null = null;
+  await runFor(session, {
+    name: projectOf(doc).name,
+    lane: 'archive',
+    stage: 'Writing the project file',
+    async run({ signal, progress }) {
+      const onProgress = (_: string, share: number) => progress('Writing the project file', share);
+      const written = await archive.write(doc, { signal, onProgress });
+      session.tell(written.problems);
+      if (written.ok) made = written.value;
+    },
+  }).ended;
+  return made;
 }
 
-/** The whole project as one open file, to keep or to take along. */
-async function saveProjectFile(doc: Doc): Promise<void> {
-  const name =
-    projectOf(doc)
-      .name.replace(/[^\p{L}\p{N} _-]/gu, '')
-      .trim() || 'project';
-  download(await exportProject(doc), `${name}.orthoglyph.zip`, 'application/zip');
+/** Saves the project that is shown as one open file: to the file it was saved to before, or to one that is asked for. */
+export async function saveOpenProject(): Promise<void> {
+  const session = currentSession();
+  const doc = session?.getState().doc;
+  if (!session || !doc) return;
+  const name = safeFileName(projectOf(doc).name, 'project');
+  const known = handles.get(session.projectId) ?? null;
+  const options = { fileName: `${name}.orthoglyph.zip`, extensions: ['.zip'], id: 'project' };
+  const blob = fileOf(session, doc);
+  try {
+    if (!(await blob)) return;
+    const handle = await fileSave(blob as Promise<Blob>, options, known as never);
+    if (handle) handles.set(session.projectId, handle);
+  } catch (error) {
+    // The user closed the picker, or the file went away meanwhile: the next time asks again.
+    if (error instanceof DOMException && error.name === 'AbortError') return;
+    handles.delete(session.projectId);
+    session.tell(notWritten(error));
+  }
+}
+
+/** Saves rows that couldn't be read, as they are, so that nothing of them is lost. */
+export function saveDamagedRows(): void {
+  const session = currentSession();
+  const rows = session?.getState().damaged ?? [];
+  if (!session || rows.length === 0) return;
+  const blob = new Blob([JSON.stringify(rows, null, 1)], { type: 'application/json' });
+  fileSave(blob, { fileName: 'damaged rows.json', extensions: ['.json'], id: 'rows' }).catch(
+    (error: unknown) => {
+      if (!(error instanceof DOMException && error.name === 'AbortError')) session.tell(notWritten(error));
+    },
+  );
 }

@@ -1,6 +1,7 @@
 import { useCallback } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import type { Doc, GlyphRow } from '../../core/document/schema';
+import { glyphNamed } from '../../core/document/identity';
 import { projectOf } from '../../core/document/newProject';
 import { useNameBench } from '../store/nameBench';
 import { drawnGlyphs, glyphByCodePoint } from '../store/selectors';
@@ -13,13 +14,17 @@ function firstGlyph(doc: Doc): GlyphRow | null {
   return set.find((g) => g && g.contours.length > 0) ?? drawnGlyphs(doc)[0] ?? null;
 }
 
+/** The glyph of an id, or of a name: addresses that people write down have names. */
+const glyphAt = (doc: Doc, idOrName: string): GlyphRow | undefined =>
+  Object.hasOwn(doc.glyphs, idOrName) ? doc.glyphs[idOrName] : glyphNamed(doc, idOrName);
+
 /** The glyph in hand is part of the URL, so that Back works and every stage shows the same one. */
 export function useGlyphInHand(): { glyph: GlyphRow | null; take: (id: string) => void } {
   const doc = useDoc();
   const [search] = useSearchParams();
   const take = useTake();
   const id = search.get('glyph');
-  const glyph = (id !== null ? doc.glyphs[id] : undefined) ?? firstGlyph(doc);
+  const glyph = (id === null ? undefined : glyphAt(doc, id)) ?? firstGlyph(doc);
   return { glyph, take };
 }
 

@@ -3,7 +3,7 @@ import { TABLE_NAMES, type Doc, type TableName } from '../../core/document/schem
 import type { ProjectDiff } from '../../core/document/diff';
 
 /** A row of any document table as it lies in the browser's storage. */
-interface StoredRow {
+export interface StoredRow {
   readonly projectId: string;
   readonly id: string;
   readonly row: unknown;
@@ -19,81 +19,117 @@ export interface ProjectSummary {
 }
 
 /** Pictures apart from the project's rows: big, and never changed. */
-interface StoredPicture {
+export interface StoredPicture {
+  /** SHA-256 of the bytes; shorter hashes are of earlier versions. */
   readonly id: string;
   readonly blob: Blob;
 }
 
-class OrthoglyphDb extends Dexie {
+/** That a project has to do with a picture: a picture goes when no project has any more. */
+export interface PictureUse {
+  readonly projectId: string;
+  readonly pictureId: string;
+}
+
+/** One step of a project's history, by its number. */
+export interface StoredStep {
+  readonly projectId: string;
+  readonly step: number;
+  readonly diff: ProjectDiff;
+}
+
+/** Numbers of the steps that are done and of those taken back. */
+export interface StoredHistory {
+  readonly projectId: string;
+  readonly done: readonly number[];
+  readonly undone: readonly number[];
+}
+
+/** The whole of a project at a moment that a person gave a name. */
+export interface StoredMoment {
+  readonly id: string;
+  readonly projectId: string;
+  readonly name: string;
+  readonly at: number;
+  readonly version: number;
+  readonly doc: Doc;
+}
+
+/** A file as it was dropped, kept until something was made of it. */
+export interface StoredFile {
+  readonly path: string;
+  readonly type: string;
+  readonly blob: Blob;
+}
+
+/** Work that isn't done yet with the files it is about; taken up again when the project is opened. */
+export interface IntakeItem {
+  readonly id: string;
+  readonly projectId: string;
+  readonly addedAt: number;
+  /** files = as dropped, not yet looked at; page, pictures, artwork = what they turned out to be. */
+  readonly kind: 'files' | 'page' | 'pictures' | 'artwork';
+  readonly files: readonly StoredFile[];
+  /** The sheet that was made of it, once there is one: it is still to be lifted. */
+  readonly sheetId: string | null;
+}
+
+/** A row that couldn't be read, as it was. */
+export interface StoredDamage {
+  readonly projectId: string;
+  readonly table: string;
+  readonly id: string;
+  readonly reason: string;
+  readonly raw: unknown;
+  readonly at: number;
+}
+
+export class OrthoglyphDb extends Dexie {
   summaries!: Table<ProjectSummary, string>;
   pictures!: Table<StoredPicture, string>;
+  pictureUses!: Table<PictureUse, [string, string]>;
+  steps!: Table<StoredStep, [string, number]>;
+  histories!: Table<StoredHistory, string>;
+  moments!: Table<StoredMoment, string>;
+  intake!: Table<IntakeItem, string>;
+  damage!: Table<StoredDamage, [string, string, string]>;
 
-  constructor() {
-    super('orthoglyph');
+  constructor(name = 'orthoglyph') {
+    super(name);
     const rows = Object.fromEntries(TABLE_NAMES.map((t) => [`rows_${t}`, '[projectId+id], projectId']));
     this.version(1).stores({ summaries: 'id, changedAt', pictures: 'id', ...rows });
+    this.version(2)
+      .stores({
+        pictureUses: '[projectId+pictureId], projectId, pictureId',
+        steps: '[projectId+step], projectId',
+        histories: 'projectId',
+        moments: 'id, projectId',
+        intake: 'id, projectId',
+        damage: '[projectId+table+id], projectId',
+      })
+      .upgrade(async (tx) => {
+        const sheets = (await tx.table('rows_sheets').toArray()) as StoredRow[];
+        const uses = sheets.flatMap(({ projectId, row }) => {
+          const { pictureId, originalId } = row as { pictureId?: string; originalId?: string | null };
+          return [pictureId, originalId].flatMap((id) => (id ? [{ projectId, pictureId: id }] : []));
+        });
+        await tx.table('pictureUses').bulkPut(uses);
+      });
   }
 
   rows(table: TableName): Table<StoredRow, [string, string]> {
     return this.table(`rows_${table}`);
   }
+
+  /** Tables of a project's document. */
+  rowTables(): Table<StoredRow, [string, string]>[] {
+    return TABLE_NAMES.map((t) => this.rows(t));
+  }
+
+  /** Tables of all that a project owns beside its document and its pictures. */
+  sideTables(): Table[] {
+    return [this.steps, this.histories, this.moments, this.intake, this.damage];
+  }
 }
 
 export const db = new OrthoglyphDb();
-
-/** Writes just the changed rows, all or none. */
-export async function saveDiff(summary: ProjectSummary, diff: ProjectDiff): Promise<void> {
-  const tables = [...new Set(diff.changes.map((c) => c.table))];
-  await db.transaction('rw', [db.summaries, ...tables.map((t) => db.rows(t))], async () => {
-    for (const table of tables) {
-      const changes = diff.changes.filter((c) => c.table === table);
-      const gone = changes.filter((c) => c.after === null).map((c): [string, string] => [summary.id, c.id]);
-      const kept = changes.filter((c) => c.after !== null);
-      await db.rows(table).bulkDelete(gone);
-      await db.rows(table).bulkPut(kept.map((c) => ({ projectId: summary.id, id: c.id, row: c.after })));
-    }
-    await db.summaries.put(summary);
-  });
-}
-
-/** All rows of a project as plain data, not yet checked; null when there is no such project. */
-export async function loadRows(
-  projectId: string,
-): Promise<Record<TableName, Record<string, unknown>> | null> {
-  const out = {} as Record<TableName, Record<string, unknown>>;
-  for (const table of TABLE_NAMES) {
-    const rows = await db.rows(table).where('projectId').equals(projectId).toArray();
-    out[table] = Object.fromEntries(rows.map((r) => [r.id, r.row]));
-  }
-  return Object.keys(out.project).length > 0 ? out : null;
-}
-
-export async function deleteProject(projectId: string): Promise<void> {
-  const tables = TABLE_NAMES.map((t) => db.rows(t));
-  await db.transaction('rw', [db.summaries, ...tables], async () => {
-    for (const t of tables) await t.where('projectId').equals(projectId).delete();
-    await db.summaries.delete(projectId);
-  });
-  await dropUnusedPictures();
-}
-
-/** Pictures are shared by content; one goes when no sheet of any project shows it. */
-async function dropUnusedPictures(): Promise<void> {
-  const sheets = await db.rows('sheets').toArray();
-  const used = new Set(
-    sheets.flatMap((s) => {
-      const { pictureId, originalId } = s.row as { pictureId: string; originalId?: string | null };
-      return originalId ? [pictureId, originalId] : [pictureId];
-    }),
-  );
-  const all = await db.pictures.toCollection().primaryKeys();
-  await db.pictures.bulkDelete(all.filter((id) => !used.has(id)));
-}
-
-export const summaryOf = (doc: Doc, projectId: string, version: number, nowMs: number): ProjectSummary => ({
-  id: projectId,
-  name: doc.project[projectId]?.name ?? '',
-  changedAt: nowMs,
-  version,
-  glyphs: Object.values(doc.glyphs).filter((g) => g.contours.length > 0 && g.codePoints.length > 0).length,
-});

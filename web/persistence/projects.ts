@@ -1,62 +1,46 @@
-import { diffOfWhole } from '../../core/document/diff';
-import { newProject, projectOf } from '../../core/document/newProject';
 import { SCHEMA_VERSION, type Doc } from '../../core/document/schema';
-import { fail, inFile, type Result } from '../../core/problems/problem';
+import { newProject, projectOf } from '../../core/document/newProject';
+import { fail, type Result } from '../../core/problems/problem';
+import { inFile } from '../../core/problems/problem';
 import { archive } from '../workers/archiveClient';
-import { db, saveDiff, summaryOf } from './db';
+import { db, type OrthoglyphDb, type ProjectSummary } from './db';
+import { intakeStore } from './intake';
+import { letPicturesGo, pictureStore, markPicturesOf } from './pictures';
+import { takingProject } from './projectLock';
+import { projectRows, summaryOf } from './projectRows';
+
+/** The browser's own storage, as sessions and jobs use it. */
+export const storage = {
+  rows: projectRows(db),
+  pictures: pictureStore(db),
+  intake: intakeStore(db),
+};
 
 export const DEMO_ID = 'tide-mill';
 
 const newId = (): string => crypto.randomUUID();
 
-/** Stores a whole project; an existing one of the same id is replaced row by row. */
-async function storeWhole(doc: Doc): Promise<string> {
+/** Stores a whole project under its own id. */
+export async function storeWhole(doc: Doc): Promise<string> {
   const { id } = projectOf(doc);
-  await saveDiff(summaryOf(doc, id, SCHEMA_VERSION, Date.now()), diffOfWhole(doc, 'Open'));
+  await storage.rows.replace(summaryOf(doc, id, SCHEMA_VERSION, Date.now()), doc);
+  await markPicturesOf(db, id, doc);
   return id;
 }
 
 export const createProject = (name: string): Promise<string> =>
   storeWhole(newProject(newId(), name, Date.now()));
 
-/** A stored project, brought to today's form and checked, read by a worker: checking thousands of points takes a while. */
-export const openProject = (projectId: string): Promise<Result<Doc>> => archive.open(projectId);
-
 /** The same project under another id, so that opening a file never overwrites what is here. */
-function withId(doc: Doc, id: string): Doc {
-  return { ...doc, project: { [id]: { ...projectOf(doc), id } } };
-}
+export const withId = (doc: Doc, id: string): Doc => ({
+  ...doc,
+  project: { [id]: { ...projectOf(doc), id } },
+});
 
 /** Takes a project file into storage. The id of the new project, or what is wrong with the file. */
-export async function importProject(
-  bytes: Uint8Array,
-  fileName: string,
-  id = newId(),
-): Promise<Result<string>> {
-  const opened = await archive.read(bytes);
-  if (!opened.ok) return { ok: false, problems: inFile(opened.problems, fileName) };
-  const { doc, pictures } = opened.value;
-  await db.pictures.bulkPut(
-    [...pictures].map(([key, data]) => ({ id: key, blob: new Blob([new Uint8Array(data)]) })),
-  );
-  return { ok: true, value: await storeWhole(withId(doc, id)), problems: opened.problems };
-}
-
-export async function pictureBytes(pictureId: string): Promise<Uint8Array | null> {
-  const stored = await db.pictures.get(pictureId);
-  return stored ? new Uint8Array(await stored.blob.arrayBuffer()) : null;
-}
-
-/** The project as a file, with all pictures of its sheets. */
-export async function exportProject(doc: Doc): Promise<Uint8Array> {
-  const pictures = new Map<string, Uint8Array>();
-  for (const sheet of Object.values(doc.sheets)) {
-    for (const id of [sheet.pictureId, sheet.originalId]) {
-      const bytes = id && (await pictureBytes(id));
-      if (id && bytes) pictures.set(id, bytes);
-    }
-  }
-  return archive.write(doc, pictures);
+export async function importProject(file: Blob, fileName: string, id = newId()): Promise<Result<string>> {
+  const read = await archive.take(file, id);
+  return { ...read, problems: inFile(read.problems, fileName) };
 }
 
 /** The demo, fetched from beside the app and stored on first use; later visits find it as it was left. */
@@ -65,5 +49,35 @@ export async function openDemo(): Promise<Result<string>> {
   const name = 'tide-mill.orthoglyph.zip';
   const response = await fetch(`/${name}`);
   if (!response.ok) return fail({ code: 'file-not-found' }, { file: name });
-  return importProject(new Uint8Array(await response.arrayBuffer()), name, DEMO_ID);
+  return importProject(await response.blob(), name, DEMO_ID);
+}
+
+/** Deletes a project and all that is its own, taking it from a tab that has it open; pictures go that no other project has. */
+export const deleteProject = (
+  projectId: string,
+  of: OrthoglyphDb = db,
+  locks: LockManager | undefined = globalThis.navigator?.locks,
+): Promise<void> =>
+  takingProject(locks, projectId, () =>
+    of.transaction(
+      'rw',
+      [of.summaries, of.pictures, of.pictureUses, ...of.rowTables(), ...of.sideTables()],
+      async () => {
+        for (const table of [...of.rowTables(), ...of.sideTables()])
+          await table.where('projectId').equals(projectId).delete();
+        await letPicturesGo(of, projectId);
+        await of.summaries.delete(projectId);
+      },
+    ),
+  );
+
+/** What a project's pictures and waiting files take, bytes. */
+export async function roomOf(summary: ProjectSummary, of: OrthoglyphDb = db): Promise<number> {
+  const uses = await of.pictureUses.where('projectId').equals(summary.id).toArray();
+  const pictures = await of.pictures.bulkGet(uses.map((u) => u.pictureId));
+  const intake = await of.intake.where('projectId').equals(summary.id).toArray();
+  return (
+    pictures.reduce((n, p) => n + (p?.blob.size ?? 0), 0) +
+    intake.reduce((n, i) => n + i.files.reduce((m, f) => m + f.blob.size, 0), 0)
+  );
 }

@@ -1,11 +1,29 @@
 import { Box, Button, Dialog, Flex, IconButton, Portal, Text } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
 import { useState } from 'react';
-import { deleteProject, type ProjectSummary } from '../persistence/db';
+import useSWR from 'swr';
+import { isHeld } from '../persistence/projectLock';
+import { deleteProject, roomOf } from '../persistence/projects';
+import type { ProjectSummary } from '../persistence/db';
+import { inMegabytes } from '../text/sizes';
 import { Tip } from '../ui/Tip';
 
-export function ProjectCard({ summary, onOpen }: { summary: ProjectSummary; onOpen: () => void }) {
-  const [asking, setAsking] = useState(false);
+interface Props {
+  readonly summary: ProjectSummary;
+  /** Its last edits aren't in storage yet. */
+  readonly unsaved: boolean;
+  readonly onOpen: () => void;
+  readonly onDeleted: () => void;
+}
+
+export function ProjectCard({ summary, unsaved, onOpen, onDeleted }: Props) {
+  const [asking, setAsking] = useState<'no' | 'plain' | 'open elsewhere'>('no');
+  const { data: room } = useSWR(['room', summary.id, summary.changedAt], () => roomOf(summary));
+  const ask = async () => setAsking((await isHeld(navigator.locks, summary.id)) ? 'open elsewhere' : 'plain');
+  const remove = async () => {
+    await deleteProject(summary.id);
+    onDeleted();
+  };
   return (
     <Flex borderWidth="1px" borderColor="rule" bg="sheet" borderRadius="sm" align="stretch">
       <Box as="button" flex="1" textAlign="left" p="4" onClick={onOpen} minW="0" _hover={{ bg: 'handSoft' }}>
@@ -13,10 +31,16 @@ export function ProjectCard({ summary, onOpen }: { summary: ProjectSummary; onOp
           {summary.name}
         </Text>
         <Text fontSize="sm" color="faded">
-          {summary.glyphs} glyphs
+          {summary.glyphs} {summary.glyphs === 1 ? 'glyph' : 'glyphs'}
+          {room !== undefined && room > 0 && `, pictures ${inMegabytes(room)}`}
         </Text>
-        <Text fontSize="sm" color="faded">
-          {new Date(summary.changedAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' })}
+        <Text fontSize="sm" color={unsaved ? 'snag' : 'faded'}>
+          {unsaved
+            ? 'Last changes not stored yet'
+            : new Date(summary.changedAt).toLocaleString('en-GB', {
+                dateStyle: 'medium',
+                timeStyle: 'short',
+              })}
         </Text>
       </Box>
       <Tip text="Delete this project">
@@ -27,12 +51,12 @@ export function ProjectCard({ summary, onOpen }: { summary: ProjectSummary; onOp
           color="faded"
           m="1"
           aria-label={`Delete ${summary.name}`}
-          onClick={() => setAsking(true)}
+          onClick={() => void ask()}
         >
           <Trash2 />
         </IconButton>
       </Tip>
-      <Dialog.Root open={asking} onOpenChange={(e) => setAsking(e.open)} role="alertdialog">
+      <Dialog.Root open={asking !== 'no'} onOpenChange={(e) => !e.open && setAsking('no')} role="alertdialog">
         <Portal>
           <Dialog.Backdrop />
           <Dialog.Positioner>
@@ -41,14 +65,20 @@ export function ProjectCard({ summary, onOpen }: { summary: ProjectSummary; onOp
                 <Dialog.Title>Delete {summary.name}?</Dialog.Title>
               </Dialog.Header>
               <Dialog.Body>
+                {asking === 'open elsewhere' && (
+                  <Text mb="3">
+                    It is open in another tab, or work on it isn’t done yet. That tab keeps a last copy, which
+                    can be stored again from there.
+                  </Text>
+                )}
                 Its sheets, outlines and settings go from this browser and can't be brought back. Save a
                 project file first if you may want it again.
               </Dialog.Body>
               <Dialog.Footer>
-                <Button variant="outline" borderColor="rule" color="ink" onClick={() => setAsking(false)}>
+                <Button variant="outline" borderColor="rule" color="ink" onClick={() => setAsking('no')}>
                   Keep it
                 </Button>
-                <Button bg="snag" color="paper" onClick={() => void deleteProject(summary.id)}>
+                <Button bg="snag" color="paper" onClick={() => void remove()}>
                   Delete it
                 </Button>
               </Dialog.Footer>

@@ -7,7 +7,11 @@ import { fail, type Problem, type Result } from '../../core/problems/problem';
 import { db } from '../persistence/db';
 import { createProject, importProject, openDemo } from '../persistence/projects';
 import { STAGES } from '../text/stages';
+import { askToKeep } from '../persistence/room';
+import { sessions } from '../store/projectStore';
+import { useTitle } from '../ui/useTitle';
 import { ProjectCard } from './ProjectCard';
+import { RoomLine } from './RoomLine';
 
 /** All projects of this browser, and the ways to begin. */
 export function ProjectsPage() {
@@ -17,6 +21,8 @@ export function ProjectsPage() {
   const [busy, setBusy] = useState<string | null>(null);
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const fileInput = useRef<HTMLInputElement>(null);
+  const unsaved = new Set(sessions.unsaved().map((s) => s.projectId));
+  useTitle('Projects');
 
   const enter = async (what: string, job: () => Promise<Result<string>>) => {
     setBusy(what);
@@ -28,8 +34,11 @@ export function ProjectsPage() {
       }),
     );
     setBusy(null);
-    if (result.ok) void navigate(`/p/${result.value}`);
-    else setProblems(result.problems);
+    setProblems(result.problems);
+    if (!result.ok) return;
+    void askToKeep();
+    // What was amiss with a file is read here before one goes on.
+    if (result.problems.every((p) => p.severity === 'note')) void navigate(`/p/${result.value}`);
   };
   const create = () =>
     enter('Making the project', async () => ({
@@ -69,10 +78,7 @@ export function ProjectsPage() {
           onChange={async (e) => {
             const file = e.target.files?.[0];
             e.target.value = '';
-            if (file)
-              await enter('Opening the file', async () =>
-                importProject(new Uint8Array(await file.arrayBuffer()), file.name),
-              );
+            if (file) await enter('Opening the file', async () => importProject(file, file.name));
           }}
         />
         <Flex as="form" gap="2" onSubmit={(e: React.FormEvent) => (e.preventDefault(), void create())}>
@@ -121,15 +127,22 @@ export function ProjectsPage() {
       <Heading as="h2" size="md" mt="10" mb="3">
         Projects in this browser
       </Heading>
-      {summaries === undefined && <Spinner size="sm" />}
+      <RoomLine />
+      {summaries === undefined && <Spinner size="sm" mt="3" />}
       {summaries?.length === 0 && (
         <Text color="faded">
           None yet. Open the demo to look round, or start a project and drop a page of your letters on it.
         </Text>
       )}
-      <SimpleGrid columns={3} gap="4">
+      <SimpleGrid columns={3} gap="4" mt="4">
         {summaries?.map((s) => (
-          <ProjectCard key={s.id} summary={s} onOpen={() => void navigate(`/p/${s.id}`)} />
+          <ProjectCard
+            key={s.id}
+            summary={s}
+            unsaved={unsaved.has(s.id)}
+            onOpen={() => void navigate(`/p/${s.id}`)}
+            onDeleted={() => setProblems([])}
+          />
         ))}
       </SimpleGrid>
     </Box>

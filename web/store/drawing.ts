@@ -1,12 +1,13 @@
 import { create } from 'zustand';
 import { CELL_PX, drawnPiece, slotOf, slotOrigin, takeDrawn } from '../../core/document/commands/drawn';
 import { compose, scaling, translation } from '../../core/geometry/affine';
-import { transformContours } from '../../core/geometry/contour';
+import { transformContours, type Contour } from '../../core/geometry/contour';
+import { fail } from '../../core/problems/problem';
 import { moduleContours } from '../../core/modules/moduleContours';
 import type { Module } from '../../core/modules/modules';
 import { DEFAULT_PEN, type Pen, type PenStroke } from '../../core/pen/strokes';
-import { outlineInWorker } from '../workers/penClient';
-import { useProject } from './projectStore';
+import { workers } from '../workers/clients';
+import { currentSession, useProject } from './projectStore';
 
 interface DrawingState {
   readonly pen: Pen;
@@ -31,25 +32,31 @@ let queue: Promise<void> = Promise.resolve();
 
 /** Writes a stroke (px of the slot) for a character: its outline is made aside and comes as one step. */
 export function writeStroke(char: string, stroke: PenStroke): void {
+  const session = currentSession();
+  if (!session) return;
   wait(char, [...waitingFor(char), stroke]);
-  queue = queue.then(async () => {
-    const { doc, commit, showProblems } = useProject.getState();
-    if (!doc) return;
+  const letGo = session.use();
+  const write = async () => {
+    const doc = session.doc;
     const origin = slotOrigin(slotOf(doc, 'written', char));
     const placed: PenStroke = {
       ...stroke,
       points: stroke.points.map(([x, y, ...rest]) => [x + origin.x, y + origin.y, ...rest] as const),
     };
     const strokes = [...(drawnPiece(doc, 'written', char)?.strokes ?? []), placed];
-    const outline = await outlineInWorker(strokes);
+    const outline = await workers.pen.run<Contour[]>((api) => api.outline(strokes));
     wait(
       char,
       waitingFor(char).filter((s) => s !== stroke),
     );
-    if (!outline.ok) return showProblems(outline.problems);
-    const now = useProject.getState().doc;
-    if (now) commit(takeDrawn(now, 'written', char, { strokes, outline: outline.value }));
-  });
+    if (!outline.ok) return session.tell(outline.problems);
+    session.commit(takeDrawn(session.doc, 'written', char, { strokes, outline: outline.value }));
+  };
+  // A stroke that fails must not hold up those behind it.
+  queue = queue
+    .then(write)
+    .catch((error: unknown) => session.tell(fail({ code: 'job-failed', reason: String(error) }).problems))
+    .finally(letGo);
 }
 
 /** Takes what was written for a character away. */

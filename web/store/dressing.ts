@@ -14,20 +14,19 @@ import { applyAffine, compose, translation } from '../../core/geometry/affine';
 import type { Vec } from '../../core/geometry/vec';
 import { ChordGrid, chordsOf, type Chord } from '../../core/outline/flat';
 import { transformContours, type Contour } from '../../core/geometry/contour';
-import type { Result } from '../../core/problems/problem';
-import type { DressApi } from '../workers/dress.worker';
-import { Cancelled, WorkerLane } from '../workers/workerLane';
+import { workers } from '../workers/clients';
+import type { JobContext } from '../jobs/jobQueue';
 import { useDressBench } from './dressBench';
-import { useProject } from './projectStore';
+import { jobs, runFor } from './jobs';
+import { currentSession, useProject } from './projectStore';
+import type { Session } from './session';
 import { drawnGlyphs } from './selectors';
 import { sourceEdges } from './tracing';
 
-const lane = new WorkerLane<DressApi>(
-  () => new Worker(new URL('../workers/dress.worker.ts', import.meta.url), { type: 'module' }),
-);
-
 /** What a clean-up of many letters would change. */
 export interface ManyCleaned {
+  /** The project whose letters they are. */
+  readonly projectId: string;
   readonly kind: CleanUp;
   readonly tolerance: number;
   readonly letters: ReadonlyMap<
@@ -53,7 +52,7 @@ const clean = (
   contours: readonly Contour[],
   settings: CleanUpSettings,
   signal?: AbortSignal,
-) => lane.run((api) => api.clean(kind, contours, settings) as Promise<Result<CleanedUp | null>>, signal);
+) => workers.dress.run<CleanedUp | null>((api) => api.clean(kind, contours, settings), { signal });
 
 const settingsFor = ({ of }: Target, tolerance: number): CleanUpSettings => ({
   tolerance,
@@ -86,17 +85,18 @@ export const dropTried = (): void => useDressBench.setState({ tried: null });
 
 /** Makes what is being tried, or the clean-up right away, computed aside. */
 export async function makeCleanUp(target: Target, kind: CleanUp, tolerance: number): Promise<void> {
-  const glyph = useProject.getState().doc?.glyphs[target.glyphId];
-  if (!glyph) return;
+  const session = currentSession();
+  const glyph = session?.getState().doc?.glyphs[target.glyphId];
+  if (!session || !glyph) return;
   const of = contoursOf(glyph, target.of);
   const { tried } = useDressBench.getState();
   const known = tried?.of === of && tried.kind === kind && tried.tolerance === tolerance ? tried.made : null;
   const found = known ? null : await clean(kind, of, settingsFor(target, tolerance));
-  if (found && !found.ok) return useProject.getState().showProblems(found.problems);
+  if (found && !found.ok) return session.tell(found.problems);
   const made = known ?? found?.value ?? null;
-  const { doc, commit } = useProject.getState();
   // Edits made meanwhile stand.
-  if (doc?.glyphs[target.glyphId] === glyph && made) commit(takeCleanUp(doc, target, kind, made.contours));
+  if (session.doc.glyphs[target.glyphId] === glyph && made)
+    session.commit(takeCleanUp(session.doc, target, kind, made.contours));
   useDressBench.setState({ tried: null, selection: [] });
 }
 
@@ -110,39 +110,53 @@ export function lettersToClean(doc: Doc, only: string): GlyphRow[] {
 
 /** Cleans many letters aside and says what that would change; nothing is changed until `keepMany`. */
 export async function cleanMany(kind: CleanUp, tolerance: number, only: string): Promise<void> {
-  const { doc } = useProject.getState();
-  if (!doc) return;
+  const session = currentSession();
+  const doc = session?.getState().doc;
+  if (!session || !doc) return;
   const letters = lettersToClean(doc, only);
-  const abort = new AbortController();
-  useCleaning.setState({ done: 0, total: letters.length, stop: () => abort.abort(), found: null });
+  const job = runFor(session, {
+    name: `${letters.length} letters`,
+    lane: 'dress',
+    stage: 'Cleaning',
+    run: ({ signal, progress }) => cleanAll(session, kind, tolerance, letters, signal, progress),
+  });
+  useCleaning.setState({ done: 0, total: letters.length, stop: () => jobs.cancel(job.id), found: null });
+  await job.ended;
+  useCleaning.setState({ done: 0, total: 0, stop: null });
+}
+
+async function cleanAll(
+  { projectId }: Session,
+  kind: CleanUp,
+  tolerance: number,
+  letters: readonly GlyphRow[],
+  signal: AbortSignal,
+  progress: JobContext['progress'],
+): Promise<void> {
   const cleaned = new Map<string, { before: GlyphRow['contours']; contours: readonly Contour[] }>();
   let [pointsBefore, pointsAfter, deviation] = [0, 0, 0];
-  try {
-    for (const [i, glyph] of letters.entries()) {
-      const found = await clean(kind, glyph.contours, { tolerance }, abort.signal);
-      const made = found.ok ? found.value : null;
-      pointsBefore += count(glyph.contours);
-      pointsAfter += made ? made.pointsAfter : count(glyph.contours);
-      if (made) {
-        deviation = Math.max(deviation, made.deviation);
-        cleaned.set(glyph.id, { before: glyph.contours, contours: made.contours });
-      }
-      useCleaning.setState({ done: i + 1 });
+  for (const [i, glyph] of letters.entries()) {
+    const found = await clean(kind, glyph.contours, { tolerance }, signal);
+    const made = found.ok ? found.value : null;
+    pointsBefore += count(glyph.contours);
+    pointsAfter += made ? made.pointsAfter : count(glyph.contours);
+    if (made) {
+      deviation = Math.max(deviation, made.deviation);
+      cleaned.set(glyph.id, { before: glyph.contours, contours: made.contours });
     }
-    const numbers = { pointsBefore, pointsAfter, deviation, asked: letters.length };
-    useCleaning.setState({ found: { kind, tolerance, letters: cleaned, ...numbers } });
-  } catch (error) {
-    if (!(error instanceof Cancelled)) throw error;
-  } finally {
-    useCleaning.setState({ done: 0, total: 0, stop: null });
+    useCleaning.setState({ done: i + 1 });
+    progress('Cleaning', (i + 1) / letters.length);
   }
+  const numbers = { pointsBefore, pointsAfter, deviation, asked: letters.length };
+  useCleaning.setState({ found: { projectId, kind, tolerance, letters: cleaned, ...numbers } });
 }
 
 /** Takes over what cleaning many letters found, as one step to undo. */
 export function keepMany(): void {
   const { found } = useCleaning.getState();
-  const { doc, commit } = useProject.getState();
-  if (found && doc) commit(takeCleaned(doc, found.kind, found.letters));
+  const session = currentSession();
+  if (found && session?.projectId === found.projectId)
+    session.commit(takeCleaned(session.doc, found.kind, found.letters));
   useCleaning.setState({ found: null });
 }
 
@@ -154,23 +168,23 @@ const FIRST_PEN_EM = 80;
  * followed to leave its outline.
  */
 export async function drawBySkeleton(glyphId: string): Promise<void> {
-  const before = useProject.getState().doc;
+  const session = currentSession();
+  const before = session?.getState().doc;
   const glyph = before?.glyphs[glyphId];
-  if (!glyph) return;
+  if (!session || !glyph) return;
   if (glyph.contours.length > 0 && glyph.contours.every((c) => !c.closed)) {
     const width = before!.styles[glyph.styleId]?.stems.upright ?? FIRST_PEN_EM;
-    useProject
-      .getState()
-      .commit(takeSkeleton(before!, glyphId, glyph.contours, { width, ends: 'round', joins: 'round' }));
+    session.commit(takeSkeleton(before!, glyphId, glyph.contours, { width, ends: 'round', joins: 'round' }));
     useDressBench.setState({ of: 'skeleton', selection: [] });
     return;
   }
-  const found = await lane.run((api) => api.skeleton(glyph.contours) as Promise<Result<OutlineSkeleton>>);
-  const { doc, commit, showProblems } = useProject.getState();
-  if (!found.ok) return showProblems(found.problems);
-  if (doc?.glyphs[glyphId] !== glyph) return;
+  const found = await workers.dress.run<OutlineSkeleton>((api) => api.skeleton(glyph.contours));
+  if (!found.ok) return session.tell(found.problems);
+  if (session.doc.glyphs[glyphId] !== glyph) return;
   const { lines, width } = found.value;
-  commit(takeSkeleton(doc, glyphId, lines, { width: Math.round(width), ends: 'round', joins: 'round' }));
+  session.commit(
+    takeSkeleton(session.doc, glyphId, lines, { width: Math.round(width), ends: 'round', joins: 'round' }),
+  );
   useDressBench.setState({ of: 'skeleton', selection: [] });
 }
 
@@ -181,11 +195,8 @@ export interface StemWidth {
 
 /** Upright stems of the letters given, measured aside. */
 export async function stemsInWorker(letters: readonly GlyphRow[]): Promise<readonly StemWidth[]> {
-  const found = await lane.run(
-    (api) =>
-      api.stems(letters.map((g) => ({ glyphId: g.id, contours: g.contours }))) as Promise<
-        Result<readonly StemWidth[]>
-      >,
+  const found = await workers.dress.run<readonly StemWidth[]>((api) =>
+    api.stems(letters.map((g) => ({ glyphId: g.id, contours: g.contours }))),
   );
   return found.ok ? found.value : [];
 }

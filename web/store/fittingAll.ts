@@ -6,15 +6,12 @@ import type { Doc, FitSettings } from '../../core/document/schema';
 import type { FitOptions } from '../../core/fit/fitFont';
 import type { FaultyJoin } from '../../core/fit/joinCheck';
 import { offRhythm } from '../../core/fit/rhythm';
-import type { Result } from '../../core/problems/problem';
-import type { FitApi, GlyphFit, LetterToFit } from '../workers/fit.worker';
-import { Cancelled, WorkerLane } from '../workers/workerLane';
-import { useProject } from './projectStore';
-
-const start = () => new Worker(new URL('../workers/fit.worker.ts', import.meta.url), { type: 'module' });
-/** One worker fits and can be stopped; another keeps the rhythm, which must not end with it. */
-const fitLane = new WorkerLane<FitApi>(start);
-const rhythmLane = new WorkerLane<FitApi>(start);
+import type { JobContext, JobHandle } from '../jobs/jobQueue';
+import { workers, type Workers } from '../workers/clients';
+import type { GlyphFit, LetterToFit } from '../workers/fit.worker';
+import { jobs, runFor } from './jobs';
+import { currentSession, useProject } from './projectStore';
+import type { Session } from './session';
 
 interface FittingState {
   readonly running: boolean;
@@ -39,42 +36,48 @@ const lettersOf = (doc: Doc): LetterToFit[] =>
     contours: g.contours,
   }));
 
-const ask = (lane: WorkerLane<FitApi>, doc: Doc, signal?: AbortSignal) =>
-  lane.run((api) => {
-    const { unitsPerEm } = projectOf(doc);
-    return api.fit(lettersOf(doc), unitsPerEm, optionsOf(fitSettingsOf(doc))) as unknown as Promise<
-      Result<GlyphFit>
-    >;
-  }, signal);
+const ask = (host: Workers['fit'], doc: Doc, signal?: AbortSignal) =>
+  host.run<GlyphFit>(
+    (api) => api.fit(lettersOf(doc), projectOf(doc).unitsPerEm, optionsOf(fitSettingsOf(doc))),
+    { signal },
+  );
 
-let abort: AbortController | null = null;
+let job: JobHandle | null = null;
 /** Stops a fit that is under way; nothing of it is taken. */
-export const stopFitting = (): void => abort?.abort();
+export const stopFitting = (): void => {
+  if (job) jobs.cancel(job.id);
+};
 
 /** Fits all letters that weren't set by hand (or kerns their pairs only), aside; the answer comes as one step. */
 export async function fitAll(what: 'all' | 'pairs' = 'all'): Promise<void> {
-  const { doc } = useProject.getState();
-  if (!doc) return;
+  const session = currentSession();
+  if (!session?.getState().doc) return;
   stopFitting();
-  const own = (abort = new AbortController());
   useFittingAll.setState({ running: true });
-  let found: Result<GlyphFit>;
-  try {
-    found = await ask(fitLane, doc, own.signal);
-  } catch (error) {
-    if (error instanceof Cancelled) return;
-    throw error;
-  } finally {
-    // A later fit that took this one's place goes on.
-    if (abort === own) useFittingAll.setState({ running: false });
-  }
-  const { doc: now, commit, showProblems } = useProject.getState();
-  if (!found.ok) return showProblems(found.problems);
-  if (!now) return;
+  const own = (job = runFor(session, {
+    name: what === 'all' ? 'Fit all' : 'Fit pairs',
+    lane: 'fit',
+    stage: 'Fitting',
+    run: (context) => fitNow(session, what, context),
+  }));
+  await own.ended;
+  // A later fit that took this one's place goes on.
+  if (job === own) useFittingAll.setState({ running: false });
+}
+
+/** Fits the letters of a project as they are when the job begins. */
+async function fitNow(
+  session: Session,
+  what: 'all' | 'pairs',
+  { signal, progress }: JobContext,
+): Promise<void> {
+  progress('Fitting', null);
+  const found = await ask(workers.fit, session.doc, signal);
+  if (!found.ok) return session.tell(found.problems);
   const { fitted, glyphIds } = found.value;
-  useFittingAll.setState({ rhythm: found.value });
   const letters = fitted.letters.map((l, i) => ({ glyphId: glyphIds[i]!, left: l.left, right: l.right }));
-  commit(takeFitted(now, { ...fitted, letters }, what));
+  if (session === currentSession()) useFittingAll.setState({ rhythm: found.value });
+  session.commit(takeFitted(session.doc, { ...fitted, letters }, what));
 }
 
 /** Letters that the rhythm was last asked for: only other outlines or settings ask again. */
@@ -88,8 +91,7 @@ export async function refreshRhythm(doc: Doc): Promise<void> {
   if (asking || (key.length === askedFor.length && key.every((k, i) => k === askedFor[i]))) return;
   asking = true;
   askedFor = key;
-  const found = await ask(rhythmLane, doc);
-  asking = false;
+  const found = await ask(workers.rhythm, doc).finally(() => (asking = false));
   useFittingAll.setState({ rhythm: found.ok ? found.value : null });
   const now = useProject.getState().doc;
   if (now && now !== doc) void refreshRhythm(now);
@@ -122,8 +124,8 @@ export const offNow = (doc: Doc, rhythm: GlyphFit) =>
 export async function refreshJoins(doc: Doc): Promise<void> {
   const { rhythm } = useFittingAll.getState();
   if (!rhythm?.fitted.joined) return useFittingAll.setState({ joins: [] });
-  const found = await rhythmLane.run(
-    (api) => api.joins(distancesNow(doc, rhythm).data) as unknown as Promise<Result<readonly FaultyJoin[]>>,
+  const found = await workers.rhythm.run<readonly FaultyJoin[]>((api) =>
+    api.joins(distancesNow(doc, rhythm).data),
   );
   useFittingAll.setState({ joins: found.ok ? found.value : [] });
 }

@@ -2,7 +2,8 @@ import { create } from 'zustand';
 import type { ProjectDiff } from '../../core/document/diff';
 import { projectOf } from '../../core/document/newProject';
 import type { Doc } from '../../core/document/schema';
-import { compileClient } from '../workers/compileClient';
+import { describeProblem } from '../../core/problems/describe';
+import { compileClient, type Compiled } from '../workers/compileClient';
 
 interface LiveFontState {
   /** CSS family name of the font compiled last; null before the first. */
@@ -34,7 +35,9 @@ async function refresh(): Promise<void> {
   try {
     while (wanted) {
       wanted = false;
-      await show(await compileClient.compile('otf', styleId, Math.floor(Date.now() / 1000)));
+      const made = await compileClient.compile('otf', styleId, Math.floor(Date.now() / 1000));
+      if (made.ok) await show(made.value);
+      else useLiveFont.setState({ failed: made.problems.map(describeProblem).join(' ') });
     }
   } catch (error) {
     useLiveFont.setState({ failed: error instanceof Error ? error.message : String(error) });
@@ -44,8 +47,7 @@ async function refresh(): Promise<void> {
 }
 
 /** Loads the bytes under a new family name: a name used before would show the old font. */
-async function show(made: { bytes: Uint8Array; ms: number } | null): Promise<void> {
-  if (!made) return;
+async function show(made: Compiled): Promise<void> {
   const family = `live-${++count}`;
   const face = new FontFace(family, made.bytes.buffer as ArrayBuffer);
   await face.load();
@@ -61,15 +63,15 @@ async function show(made: { bytes: Uint8Array; ms: number } | null): Promise<voi
 export const liveFont = {
   load(doc: Doc): void {
     styleId = projectOf(doc).styleId;
-    void compileClient.load(doc);
+    compileClient.load(doc);
     void refresh();
   },
   /** Shows an edit that is under way; the edit itself, or `apply` of its reverse, has to follow. */
   preview(diff: ProjectDiff): void {
-    if (!running && compileClient.apply(diff)) void refresh();
+    if (!running && compileClient.apply(diff, null)) void refresh();
   },
   apply(diff: ProjectDiff, doc: Doc): void {
     styleId = projectOf(doc).styleId;
-    if (compileClient.apply(diff)) void refresh();
+    if (compileClient.apply(diff, doc)) void refresh();
   },
 };

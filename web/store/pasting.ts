@@ -1,12 +1,13 @@
-import { pastedSvg } from '../../core/artwork/readArtwork';
+import { pastedSvg, type Artwork } from '../../core/artwork/readArtwork';
 import { contoursOf, pasteContours, pasteInPlace, type Target } from '../../core/document/commands/dressing';
 import { originX } from '../../core/document/metrics';
 import { translation } from '../../core/geometry/affine';
 import { transformContours } from '../../core/geometry/contour';
 import { inFile } from '../../core/problems/problem';
 import { copiedContours, copiedSvg } from '../../core/svg/clipboard';
-import { pastedInWorker } from '../workers/artworkClient';
-import { useProject } from './projectStore';
+import { workers } from '../workers/clients';
+import { runFor } from './jobs';
+import { currentSession, useProject } from './projectStore';
 
 /** Chosen contours (all when none is chosen) as SVG for the clipboard, standing as they do in the font; null for an empty letter. */
 export function copyFrom(target: Target, chosen: readonly number[]): string | null {
@@ -21,13 +22,22 @@ export function copyFrom(target: Target, chosen: readonly number[]): string | nu
 /** What is on the clipboard into a drawing: our own points where they stood, any other SVG or path data fitted to the letter. */
 export async function pasteInto(target: Target, text: string): Promise<void> {
   const own = copiedContours(text);
-  const { doc, commit } = useProject.getState();
+  const session = currentSession();
+  const doc = session?.getState().doc;
   const glyph = doc?.glyphs[target.glyphId];
-  if (own && glyph) return commit(pasteInPlace(doc, target, own, originX(glyph)));
+  if (!session || !doc) return;
+  if (own && glyph) return session.commit(pasteInPlace(doc, target, own, originX(glyph)));
   const svg = pastedSvg(text);
   if (!svg) return;
-  const read = await pastedInWorker(svg);
-  const { doc: now, showProblems } = useProject.getState();
-  if (read.problems.length > 0) showProblems(inFile(read.problems, 'the clipboard'));
-  if (read.ok && now) commit(pasteContours(now, target.glyphId, read.value.outline));
+  const name = 'the clipboard';
+  await runFor(session, {
+    name,
+    lane: 'paste',
+    stage: 'Reading the drawing',
+    async run({ signal }) {
+      const read = await workers.artwork.run<Artwork>((api) => api.pasted(svg), { signal });
+      session.tell(inFile(read.problems, name));
+      if (read.ok) session.commit(pasteContours(session.doc, target.glyphId, read.value.outline));
+    },
+  }).ended;
 }

@@ -12,8 +12,8 @@ import {
 import { changeProject } from '../../core/document/commands/naming';
 import { projectOf } from '../../core/document/newProject';
 import { problem } from '../../core/problems/problem';
-import { addFiles } from './lifting';
-import { useProject } from './projectStore';
+import { addFilesTo } from './lifting';
+import { currentSession } from './projectStore';
 
 const API = '/api/scanners';
 /** The list is asked for again so often while it is shown, ms. */
@@ -43,11 +43,12 @@ export const useScanners = () => useSWR<Device[]>(API, readDevices, { refreshInt
 
 /** Lays a page on a stand-in's glass. A sheet that is printed for it is the project's practice sheet from then on. */
 export async function layOnGlass(deviceId: string, glass: Glass): Promise<void> {
+  const session = currentSession();
   await send('PUT', `/${deviceId}/glass`, glass);
-  const { doc, commit } = useProject.getState();
   const { characters, settings } = glass;
+  const doc = session?.getState().doc;
   if (doc && projectOf(doc).practice === null)
-    commit(changeProject(doc, { practice: { characters, settings } }, 'Make a practice sheet'));
+    session?.commit(changeProject(doc, { practice: { characters, settings } }, 'Make a practice sheet'));
 }
 
 export const playFault = async (deviceId: string, next: ScanFault | null): Promise<void> =>
@@ -58,11 +59,12 @@ export const takeJammedOut = async (deviceId: string): Promise<void> =>
 
 /** Scans what lies on the glass and takes the page in. Problems are told; nothing on the table changes by them. */
 export async function scan(device: Device, dpi: number): Promise<void> {
-  const { showProblems } = useProject.getState();
+  const session = currentSession();
+  if (!session) return;
   const fail = (reason: NonNullable<ScanJob['error']> | 'busy') => {
     useScanning.setState({ job: null });
     void mutate(API);
-    showProblems([problem({ code: 'scan-failed', reason }, 'error', { file: device.name })]);
+    session.tell([problem({ code: 'scan-failed', reason }, 'error', { file: device.name })]);
   };
   try {
     const started = await send('POST', `/${device.id}/jobs`, { dpi });
@@ -79,7 +81,7 @@ export async function scan(device: Device, dpi: number): Promise<void> {
     const page = await (await send('GET', `/jobs/${job.id}/page`)).blob();
     const pages = useScanning.getState().pages + 1;
     useScanning.setState({ job: null, pages });
-    await addFiles([new File([page], `Scan ${pages}.jpg`, { type: 'image/jpeg' })]);
+    await addFilesTo(session, [new File([page], `Scan ${pages}.jpg`, { type: 'image/jpeg' })]);
   } catch {
     fail('disconnected');
   }

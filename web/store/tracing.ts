@@ -8,12 +8,16 @@ import type { Vec } from '../../core/geometry/vec';
 import { readingOf } from '../../core/printed/readSheet';
 import type { Contour } from '../../core/geometry/contour';
 import { refitChosen } from '../../core/trace/refit';
-import { inFile } from '../../core/problems/problem';
-import { pictureBytes } from '../persistence/projects';
-import { pieceRegions } from '../workers/imagingClient';
-import { deviationInWorker, edgesInWorker, inkInWorker, keepRegions, traceAll } from '../workers/tracePool';
-import { useProject } from './projectStore';
+import { piecesOf } from '../../core/document/commands/seatInto';
+import type { PieceRegion } from '../../core/find/pieceRegion';
+import { fail, inFile } from '../../core/problems/problem';
+import { regionsName } from './regionsName';
+import { storage } from '../persistence/projects';
+import { workers } from '../workers/clients';
+import { tracers } from '../workers/tracePool';
+import { currentSession, useProject } from './projectStore';
 import { isDrawn } from './selectors';
+import type { Session } from './session';
 
 type Change = Partial<Omit<RecipeRow, 'id'>>;
 
@@ -25,7 +29,7 @@ export interface PieceInk {
 
 interface TracingState {
   /** Outlines by a recipe that is being tried; null when the document's own are shown. */
-  readonly trial: { readonly sheetId: string; readonly change: Change } | null;
+  readonly trial: { readonly projectId: string; readonly sheetId: string; readonly change: Change } | null;
   readonly outlines: ReadonlyMap<string, TracedInk>;
   readonly done: number;
   readonly total: number;
@@ -49,42 +53,43 @@ let abort = new AbortController();
 let running: Promise<void> = Promise.resolve();
 /** Pieces traced for practice when a sheet is opened. */
 const WARM_PIECES = 8;
-/** Sheet, level and pieces whose regions the tracers hold. */
-let held = '';
 
+/** Has the tracers hold the ink of a sheet's pieces, read by a recipe (the sheet's own when none is tried). */
 async function holdRegions(
+  session: Session,
   sheet: SheetRow,
   level: number | null,
   pieces: readonly PieceRow[],
-  recipe: Pick<RecipeRow, 'mode' | 'colours'> | undefined = useProject.getState().doc?.recipes[
-    sheet.recipeId
-  ],
+  tried?: RecipeRow,
 ): Promise<boolean> {
-  const colours = recipe?.mode === 'colour' ? recipe.colours : 0;
-  const reading = readingOf(useProject.getState().doc!.recipes[sheet.recipeId]!, sheet);
-  const name = `${sheet.pictureId} ${level} ${JSON.stringify(reading)} ${colours} ${pieces.map((p) => `${p.id} ${p.box.x} ${p.box.y}`).join()}`;
-  if (held === name) return true;
-  const bytes = await pictureBytes(sheet.pictureId);
+  const recipe = tried ?? session.doc.recipes[sheet.recipeId];
+  const { pictureId } = sheet;
+  if (!recipe || pictureId === null) return false;
+  const colours = recipe.mode === 'colour' ? recipe.colours : 0;
+  const reading = readingOf(recipe, sheet);
+  const name = regionsName(sheet, level, reading, colours, pieces);
+  const pool = tracers();
+  if (pool.holds(name)) return true;
+  const bytes = await storage.pictures.bytes(pictureId);
   if (!bytes) return false;
-  const regions = await pieceRegions(bytes, level, reading, colours, pieces);
+  const regions = await workers.imaging.run<PieceRegion[]>((api) =>
+    api.regions(bytes, level, reading, colours, pieces),
+  );
   if (!regions.ok) {
-    useProject.getState().showProblems(inFile(regions.problems, sheet.name));
+    session.tell(inFile(regions.problems, sheet.name));
     return false;
   }
-  await keepRegions(pieces.map((p, i) => [p.id, regions.value[i]!] as const));
+  const kept = await pool.keep(
+    name,
+    pieces.map((p, i) => [p.id, regions.value[i]!] as const),
+  );
+  if (!kept) return false;
   useTracing.setState({ inks: new Map() });
-  held = name;
   // The first traces are slow until the tracers are warm; better now than when a slider is moved.
   const warm = pieces.slice(0, WARM_PIECES).map((p) => p.id);
-  const kept = useProject.getState().doc?.recipes[sheet.recipeId];
-  if (kept) await traceAll(warm, kept, sheet.skewRad, () => {}, new AbortController().signal);
+  await pool.traceAll(warm, recipe, sheet.skewRad, () => {}, new AbortController().signal);
   return true;
 }
-
-const piecesOf = (sheetId: string): PieceRow[] =>
-  Object.values(useProject.getState().doc?.pieces ?? {})
-    .filter((p) => p.sheetId === sheetId)
-    .sort((a, b) => a.order - b.order);
 
 /**
  * Tries a change of a sheet's recipe: pieces in view (`first`) are traced at once, the rest behind them. Nothing of the
@@ -92,26 +97,33 @@ const piecesOf = (sheetId: string): PieceRow[] =>
  */
 export function tryRecipe(sheetId: string, change: Change, first: readonly string[]): void {
   abort.abort();
-  useTracing.setState({ trial: { sheetId, change }, done: 0, total: 1 });
+  const projectId = useProject.getState().projectId ?? '';
+  useTracing.setState({ trial: { projectId, sheetId, change }, done: 0, total: 1 });
   clearTimeout(settling);
   settling = setTimeout(() => void keepTrial(), SETTLE_MS);
   abort = new AbortController();
   const { signal } = abort;
-  running = running.then(() => trace(sheetId, change, first, signal));
+  const session = currentSession();
+  if (!session) return;
+  // A trial that fails must not hold up those behind it.
+  running = running
+    .then(() => trace(session, sheetId, change, first, signal))
+    .catch((error: unknown) => session.tell(fail({ code: 'job-failed', reason: String(error) }).problems));
 }
 
 async function trace(
+  session: Session,
   sheetId: string,
   change: Change,
   first: readonly string[],
   signal: AbortSignal,
 ): Promise<void> {
-  const { doc } = useProject.getState();
+  const { doc } = session.getState();
   const sheet = doc?.sheets[sheetId];
   if (!sheet || signal.aborted) return;
   const recipe = { ...doc.recipes[sheet.recipeId]!, ...change };
-  const pieces = piecesOf(sheetId);
-  if (!(await holdRegions(sheet, recipe.level, pieces, recipe)) || signal.aborted) return;
+  const pieces = piecesOf(doc, sheetId);
+  if (!(await holdRegions(session, sheet, recipe.level, pieces, recipe)) || signal.aborted) return;
   const near = new Set(first);
   const order = [...pieces.filter((p) => near.has(p.id)), ...pieces.filter((p) => !near.has(p.id))].map(
     (p) => p.id,
@@ -123,9 +135,10 @@ async function trace(
     const now = performance.now();
     if (!force && now - told < 40) return;
     told = now;
-    useTracing.setState({ trial: { sheetId, change }, outlines: new Map(fresh), done, total: order.length });
+    const trial = { projectId: session.projectId, sheetId, change };
+    useTracing.setState({ trial, outlines: new Map(fresh), done, total: order.length });
   };
-  await traceAll(
+  await tracers().traceAll(
     order,
     recipe,
     sheet.skewRad,
@@ -145,9 +158,9 @@ async function keepTrial(): Promise<void> {
   await running;
   if (mine !== abort) return; // somebody went on trying
   const { trial, outlines, done, total } = useTracing.getState();
-  const { doc, commit } = useProject.getState();
-  if (!trial || !doc || done < total) return;
-  commit(takeRetraced(doc, trial.sheetId, trial.change, outlines));
+  const session = currentSession();
+  if (!trial || session?.projectId !== trial.projectId || done < total) return;
+  session.commit(takeRetraced(session.doc, trial.sheetId, trial.change, outlines));
   dropTrial();
 }
 
@@ -160,9 +173,11 @@ export function dropTrial(): void {
 
 /** Measures how far a piece's outline lies from its ink, for showing. */
 export async function measurePiece(sheet: SheetRow, level: number | null, piece: PieceRow): Promise<void> {
+  const session = currentSession();
   await running;
-  if (!(await holdRegions(sheet, level, piecesOf(sheet.id)))) return;
-  const found = await deviationInWorker(piece.id, piece.outline);
+  if (!session?.getState().doc) return;
+  if (!(await holdRegions(session, sheet, level, piecesOf(session.doc, sheet.id)))) return;
+  const found = await tracers().deviation(piece.id, piece.outline);
   if (found) useTracing.setState({ deviation: { pieceId: piece.id, found } });
 }
 
@@ -175,10 +190,11 @@ export async function refitGlyph(
   chosen: ReadonlyMap<number, readonly number[]>,
   by: -1 | 0 | 1,
 ): Promise<void> {
-  const { doc, commit } = useProject.getState();
+  const session = currentSession();
+  const doc = session?.getState().doc;
   const glyph = doc?.glyphs[glyphId];
   const piece = glyph?.source ? doc?.pieces[glyph.source.pieceId] : undefined;
-  if (!glyph?.source || !piece) return;
+  if (!session || !glyph?.source || !piece) return;
   const { transform } = glyph.source;
   const edges = (await sourceEdges(piece.id)).map((run) => run.map((p) => applyAffine(transform, p)));
   const fresh = new Map<number, Contour>();
@@ -188,19 +204,21 @@ export async function refitGlyph(
     if (made) fresh.set(contour, made);
   }
   // Edits made while the ink was read stand; what was refitted must still be what is there.
-  const now = useProject.getState().doc;
-  if (fresh.size > 0 && now?.glyphs[glyphId] === glyph)
-    commit(replaceContours(now, glyphId, fresh, 'Refit a stretch'));
+  const now = session.doc;
+  if (fresh.size > 0 && now.glyphs[glyphId] === glyph)
+    session.commit(replaceContours(now, glyphId, fresh, 'Refit a stretch'));
 }
 
 /** Edges of a piece's ink as closed runs of points, px of its sheet's picture; none for artwork. */
 export async function sourceEdges(pieceId: string): Promise<Vec[][]> {
-  const { doc } = useProject.getState();
+  const session = currentSession();
+  const doc = session?.getState().doc;
   const sheet = doc?.sheets[doc.pieces[pieceId]?.sheetId ?? ''];
-  if (!sheet || isDrawn(sheet)) return [];
+  if (!session || !doc || !sheet || isDrawn(sheet)) return [];
   await running;
-  if (!(await holdRegions(sheet, doc!.recipes[sheet.recipeId]!.level, piecesOf(sheet.id)))) return [];
-  return (await edgesInWorker(pieceId)).map((flat) =>
+  const { level } = doc.recipes[sheet.recipeId]!;
+  if (!(await holdRegions(session, sheet, level, piecesOf(session.doc, sheet.id)))) return [];
+  return (await tracers().edges(pieceId)).map((flat) =>
     Array.from({ length: flat.length / 2 }, (_, i) => ({ x: flat[2 * i]!, y: flat[2 * i + 1]! })),
   );
 }
@@ -212,15 +230,17 @@ export async function showInk(
   pieces: readonly PieceRow[],
   colour: string,
 ): Promise<void> {
+  const session = currentSession();
   await running;
-  if (!(await holdRegions(sheet, level, piecesOf(sheet.id)))) return;
+  if (!session?.getState().doc) return;
+  if (!(await holdRegions(session, sheet, level, piecesOf(session.doc, sheet.id)))) return;
   const shade = new OffscreenCanvas(1, 1).getContext('2d')!;
   shade.fillStyle = colour;
   shade.fillRect(0, 0, 1, 1);
   const [r, g, b] = shade.getImageData(0, 0, 1, 1).data as unknown as [number, number, number];
   const images = await Promise.all(
     pieces.map(async (p): Promise<[string, PieceInk] | null> => {
-      const ink = await inkInWorker(p.id);
+      const ink = await tracers().ink(p.id);
       if (!ink) return null;
       const pixels = new Uint8ClampedArray(ink.alpha.length * 4);
       ink.alpha.forEach((a, k) => pixels.set([r, g, b, a], 4 * k));

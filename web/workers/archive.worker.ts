@@ -1,22 +1,92 @@
-import { expose, transfer } from 'comlink';
-import { readProjectFile, writeProjectFile, type OpenedProject } from '../../core/archive/projectFile';
-import { migrate } from '../../core/document/migrations';
+import { openProjectFile } from '../../core/archive/readProject';
+import { streamProject } from '../../core/archive/writeProject';
+import { emptyHistory, type History } from '../../core/document/history';
+import { openRows, type OpenedDoc } from '../../core/document/opening/openRows';
 import { SCHEMA_VERSION, type Doc } from '../../core/document/schema';
-import { fail, type Result } from '../../core/problems/problem';
-import { db, loadRows } from '../persistence/db';
+import { fail, ok, problem, type Problem, type Result } from '../../core/problems/problem';
+import { db } from '../persistence/db';
+import { pictureStore, markPicturesOf } from '../persistence/pictures';
+import { projectRows, summaryOf } from '../persistence/projectRows';
+import { isFull } from '../persistence/projectWriter';
+import { serve, tellProgress } from './serve';
+
+const rows = projectRows(db);
+const pictures = pictureStore(db);
+
+/** A stored project with its history, which only fits rows that are as they were stored. */
+export interface OpenedProject extends OpenedDoc {
+  readonly history: History;
+}
+
+/** The same project under another id. */
+function withId(doc: Doc, id: string): Doc {
+  const [row] = Object.values(doc.project);
+  return { ...doc, project: { [id]: { ...row!, id } } };
+}
+
+/** Bytes go to the browser's own store of blobs in pieces of this size, which needn't stay in memory. */
+const PIECE_BYTES = 8e6;
 
 const api = {
-  async open(projectId: string): Promise<Result<Doc>> {
-    const rows = await loadRows(projectId);
-    if (!rows) return fail({ code: 'file-not-found' }, { file: projectId });
-    const summary = await db.summaries.get(projectId);
-    return migrate(summary?.version ?? SCHEMA_VERSION, rows);
+  /** Opens a stored project: checking thousands of points takes a while. */
+  async open(projectId: string): Promise<Result<OpenedProject>> {
+    const stored = await rows.load(projectId);
+    if (!stored) return fail({ code: 'project-not-here' });
+    const opened = openRows(stored.version, stored.tables);
+    if (!opened.ok) return opened;
+    const history = opened.value.changed ? emptyHistory : stored.history;
+    return ok({ ...opened.value, history }, opened.problems);
   },
-  read: (bytes: Uint8Array): Result<OpenedProject> => readProjectFile(bytes),
-  write: (doc: Doc, pictures: ReadonlyMap<string, Uint8Array>): Uint8Array => {
-    const bytes = writeProjectFile(doc, pictures);
-    return transfer(bytes, [bytes.buffer]);
+
+  /** Takes a project file into storage under an id of its own. */
+  async take(file: Blob, id: string): Promise<Result<string>> {
+    const opened = openProjectFile(new Uint8Array(await file.arrayBuffer()));
+    if (!opened.ok) return opened;
+    const { doc, damaged, pictureIds, picture } = opened.value;
+    const problems: Problem[] = [...opened.problems];
+    try {
+      for (const [i, pictureId] of pictureIds.entries()) {
+        tellProgress('pictures', i / pictureIds.length);
+        await pictures.keep(id, pictureId, new Blob([picture(pictureId) as BlobPart]));
+      }
+      const own = withId(doc, id);
+      await rows.replace(summaryOf(own, id, SCHEMA_VERSION, Date.now()), own, damaged);
+      await markPicturesOf(db, id, own);
+    } catch (error) {
+      if (isFull(error)) return fail({ code: 'storage-full', what: 'this project' });
+      return fail({ code: 'storage-failed', reason: error instanceof Error ? error.message : String(error) });
+    }
+    return ok(id, problems);
+  },
+
+  /** A project as a file, with all pictures of its sheets; those that are lost are told. */
+  async write(doc: Doc): Promise<Result<Blob>> {
+    const whole: Blob[] = [];
+    let [waiting, size]: [Uint8Array[], number] = [[], 0];
+    const problems: Problem[] = [];
+    const pack = () => {
+      whole.push(new Blob(waiting as BlobPart[]));
+      [waiting, size] = [[], 0];
+    };
+    await streamProject(
+      doc,
+      async (id) => {
+        const bytes = await pictures.bytes(id);
+        const sheet = Object.values(doc.sheets).find((s) => s.pictureId === id);
+        if (!bytes && sheet)
+          problems.push(problem({ code: 'picture-missing', sheet: sheet.name }, 'warning'));
+        return bytes;
+      },
+      (bytes) => {
+        waiting.push(bytes);
+        size += bytes.length;
+        if (size > PIECE_BYTES) pack();
+      },
+      (share) => tellProgress('write', share),
+    );
+    pack();
+    return ok(new Blob(whole, { type: 'application/zip' }), problems);
   },
 };
 export type ArchiveApi = typeof api;
-expose(api);
+serve(api);

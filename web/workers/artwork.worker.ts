@@ -1,11 +1,11 @@
 import { zipSync } from 'fflate';
-import { expose } from 'comlink';
 import { artworkSheet, picturesSheet } from '../../core/artwork/makeSheets';
 import { readArtwork, type Artwork } from '../../core/artwork/readArtwork';
 import type { LaidOut } from '../../core/artwork/layOut';
 import { expandFiles, pngOf } from '../../core/artwork/expandFiles';
 import { openZips, sortFiles, type DroppedFile, type SortedFiles } from '../../core/artwork/sortFiles';
 import { decodeWebp } from './decodeWebp';
+import { serve, tellProgress } from './serve';
 import { pictureIdOf } from '../../core/pictures/pictureId';
 import type { TraceRecipe } from '../../core/find/tracePiece';
 import { ok, type Result } from '../../core/problems/problem';
@@ -32,21 +32,14 @@ const zipped = (files: readonly DroppedFile[]): Uint8Array =>
 
 const api = {
   /** Files by what they are; zips are opened, PDF pages and WebP turned into what is read. */
-  async sort(
-    dropped: readonly DroppedFile[],
-    onProgress: (share: number) => void,
-  ): Promise<Result<SortedFiles>> {
+  async sort(dropped: readonly DroppedFile[]): Promise<Result<SortedFiles>> {
     const opened = openZips(dropped);
-    const read = await expandFiles(opened.files, decodeWebp, throttled(onProgress));
+    const read = await expandFiles(opened.files, decodeWebp, (s) => tellProgress('open', s));
     const sorted = sortFiles(read.files);
     return ok({ ...sorted, problems: [...opened.problems, ...read.problems, ...sorted.problems] });
   },
-  drawings(
-    files: readonly DroppedFile[],
-    expected: readonly string[],
-    onProgress: (share: number) => void,
-  ): Result<MadeOfFiles> {
-    const made = artworkSheet(files, expected, throttled(onProgress));
+  drawings(files: readonly DroppedFile[], expected: readonly string[]): Result<MadeOfFiles> {
+    const made = artworkSheet(files, expected, (s) => tellProgress('artwork', s));
     if (!made.ok) return made;
     const zip = zipped(files);
     const id = pictureIdOf(zip);
@@ -56,12 +49,8 @@ const api = {
   pasted(svg: string): Result<Artwork> {
     return readArtwork(svg, 'the clipboard');
   },
-  pictures(
-    files: readonly DroppedFile[],
-    recipe: TraceRecipe,
-    onProgress: (share: number) => void,
-  ): Result<MadeOfFiles> {
-    const made = picturesSheet(files, recipe, throttled(onProgress));
+  pictures(files: readonly DroppedFile[], recipe: TraceRecipe): Result<MadeOfFiles> {
+    const made = picturesSheet(files, recipe, (s) => tellProgress('pictures', s));
     if (!made.ok) return made;
     const png = pngOf(made.value.picture);
     const { sheet } = made.value;
@@ -71,16 +60,5 @@ const api = {
   },
 };
 
-/** Progress at most every 60 ms: each message wakes the page. */
-function throttled(tell: (share: number) => void): (share: number) => void {
-  let told = 0;
-  return (share) => {
-    const now = Date.now();
-    if (now - told < 60) return;
-    told = now;
-    tell(share);
-  };
-}
-
 export type ArtworkApi = typeof api;
-expose(api);
+serve(api);

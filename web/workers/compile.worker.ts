@@ -1,7 +1,9 @@
-import { expose, transfer } from 'comlink';
+import { transfer } from 'comlink';
 import { compileFont, type OutlineFormat } from '../../core/compile/compileFont';
 import { applyDiff, type ProjectDiff } from '../../core/document/diff';
 import type { Doc } from '../../core/document/schema';
+import { fail, ok, type Result } from '../../core/problems/problem';
+import { serve } from './serve';
 
 /** The document as the page has it; patched row by row, so that unchanged glyphs stay compiled. */
 let doc: Doc | null = null;
@@ -17,12 +19,12 @@ const api = {
     format: OutlineFormat,
     styleId: string,
     nowUnixS: number,
-  ): { bytes: Uint8Array; ms: number } | null {
-    if (!doc) return null;
+  ): Result<{ bytes: Uint8Array; ms: number }> {
+    if (!doc) return fail({ code: 'nothing-there' });
     const start = performance.now();
     const bytes = compileFont(doc, { format, styleId, nowUnixS });
-    return transfer({ bytes, ms: performance.now() - start }, [bytes.buffer]);
+    return transfer(ok({ bytes, ms: performance.now() - start }), [bytes.buffer]);
   },
 };
 export type CompileApi = typeof api;
-expose(api);
+serve(api);

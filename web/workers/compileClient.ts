@@ -1,28 +1,75 @@
-import { wrap, type Remote } from 'comlink';
+import type { Remote } from 'comlink';
 import type { OutlineFormat } from '../../core/compile/compileFont';
 import type { ProjectDiff } from '../../core/document/diff';
 import type { Doc } from '../../core/document/schema';
+import type { Result } from '../../core/problems/problem';
+import { startWorker } from '../jobs/startWorker';
+import { WorkerHost, type Started } from '../jobs/workerHost';
 import type { CompileApi } from './compile.worker';
-
-let api: Remote<CompileApi> | null = null;
-
-function compiler(): Remote<CompileApi> {
-  api ??= wrap<CompileApi>(new Worker(new URL('./compile.worker.ts', import.meta.url), { type: 'module' }));
-  return api;
-}
 
 /** Rows that don't reach the font needn't travel: pieces are the bulk of a project. */
 const withoutPictures = (doc: Doc): Doc => ({ ...doc, pieces: {}, sheets: {}, recipes: {} });
 const FONT_TABLES = new Set(['project', 'glyphs', 'kerning', 'groups', 'features', 'styles', 'casting']);
 
-export const compileClient = {
-  load: (doc: Doc) => compiler().load(withoutPictures(doc)),
-  /** Passes an edit on; false when it doesn't touch the font. */
-  apply(diff: ProjectDiff): boolean {
+export interface Compiled {
+  readonly bytes: Uint8Array;
+  readonly ms: number;
+}
+
+/**
+ * A compiler that holds a document and is sent what changes in it. When its worker was ended or died, the next one is given
+ * the whole document first.
+ */
+export class Compiler {
+  private doc: Doc | null = null;
+  private started = 0;
+  private loaded = 0;
+  private readonly host: WorkerHost<Remote<CompileApi>>;
+
+  constructor(start: () => Started<Remote<CompileApi>>) {
+    this.host = new WorkerHost(() => {
+      this.started++;
+      return start();
+    });
+  }
+
+  load(doc: Doc): void {
+    this.doc = doc;
+    this.loaded = 0;
+  }
+
+  /** Passes an edit on, with the document after it (null for one that is only tried); false when it doesn't touch the font. */
+  apply(diff: ProjectDiff, doc: Doc | null): boolean {
+    if (doc) this.doc = doc;
     const changes = diff.changes.filter((c) => FONT_TABLES.has(c.table));
-    if (changes.length > 0) void compiler().apply({ ...diff, changes });
-    return changes.length > 0;
-  },
-  compile: (format: OutlineFormat, styleId: string, nowUnixS: number) =>
-    compiler().compile(format, styleId, nowUnixS),
-};
+    if (changes.length === 0) return false;
+    // One that isn't loaded yet, or no longer, gets all of it at the next compile.
+    if (this.loaded > 0 && this.loaded === this.started)
+      void this.host.run((api) => api.apply({ ...diff, changes }));
+    return true;
+  }
+
+  compile(
+    format: OutlineFormat,
+    styleId: string,
+    nowUnixS: number,
+    signal?: AbortSignal,
+  ): Promise<Result<Compiled>> {
+    return this.host.run<Compiled>(
+      async (api) => {
+        if (this.loaded !== this.started && this.doc) {
+          this.loaded = this.started;
+          await api.load(withoutPictures(this.doc));
+        }
+        return api.compile(format, styleId, nowUnixS);
+      },
+      { signal },
+    );
+  }
+}
+
+export const compileClient = new Compiler(() =>
+  startWorker<CompileApi>(
+    () => new Worker(new URL('./compile.worker.ts', import.meta.url), { type: 'module' }),
+  ),
+);

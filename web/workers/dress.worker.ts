@@ -1,9 +1,9 @@
-import { expose } from 'comlink';
 import { skeletonOfOutline, type OutlineSkeleton } from '../../core/centreline/skeletonOfOutline';
 import { cleanUp, type CleanedUp, type CleanUp, type CleanUpSettings } from '../../core/dress/cleanUp';
 import { stemOf } from '../../core/dress/stems';
 import type { Contour } from '../../core/geometry/contour';
 import { fail, ok, type Result } from '../../core/problems/problem';
+import { serve } from './serve';
 
 export interface OutlineOf {
   readonly glyphId: string;
@@ -33,4 +33,4 @@ const api = {
   },
 };
 export type DressApi = typeof api;
-expose(api);
+serve(api);

@@ -1,4 +1,3 @@
-import { expose } from 'comlink';
 import { fitFont, type FitOptions, type FittedFont } from '../../core/fit/fitFont';
 import { faultyJoins, type FaultyJoin } from '../../core/fit/joinCheck';
 import { profileOf, type Profile } from '../../core/fit/profiles';
@@ -6,6 +5,7 @@ import { styleOf } from '../../core/fit/style';
 import type { Contour } from '../../core/geometry/contour';
 import { flattenContour } from '../../core/geometry/measure';
 import { fail, ok, type Result } from '../../core/problems/problem';
+import { serve } from './serve';
 
 export interface LetterToFit {
   readonly glyphId: string;
@@ -53,4 +53,4 @@ const api = {
   },
 };
 export type FitApi = typeof api;
-expose(api);
+serve(api);

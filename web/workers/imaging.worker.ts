@@ -1,4 +1,4 @@
-import { expose, transfer } from 'comlink';
+import { transfer } from 'comlink';
 import { encode } from 'fast-png';
 import type { PracticeFacts } from '../../core/document/commands/practice';
 import { liftPractice, type LiftedPractice } from '../../core/practice/liftPractice';
@@ -9,6 +9,7 @@ import { liftSheet, type TracedSheet } from '../../core/find/liftSheet';
 import { reshape, type PlaceOnPage, type Reshape, type Reshaped } from '../../core/find/reshape';
 import { decodePicture, shrinkStep } from '../../core/pictures/decodePicture';
 import { decodeNatively } from './decodeNatively';
+import { serve, tellProgress } from './serve';
 import { shrinkNatively } from './shrinkNatively';
 import { dpiOf } from '../../core/pictures/dpi';
 import { enlargeCells, readPixelArt } from '../../core/pixels/pixelArt';
@@ -126,20 +127,15 @@ const api = {
     return ok({ ...facts, shown: { id: pictureIdOf(png), png } });
   },
   /** A practice page straightened and its letters read. */
-  async practice(
-    bytes: Uint8Array,
-    name: string,
-    recipe: RecipeRow,
-    onProgress: (stage: string, share: number) => void,
-  ): Promise<Result<ReadPractice>> {
+  async practice(bytes: Uint8Array, name: string, recipe: RecipeRow): Promise<Result<ReadPractice>> {
     const opened = await open(bytes);
     if (!opened.ok) return opened;
     const { practice, picture, id } = opened.value;
     if (practice === null || practice === 'no-code') return fail({ code: 'practice-no-code' });
-    onProgress('straighten', 0);
+    tellProgress('straighten', 0);
     const flat = straightenPage(picture, practice);
     const lifted = liftPractice(flat.picture, practice.page, flat.pxPerMm, recipe, (s) =>
-      onProgress('trace', s),
+      tellProgress('trace', s),
     );
     if (!lifted.ok) return lifted;
     const { width, height, data } = flat.picture;
@@ -156,21 +152,10 @@ const api = {
     };
     return ok({ lifted: lifted.value, facts, picture: png });
   },
-  async lift(
-    bytes: Uint8Array,
-    sheet: SheetRow,
-    recipe: RecipeRow,
-    onProgress: (stage: string, share: number) => void,
-  ): Promise<Result<TracedSheet>> {
+  async lift(bytes: Uint8Array, sheet: SheetRow, recipe: RecipeRow): Promise<Result<TracedSheet>> {
     const opened = await open(bytes);
     if (!opened.ok) return opened;
-    let told = 0;
-    return liftSheet(opened.value.picture, sheet, recipe, (stage, share) => {
-      const now = Date.now();
-      if (now - told < 60) return;
-      told = now;
-      onProgress(stage, share);
-    });
+    return liftSheet(opened.value.picture, sheet, recipe, tellProgress);
   },
   /** Pieces made by hand on a sheet. */
   async reshape(
@@ -209,4 +194,4 @@ const api = {
   },
 };
 export type ImagingApi = typeof api;
-expose(api);
+serve(api);

@@ -1,4 +1,4 @@
-import { expose, transfer } from 'comlink';
+import { transfer } from 'comlink';
 import type { Contour } from '../../core/geometry/contour';
 import type { PieceRegion } from '../../core/find/pieceRegion';
 import {
@@ -8,32 +8,36 @@ import {
   type TracedInk,
   type TraceRecipe,
 } from '../../core/find/tracePiece';
+import { fail, ok, type Result } from '../../core/problems/problem';
 import { readEdges } from '../../core/trace/traceRegion';
+import { serve } from './serve';
+import type { InkOfPiece } from './tracePool';
+
+const NOT_HELD = fail({ code: 'nothing-there' });
 
 /** Regions this worker was given, by key; only the sheet in hand is kept. */
 const regions = new Map<string, PieceRegion>();
 
 const api = {
-  keep(entries: readonly (readonly [string, PieceRegion])[]): void {
-    for (const [key, region] of entries) regions.set(key, region);
-  },
-  clear(): void {
+  keep(entries: readonly (readonly [string, PieceRegion])[]): Result<null> {
     regions.clear();
+    for (const [key, region] of entries) regions.set(key, region);
+    return ok(null);
   },
-  trace(key: string, recipe: TraceRecipe, turnRad: number): TracedInk {
+  trace(key: string, recipe: TraceRecipe, turnRad: number): Result<TracedInk> {
     const region = regions.get(key);
-    return region ? tracePiece(region, recipe, turnRad) : { outline: [], layers: [] };
+    return region ? ok(tracePiece(region, recipe, turnRad)) : NOT_HELD;
   },
-  deviation(key: string, outline: readonly Contour[]): Deviation | null {
+  deviation(key: string, outline: readonly Contour[]): Result<Deviation> {
     const region = regions.get(key);
-    if (!region) return null;
+    if (!region) return NOT_HELD;
     const found = deviationOf(region, outline);
-    return transfer(found, [found.samples.buffer as ArrayBuffer]);
+    return transfer(ok(found), [found.samples.buffer as ArrayBuffer]);
   },
   /** Edges of a region's ink, flat (x0, y0, x1 ...), px of the picture. */
-  edges(key: string): Float64Array[] {
+  edges(key: string): Result<Float64Array[]> {
     const region = regions.get(key);
-    if (!region) return [];
+    if (!region) return NOT_HELD;
     const found = readEdges(region.field, region.level, region.seeds).map(({ ring }) => {
       const flat = new Float64Array(2 * ring.n);
       for (let i = 0; i < ring.n; i++) {
@@ -43,18 +47,18 @@ const api = {
       return flat;
     });
     return transfer(
-      found,
+      ok(found),
       found.map((f) => f.buffer as ArrayBuffer),
     );
   },
   /** The ink as the tracer sees it: opacity 0..255 of each px of the region. */
-  ink(key: string): { x: number; y: number; width: number; height: number; alpha: Uint8ClampedArray } | null {
+  ink(key: string): Result<InkOfPiece> {
     const region = regions.get(key);
-    if (!region) return null;
+    if (!region) return NOT_HELD;
     const { width, height, data } = region.field;
     const alpha = Uint8ClampedArray.from(data, (d) => d * 255);
-    return transfer({ x: region.x, y: region.y, width, height, alpha }, [alpha.buffer as ArrayBuffer]);
+    return transfer(ok({ x: region.x, y: region.y, width, height, alpha }), [alpha.buffer as ArrayBuffer]);
   },
 };
 export type TraceApi = typeof api;
-expose(api);
+serve(api);

@@ -151,7 +151,12 @@ export function takeDrawing(doc: Doc, pieceId: string): ProjectDiff | null {
   const d = draft(doc);
   const glyph = glyphOfPiece(doc, d, piece);
   const transform = { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 };
-  d.put('glyphs', { ...glyph, handEdited: false, cleaned: false, source: { pieceId, sheetId: sheet.id, transform } });
+  d.put('glyphs', {
+    ...glyph,
+    handEdited: false,
+    cleaned: false,
+    source: { pieceId, sheetId: sheet.id, transform },
+  });
   seatInto(doc, d, sheet, piecesOf(doc, sheet.id));
   return d.done(`Use this drawing of ${piece.char}`);
 }

@@ -130,8 +130,7 @@ function takeKerning(
   const composed = composedBy(doc);
   // Letters that somebody put into groups of his own stay there.
   const own = { left: new Set<string>(), right: new Set<string>() };
-  for (const g of Object.values(doc.groups))
-    if (!g.fitted) for (const id of g.glyphIds) own[g.side].add(id);
+  for (const g of Object.values(doc.groups)) if (!g.fitted) for (const id of g.glyphIds) own[g.side].add(id);
   // A group of the last fit with the same letters is that group: its row stays as it is.
   const before = new Map(
     Object.values(doc.groups)
@@ -169,8 +168,7 @@ function takeKerning(
   ];
   const [keptGroups, keptPairs] = [new Set(groups.map((g) => g.id)), new Set(pairs.map((p) => p.id))];
   for (const r of Object.values(doc.kerning)) if (r.fitted && !keptPairs.has(r.id)) d.remove('kerning', r.id);
-  for (const r of Object.values(doc.groups))
-    if (r.fitted && !keptGroups.has(r.id)) d.remove('groups', r.id);
+  for (const r of Object.values(doc.groups)) if (r.fitted && !keptGroups.has(r.id)) d.remove('groups', r.id);
   for (const r of groups) if (!same(doc.groups[r.id], r)) d.put('groups', r);
   for (const r of pairs) if (!same(doc.kerning[r.id], r)) d.put('kerning', r);
 }

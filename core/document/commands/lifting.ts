@@ -107,7 +107,10 @@ function idsOf(d: Draft, sheetId: string, found: readonly LiftedRow[], old: read
   const before = found.map((p) => {
     let best: PieceRow | null = null;
     for (const o of free)
-      if (o.char === p.char && overlap(o.box, p.box) >= Math.max(SAME_PLACE, best ? overlap(best.box, p.box) : 0))
+      if (
+        o.char === p.char &&
+        overlap(o.box, p.box) >= Math.max(SAME_PLACE, best ? overlap(best.box, p.box) : 0)
+      )
         best = o;
     if (best) free.delete(best);
     return best;

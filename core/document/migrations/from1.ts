@@ -26,7 +26,8 @@ function renumbered(
 
 const text = (v: unknown): string => (typeof v === 'string' ? v : '');
 const list = (v: unknown): unknown[] => (Array.isArray(v) ? v : []);
-const object = (v: unknown): PlainRow | null => (typeof v === 'object' && v !== null ? (v as PlainRow) : null);
+const object = (v: unknown): PlainRow | null =>
+  typeof v === 'object' && v !== null ? (v as PlainRow) : null;
 
 /** Rows with their own ids and those of other rows put in the place of the old ones; null takes a row out. */
 function mapped(

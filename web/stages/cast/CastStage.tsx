@@ -2,11 +2,13 @@ import { Box, Flex, Heading, Progress, Text } from '@chakra-ui/react';
 import { TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
 import { fontFileName } from '../../../core/compile/fontNames';
+import { glyphNamed } from '../../../core/document/identity';
 import { castingOf, projectOf } from '../../../core/document/newProject';
 import { describeProblem } from '../../../core/problems/describe';
 import { useGoTo } from '../../panels/useGlyphInHand';
 import { snags } from '../../store/selectors';
-import { useDoc } from '../../store/projectStore';
+import { runFor } from '../../store/jobs';
+import { currentSession, useDoc } from '../../store/projectStore';
 import { Bench } from '../../ui/Bench';
 import { download } from '../../ui/download';
 import { InkButton } from '../../ui/InkButton';
@@ -34,14 +36,27 @@ export function CastStage() {
   const style = doc.styles[projectOf(doc).styleId]!;
 
   const cast = async () => {
+    const session = currentSession();
+    if (!session) return;
     const made: CastFile[] = [];
-    for (const format of casting.formats) {
-      setWorking(format.toUpperCase());
-      const result = await compileClient.compile(format, style.id, Math.floor(Date.now() / 1000));
-      if (result) made.push({ name: fontFileName(casting.family, style.name, format), bytes: result.bytes });
-    }
+    const ending = await runFor(session, {
+      name: casting.family,
+      lane: 'cast',
+      stage: 'Casting',
+      async run({ signal, progress }) {
+        for (const [i, format] of casting.formats.entries()) {
+          setWorking(format.toUpperCase());
+          progress(`Making the ${format.toUpperCase()}`, i / casting.formats.length);
+          const now = Math.floor(Date.now() / 1000);
+          const result = await compileClient.compile(format, style.id, now, signal);
+          session.tell(result.problems);
+          if (result.ok)
+            made.push({ name: fontFileName(casting.family, style.name, format), bytes: result.value.bytes });
+        }
+      },
+    }).ended;
     setWorking(null);
-    setFiles(made);
+    if (ending === 'done') setFiles(made);
   };
 
   return (
@@ -93,7 +108,7 @@ export function CastStage() {
                   <b>{{ error: 'Error', warning: 'Warning', note: 'Note' }[p.severity]}.</b>{' '}
                   {describeProblem(p)}
                 </Text>
-                {p.place.glyph && doc.glyphs[p.place.glyph] && (
+                {p.place.glyph && glyphNamed(doc, p.place.glyph) && (
                   <InkButton tip={`Go to ${p.place.glyph}`} onClick={() => go('dress', p.place.glyph)}>
                     Show
                   </InkButton>

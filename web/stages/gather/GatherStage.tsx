@@ -3,7 +3,6 @@ import { Grid3x3, ImagePlus, PenLine, Printer, ScanLine } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { useSearchParams } from 'react-router';
-import { JobProgress } from '../../panels/JobProgress';
 import { cropSheet } from '../../../core/document/commands/recipes';
 import type { PxBox } from '../../../core/raster/picture';
 import { addFiles, liftAgain } from '../../store/lifting';
@@ -132,7 +131,6 @@ export function GatherStage() {
             </Flex>
           )}
         </Box>
-        <JobProgress />
       </Bench>
       {doing === 'practice' ? (
         <PracticeGauge onClose={() => setDoing(null)} />

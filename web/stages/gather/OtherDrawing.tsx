@@ -13,7 +13,7 @@ export function OtherDrawing({ piece }: { piece: PieceRow }) {
   const glyph = single ? glyphByCodePoint(doc).get(piece.char!.codePointAt(0)!) : undefined;
   const other = glyph && glyph.contours.length > 0 && glyph.source?.pieceId !== piece.id;
   if (!other || piece.state === 'dropped') return null;
-  const from = glyph.source && doc.sheets[glyph.source.pieceId.split(':')[0]!];
+  const from = glyph.source && doc.sheets[glyph.source.sheetId];
   return (
     <>
       <Text fontSize="sm" data-testid="other-drawing">

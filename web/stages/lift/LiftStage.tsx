@@ -8,7 +8,6 @@ import { readInks } from '../../canvas/inks';
 import { Surface, type SurfacePointer } from '../../canvas/Surface';
 import { fitBox, type View } from '../../canvas/view';
 import { useDesk } from '../../app/colourMode';
-import { JobProgress } from '../../panels/JobProgress';
 import { useSheetImage } from '../../store/pictures';
 import { isDoubtful, isDrawn, piecesBySheet, sheetsInOrder } from '../../store/selectors';
 import { useDoc, useProject } from '../../store/projectStore';
@@ -259,7 +258,6 @@ export function LiftStage() {
           onPointer={pick}
           cursor={tool === 'pick' ? 'default' : 'crosshair'}
         />
-        <JobProgress />
       </Bench>
       {chosen && recipe && (
         <PieceGauge piece={chosen} deviation={measured} traced={traced}>

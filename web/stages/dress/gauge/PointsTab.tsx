@@ -8,7 +8,7 @@ import {
   startHere,
 } from '../../../../core/document/commands/dressing';
 import { seatAll } from '../../../../core/document/commands/lifting';
-import { applyDiff, mergeDiffs } from '../../../../core/document/diff';
+import { editAll } from '../../../../core/document/inStep/edit';
 import { advanceOf } from '../../../../core/document/metrics';
 import { countNodes } from '../../../../core/geometry/contour';
 import { contoursBox } from '../../../../core/geometry/measure';
@@ -244,9 +244,9 @@ function BackToTrace() {
   const { glyph } = useDressTarget();
   if (!glyph.source || !(glyph.handEdited || glyph.cleaned)) return null;
   const back = () => {
-    const released = releaseHandEdits(doc, glyph.id);
-    const seated = released && seatAll(applyDiff(doc, released), released.label);
-    if (released) commit(seated ? mergeDiffs(released, seated) : released);
+    const label = 'Let the trace lead again';
+    const made = editAll(doc, label, [(d) => releaseHandEdits(d, glyph.id), (d) => seatAll(d, label)]);
+    commit(made?.diff ?? null);
     dressBench.select([]);
   };
   return (

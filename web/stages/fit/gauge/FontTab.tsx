@@ -10,6 +10,7 @@ import {
 import { followUsual, setWordSpace, trackAll } from '../../../../core/document/commands/fitting';
 import { kerningBetween } from '../../../../core/document/kerning';
 import { advanceOf } from '../../../../core/document/metrics';
+import { glyphNamed } from '../../../../core/document/identity';
 import { projectOf } from '../../../../core/document/newProject';
 import type { FitSettings } from '../../../../core/document/schema';
 import { fitAll } from '../../../store/fittingAll';
@@ -34,7 +35,7 @@ export function FontTab({ pair, rhythm }: { pair: PairOff | null; rhythm: Rhythm
   };
   const letters = fittable(doc);
   const count = (state: 'first' | 'fitted' | 'hand') => letters.filter((g) => g.spacing === state);
-  const space = doc.glyphs.space;
+  const space = glyphNamed(doc, 'space');
   const { reference } = settings;
   const usual = followUsual(doc);
   return (

@@ -3,7 +3,8 @@ import { setTypedNames, smallFromCapitals, smallToMake } from '../../../../core/
 import { acceptDrafts, draftable, draftsOf, makeDrafts } from '../../../../core/document/commands/drafts';
 import { iconsOf } from '../../../../core/document/commands/icons';
 import { lackingMarks } from '../../../../core/document/commands/composing';
-import { applyDiff, mergeDiffs, type ProjectDiff } from '../../../../core/document/diff';
+import { editAll } from '../../../../core/document/inStep/edit';
+import type { Doc } from '../../../../core/document/schema';
 import { projectOf } from '../../../../core/document/newProject';
 import { BILLS } from '../../../../core/names/bills';
 import { useDoc, useProject } from '../../../store/projectStore';
@@ -28,14 +29,10 @@ export function MakeTab() {
   const small = smallToMake(doc);
   const untyped = iconsOf(doc).filter((g) => g.typed.length === 0);
   const typeByName = () => {
-    let [now, whole]: [typeof doc, ProjectDiff | null] = [doc, null];
-    for (const g of untyped) {
-      const step = setTypedNames(now, g.id, [g.name.replace(/_/g, '-').toLowerCase()]);
-      if (!step) continue;
-      now = applyDiff(now, step);
-      whole = whole ? mergeDiffs(whole, step) : step;
-    }
-    commit(whole);
+    const named = untyped.map(
+      (g) => (d: Doc) => setTypedNames(d, g.id, [g.name.replace(/_/g, '-').toLowerCase()]),
+    );
+    commit(editAll(doc, 'Type icons by their names', named)?.diff ?? null);
   };
   return (
     <>

@@ -1,0 +1,357 @@
+import type { DroppedFile, SortedFiles } from '../../core/artwork/sortFiles';
+import { addMadeSheet } from '../../core/document/commands/madeSheets';
+import { addSheet, missingOfBill, takeLifted } from '../../core/document/commands/lifting';
+import { sheetOfCode, takePractice } from '../../core/document/commands/practice';
+import { FIRST_RECIPE } from '../../core/document/newProject';
+import type { Doc, SheetRow } from '../../core/document/schema';
+import type { TracedSheet } from '../../core/find/liftSheet';
+import { fail, inFile, problem, type Result } from '../../core/problems/problem';
+import type { JobContext, JobHandle, JobQueue } from '../jobs/jobQueue';
+import type { IntakeItem, StoredFile } from '../persistence/db';
+import type { IntakeStore } from '../persistence/intake';
+import type { PictureStore } from '../persistence/pictures';
+import { isFull } from '../persistence/projectWriter';
+import type { MadeOfFiles } from '../workers/artwork.worker';
+import type { Workers } from '../workers/clients';
+import type { PictureFacts, ReadPractice } from '../workers/imaging.worker';
+import { runFor } from './jobs';
+import type { Session } from './session';
+
+/** What taking files in needs of the world; tests give their own. */
+export interface IntakeWorld {
+  readonly workers: Pick<Workers, 'imaging' | 'artwork'>;
+  readonly pictures: PictureStore;
+  readonly intake: IntakeStore;
+  readonly jobs: JobQueue;
+  readonly newId: () => string;
+  readonly now: () => number;
+}
+
+/** Pictures take all the memory they need: one after the other. */
+const LANE = 'pictures';
+
+const STAGE_TEXT: Record<string, string> = {
+  open: 'Opening the files',
+  decode: 'Reading the picture',
+  ink: 'Telling ink from paper',
+  parts: 'Finding patches of ink',
+  letters: 'Putting letters together',
+  trace: 'Tracing outlines',
+  straighten: 'Straightening the page',
+  pictures: 'Tracing each picture',
+  artwork: 'Reading the drawings',
+};
+const inWords = (stage: string): string => STAGE_TEXT[stage] ?? stage;
+
+const bytesOf = async (file: StoredFile): Promise<DroppedFile> => ({
+  path: file.path,
+  bytes: new Uint8Array(await file.blob.arrayBuffer()),
+});
+const blobOf = (bytes: Uint8Array, type: string): Blob => new Blob([bytes as BlobPart], { type });
+
+/** One drawing without a character's name probably holds what the bill still lacks; a short list says nothing. */
+const expectedOf = (doc: Doc, files: readonly StoredFile[]): string[] =>
+  files.length === 1 ? [...missingOfBill(doc)] : [];
+
+const nameOf = ({ kind, files }: IntakeItem): string => {
+  if (files.length === 1) return files[0]!.path;
+  if (kind === 'files') return `${files.length} files`;
+  return `${files.length} ${kind === 'pictures' ? 'named pictures' : 'drawings'}`;
+};
+
+/**
+ * Taking files in: what was dropped is kept in storage before anything else is done with it, and goes from there only when
+ * something was made of it, so that it is taken up again after the page was closed. Bad files are told and left out, the rest
+ * goes on.
+ */
+export function createIntake(world: IntakeWorld) {
+  const { workers, pictures, intake, jobs, newId, now } = world;
+
+  /** Keeps dropped files and has them looked at. Resolves when all of them are on the table, stopped, or told as faulty. */
+  async function addFiles(session: Session, files: readonly File[]): Promise<void> {
+    if (files.length === 0) return;
+    const letGo = session.use();
+    try {
+      const read = await Promise.all(files.map(readDropped));
+      const missing = files.filter((_, i) => read[i] === null);
+      session.tell(missing.map((f) => problem({ code: 'file-not-found' }, 'error', { file: f.name })));
+      const kept = read.filter((f) => f !== null);
+      if (kept.length === 0) return;
+      const item: IntakeItem = {
+        id: newId(),
+        projectId: session.projectId,
+        addedAt: now(),
+        kind: 'files',
+        files: kept,
+        sheetId: null,
+      };
+      if (await stored(session, [], [item])) await work(session, item);
+    } finally {
+      letGo();
+    }
+  }
+
+  /** A change of what waits; tells why when storage doesn't take it. */
+  async function stored(
+    session: Session,
+    gone: readonly string[],
+    added: readonly IntakeItem[],
+  ): Promise<boolean> {
+    try {
+      await intake.change(gone, added);
+      return true;
+    } catch (error) {
+      const files = added.flatMap((i) => i.files.map((f) => f.path));
+      const what = files.length === 1 ? files[0]! : `${files.length} files`;
+      session.tell(storageFault(error, what).problems);
+      return false;
+    }
+  }
+
+  /** Takes up what was left undone when the project was closed. */
+  async function resume(session: Session): Promise<void> {
+    if (session.getState().saveState === 'read-only') return;
+    const running = new Set(jobs.list().map((j) => j.projectId));
+    if (running.has(session.projectId)) return;
+    const items = await intake.waiting(session.projectId);
+    await Promise.all(items.map((item) => work(session, item)));
+  }
+
+  /** A job for an item, and for all that it turns out to be. */
+  async function work(session: Session, item: IntakeItem): Promise<void> {
+    let found: readonly IntakeItem[] = [];
+    const handle = runFor(
+      session,
+      {
+        name: nameOf(item),
+        lane: LANE,
+        async run(context) {
+          found = await workOn(session, item, context);
+        },
+        onCancelled: () => void intake.change([item.id], []).catch(() => undefined),
+      },
+      jobs,
+    );
+    const ending = await handle.ended;
+    // What fails would fail again: it is told, and not taken up any more.
+    if (ending === 'failed') await intake.change([item.id], []).catch(() => undefined);
+    await Promise.all(found.map((f) => work(session, f)));
+  }
+
+  /** Does what an item asks for. Answers with items that it turned out to be, which wait in its place. */
+  async function workOn(
+    session: Session,
+    item: IntakeItem,
+    context: JobContext,
+  ): Promise<readonly IntakeItem[]> {
+    await session.opened;
+    const done = item.sheetId !== null && session.doc.sheets[item.sheetId]?.state === 'lifted';
+    if (done) await intake.change([item.id], []);
+    else if (item.kind === 'files') return sort(session, item, context);
+    else if (item.kind === 'page') await takePage(session, item, context);
+    else await takeMade(session, item, item.kind, context);
+    return [];
+  }
+
+  /** Takes an item off the list, after all that was made of it is written. */
+  async function finish(session: Session, item: IntakeItem): Promise<void> {
+    await session.flush();
+    await intake.change([item.id], []);
+  }
+
+  async function sort(session: Session, item: IntakeItem, context: JobContext): Promise<IntakeItem[]> {
+    context.progress(inWords('open'), 0);
+    const files = await Promise.all(item.files.map(bytesOf));
+    const types = new Map(item.files.map((f) => [f.path, f.type]));
+    const found = await workers.artwork.run<SortedFiles>((api) => api.sort(files), {
+      signal: context.signal,
+      onProgress: (stage, share) => context.progress(inWords(stage), share),
+    });
+    session.tell(found.problems);
+    if (!found.ok) {
+      await intake.change([item.id], []);
+      return [];
+    }
+    const { pages, pictures: named, artwork, problems } = found.value;
+    session.tell(problems);
+    const keep = (kind: IntakeItem['kind'], own: readonly DroppedFile[], k: number): IntakeItem => ({
+      ...item,
+      id: newId(),
+      // Places in the order of what was dropped; time alone would be the same for all.
+      addedAt: item.addedAt + k / 1000,
+      kind,
+      files: own.map((f) => ({
+        path: f.path,
+        type: types.get(f.path) ?? '',
+        blob: blobOf(f.bytes, types.get(f.path) ?? ''),
+      })),
+    });
+    const items = [
+      ...(named.length > 0 ? [keep('pictures', named, 0)] : []),
+      ...(artwork.length > 0 ? [keep('artwork', artwork, 1)] : []),
+      ...pages.map((page, i) => keep('page', [page], 2 + i)),
+    ];
+    return (await stored(session, [item.id], items)) ? items : [];
+  }
+
+  async function takePage(session: Session, item: IntakeItem, context: JobContext): Promise<void> {
+    const [file] = item.files;
+    const { path } = file!;
+    const { bytes } = await bytesOf(file!);
+    const onTable = item.sheetId === null ? undefined : session.doc.sheets[item.sheetId];
+    if (onTable) return liftItem(session, item, onTable.id, null, context);
+    context.progress(inWords('decode'), 0);
+    const facts = await workers.imaging.run<PictureFacts>((api) => api.facts(bytes), context);
+    if (!facts.ok) {
+      session.tell(inFile(facts.problems, path));
+      return intake.change([item.id], []);
+    }
+    const { practice, shown, cellPx, ...picture } = facts.value;
+    const kept = [{ id: picture.pictureId, blob: file!.blob }];
+    if (shown) kept.push({ id: shown.id, blob: blobOf(shown.png, 'image/png') });
+    if (!(await keepPictures(session, path, kept))) return intake.change([item.id], []);
+    if (practice === 'page') return takePracticePage(session, item, shown?.png ?? bytes, context);
+    if (practice === 'no-code')
+      session.tell([problem({ code: 'practice-no-code' }, 'warning', { file: path })]);
+    const id = newId();
+    await intake.change([], [{ ...item, sheetId: id }]);
+    const sheet = shown ? { ...picture, pictureId: shown.id, originalId: picture.pictureId } : picture;
+    const recipe = cellPx === null ? null : ({ mode: 'pixel' } as const);
+    session.commit(addSheet(session.doc, { id, name: path, ...sheet }, missingOfBill(session.doc), recipe));
+    await liftItem(session, item, id, shown?.png ?? bytes, context);
+  }
+
+  async function liftItem(
+    session: Session,
+    item: IntakeItem,
+    sheetId: string,
+    bytes: Uint8Array | null,
+    context: JobContext,
+  ): Promise<void> {
+    await liftNow(session, sheetId, bytes, context);
+    await finish(session, item);
+  }
+
+  /** Finds, traces and names the letters of a sheet by its recipe and expected characters. */
+  async function liftNow(
+    session: Session,
+    sheetId: string,
+    given: Uint8Array | null,
+    context: JobContext,
+  ): Promise<void> {
+    const sheet = session.doc.sheets[sheetId];
+    const recipe = sheet && session.doc.recipes[sheet.recipeId];
+    if (!sheet || !recipe || sheet.pictureId === null) return;
+    const bytes = given ?? (await pictures.bytes(sheet.pictureId));
+    if (!bytes) return session.tell(lostPicture(sheet));
+    const result = await workers.imaging.run<TracedSheet>((api) => api.lift(bytes, sheet, recipe), {
+      signal: context.signal,
+      onProgress: (stage, share) => context.progress(inWords(stage), share),
+    });
+    if (!result.ok) return session.tell(inFile(result.problems, sheet.name));
+    session.commit(takeLifted(session.doc, sheetId, result.value));
+  }
+
+  /** A filled practice page: straightened, its letters taken from their boxes; the same page again takes its old place. */
+  async function takePracticePage(
+    session: Session,
+    item: IntakeItem,
+    bytes: Uint8Array,
+    context: JobContext,
+  ): Promise<void> {
+    const name = item.files[0]!.path;
+    const recipe = session.doc.recipes[FIRST_RECIPE]!;
+    const read = await workers.imaging.run<ReadPractice>((api) => api.practice(bytes, name, recipe), {
+      signal: context.signal,
+      onProgress: (stage, share) => context.progress(inWords(stage), share),
+    });
+    if (!read.ok) {
+      session.tell(inFile(read.problems, name));
+      return intake.change([item.id], []);
+    }
+    const { lifted, facts, picture } = read.value;
+    const page = [{ id: facts.pictureId, blob: blobOf(picture, 'image/png') }];
+    if (!(await keepPictures(session, name, page))) return intake.change([item.id], []);
+    const sheetId = sheetOfCode(session.doc, facts.code)?.id ?? newId();
+    session.commit(takePractice(session.doc, sheetId, facts, lifted));
+    const { empty, crossedOut } = lifted;
+    if (empty.length + crossedOut.length > 0)
+      session.tell([problem({ code: 'practice-gaps', empty, crossedOut }, 'note', { file: name })]);
+    await finish(session, item);
+  }
+
+  /** A sheet of files that each hold one thing, or of one drawing with many letters. */
+  async function takeMade(
+    session: Session,
+    item: IntakeItem,
+    kind: 'pictures' | 'artwork',
+    context: JobContext,
+  ): Promise<void> {
+    const files = await Promise.all(item.files.map(bytesOf));
+    const recipe = session.doc.recipes[FIRST_RECIPE]!;
+    const expected = expectedOf(session.doc, item.files);
+    const made = await workers.artwork.run<MadeOfFiles>(
+      (api) => (kind === 'pictures' ? api.pictures(files, recipe) : api.drawings(files, expected)),
+      {
+        signal: context.signal,
+        onProgress: (stage, share) => context.progress(inWords(stage), share),
+      },
+    );
+    session.tell(made.problems);
+    if (!made.ok) return intake.change([item.id], []);
+    const { sheet, icons, files: zip, filesId: originalId, picture, shownId: pictureId } = made.value;
+    const kept = [{ id: originalId, blob: blobOf(zip, 'application/zip') }];
+    if (picture) kept.push({ id: pictureId, blob: blobOf(picture, 'image/png') });
+    if (!(await keepPictures(session, nameOf(item), kept))) return intake.change([item.id], []);
+    const id = newId();
+    await intake.change([], [{ ...item, sheetId: id }]);
+    const { widthPx, heightPx } = sheet;
+    const row = { id, name: nameOf(item), kind, pictureId, originalId, widthPx, heightPx, icons };
+    session.commit(addMadeSheet(session.doc, row, sheet));
+    await finish(session, item);
+  }
+
+  async function keepPictures(
+    session: Session,
+    name: string,
+    kept: readonly { readonly id: string; readonly blob: Blob }[],
+  ): Promise<boolean> {
+    try {
+      for (const { id, blob } of kept) await pictures.keep(session.projectId, id, blob);
+      return true;
+    } catch (error) {
+      session.tell(storageFault(error, name).problems);
+      return false;
+    }
+  }
+
+  /** Lifts a sheet that is on the table once more. */
+  function liftAgain(session: Session, sheetId: string): JobHandle | null {
+    const sheet = session.doc.sheets[sheetId];
+    if (!sheet) return null;
+    const run = (context: JobContext) => liftNow(session, sheetId, null, context);
+    return runFor(session, { name: sheet.name, lane: LANE, run }, jobs);
+  }
+
+  return { addFiles, resume, liftAgain };
+}
+
+/** A dropped file as it is kept; null when it was moved or deleted meanwhile. */
+async function readDropped(file: File): Promise<StoredFile | null> {
+  try {
+    const blob = new Blob([await file.arrayBuffer()], { type: file.type });
+    return { path: file.webkitRelativePath || file.name, type: file.type, blob };
+  } catch {
+    return null;
+  }
+}
+
+const lostPicture = (sheet: SheetRow) => [
+  problem({ code: 'picture-missing', sheet: sheet.name }, 'error', { file: sheet.name }),
+];
+
+/** What to say when storage didn't take something. */
+function storageFault(error: unknown, what: string): Result<never> {
+  if (isFull(error)) return fail({ code: 'storage-full', what });
+  return fail({ code: 'storage-failed', reason: error instanceof Error ? error.message : String(error) });
+}
