@@ -55,7 +55,7 @@ module.exports = {
       '^core/(compile|document|names|boolean|outline|opentype|geometry|problems)/',
     ),
     only('check', '^core/check/', '^core/(check|document|dress|opentype|geometry|problems)/'),
-    only('archive', '^core/archive/', '^core/(archive|document|svg|geometry|problems)/'),
+    only('archive', '^core/archive/', '^core/(archive|document|pictures|svg|geometry|problems)/'),
     only(
       'artwork',
       '^core/artwork/',

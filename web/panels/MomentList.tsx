@@ -1,9 +1,9 @@
 import { Box, Flex, Input, Text } from '@chakra-ui/react';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
+import { diffBetween } from '../../core/document/diffBetween';
 import { db } from '../persistence/db';
 import { momentStore } from '../persistence/moments';
-import { diffBetween } from '../persistence/projectRows';
 import { currentSession, useProject } from '../store/projectStore';
 import { InkButton } from '../ui/InkButton';
 

@@ -173,16 +173,3 @@ async function writeRows(
   await db.rows(table).bulkDelete(gone);
   await db.rows(table).bulkPut(kept.map((c) => ({ projectId, id: c.id, row: c.after })));
 }
-
-/** A document as the edit from another: for going back to a moment as one step that can be undone. */
-export const diffBetween = (from: Doc, to: Doc, label: string): ProjectDiff | null => {
-  const changes = TABLE_NAMES.flatMap((table) => {
-    const ids = new Set([...Object.keys(from[table]), ...Object.keys(to[table])]);
-    return [...ids].flatMap((id) => {
-      const [before, after] = [from[table][id] ?? null, to[table][id] ?? null];
-      const same = before === after || JSON.stringify(before) === JSON.stringify(after);
-      return same ? [] : [{ table, id, before, after }];
-    });
-  }) as ProjectDiff['changes'][number][];
-  return changes.length === 0 ? null : { label, changes };
-};

@@ -1,5 +1,6 @@
 import { createStore } from 'zustand/vanilla';
 import type { ProjectDiff } from '../../core/document/diff';
+import { changesBetween } from '../../core/document/diffBetween';
 import { commit, emptyHistory, goTo, redo, undo, type History, type Step } from '../../core/document/history';
 import type { DamagedRow } from '../../core/document/opening/openRows';
 import { SCHEMA_VERSION, type Doc } from '../../core/document/schema';
@@ -211,7 +212,9 @@ export class Session {
     await this.load(lock);
     const after = this.store.getState().doc;
     if (before && after && after !== before && this.store.getState().saveState === 'saved')
-      this.tell([problem({ code: 'project-taken-over', rows: changedRows(before, after) }, 'note')]);
+      this.tell([
+        problem({ code: 'project-taken-over', rows: changesBetween(before, after).length }, 'note'),
+      ]);
   }
 
   private async close(): Promise<void> {
@@ -224,17 +227,6 @@ export class Session {
     this.lock?.release();
     this.onClosed(this);
   }
-}
-
-/** How many rows differ between two states of a project. */
-function changedRows(before: Doc, after: Doc): number {
-  let n = 0;
-  for (const table of Object.keys(after) as (keyof Doc)[]) {
-    const ids = new Set([...Object.keys(before[table]), ...Object.keys(after[table])]);
-    for (const id of ids)
-      if (JSON.stringify(before[table][id] ?? null) !== JSON.stringify(after[table][id] ?? null)) n++;
-  }
-  return n;
 }
 
 /** Sessions that live, one a project. */

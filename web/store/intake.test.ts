@@ -1,0 +1,240 @@
+import { missingOfBill } from '../../core/document/commands/lifting';
+import { FakeBrowser, type FakeTab } from '../testing/desk';
+import { createIntake } from './intake';
+import type { Session } from './session';
+
+const file = (name: string, text = name.replace(/\..*/, '')) => new File([text], name, { type: 'image/png' });
+
+/** A tab with a project open in it, and files taken in there. */
+async function table(browser: FakeBrowser, id: string, tab: FakeTab = browser.tab()) {
+  let serial = 0;
+  const { workers, pictures, intake } = browser.files;
+  const taking = createIntake({
+    workers,
+    pictures,
+    intake,
+    jobs: tab.jobs,
+    newId: () => `${id} ${browser.clock.now} ${++serial}`,
+    now: () => browser.clock.now,
+  });
+  const session = tab.sessions.of(id);
+  const letGo = session.use();
+  await browser.clock.pass(5);
+  return { tab, session, letGo, ...taking };
+}
+const sheets = (session: Session) =>
+  Object.values(session.doc.sheets)
+    .sort((a, b) => a.order - b.order)
+    .map((s) => `${s.name} ${s.state}`);
+/** Lets real promises of blobs settle as well as the clock. */
+async function meanwhile(browser: FakeBrowser, ms = 2000): Promise<void> {
+  for (let k = 0; k < 12; k++) {
+    await new Promise((r) => setTimeout(r, 0));
+    await browser.clock.pass(ms / 12);
+  }
+}
+
+test('a page is kept, lifted and stored, and nothing waits any more', async () => {
+  const browser = new FakeBrowser();
+  browser.project('a');
+  const t = await table(browser, 'a');
+  await t.addFiles(t.session, [file('AB.png')]);
+  await meanwhile(browser);
+  expect(sheets(t.session)).toEqual(['AB.png lifted']);
+  expect(browser.files.intake.items).toEqual([]);
+  expect(browser.files.pictures.kept.has('id of AB')).toBe(true);
+  expect(browser.stored('a')).toEqual(t.session.doc);
+  expect(missingOfBill(t.session.doc)).not.toContain('A');
+});
+
+test('three pages dropped in one project never land in the one opened next', async () => {
+  const browser = new FakeBrowser();
+  browser.project('a');
+  browser.project('b');
+  const t = await table(browser, 'a');
+  browser.files.held.add('lift');
+  const done = t.addFiles(t.session, [file('A.png'), file('B.png'), file('C.png')]);
+  await meanwhile(browser);
+  // The artist goes to another project while they are being lifted.
+  t.letGo();
+  const other = await table(browser, 'b', t.tab);
+  browser.files.release();
+  await done;
+  await meanwhile(browser);
+  expect(sheets(other.session)).toEqual([]);
+  expect(Object.values(browser.stored('a').sheets).map((s) => s.state)).toEqual([
+    'lifted',
+    'lifted',
+    'lifted',
+  ]);
+  expect(t.tab.sessions.unsaved()).toEqual([]);
+});
+
+test('one storage error doesn’t stop later additions', async () => {
+  const browser = new FakeBrowser();
+  browser.project('a');
+  const t = await table(browser, 'a');
+  browser.files.pictures.full = true;
+  await t.addFiles(t.session, [file('A.png')]);
+  expect(t.tab.codes('a')).toEqual(['storage-full']);
+  browser.files.pictures.full = false;
+  await t.addFiles(t.session, [file('B.png')]);
+  await meanwhile(browser);
+  expect(sheets(t.session)).toEqual(['B.png lifted']);
+  expect(browser.files.intake.items).toEqual([]);
+});
+
+test('where even what was dropped can’t be kept, it is told, and the next drop works', async () => {
+  const browser = new FakeBrowser();
+  browser.project('a');
+  const t = await table(browser, 'a');
+  browser.files.intake.fault = new DOMException('no room', 'QuotaExceededError');
+  await t.addFiles(t.session, [file('A.png'), file('B.png')]);
+  expect(t.tab.told.map((x) => x.problem)).toMatchObject([{ code: 'storage-full', what: '2 files' }]);
+  browser.files.intake.fault = null;
+  await t.addFiles(t.session, [file('C.png')]);
+  await meanwhile(browser);
+  expect(sheets(t.session)).toEqual(['C.png lifted']);
+});
+
+test.each(['constructor.png', '__proto__.png', 'toString.png', 'hasOwnProperty.png'])(
+  'a file named %s is a file like any other',
+  async (name) => {
+    const browser = new FakeBrowser();
+    browser.project('a');
+    const t = await table(browser, 'a');
+    await t.addFiles(t.session, [file(name, 'xyz')]);
+    await t.addFiles(t.session, [file('B.png')]);
+    await meanwhile(browser);
+    expect(sheets(t.session)).toEqual([`${name} lifted`, 'B.png lifted']);
+  },
+);
+
+describe('faults', () => {
+  test.each([
+    ['crash', 'worker-crashed'],
+    ['throw', 'job-failed'],
+    ['broken', 'picture-broken'],
+  ] as const)('%s in the middle of a drop: told, and the others go on', async (fault, code) => {
+    const browser = new FakeBrowser();
+    browser.project('a');
+    const t = await table(browser, 'a');
+    browser.files.fault = (kind, text) => (kind === 'facts' && text === 'B' ? fault : null);
+    await t.addFiles(t.session, [file('A.png'), file('B.png'), file('C.png')]);
+    await meanwhile(browser);
+    expect(t.tab.told.map((x) => x.problem)).toMatchObject([{ code, place: { file: 'B.png' } }]);
+    expect(sheets(t.session)).toEqual(['A.png lifted', 'C.png lifted']);
+    expect(browser.files.intake.items).toEqual([]);
+  });
+
+  test('a file that was moved away meanwhile is named', async () => {
+    const browser = new FakeBrowser();
+    browser.project('a');
+    const t = await table(browser, 'a');
+    const gone = Object.assign(file('gone.png'), { arrayBuffer: () => Promise.reject(new Error('gone')) });
+    await t.addFiles(t.session, [gone, file('A.png')]);
+    await meanwhile(browser);
+    expect(t.tab.told.map((x) => x.problem)).toMatchObject([
+      { code: 'file-not-found', place: { file: 'gone.png' } },
+    ]);
+    expect(sheets(t.session)).toEqual(['A.png lifted']);
+  });
+});
+
+describe('the page is closed in the middle', () => {
+  /** Another life of the tab: the old one's session is dead, its lock free. */
+  const reopened = async (browser: FakeBrowser) => {
+    browser.locks.request = browser.locks.request.bind(browser.locks);
+    const t = await table(browser, 'a');
+    await t.resume(t.session);
+    await meanwhile(browser, 4000);
+    return t;
+  };
+
+  test.each(['sort', 'facts', 'lift'] as const)('while it is at %s: it is taken up again', async (kind) => {
+    const first = new FakeBrowser();
+    first.project('a');
+    const t = await table(first, 'a');
+    first.files.held.add(kind);
+    void t.addFiles(t.session, [file('A.png'), file('B.png')]);
+    await meanwhile(first);
+    // What is left after the page is gone: storage, and nothing else.
+    const second = new FakeBrowser();
+    second.store(first.stored('a'));
+    second.files.intake.items = first.files.intake.items;
+    for (const [id, blob] of first.files.pictures.kept) second.files.pictures.kept.set(id, blob);
+    const again = await reopened(second);
+    expect(sheets(again.session)).toEqual(['A.png lifted', 'B.png lifted']);
+    expect(second.files.intake.items).toEqual([]);
+  });
+
+  test('after it was lifted and stored, but before it was ticked off: it isn’t done twice', async () => {
+    const first = new FakeBrowser();
+    first.project('a');
+    const t = await table(first, 'a');
+    let kept = first.files.intake.items;
+    const change = first.files.intake.change.bind(first.files.intake);
+    first.files.intake.change = async (gone, added) => {
+      if (gone.length > 0 && added.length === 0) kept = first.files.intake.items;
+      await change(gone, added);
+    };
+    await t.addFiles(t.session, [file('A.png')]);
+    await meanwhile(first);
+    expect(kept).toHaveLength(1);
+    const second = new FakeBrowser();
+    second.store(first.stored('a'));
+    second.files.intake.items = kept;
+    const again = await reopened(second);
+    expect(sheets(again.session)).toEqual(['A.png lifted']);
+    expect(second.files.calls).toEqual([]);
+  });
+});
+
+describe('stopping', () => {
+  test('one of three: the others come in, and the stopped one isn’t taken up again', async () => {
+    const browser = new FakeBrowser();
+    browser.project('a');
+    const t = await table(browser, 'a');
+    browser.files.held.add('facts');
+    const done = t.addFiles(t.session, [file('A.png'), file('B.png'), file('C.png')]);
+    await meanwhile(browser);
+    const b = t.tab.jobs.list().find((j) => j.name === 'B.png')!;
+    t.tab.jobs.cancel(b.id);
+    browser.files.release();
+    await done;
+    await meanwhile(browser);
+    expect(sheets(t.session)).toEqual(['A.png lifted', 'C.png lifted']);
+    expect(browser.files.intake.items).toEqual([]);
+  });
+
+  test('all: nothing comes in any more', async () => {
+    const browser = new FakeBrowser();
+    browser.project('a');
+    const t = await table(browser, 'a');
+    browser.files.held.add('facts');
+    const done = t.addFiles(t.session, [file('A.png'), file('B.png'), file('C.png')]);
+    await meanwhile(browser);
+    t.tab.jobs.cancelAll('a');
+    browser.files.release();
+    await done;
+    await meanwhile(browser);
+    expect(sheets(t.session)).toEqual([]);
+    expect(browser.files.intake.items).toEqual([]);
+    expect(t.tab.codes()).toEqual([]);
+  });
+});
+
+test('lifting again reads the picture from storage; one that is lost is told', async () => {
+  const browser = new FakeBrowser();
+  browser.project('a');
+  const t = await table(browser, 'a');
+  await t.addFiles(t.session, [file('A.png')]);
+  await meanwhile(browser);
+  const id = Object.keys(t.session.doc.sheets)[0]!;
+  expect(await t.liftAgain(t.session, id)!.ended).toBe('done');
+  expect(browser.files.calls.filter((c) => c.startsWith('lift'))).toHaveLength(2);
+  browser.files.pictures.kept.clear();
+  await t.liftAgain(t.session, id)!.ended;
+  expect(t.tab.codes('a')).toEqual(['picture-missing']);
+  expect(t.liftAgain(t.session, 'nobody')).toBeNull();
+});

@@ -1,0 +1,114 @@
+import type { Remote } from 'comlink';
+import { fail, ok, type Result } from '../../core/problems/problem';
+import type { DroppedFile, SortedFiles } from '../../core/artwork/sortFiles';
+import type { TracedSheet } from '../../core/find/liftSheet';
+import { box } from '../../core/testing/randomOutlines';
+import { WorkerHost, type Started } from '../jobs/workerHost';
+import type { ArtworkApi } from '../workers/artwork.worker';
+import type { Workers } from '../workers/clients';
+import type { ImagingApi, PictureFacts } from '../workers/imaging.worker';
+import { FakeIntake, FakePictures } from './fakeFiles';
+
+/** A lifted sheet with a piece for each character. */
+export const liftedSheet = (chars: string): TracedSheet => ({
+  skewRad: 0,
+  capHeightPx: 140,
+  specksDropped: 0,
+  printedLines: 0,
+  pieces: [...chars].map((char, i) => ({
+    box: { x: 50 * i, y: 60, width: 40, height: 140 },
+    seeds: [],
+    cuts: [],
+    order: i,
+    row: 0,
+    baselineY: 200,
+    char,
+    name: null,
+    confidence: 0.9,
+    outline: [box(50 * i, 60, 40, 140)],
+    layers: [],
+  })),
+});
+
+type Kind = 'facts' | 'lift' | 'sort';
+
+/**
+ * Workers without threads, and stores in memory. A file's text says what is found on it; calls can be held back, made to
+ * crash, or to throw.
+ */
+export class FakeFilesDesk {
+  readonly pictures = new FakePictures();
+  readonly intake = new FakeIntake();
+  /** Calls that were made, "facts page.png". */
+  readonly calls: string[] = [];
+  /** Calls of these kinds wait until `release`. */
+  readonly held = new Set<Kind>();
+  /** What becomes of a file's call. */
+  fault: (kind: Kind, text: string) => 'crash' | 'throw' | 'broken' | null = () => null;
+  private waiting: (() => void)[] = [];
+  private crashImaging: (reason: string) => void = () => {};
+
+  release(): void {
+    this.held.clear();
+    this.waiting.splice(0).forEach((go) => go());
+  }
+
+  private async call<T>(kind: Kind, text: string, answer: T): Promise<Result<T>> {
+    this.calls.push(`${kind} ${text}`);
+    if (this.held.has(kind)) await new Promise<void>((go) => this.waiting.push(go));
+    const fault = this.fault(kind, text);
+    if (fault === 'throw') throw new Error('a bug');
+    if (fault === 'broken') return fail({ code: 'picture-broken', kind: 'PNG', reason: 'cut off' });
+    if (fault === 'crash') {
+      this.crashImaging('out of memory');
+      return new Promise(() => undefined);
+    }
+    return ok(answer);
+  }
+
+  readonly workers: Pick<Workers, 'imaging' | 'artwork'> = {
+    imaging: new WorkerHost(() => this.imaging()),
+    artwork: new WorkerHost(() => this.artwork()),
+  };
+
+  private imaging(): Started<Remote<ImagingApi>> {
+    const text = (bytes: Uint8Array) => new TextDecoder().decode(bytes);
+    const api = {
+      facts: (bytes: Uint8Array) =>
+        this.call<PictureFacts>('facts', text(bytes), {
+          pictureId: `id of ${text(bytes)}`,
+          widthPx: 400,
+          heightPx: 200,
+          practice: null,
+          cellPx: null,
+          dpi: null,
+          shown: null,
+        }),
+      lift: (bytes: Uint8Array) => this.call('lift', text(bytes), liftedSheet(text(bytes))),
+    };
+    return {
+      api: api as unknown as Remote<ImagingApi>,
+      onCrash: (listener) => (this.crashImaging = listener),
+      onProgress: () => undefined,
+      terminate: () => undefined,
+    };
+  }
+
+  private artwork(): Started<Remote<ArtworkApi>> {
+    const api = {
+      sort: (files: readonly DroppedFile[]) =>
+        this.call<SortedFiles>('sort', files.map((f) => f.path).join(' '), {
+          pages: files,
+          pictures: [],
+          artwork: [],
+          problems: [],
+        }),
+    };
+    return {
+      api: api as unknown as Remote<ArtworkApi>,
+      onCrash: () => undefined,
+      onProgress: () => undefined,
+      terminate: () => undefined,
+    };
+  }
+}
