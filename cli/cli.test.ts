@@ -5,6 +5,15 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { apprenticesPage, keepersPage, tideMillProject } from '../demo/tideMill';
 import { writeProjectFile } from '../core/archive/writeProject';
+import { openProjectFile } from '../core/archive/readProject';
+import { compileFont } from '../core/compile/compileFont';
+import { composeAccents } from '../core/document/commands/composing';
+import { takeCleaned } from '../core/document/commands/dressing';
+import { commit, emptyHistory } from '../core/document/history';
+import { edit } from '../core/document/inStep/edit';
+import { blankGlyph } from '../core/document/newProject';
+import type { Doc } from '../core/document/schema';
+import { cleanUp } from '../core/dress/cleanUp';
 import { byName } from '../core/testing/named';
 import { BASIC_BILL } from '../core/names/bills';
 import { coverage, toPicture } from '../core/testing/shapes';
@@ -157,6 +166,42 @@ test('build: a project file to an OTF and a TTF, the same bytes for the same tim
   expect(await made('fonts2')).toEqual([otf, ttf]);
   for (const bytes of [otf!, ttf!]) expect(shape(bytes, 'Tide mill').every((g) => g.gid !== 0)).toBe(true);
   delete process.env.SOURCE_DATE_EPOCH;
+});
+
+test('trace: A.png and A.bmp in one folder are written to files of their own', async () => {
+  mkdirSync(path('twins'));
+  png('twins/A.png', disc);
+  writeFileSync(path('twins', 'A.gif'), readFileSync(path('twins', 'A.png')));
+  png('twins/b.png', disc);
+  const result = await run('trace', path('twins'), '--svg', path('twins-out'));
+  expect(result.code).toBe(0);
+  expect(readdirSync(path('twins-out')).sort()).toEqual(['A.gif.svg', 'A.png.svg', 'b.svg']);
+});
+
+test('clean: a letter made of e follows when e is cleaned, in the very font that the app makes', async () => {
+  const opened = tideMillProject(keepersPage());
+  const accent = { ...blankGlyph('acute', 'acute', [0xb4]), contours: byName(opened.doc).comma!.contours };
+  const base = { ...opened.doc, glyphs: { ...opened.doc.glyphs, acute: accent } };
+  const doc = edit(base, composeAccents(base, 'é')!).doc;
+  writeFileSync(path('accents.zip'), await writeProjectFile(doc, opened.pictures));
+  const done = await run('clean', path('accents.zip'), '--out', path('accents-clean.zip'), '--only', 'e');
+  expect(done.code).toBe(0);
+  const cleaned = openProjectFile(new Uint8Array(readFileSync(path('accents-clean.zip'))));
+  if (!cleaned.ok) throw new Error('not opened');
+  const { e, eacute } = byName(cleaned.value.doc);
+  expect(eacute!.contours[0]!.nodes).toEqual(e!.contours[0]!.nodes);
+  expect(e!.contours).not.toEqual(byName(doc).e!.contours);
+  // The same clean-up as the app makes it, through its history: the same font, byte for byte.
+  const letter = byName(doc).e!;
+  const made = cleanUp('tidy', letter.contours, { tolerance: 2 });
+  const diff = takeCleaned(
+    doc,
+    'tidy',
+    new Map([[letter.id, { before: letter.contours, contours: made.contours }]]),
+  );
+  const inApp = commit(doc, emptyHistory, diff!).doc;
+  const bytes = (d: Doc) => compileFont(d, { format: 'otf', styleId: 'regular', nowUnixS: 0 });
+  expect(Buffer.compare(bytes(cleaned.value.doc), bytes(inApp))).toBe(0);
 });
 
 test('build: a folder of named pictures; unknown and clashing names are told, not guessed', async () => {

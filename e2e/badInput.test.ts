@@ -66,7 +66,7 @@ test('bad project files are told and leave the list as it was', async ({ page })
       projectJson(999),
       /future\.zip: the project was saved by a newer Orthoglyph \(version 999/,
     ],
-    ['broken.zip', projectJson(1), /broken\.zip: the project file doesn't fit its own form/],
+    ['broken.zip', projectJson(1), /broken\.zip: the project file lacks its project row/],
     [
       'other.zip',
       Buffer.from(zipSync({ 'readme.txt': strToU8('hello') })),
@@ -101,10 +101,36 @@ test("a second tab opens the project for reading and can't overwrite the first",
   await saved(page);
   const second = await context.newPage();
   await second.goto(page.url());
-  await expect(second.getByTestId('save-state')).toContainText('Open in another tab');
-  await second.getByLabel('Text of the running line').fill('from the second tab');
+  await expect(second.getByTestId('storage-banner')).toContainText('open in another tab');
+  // What can't be changed there doesn't look as if it could.
+  await expect(second.getByLabel('Text of the running line')).toBeDisabled();
+  await expect(second.getByRole('button', { name: 'Add pictures' })).toBeDisabled();
   await page.getByLabel('Text of the running line').fill('from the first tab');
   await saved(page);
   await page.reload();
   await expect(page.getByLabel('Text of the running line')).toHaveValue('from the first tab');
+  // When the first lets go, the second goes on by itself, with what was changed.
+  await page.close();
+  await expect(second.getByTestId('save-state')).toHaveText('All saved in this browser');
+  await expect(second.getByLabel('Text of the running line')).toHaveValue('from the first tab');
+  await expect(second.getByRole('alert')).toContainText('changing 1 of its rows');
+  await second.getByLabel('Text of the running line').fill('from the second tab');
+  await saved(second);
+});
+
+test('a project deleted in another tab says so, and its last copy can be kept', async ({ page, context }) => {
+  await startProject(page, 'Mill race');
+  await page.getByLabel('Text of the running line').fill('the last words');
+  await saved(page);
+  const second = await context.newPage();
+  await second.goto('/projects');
+  await second.getByRole('button', { name: 'Delete Mill race' }).click();
+  await expect(second.getByRole('alertdialog')).toContainText('open in another tab');
+  await second.getByRole('button', { name: 'Delete it' }).click();
+  await expect(second.getByText('None yet.')).toBeVisible();
+  await expect(page.getByTestId('storage-banner')).toContainText('deleted in another tab');
+  await page.getByRole('button', { name: 'Keep this copy' }).click();
+  await expect(page.getByTestId('save-state')).toHaveText('All saved in this browser');
+  await expect(page.getByLabel('Text of the running line')).toHaveValue('the last words');
+  await expect(second.getByText('Mill race')).toBeVisible();
 });

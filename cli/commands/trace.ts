@@ -138,18 +138,32 @@ const FILES_A_THREAD = 12;
 const MOST_THREADS = 4;
 
 interface Share {
-  readonly files: readonly string[];
-  readonly folder: string;
+  readonly files: readonly Task[];
   readonly options: Options;
 }
+interface Task {
+  readonly file: string;
+  readonly output: string;
+}
+
+/** Each picture with a file of its own to be written: where two have one name but for the ending, the ending stays in it. */
+export function tasksOf(files: readonly string[], folder: string): Task[] {
+  const stems = files.map((f) => parse(f).name.toLowerCase());
+  return files.map((file, i) => {
+    const { name, base } = parse(file);
+    const alone = stems.indexOf(stems[i]!) === stems.lastIndexOf(stems[i]!);
+    return { file, output: join(folder, `${alone ? name : base}.svg`) };
+  });
+}
+
 type ShareFacts = (readonly [name: string, fact: Facts | null])[];
 
 /** Traces some files of a folder; problems are told as they come. */
-export async function traceShare({ files, folder, options }: Share, told = false): Promise<ShareFacts> {
+export async function traceShare({ files, options }: Share, told = false): Promise<ShareFacts> {
   const facts: ShareFacts = [];
-  for (const [i, file] of files.entries()) {
+  for (const [i, { file, output }] of files.entries()) {
     if (told) showProgress(`${i + 1} of ${files.length}: ${parse(file).base}`);
-    facts.push([parse(file).base, await traceFile(file, join(folder, `${parse(file).name}.svg`), options)]);
+    facts.push([parse(file).base, await traceFile(file, output, options)]);
   }
   return facts;
 }
@@ -160,10 +174,11 @@ async function traceFolder(files: readonly string[], folder: string, options: Op
     1,
     Math.min(MOST_THREADS, availableParallelism(), Math.floor(files.length / FILES_A_THREAD)),
   );
-  const shares = Array.from({ length: count }, (_, k) => files.filter((_f, i) => i % count === k));
+  const tasks = tasksOf(files, folder);
+  const shares = Array.from({ length: count }, (_, k) => tasks.filter((_t, i) => i % count === k));
   // The first share is done here, while the threads start.
-  const others = shares.slice(1).map((share) => inThread({ files: share, folder, options }));
-  const own = await traceShare({ files: shares[0]!, folder, options }, true);
+  const others = shares.slice(1).map((share) => inThread({ files: share, options }));
+  const own = await traceShare({ files: shares[0]!, options }, true);
   showProgress('');
   return [...own, ...(await Promise.all(others)).flat()];
 }

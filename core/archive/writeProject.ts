@@ -5,7 +5,7 @@ import { scaling } from '../geometry/affine';
 import { placedContours, advanceOf } from '../document/metrics';
 import { SCHEMA_VERSION, type Doc, type GlyphRow } from '../document/schema';
 import { svgDocument } from '../svg/pathData';
-import { glyphFileNames } from './fileNames';
+import { glyphFileNames } from '../names/fileNames';
 
 /**
  * The project file: a zip with `project.json` ({ format, version, data }), `glyphs/*.svg` for people and other

@@ -29,17 +29,16 @@ export async function expandFiles(
     if (kind === 'PDF') {
       // Large, and it changes built-in objects for old browsers' sake: only loaded when there is a PDF.
       const { readPdf } = await import('../pdf/readPdf');
-      const pages = await readPdf(file.bytes);
-      problems.push(...inFile(pages.problems, file.path));
-      if (!pages.ok) continue;
-      for (const page of pages.value) {
-        const stem = file.path.replace(/\.pdf$/i, '') + (pages.value.length > 1 ? `, page ${page.page}` : '');
+      const read = await readPdf(file.bytes, (page, pages) => {
+        onProgress((i + page.page / pages) / files.length);
+        const stem = file.path.replace(/\.pdf$/i, '') + (pages > 1 ? `, page ${page.page}` : '');
         out.push(
           page.kind === 'drawing'
             ? { path: `${stem}.svg`, bytes: new TextEncoder().encode(page.svg) }
             : { path: `${stem}.png`, bytes: pngOf(page.picture) },
         );
-      }
+      });
+      problems.push(...inFile(read.problems, file.path));
     } else if (kind === 'WebP') {
       try {
         out.push({ path: file.path, bytes: pngOf(await decodeWebp(file.bytes)) });

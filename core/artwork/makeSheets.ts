@@ -6,7 +6,7 @@ import { montage, type Montage, type NamedPicture } from './montage';
 import { codePointsOfName } from '../names/readGlyphName';
 import { readSvg } from '../svg/read/readSvg';
 import { areIcons, nameFiles, stemOf } from './nameFiles';
-import { readArtwork } from './readArtwork';
+import { readArtwork, type Artwork } from './readArtwork';
 import { separateLetters } from './rowArtwork';
 import type { DroppedFile } from './sortFiles';
 
@@ -38,12 +38,21 @@ export function artworkSheet(
   const drawings: NamedArtwork[] = [];
   named.forEach(({ file, stem, char, variant }, i) => {
     onProgress(i / named.length);
-    const read = readArtwork(new TextDecoder().decode(file.bytes), file.path);
+    const read = readSafely(file);
     problems.push(...inFile(read.problems, file.path));
     if (read.ok) drawings.push({ artwork: read.value, stem, char, variant });
   });
   if (drawings.length === 0) return { ok: false, problems };
   return ok({ sheet: layOutArtwork(drawings), icons }, [...problems, ...unclear]);
+}
+
+/** A drawing read; a fault of ours in reading it is told as its own, and stops no other. */
+function readSafely(file: DroppedFile): Result<Artwork> {
+  try {
+    return readArtwork(new TextDecoder().decode(file.bytes), file.path);
+  } catch (error) {
+    return fail({ code: 'svg-broken', reason: error instanceof Error ? error.message : String(error) });
+  }
 }
 
 /** One drawing whose name is no character's, separated; null when it holds but one thing or can't be read. */

@@ -22,7 +22,7 @@ export interface SortedFiles {
 }
 
 /** A zip that unpacks to more is no folder of drawings. */
-const ZIP_LIMITS = { bytes: 800e6, files: 20_000, ratio: 300 };
+const ZIP_LIMITS = { bytes: 500e6, files: 20_000, ratio: 300 };
 /** This share of the pictures of a drop has to be named after characters for the rest to be asked about. */
 const MOSTLY_NAMED = 0.6;
 /** So many times the size of a usual letter's file. */
@@ -30,29 +30,45 @@ const PAGE_TIMES = 8;
 
 /** Files of a zip without folders' own entries and what systems hide in it. Nothing is ever written by its names. */
 export function openZip(zip: DroppedFile): Result<DroppedFile[]> {
-  let [total, count] = [0, 0];
-  let refused = false;
+  const isDrawing = (name: string) =>
+    !name.endsWith('/') && !/(^|\/)(\.[^./]|__MACOSX)/.test(name) && name !== '';
+  let [total, count, refused] = [0, 0, false];
+  const names: string[] = [];
   try {
-    const entries = unzipSync(zip.bytes, {
+    // All is looked at before anything is unpacked.
+    unzipSync(zip.bytes, {
       filter: (f) => {
-        if (f.name.endsWith('/') || /(^|\/)(\.[^./]|__MACOSX)/.test(f.name)) return false;
+        if (!isDrawing(f.name)) return false;
+        names.push(f.name);
         total += f.originalSize;
         count++;
-        if (
-          total > ZIP_LIMITS.bytes ||
-          count > ZIP_LIMITS.files ||
-          f.originalSize > 1e6 + ZIP_LIMITS.ratio * f.size
-        )
-          refused = true;
-        return !refused;
+        if (f.originalSize > 1e6 + ZIP_LIMITS.ratio * f.size) refused = true;
+        return false;
       },
     });
-    if (refused)
+    if (refused || total > ZIP_LIMITS.bytes || count > ZIP_LIMITS.files)
       return fail({
         code: 'zip-too-large',
         limit: `${ZIP_LIMITS.bytes / 1e6} MB or ${ZIP_LIMITS.files} files`,
       });
-    return ok(Object.entries(entries).map(([path, bytes]) => ({ path, bytes })));
+    const taken = new Set<string>();
+    const twice: string[] = [];
+    const entries = unzipSync(zip.bytes, {
+      filter: ({ name }) => {
+        if (!isDrawing(name)) return false;
+        if (taken.has(name)) twice.push(name);
+        const first = !taken.has(name);
+        taken.add(name);
+        return first;
+      },
+    });
+    const clashes = twice.map((name) =>
+      problem({ code: 'names-clash', names: [name, name] }, 'warning', { file: name }),
+    );
+    return ok(
+      [...taken].map((path) => ({ path, bytes: entries[path]! })),
+      clashes,
+    );
   } catch {
     return fail({ code: 'zip-broken' });
   }
@@ -77,7 +93,7 @@ export function openZips(dropped: readonly DroppedFile[]): {
     }
     const opened = openZip(file);
     if (opened.ok) files.push(...opened.value);
-    else problems.push(...inFile(opened.problems, file.path));
+    problems.push(...inFile(opened.problems, file.path));
   }
   return { files, problems };
 }

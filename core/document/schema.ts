@@ -27,6 +27,9 @@ const affine = z.object({
   f: z.number(),
 });
 const id = z.string().min(1);
+/** Bearings beyond this are damage; the letter itself is kept, with as much white as there can be. */
+const MOST_BEARING = 100_000;
+const bearing = z.number().transform((v) => Math.max(-MOST_BEARING, Math.min(MOST_BEARING, v)));
 const pxBox = z.object({ x: z.number(), y: z.number(), width: z.number(), height: z.number() });
 
 /** The lines letters stand on and reach to, em units, baseline = 0. */
@@ -227,7 +230,7 @@ const glyphRow = z.object({
     .readonly()
     .default([]),
   /** White at the left and right of the ink, em units; with no ink their sum is the advance width. */
-  bearings: z.object({ left: z.number(), right: z.number() }),
+  bearings: z.object({ left: bearing, right: bearing }),
   /** How a letter was moved and scaled from where the lines put it: first the factor about the baseline, then the lift, em units. */
   placing: z.object({ scale: z.number().positive(), lift: z.number() }).nullable().default(null),
   /** Made out of other letters for a start: it says so until somebody works on it or accepts it. */

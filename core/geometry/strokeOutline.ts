@@ -35,11 +35,26 @@ interface Run {
   readonly closed: boolean;
 }
 
+/** So many dashes along one line are a grey line, and take longer than any drawing is worth. */
+const MOST_DASHES = 5000;
+
+/** Whether dashes are so fine that the lines are drawn whole. */
+export function dashesTooFine(
+  contours: readonly Contour[],
+  { dashes }: Pick<StrokeStyle, 'dashes'>,
+): boolean {
+  const period = dashes.reduce((a, b) => a + b, 0);
+  if (!(period > 0)) return false;
+  return contours.some(
+    (c) => (dashes.length * segments(c).reduce((n, s) => n + cubicLength(s), 0)) / period > MOST_DASHES,
+  );
+}
+
 /** Runs of segments between gaps; one run when the line is whole. */
 function dashed(c: Contour, { dashes, dashOffset }: StrokeStyle): Run[] {
   const whole = segments(c).filter((s) => cubicLength(s) > 1e-9);
   const period = dashes.reduce((a, b) => a + b, 0);
-  if (whole.length === 0 || !(period > 0) || dashes.some((d) => d < 0))
+  if (whole.length === 0 || !(period > 0) || dashes.some((d) => d < 0) || dashesTooFine([c], { dashes }))
     return whole.length > 0 || c.nodes.length > 0
       ? [{ run: whole.length > 0 ? whole : dot0(c), closed: c.closed && whole.length > 1 }]
       : [];

@@ -1,15 +1,26 @@
 import { encode } from 'fast-png';
-import { degrees, PDFDocument, rgb, StandardFonts } from 'pdf-lib';
+import { zlibSync } from 'fflate';
+import {
+  degrees,
+  drawObject,
+  PDFDocument,
+  popGraphicsState,
+  pushGraphicsState,
+  rgb,
+  scale,
+  StandardFonts,
+} from 'pdf-lib';
 import { readArtwork } from '../artwork/readArtwork';
 import { contourArea } from '../geometry/measure';
-import { readPdf } from './readPdf';
+import { readPdf, type PdfPage } from './readPdf';
 
 /** Pages made by a general library; areas by plane geometry. */
 async function pages(draw: (pdf: PDFDocument) => Promise<void> | void) {
   const pdf = await PDFDocument.create();
   await draw(pdf);
-  const read = await readPdf(await pdf.save());
-  return read.ok ? { pages: read.value, problems: read.problems } : { pages: [], problems: read.problems };
+  const pages: PdfPage[] = [];
+  const read = await readPdf(await pdf.save(), (page) => void pages.push(page));
+  return { pages, problems: read.problems };
 }
 const areaOf = (svg: string) => {
   const art = readArtwork(svg, 'page');
@@ -72,8 +83,33 @@ test('what is no PDF, cut off, or locked is told and not thrown', async () => {
     good.slice(0, good.length >> 1),
     Uint8Array.from({ length: 4000 }, (_, i) => (i * 73) % 256),
   ]) {
-    const read = await readPdf(bytes);
+    const read = await readPdf(bytes, () => undefined);
     expect(read.ok).toBe(false);
     expect(['pdf-broken', 'pdf-empty']).toContain(read.problems.at(-1)!.code);
   }
+});
+
+test('pages are handed over one by one, and a picture beyond all use is left out before it is unpacked', async () => {
+  const pdf = await PDFDocument.create();
+  const grey = { Type: 'XObject', Subtype: 'Image', Width: 12_000, Height: 12_000 };
+  for (let k = 0; k < 3; k++) pdf.addPage([300, 200]).drawRectangle({ x: 9, y: 9, width: 60, height: 30 });
+  const page = pdf.addPage([300, 200]);
+  // 144 megapixels of nothing, deflated to some ten thousand bytes.
+  const data = zlibSync(new Uint8Array((12_000 * 12_000) / 8));
+  const stream = pdf.context.stream(data, {
+    ...grey,
+    BitsPerComponent: 1,
+    ColorSpace: 'DeviceGray',
+    Filter: 'FlateDecode',
+  });
+  const name = page.node.newXObject('Im', pdf.context.register(stream));
+  page.pushOperators(pushGraphicsState(), scale(300, 200), drawObject(name), popGraphicsState());
+  const order: string[] = [];
+  const read = await readPdf(await pdf.save(), async (p) => {
+    order.push(`page ${p.page} begun`);
+    await Promise.resolve();
+    order.push(`page ${p.page} done`);
+  });
+  expect(read.ok && read.value).toBe(3);
+  expect(order).toEqual([1, 2, 3].flatMap((k) => [`page ${k} begun`, `page ${k} done`]));
 });

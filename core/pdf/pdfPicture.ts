@@ -1,6 +1,6 @@
 import type { PDFPageProxy } from 'pdfjs-dist';
 import type { Picture } from '../raster/picture';
-import { OPS } from './pdfjs';
+import { MOST_PICTURE_PX, OPS } from './pdfjs';
 
 /** A picture as the PDF reader gives it: 1 = a bit a px, 2 = RGB, 3 = RGBA. */
 interface Decoded {
@@ -9,9 +9,6 @@ interface Decoded {
   readonly kind?: number;
   readonly data?: Uint8Array | Uint8ClampedArray | string | null;
 }
-
-/** More px than this are refused like any picture of that size. */
-const MOST_PX = 120e6;
 
 /** The picture of a painting operator at its own resolution; null when it can't be had. */
 export async function pdfPicture(
@@ -23,7 +20,8 @@ export async function pdfPicture(
   const mask = op === OPS.paintImageMaskXObject;
   const named = typeof first === 'string' ? first : typeof first.data === 'string' ? first.data : null;
   const image = named === null ? (first as Decoded) : await objectOf(page, named);
-  if (!image?.data || typeof image.data === 'string' || image.width * image.height > MOST_PX) return null;
+  if (!image?.data || typeof image.data === 'string' || image.width * image.height > MOST_PICTURE_PX)
+    return null;
   const { width, height } = image;
   return { width, height, data: toRgba(image.data, width, height, mask ? 1 : (image.kind ?? 3)) };
 }

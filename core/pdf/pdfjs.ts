@@ -6,6 +6,9 @@ import * as pdfWorker from 'pdfjs-dist/legacy/build/pdf.worker.mjs';
 
 export const { OPS } = pdfjs;
 
+/** More px than this are refused: the reader needs several times as much memory for one picture. */
+export const MOST_PICTURE_PX = 60e6;
+
 // The reader looks here for its worker's code before it would fetch a file: it runs in the thread it is called from.
 Object.assign(globalThis, { pdfjsWorker: pdfWorker });
 
@@ -15,6 +18,8 @@ export async function openPdf(
 ): Promise<{ pdf: PDFDocumentProxy; close: () => Promise<void> } | { reason: string }> {
   const task = pdfjs.getDocument({
     data: bytes.slice(),
+    // Larger pictures are left out before anything of them is unpacked.
+    maxImageSize: MOST_PICTURE_PX,
     isEvalSupported: false,
     disableFontFace: true,
     useSystemFonts: false,

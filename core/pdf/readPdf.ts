@@ -19,24 +19,33 @@ const ORIENTATION: Record<number, number> = { 90: 6, 180: 3, 270: 8 };
 
 /**
  * A PDF's pages (ISO 32000): filled and stroked paths as drawings, scans as the pictures that were put in, untouched. Text
- * is left out and told. Fails when no page holds anything.
+ * is left out and told. Pages are handed over one by one (`take`), so that never more than one is held. The number of pages
+ * that hold something; fails when none does.
  */
-export async function readPdf(bytes: Uint8Array): Promise<Result<PdfPage[]>> {
+export async function readPdf(
+  bytes: Uint8Array,
+  take: (page: PdfPage, pages: number) => void | Promise<void>,
+): Promise<Result<number>> {
   const opened = await openPdf(bytes);
   if ('reason' in opened) return fail({ code: 'pdf-broken', reason: opened.reason });
   const { pdf, close } = opened;
   try {
     if (pdf.numPages > MOST_PAGES)
       return fail({ code: 'pdf-too-long', pages: pdf.numPages, limit: MOST_PAGES });
-    const pages: PdfPage[] = [];
+    let taken = 0;
     const problems: Problem[] = [];
     for (let k = 1; k <= pdf.numPages; k++) {
-      const read = await readPage(await pdf.getPage(k), k);
-      if (read.page) pages.push(read.page);
+      const proxy = await pdf.getPage(k);
+      const read = await readPage(proxy, k);
+      if (read.page) {
+        taken++;
+        await take(read.page, pdf.numPages);
+      }
+      proxy.cleanup();
       if (read.left.length > 0)
         problems.push(problem({ code: 'svg-partly', what: read.left }, 'warning', { field: `page ${k}` }));
     }
-    return pages.length > 0 ? ok(pages, problems) : { ok: false, problems: [...problems, ...nothing()] };
+    return taken > 0 ? ok(taken, problems) : { ok: false, problems: [...problems, ...nothing()] };
   } catch (error) {
     return fail({ code: 'pdf-broken', reason: error instanceof Error ? error.message : String(error) });
   } finally {

@@ -4,6 +4,7 @@ import jpeg from 'jpeg-js';
 import { fail, ok, type Result } from '../problems/problem';
 import { turnByOrientation, type Picture } from '../raster/picture';
 import { decodeOther, otherSize, type OtherKind } from './otherKinds';
+import { plainPng } from './pngChunks';
 import { pictureSize, sniffKind } from './sniff';
 
 /** More than this isn't taken into memory as it is: it is made smaller while it is read, by `shrinkStep`. */
@@ -17,7 +18,7 @@ export const MIN_SIDE_PX = 4;
 
 /** Samples of any depth and channel count to RGBA bytes. */
 function pngToRgba(bytes: Uint8Array): Picture {
-  const png = decodePng(bytes);
+  const png = decodePng(plainPng(bytes));
   const { width, height } = png;
   let { channels } = png;
   let source: ArrayLike<number> = png.data;

@@ -1,4 +1,6 @@
 import ExifReader from 'exifreader';
+import { pngHead } from './pngChunks';
+import { sniffKind } from './sniff';
 
 const METRE_PER_INCH = 0.0254;
 
@@ -19,7 +21,8 @@ interface Tags {
 export function dpiOf(bytes: Uint8Array): number | null {
   let tags: Tags;
   try {
-    tags = ExifReader.load(bytes.slice().buffer) as unknown as Tags;
+    const plain = sniffKind(bytes) === 'PNG' ? pngHead(bytes) : bytes.slice();
+    tags = ExifReader.load(plain.buffer as ArrayBuffer) as unknown as Tags;
   } catch {
     return null;
   }

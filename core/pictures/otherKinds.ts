@@ -68,9 +68,20 @@ function tiffToRgba(bytes: Uint8Array): Picture {
   return turnByOrientation({ width: first.width, height: first.height, data }, orientation);
 }
 
+/** More px than this no GIF of letters has. */
+const MOST_FRAME_PX = 120e6;
+
 function gifToRgba(bytes: Uint8Array): Picture {
   const reader = new GifReader(bytes as unknown as Buffer);
   const { width, height } = reader;
+  const frame = reader.frameInfo(0);
+  // A frame may claim any size, whatever the screen's; it is unpacked whole before it is cut to the screen.
+  if (
+    frame.width * frame.height > MOST_FRAME_PX ||
+    frame.x + frame.width > width ||
+    frame.y + frame.height > height
+  )
+    throw new Error('its frame is larger than the picture');
   const data = new Uint8Array(width * height * 4);
   reader.decodeAndBlitFrameRGBA(0, data as unknown as number[]);
   return { width, height, data };

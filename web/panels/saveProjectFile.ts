@@ -1,6 +1,6 @@
 import { fileSave } from 'browser-fs-access';
 import { projectOf } from '../../core/document/newProject';
-import { safeFileName } from '../../core/archive/fileNames';
+import { safeFileName } from '../../core/names/fileNames';
 import type { Doc } from '../../core/document/schema';
 import { fail } from '../../core/problems/problem';
 import { runFor } from '../store/jobs';
@@ -40,10 +40,13 @@ export async function saveOpenProject(): Promise<void> {
   const name = safeFileName(projectOf(doc).name, 'project');
   const known = handles.get(session.projectId) ?? null;
   const options = { fileName: `${name}.orthoglyph.zip`, extensions: ['.zip'], id: 'project' };
-  const blob = fileOf(session, doc);
+  // The picker has to be asked for at once, while the browser still knows that a person asked.
+  const blob = fileOf(session, doc).then((made) => {
+    if (!made) throw new DOMException('stopped', 'AbortError');
+    return made;
+  });
   try {
-    if (!(await blob)) return;
-    const handle = await fileSave(blob as Promise<Blob>, options, known as never);
+    const handle = await fileSave(blob, options, known as never);
     if (handle) handles.set(session.projectId, handle);
   } catch (error) {
     // The user closed the picker, or the file went away meanwhile: the next time asks again.

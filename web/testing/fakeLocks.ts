@@ -18,7 +18,12 @@ export class FakeLocks {
       () => unknown,
     ];
     return new Promise((resolve, reject) => {
-      const own: Waiting = { name, run: async () => callback(), resolve, reject };
+      const own: Waiting = {
+        name,
+        run: async () => callback(),
+        resolve: resolve as Waiting['resolve'],
+        reject,
+      };
       if (options.steal) {
         this.held.get(name)?.reject(new DOMException('stolen', 'AbortError'));
         this.grant(own);

@@ -242,8 +242,8 @@ export function privateCode(
   given: Readonly<Record<string, number>>,
   taken: ReadonlySet<number>,
 ): number | null {
-  const own = given[name];
-  if (own !== undefined) return own;
+  // A name like "constructor" is no code that was given.
+  if (Object.hasOwn(given, name)) return given[name]!;
   const gone = new Set(Object.values(given));
   for (let cp: number = PRIVATE[0]; cp <= PRIVATE[1]; cp++) if (!gone.has(cp) && !taken.has(cp)) return cp;
   return null;

@@ -154,7 +154,7 @@ const stroke = (turn: number): Recipe => ({
   make: (p) => [bar(p, 0.42 * p.lines.xHeight, 0, aboveMiddle(p), turn)],
 });
 
-const RECIPES: Readonly<Record<string, Recipe>> = {
+const RECIPES: Readonly<Record<string, Recipe | undefined>> = {
   '–': { needs: '-', make: dash(0.42) },
   '—': { needs: '-', make: dash(0.85) },
   '−': { needs: '-', make: (p) => [bar(p, 0.85 * p.lines.xHeight, 0, mathMiddle(p))] },

@@ -7,11 +7,19 @@ import type { Doc, GlyphRow } from '../schema';
 type Side = 'left' | 'right';
 type Change = { readonly left?: number; readonly right?: number };
 
+/** Distances that font files can hold (16 bits, signed). */
+const MOST_UNITS = 32_767;
+
 /** Why bearings can't be set so: one would pass the other (a negative advance width breaks text everywhere). Null when they can. */
 export function bearingRefusal(doc: Doc, glyphId: string, change: Change): Problem | null {
   const glyph = doc.glyphs[glyphId];
   if (!glyph) return null;
   const { left, right } = { ...glyph.bearings, ...change };
+  const far = [left, right].find((v) => !(Math.abs(v) <= MOST_UNITS));
+  if (far !== undefined)
+    return problem({ code: 'coordinate-out-of-range', value: far, limit: MOST_UNITS }, 'error', {
+      glyph: glyph.name,
+    });
   const advance = inkWidth(glyph) + left + right;
   return advance < 0
     ? problem({ code: 'advance-negative', value: advance }, 'error', { glyph: glyph.name })
@@ -55,7 +63,8 @@ export const spacesOf = (doc: Doc): GlyphRow[] =>
 export function setWordSpace(doc: Doc, advance: number): ProjectDiff | null {
   const d = draft(doc);
   for (const glyph of spacesOf(doc)) {
-    if (advance < 0 || advance === advanceOf(glyph) || glyph.contours.length > 0) continue;
+    if (!(advance >= 0 && advance <= MOST_UNITS) || advance === advanceOf(glyph) || glyph.contours.length > 0)
+      continue;
     d.put('glyphs', { ...glyph, bearings: { left: advance / 2, right: advance / 2 }, spacing: 'hand' });
   }
   return d.done('Change the word space');
@@ -65,7 +74,7 @@ export function setWordSpace(doc: Doc, advance: number): ProjectDiff | null {
 export function setKerning(doc: Doc, left: string, right: string, value: number): ProjectDiff | null {
   const id = `${left} ${right}`;
   const styleId = doc.glyphs[left]?.styleId ?? projectOf(doc).styleId;
-  if (!known(doc, left) || !known(doc, right)) return null;
+  if (!known(doc, left) || !known(doc, right) || !(Math.abs(value) <= MOST_UNITS)) return null;
   const d = draft(doc);
   // 0 is an exception too when the letters' groups are kerned.
   const grouped = Object.values(doc.groups).some(
@@ -90,7 +99,7 @@ export const groupOf = (doc: Doc, glyphId: string, side: Side): string | null =>
 
 /** Kerning of the groups that two letters are in, each made a group of its own when it has none. One step. */
 export function setGroupKerning(doc: Doc, left: string, right: string, value: number): ProjectDiff | null {
-  if (!doc.glyphs[left] || !doc.glyphs[right]) return null;
+  if (!doc.glyphs[left] || !doc.glyphs[right] || !(Math.abs(value) <= MOST_UNITS)) return null;
   const { styleId } = projectOf(doc);
   const d = draft(doc);
   const group = (glyphId: string, side: Side): string => {
@@ -183,6 +192,7 @@ export function trackAll(doc: Doc, by: number): ProjectDiff | null {
   const d = draft(doc);
   for (const g of Object.values(doc.glyphs)) {
     if (g.styleId !== styleId || g.codePoints.length === 0 || by === 0) continue;
+    if (!(Math.abs(by) <= MOST_UNITS)) continue;
     const bearings = { left: g.bearings.left + by / 2, right: g.bearings.right + by / 2 };
     if (inkWidth(g) + bearings.left + bearings.right < 0) continue;
     d.put('glyphs', { ...g, bearings });

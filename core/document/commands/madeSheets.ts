@@ -30,7 +30,7 @@ export function addMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult): Pr
   const taken = new Set(Object.values(doc.glyphs).flatMap((g) => g.codePoints));
   const known = new Map(Object.values(doc.glyphs).map((g) => [g.name, g.codePoints[0]]));
   const project = projectOf(doc);
-  const given: Record<string, number> = { ...project.privateCodes };
+  const given = Object.assign(Object.create(null) as Record<string, number>, project.privateCodes);
   const iconChar = (name: string): string | null => {
     const own = iconName(name);
     const code = known.get(own) ?? privateCode(own, given, taken);
@@ -75,7 +75,7 @@ export function addMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult): Pr
     },
   };
   if (Object.keys(given).length > Object.keys(project.privateCodes).length)
-    d.put('project', { ...project, privateCodes: given });
+    d.put('project', { ...project, privateCodes: { ...given } });
   d.put('sheets', row);
   for (const p of pieces) d.put('pieces', p);
   seatInto(doc, d, row, pieces);

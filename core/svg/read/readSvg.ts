@@ -4,6 +4,8 @@ import { contoursBox, type Box } from '../../geometry/measure';
 import type { Paint, Rgb, Stop } from '../../geometry/paint';
 import type { StrokeStyle } from '../../geometry/strokeOutline';
 import { fail, ok, type Result } from '../../problems/problem';
+import { dashesTooFine } from '../../geometry/strokeOutline';
+import { Budget } from './budget';
 import { gradientPaint } from './gradient';
 import { pathContours, shapeData, type Frame } from './shapes';
 import { propertiesOf, readStyleSheet, type Properties, type StyleRule } from './styles';
@@ -33,15 +35,22 @@ export interface SvgDrawing {
   readonly notUnderstood: readonly string[];
 }
 
-/** More shapes than this only come from things repeated within themselves. */
-const MOST_SHAPES = 60_000;
 const MOST_USES = 40;
+/** Maps beyond this make a drawing too large or too small for numbers to follow. */
+const MAP_RANGE = { least: 1e-9, most: 1e9 };
+
+/** Whether a map leaves things where numbers can follow them. */
+function isSane(m: Affine): boolean {
+  const all = [m.a, m.b, m.c, m.d, m.e, m.f];
+  const size = Math.max(Math.abs(m.a), Math.abs(m.b), Math.abs(m.c), Math.abs(m.d));
+  return all.every((v) => Math.abs(v) < MAP_RANGE.most) && size > MAP_RANGE.least;
+}
 
 const SKIPPED = new Set([
   'defs', 'style', 'title', 'desc', 'metadata', 'clipPath', 'symbol', 'linearGradient', 'radialGradient', 'marker',
   'namedview', 'script',
 ]); // prettier-ignore
-const UNKNOWN: Record<string, string> = {
+const UNKNOWN: Readonly<Record<string, string | undefined>> = Object.assign(Object.create(null) as object, {
   text: 'text (turn it into outlines first)',
   image: 'an embedded picture',
   foreignObject: 'foreign content',
@@ -49,7 +58,7 @@ const UNKNOWN: Record<string, string> = {
   mask: 'a mask',
   filter: 'a filter',
   animate: 'an animation',
-};
+});
 
 /**
  * An SVG document as shapes: basic shapes and paths, groups, nested documents, `use`, clip paths, attributes, styles and
@@ -62,7 +71,8 @@ export function readSvg(text: string): Result<SvgDrawing> {
     return fail({ code: 'svg-broken', reason: `its root is <${xml.value.name}>` });
   const reader = new Reader(xml.value);
   reader.read();
-  if (reader.tooMany) return fail({ code: 'svg-too-large', limit: `${MOST_SHAPES} shapes` });
+  const { exceeded } = reader.budget;
+  if (exceeded) return fail({ code: 'svg-too-large', limit: exceeded });
   if (reader.shapes.length === 0) return fail({ code: 'svg-empty' });
   return ok({ ...reader.size, shapes: reader.shapes, notUnderstood: [...reader.notUnderstood] });
 }
@@ -81,11 +91,15 @@ class Reader {
   readonly shapes: DrawnShape[] = [];
   readonly notUnderstood = new Set<string>();
   readonly size: Frame;
-  tooMany = false;
   private readonly rules: StyleRule[];
   private readonly byId = new Map<string, XmlElement>();
 
-  constructor(private readonly root: XmlElement) {
+  constructor(
+    private readonly root: XmlElement,
+    readonly budget = new Budget(),
+    /** Clip paths that are being read: one within itself clips nothing (CSS Masking 1, 7). */
+    private readonly clipping: readonly XmlElement[] = [],
+  ) {
     const styles: string[] = [];
     const visit = (e: XmlElement) => {
       const id = e.attributes['id'];
@@ -120,7 +134,7 @@ class Reader {
   }
 
   private element(e: XmlElement, parent: Context): void {
-    if (this.tooMany || SKIPPED.has(e.name)) return;
+    if (SKIPPED.has(e.name) || !this.budget.visit()) return;
     const properties = propertiesOf(e, parent.ancestors, this.rules, parent.properties);
     if (properties['display'] === 'none' || Number(properties['opacity'] ?? 1) === 0) return;
     for (const effect of ['mask', 'filter'] as const)
@@ -128,6 +142,7 @@ class Reader {
     const own = transformOf(e.attributes['transform']);
     if (!own) this.tell(`the transform "${e.attributes['transform']!.slice(0, 40)}"`);
     const map = compose(parent.map, own ?? identity);
+    if (!isSane(map)) return this.tell('a transform beyond all size');
     const id = e.attributes['label'] ?? e.attributes['id'];
     const here: Context = {
       ...parent,
@@ -206,15 +221,18 @@ class Reader {
     if (!fill && !(stroke && width > 0)) return;
     if (contours.length === 0) return;
     if (Math.abs(determinant(here.map)) < 1e-12) return;
+    if (!this.budget.shape(contours.reduce((n, c) => n + c.nodes.length, 0))) return;
+    const dashes = stroke && width > 0 ? strokeStyle(p, width, here.frame) : null;
+    if (dashes && dashesTooFine(contours, dashes))
+      this.tell('dashes too fine to be drawn (drawn as a whole line)');
     this.shapes.push({
       contours,
       fill: fill && { rule: p['fill-rule'] === 'evenodd' ? 'evenodd' : 'nonzero', paint: fill },
-      stroke: stroke && width > 0 ? { ...strokeStyle(p, width, here.frame), paint: stroke } : null,
+      stroke: stroke && dashes ? { ...dashes, paint: stroke } : null,
       clips: here.clips,
       map: here.map,
       groups: here.groups,
     });
-    if (this.shapes.length > MOST_SHAPES) this.tooMany = true;
   }
 
   /** A fill's or stroke's paint in the shape's own space; `box` measures the shape when a gradient asks for it. */
@@ -266,7 +284,11 @@ class Reader {
       this.tell('a clip path measured by its object');
       return outer;
     }
-    const inner = new Reader({ ...this.root, children: [] });
+    if (this.clipping.includes(clip)) {
+      this.tell('a clip path within itself');
+      return outer;
+    }
+    const inner = new Reader({ ...this.root, children: [] }, this.budget, [...this.clipping, clip]);
     this.byId.forEach((e, id) => inner.byId.set(id, e));
     const context: Context = {
       map: compose(map, transformOf(clip.attributes['transform']) ?? identity),
@@ -278,6 +300,7 @@ class Reader {
       uses: parent.uses + 1,
     };
     if (context.uses < MOST_USES) for (const child of clip.children) inner.element(child, context);
+    inner.notUnderstood.forEach(this.tell);
     const contours = inner.shapes.flatMap((s) => transformContours(s.contours, s.map));
     const rule = clip.children[0]?.attributes['clip-rule'] === 'evenodd' ? 'evenodd' : 'nonzero';
     return [...outer, { contours, rule }];

@@ -1,7 +1,7 @@
 import type { Shape } from '../../boolean/shape';
 import { intersect, unite } from '../../boolean/unite';
 import { transformContours, type Contour } from '../../geometry/contour';
-import { contourArea, contoursBox } from '../../geometry/measure';
+import { contourArea, contoursBox, type Box } from '../../geometry/measure';
 import type { ColourLayer, Paint } from '../../geometry/paint';
 import { strokeOutline, strokePieces, type StrokeStyle } from '../../geometry/strokeOutline';
 import { placePaint } from './gradient';
@@ -44,11 +44,41 @@ export function coveredBy(s: DrawnShape): Covered[] {
     }));
     out.push({ paint: placePaint(stroke.paint, s.map), shape: { contours: unite(pieces), rule: 'nonzero' } });
   }
-  const clipped = out.map(({ paint, shape }) => ({
-    paint,
-    shape: s.clips.reduce<Shape>((a, clip) => ({ contours: intersect(a, clip), rule: 'nonzero' }), shape),
-  }));
+  const clipped = out.map(({ paint, shape }) => ({ paint, shape: s.clips.reduce(clippedBy, shape) }));
   return clipped.filter(({ shape }) => shape.contours.length > 0);
+}
+
+/** Left, top, right and bottom of a clip that is one upright rectangle, as most are; null for any other. */
+function rectangleOf({ contours }: Shape): Box | null {
+  const [only, ...more] = contours;
+  if (!only || more.length > 0 || only.nodes.length !== 4) return null;
+  const box = contoursBox(contours)!;
+  const straight = only.nodes.every((n, i) => {
+    const next = only.nodes[(i + 1) % 4]!;
+    return n.in === null && n.out === null && (n.x === next.x) !== (n.y === next.y);
+  });
+  return straight ? box : null;
+}
+
+/** What of a shape lies within a clip. A rectangle that holds all of it, or nothing, needs no boolean. */
+function clippedBy(shape: Shape, clip: Shape): Shape {
+  const rectangle = rectangleOf(clip);
+  const box = rectangle && contoursBox(shape.contours);
+  if (rectangle && box) {
+    const inside =
+      box.xMin >= rectangle.xMin &&
+      box.xMax <= rectangle.xMax &&
+      box.yMin >= rectangle.yMin &&
+      box.yMax <= rectangle.yMax;
+    if (inside) return shape;
+    const outside =
+      box.xMin >= rectangle.xMax ||
+      box.xMax <= rectangle.xMin ||
+      box.yMin >= rectangle.yMax ||
+      box.yMax <= rectangle.yMin;
+    if (outside) return { contours: [], rule: 'nonzero' };
+  }
+  return { contours: intersect(shape, clip), rule: 'nonzero' };
 }
 
 /** One clean outline of everything drawn: no overlaps, counters right. */

@@ -24,7 +24,7 @@ export const numbersOf = (text: string | undefined): number[] =>
 
 const rad = (deg: number): number => (deg * Math.PI) / 180;
 
-const MAPS: Record<string, (v: number[]) => Affine | null> = {
+const MAPS: Readonly<Record<string, ((v: number[]) => Affine | null) | undefined>> = {
   matrix: ([a, b, c, d, e, f]) => (f === undefined ? null : { a: a!, b: b!, c: c!, d: d!, e: e!, f }),
   translate: ([x = 0, y = 0]) => ({ ...identity, e: x, f: y }),
   scale: ([x = 1, y = x]) => ({ ...identity, a: x, d: y }),

@@ -1,5 +1,6 @@
 import { SaxesParser } from 'saxes';
 import { fail, ok, type Result } from '../../problems/problem';
+import { readEntities } from './entities';
 
 /** An element of a document; names without their namespace prefix. */
 export interface XmlElement {
@@ -23,12 +24,15 @@ interface Open {
 const bare = (name: string): string => (name.startsWith('xlink:') ? name : name.slice(name.indexOf(':') + 1));
 
 /**
- * Text of an XML document to its elements. No entities but XML's own five are known, nothing outside the file is ever
- * read. Fails with 'svg-broken' or 'svg-too-large'.
+ * Text of an XML document to its elements. Entities are XML's own five and those of its document type (entities.ts); nothing
+ * outside the file is ever read. Fails with 'svg-broken' or 'svg-too-large'.
  */
 export function readXml(text: string): Result<XmlElement> {
   if (text.length > LIMITS.bytes) return fail({ code: 'svg-too-large', limit: `${LIMITS.bytes / 1e6} MB` });
+  const entities = readEntities(text);
+  if (!entities.ok) return entities;
   const parser = new SaxesParser();
+  Object.assign(parser.ENTITIES, entities.value);
   const stack: Open[] = [];
   let root: XmlElement | null = null;
   let count = 0;
@@ -42,7 +46,8 @@ export function readXml(text: string): Result<XmlElement> {
     count++;
     if (count > LIMITS.elements) halt(fail({ code: 'svg-too-large', limit: `${LIMITS.elements} elements` }));
     if (stack.length >= LIMITS.depth) halt(fail({ code: 'svg-too-large', limit: `${LIMITS.depth} levels` }));
-    const attributes: Record<string, string> = {};
+    // Without a prototype: what a file calls "constructor" is an attribute like any other.
+    const attributes = Object.create(null) as Record<string, string>;
     for (const [name, value] of Object.entries(tag.attributes)) attributes[bare(name)] = String(value);
     stack.push({ name: bare(tag.name), attributes, children: [], text: '' });
   });

@@ -221,6 +221,7 @@ export function FitLine(props: Props) {
                   <g
                     key={l.index}
                     data-letter={l.glyph.name}
+                    aria-current={chosen || undefined}
                     transform={`translate(${l.x - start} 0)`}
                     onClick={() => onTake(l.glyph.id)}
                     style={{ cursor: 'pointer' }}

@@ -99,7 +99,7 @@ export function Skyline({ standings, lines, ownLines, chosen, inHand, onChoose, 
               role="button"
               aria-pressed={isChosen}
               aria-label={`${s.char}: ${s.bottom.toFixed(0)} u to ${s.top.toFixed(0)} u${told}`}
-              data-bar={s.id}
+              data-bar={s.char}
               data-fault={s.fault ?? ''}
               style={{ cursor: isChosen ? 'ns-resize' : 'pointer' }}
               onPointerDown={(e) => {

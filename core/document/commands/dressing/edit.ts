@@ -1,6 +1,7 @@
 import { penOutline } from '../../../dress/grow';
 import { invert, translation } from '../../../geometry/affine';
 import { transformContours, type Contour } from '../../../geometry/contour';
+import { FARTHEST } from '../../../geometry/contourSchema';
 import { contoursBox } from '../../../geometry/measure';
 import { draft, type ProjectDiff } from '../../diff';
 import type { Doc, GlyphRow } from '../../schema';
@@ -71,6 +72,12 @@ export const keepOutline = (glyph: GlyphRow, label: string): GlyphRow => ({
   kept: [...glyph.kept, { label, contours: glyph.contours }].slice(-MOST_KEPT),
 });
 
+/** Whether all of a contour is where something can be drawn. */
+const isWithin = (c: Contour): boolean =>
+  c.nodes.every((n) =>
+    [n, n.in, n.out].every((p) => p === null || (Math.abs(p.x) <= FARTHEST && Math.abs(p.y) <= FARTHEST)),
+  );
+
 /**
  * One edit of a drawing. A changed contour of a shared part changes the part, and with it every letter that has it (they are
  * brought in step when the edit is made). Null when nothing changes. `keep` = put the outline by under that name first.
@@ -87,6 +94,7 @@ export function edit(
   const before = contoursOf(glyph, target.of);
   const contours = change([...before]);
   if (contours.length === before.length && contours.every((c, i) => c === before[i])) return null;
+  if (!contours.every(isWithin)) return null;
   const d = draft(doc);
   let next = withTarget(keep ? keepOutline(glyph, label) : glyph, target.of, contours);
   // A pen's result can't be edited point by point any more without leaving its skeleton behind.
