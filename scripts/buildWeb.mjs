@@ -1,5 +1,6 @@
 // Builds the web app when a source is newer than the last build.
 import { join } from 'node:path';
+import { makeInstallable } from './installable.mjs';
 import { modified, root } from './setup.mjs';
 
 export async function ensureWeb() {
@@ -10,4 +11,5 @@ export async function ensureWeb() {
   console.log('Building the app ...');
   const { build } = await import('vite');
   await build({ configFile: join(root, 'vite.config.ts'), logLevel: 'warn' });
+  await makeInstallable(join(root, 'dist/web'));
 }

@@ -1,5 +1,7 @@
+import compression from 'compression';
 import express, { type Express } from 'express';
 import { join } from 'node:path';
+import { ownHostOnly, sameOriginChanges, tellFault, unknownApi } from './guards';
 import type { Scanners } from './scanner/scanners';
 import { scannerRoutes } from './scanner/scannerRoutes';
 
@@ -12,10 +14,14 @@ const CONTENT_POLICY = [
   "font-src 'self' data:",
   "img-src 'self' blob: data:",
   "connect-src 'self' blob:",
+  "manifest-src 'self'",
   "form-action 'self'",
   "base-uri 'none'",
   "frame-ancestors 'none'",
 ].join('; ');
+
+/** Addresses that the app has pages for (web/app/routes.tsx). */
+const OWN_PAGES = /^\/(projects)?$|^\/p\/[^/]+(\/(gather|lift|dress|seat|name|fit|proof|cast))?$/;
 
 /**
  * The web server: the built app as static files with strict headers, and the devices at this desk. Does nothing the
@@ -34,14 +40,21 @@ export function createApp(webFolder: string, scanners: Scanners): Express {
     });
     next();
   });
+  app.use(ownHostOnly, sameOriginChanges, compression());
   app.use('/api/scanners', scannerRoutes(scanners));
+  app.use('/api', unknownApi);
   // Files with a hash in their name never change.
   app.use(
     '/assets',
     express.static(join(webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
   );
   app.use(express.static(webFolder, { maxAge: 0 }));
-  // Every other address is one of the app's own.
-  app.get('/{*splat}', (_, response) => response.sendFile(join(webFolder, 'index.html')));
+  // Every other address is the app's to answer, which says so when there is no such page.
+  app.get('/{*splat}', (request, response) => {
+    if (!OWN_PAGES.test(request.path)) response.status(404);
+    response.sendFile('index.html', { root: webFolder });
+  });
+  app.use(unknownApi);
+  app.use(tellFault);
   return app;
 }

@@ -1,13 +1,19 @@
 import { fileURLToPath } from 'node:url';
 import { isMainThread } from 'node:worker_threads';
 import { createApp } from './createApp';
+import { portOf } from './guards';
 import { listen } from './listen';
 import { scanInThread, serveScans } from './scanner/scanThread';
 import { Scanners } from './scanner/scanners';
 
 /** Starts the server on PORT (5180 when unset) or the next free port, and prints the address. */
 async function serve(): Promise<void> {
-  const wanted = Number(process.env.PORT ?? 5180);
+  const wanted = portOf(process.env.PORT, 5180);
+  if (wanted === null) {
+    console.error(`PORT is "${process.env.PORT}"; give a whole number from 0 to 65535, or leave it out.`);
+    process.exitCode = 2;
+    return;
+  }
   const webFolder = fileURLToPath(new URL('./web', import.meta.url));
   const scanners = new Scanners(scanInThread(fileURLToPath(import.meta.url)));
   const { server, port } = await listen(createApp(webFolder, scanners), wanted);

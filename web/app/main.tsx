@@ -13,6 +13,10 @@ import { system } from './theme';
 z.config({ jitless: true });
 applyDesk();
 
+// The app is kept in the browser at the first visit and works without a network from then on.
+if (import.meta.env.PROD && 'serviceWorker' in navigator)
+  addEventListener('load', () => void navigator.serviceWorker.register('/sw.js').catch(() => undefined));
+
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <ChakraProvider value={system}>

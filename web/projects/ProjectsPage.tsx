@@ -145,6 +145,11 @@ export function ProjectsPage() {
           />
         ))}
       </SimpleGrid>
+      <Text fontSize="sm" color="faded" mt="10">
+        <a href="/notices.txt" target="_blank" rel="noreferrer" style={{ textDecoration: 'underline' }}>
+          Licences of the packages and fonts in this app
+        </a>
+      </Text>
     </Box>
   );
 }
