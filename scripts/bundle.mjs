@@ -14,6 +14,7 @@ const entries = {
   'bench-trainShapes': { entry: 'bench/trainShapes.ts', sources: ['bench', 'core', 'demo'] },
   'bench-fit': { entry: 'bench/fit.ts', sources: ['bench', 'core', 'demo'] },
   'bench-fitSamples': { entry: 'bench/fitSamples.ts', sources: ['bench', 'core', 'demo'] },
+  'bench-large': { entry: 'bench/large.ts', sources: ['bench', 'core', 'demo'] },
   server: { entry: 'server/main.ts', sources: ['server', 'core', 'demo'] },
 };
 

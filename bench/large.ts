@@ -1,0 +1,80 @@
+import { mkdirSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { zipSync, strToU8 } from 'fflate';
+import { writeProjectFile } from '../core/archive/writeProject';
+import { blankGlyph, newProject } from '../core/document/newProject';
+import type { Doc, GlyphRow, GroupRow, KerningRow } from '../core/document/schema';
+import type { Contour } from '../core/geometry/contour';
+import { glyphNameOf } from '../core/names/glyphNames';
+import { randomBlob, randomBy } from '../core/testing/randomOutlines';
+
+/** Projects as large as a working designer's: 3,000 icons as files, 1,000 letters with kerning as a project file. */
+const ICONS = 3000;
+const LETTERS = 1000;
+const GROUPS = 40;
+const PAIRS = 1500;
+
+/** Icons as drawing programs leave them: strokes, circles, rectangles with round corners, paths with holes. */
+function iconFiles(): Record<string, Uint8Array> {
+  const r = randomBy(5);
+  const n = (most: number) => (r() * most).toFixed(2);
+  const parts = [
+    () => `<path d="M${n(20)} ${n(20)}C${n(24)} ${n(24)} ${n(24)} ${n(24)} ${n(24)} ${n(24)}S${n(24)} ${n(24)} ${n(24)} ${n(24)}Z"/>`,
+    () => `<circle cx="${n(24)}" cy="${n(24)}" r="${(1 + r() * 6).toFixed(2)}"/>`,
+    () => `<rect x="${n(16)}" y="${n(16)}" width="${(2 + r() * 8).toFixed(2)}" height="${(2 + r() * 8).toFixed(2)}" rx="1.5"/>`,
+    () => `<path d="M${n(24)} ${n(24)}L${n(24)} ${n(24)}L${n(24)} ${n(24)}" fill="none" stroke="black" stroke-width="2" stroke-linecap="round"/>`,
+  ];
+  return Object.fromEntries(
+    Array.from({ length: ICONS }, (_, i) => {
+      const inner = Array.from({ length: 3 }, (_x, k) => parts[(i + k) % parts.length]!()).join('');
+      const svg = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 24 24">${inner}</svg>`;
+      return [`sign-${String(i).padStart(4, '0')}.svg`, strToU8(svg)];
+    }),
+  );
+}
+
+/** Code points of letters, in their order, from Latin to Cyrillic and beyond. */
+function letterCodes(): number[] {
+  const out: number[] = [];
+  for (let cp = 0x21; out.length < LETTERS; cp++)
+    if (/[\p{L}\p{N}\p{P}]/u.test(String.fromCodePoint(cp))) out.push(cp);
+  return out;
+}
+
+function letters(): Doc {
+  const r = randomBy(9);
+  const base = newProject('large', 'A thousand letters', 0);
+  const codes = letterCodes();
+  const contours = (): Contour[] => [randomBlob(r, 250, 300, 250), randomBlob(r, 600, 300, 120), randomBlob(r, 300, 650, 90)];
+  const glyphs = codes.map((cp): GlyphRow => {
+    const name = glyphNameOf(cp);
+    return { ...blankGlyph(`g${cp}`, name, [cp]), contours: contours(), spacing: 'fitted' };
+  });
+  const groups = (['left', 'right'] as const).flatMap((side) =>
+    Array.from({ length: GROUPS }, (_, k): GroupRow => {
+      const glyphIds = glyphs.filter((_g, i) => i % GROUPS === k).map((g) => g.id);
+      return { id: `${side}${k}`, styleId: 'regular', side, glyphIds, fitted: true };
+    }),
+  );
+  const kerning = Array.from({ length: PAIRS }, (_, k): KerningRow => {
+    const [left, right] = [`left${k % GROUPS}`, `right${Math.floor(k / GROUPS) % GROUPS}`];
+    const value = -5 - Math.round(40 * r());
+    return { id: `${left} ${right}`, styleId: 'regular', left, right, value, fitted: true };
+  });
+  const byId = <T extends { id: string }>(rows: readonly T[]) => Object.fromEntries(rows.map((x) => [x.id, x]));
+  const project = { ...base.project.large!, bill: String.fromCodePoint(...codes) };
+  return {
+    ...base,
+    project: { large: project },
+    glyphs: { ...base.glyphs, ...byId(glyphs) },
+    groups: byId(groups),
+    kerning: byId(kerning),
+  };
+}
+
+/** Writes `icons.zip` and `letters.zip` into a folder. */
+export async function main([folder = 'bench-large']: string[]): Promise<void> {
+  mkdirSync(folder, { recursive: true });
+  writeFileSync(join(folder, 'icons.zip'), zipSync(iconFiles(), { level: 6 }));
+  writeFileSync(join(folder, 'letters.zip'), await writeProjectFile(letters(), new Map()));
+}
