@@ -1,6 +1,6 @@
-import { mkdirSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { zipSync, strToU8 } from 'fflate';
+import { zipSync } from 'fflate';
 import { writeProjectFile } from '../core/archive/writeProject';
 import { blankGlyph, newProject } from '../core/document/newProject';
 import type { Doc, GlyphRow, GroupRow, KerningRow } from '../core/document/schema';
@@ -14,22 +14,17 @@ const LETTERS = 1000;
 const GROUPS = 40;
 const PAIRS = 1500;
 
-/** Icons as drawing programs leave them: strokes, circles, rectangles with round corners, paths with holes. */
+/** Signs of an open set of icons (lucide-static, ISC), some of them twice, as files of a folder. */
 function iconFiles(): Record<string, Uint8Array> {
-  const r = randomBy(5);
-  const n = (most: number) => (r() * most).toFixed(2);
-  const parts = [
-    () => `<path d="M${n(20)} ${n(20)}C${n(24)} ${n(24)} ${n(24)} ${n(24)} ${n(24)} ${n(24)}S${n(24)} ${n(24)} ${n(24)} ${n(24)}Z"/>`,
-    () => `<circle cx="${n(24)}" cy="${n(24)}" r="${(1 + r() * 6).toFixed(2)}"/>`,
-    () => `<rect x="${n(16)}" y="${n(16)}" width="${(2 + r() * 8).toFixed(2)}" height="${(2 + r() * 8).toFixed(2)}" rx="1.5"/>`,
-    () => `<path d="M${n(24)} ${n(24)}L${n(24)} ${n(24)}L${n(24)} ${n(24)}" fill="none" stroke="black" stroke-width="2" stroke-linecap="round"/>`,
-  ];
+  const from = join(process.cwd(), 'node_modules/lucide-static/icons');
+  const names = readdirSync(from)
+    .filter((f) => f.endsWith('.svg'))
+    .sort();
   return Object.fromEntries(
-    Array.from({ length: ICONS }, (_, i) => {
-      const inner = Array.from({ length: 3 }, (_x, k) => parts[(i + k) % parts.length]!()).join('');
-      const svg = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 24 24">${inner}</svg>`;
-      return [`sign-${String(i).padStart(4, '0')}.svg`, strToU8(svg)];
-    }),
+    Array.from({ length: ICONS }, (_, i) => [
+      `sign-${String(i).padStart(4, '0')}.svg`,
+      new Uint8Array(readFileSync(join(from, names[i % names.length]!))),
+    ]),
   );
 }
 

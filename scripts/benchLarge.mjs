@@ -85,7 +85,7 @@ async function common(page, measured, what) {
   const family = () => page.evaluate(() => document.querySelector('[data-testid=live-font]').dataset.family);
   await measured(`${what}: an edit on the running line`, '150', async () => {
     const before = await family();
-    await page.getByRole('img', { name: /^Outline/ }).click({ position: { x: 5, y: 5 } });
+    await page.getByRole('img', { name: /^Outline/ }).focus();
     await page.keyboard.press('Control+a');
     await page.keyboard.press('ArrowRight');
     await page.waitForFunction((b) => document.querySelector('[data-testid=live-font]').dataset.family !== b, before);

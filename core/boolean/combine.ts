@@ -5,7 +5,7 @@ import { distance, type Vec } from '../geometry/vec';
 import { simplify } from '../outline/simplify';
 import { fromPaper, toPaper, type PaperPath } from './paperPaths';
 import { polygonTruth, type Operation, type Truth } from './polygonTruth';
-import type { Shape } from './shape';
+import { isUnited, markUnited, type Shape } from './shape';
 
 /** Results smaller than this share of the shapes' box are slivers of rounding. */
 const SLIVER = 1e-7;
@@ -22,6 +22,11 @@ const NUDGES = [0, 2.3e-6, -3.1e-6, 1.1e-5, -1.7e-5, 4.1e-5];
  * outlines touch in ways that go wrong, and made from the polygons when nothing helps.
  */
 export function combine(operation: Operation, a: Shape, b: Shape | null): Contour[] {
+  if (operation === 'union' && b === null && isUnited(a.contours)) return [...a.contours];
+  return markUnited(combined(operation, a, b));
+}
+
+function combined(operation: Operation, a: Shape, b: Shape | null): Contour[] {
   const [left, right] = [sound(a), b && sound(b)];
   if (left.contours.length === 0) return operation === 'union' && right ? combine('union', right, null) : [];
   if (right && right.contours.length === 0)

@@ -1,5 +1,6 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
+import { glyphLookups } from './lookups';
 import type { Doc, GlyphRow, TableName } from './schema';
 
 /** Hex digits of an id: 48 bits, so that among 10,000 rows two meet once in five million projects. */
@@ -30,5 +31,7 @@ export const idFor = (projectId: string, table: TableName, label: string, k = 0)
 /** The glyph of a name in the style in hand; names are unique within a style. */
 export function glyphNamed(doc: Doc, name: string): GlyphRow | undefined {
   const styleId = Object.values(doc.project)[0]?.styleId;
-  return Object.values(doc.glyphs).find((g) => g.name === name && (!styleId || g.styleId === styleId));
+  return glyphLookups(doc.glyphs)
+    .byName.get(name)
+    ?.find((g) => !styleId || g.styleId === styleId);
 }

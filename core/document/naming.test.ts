@@ -10,7 +10,6 @@ import {
   nameGlyph,
   namePiece,
   pairByOrder,
-  privateCode,
   removeCodePoint,
   setTypedNames,
   smallFromCapitals,
@@ -19,6 +18,7 @@ import {
 } from './commands/assigning';
 import { acceptDrafts, draftable, draftsOf, makeDrafts } from './commands/drafts';
 import { movePoints, outlineOf } from './commands/dressing';
+import { PrivateCodes } from './commands/privateCodes';
 import { addSheet, takeLifted } from './commands/lifting';
 import { addMadeSheet } from './commands/madeSheets';
 import type { ProjectDiff } from './diff';
@@ -236,8 +236,8 @@ describe('private code points', () => {
 
   test('end after 6,400 (Unicode, U+E000 to U+F8FF)', () => {
     const all = Object.fromEntries(Array.from({ length: 6400 }, (_, i) => [`n${i}`, 0xe000 + i]));
-    expect(privateCode('one more', all, new Set())).toBeNull();
-    expect(privateCode('n6399', all, new Set())).toBe(0xf8ff);
+    expect(new PrivateCodes(all, new Set()).of('one more')).toBeNull();
+    expect(new PrivateCodes(all, new Set()).of('n6399')).toBe(0xf8ff);
   });
 });
 

@@ -6,7 +6,8 @@ import { glyphNamed } from '../identity';
 import { blankGlyph, projectOf } from '../newProject';
 import type { Doc, GlyphRow, PieceRow } from '../schema';
 import { glyphOfCodePoint, renameGlyph } from './naming';
-import { glyphOfCharacter, isWorkedOn, PRIVATE, renamed, seatInto, piecesOf } from './seatInto';
+import { PrivateCodes } from './privateCodes';
+import { glyphOfCharacter, isWorkedOn, renamed, seatInto, piecesOf } from './seatInto';
 
 /** What becomes of a drawing whose character is asked for by another. */
 export type WhenTaken = 'replace' | 'alternate';
@@ -233,32 +234,17 @@ export function setTypedNames(doc: Doc, glyphId: string, names: readonly string[
   return d.done('Change typed names');
 }
 
-/**
- * The private code point of a name: the one it was given before, else the next that no glyph has and no name was ever
- * given. Null when all 6,400 are gone.
- */
-export function privateCode(
-  name: string,
-  given: Readonly<Record<string, number>>,
-  taken: ReadonlySet<number>,
-): number | null {
-  // A name like "constructor" is no code that was given.
-  if (Object.hasOwn(given, name)) return given[name]!;
-  const gone = new Set(Object.values(given));
-  for (let cp: number = PRIVATE[0]; cp <= PRIVATE[1]; cp++) if (!gone.has(cp) && !taken.has(cp)) return cp;
-  return null;
-}
-
 /** A private code point for a drawing that has no character, by its name; stable from then on. */
 export function givePrivateCode(doc: Doc, glyphId: string): ProjectDiff | null {
   const glyph = doc.glyphs[glyphId];
   if (!glyph || glyph.codePoints.length > 0) return null;
   const project = projectOf(doc);
   const taken = new Set(Object.values(doc.glyphs).flatMap((g: GlyphRow) => g.codePoints));
-  const code = privateCode(glyph.name, project.privateCodes, taken);
+  const codes = new PrivateCodes(project.privateCodes, taken);
+  const code = codes.of(glyph.name);
   if (code === null) return null;
   const d = draft(doc);
   d.put('glyphs', { ...glyph, codePoints: [code] });
-  d.put('project', { ...project, privateCodes: { ...project.privateCodes, [glyph.name]: code } });
+  d.put('project', { ...project, privateCodes: codes.given() });
   return d.done('Give a private code point');
 }

@@ -5,6 +5,7 @@ import { contoursBox } from '../../geometry/measure';
 import { glyphNameOf } from '../../names/glyphNames';
 import { draft, type Draft, type ProjectDiff } from '../diff';
 import { glyphNamed } from '../identity';
+import { drawnOf, glyphLookups } from '../lookups';
 import { projectOf } from '../newProject';
 import type { ComponentRow, Doc, GlyphRow } from '../schema';
 import { markPlace, standsBelow } from './markPlace';
@@ -30,9 +31,6 @@ export function formulaOf(char: string): Formula | null {
   return base !== undefined && marks.length > 0 ? { char, base, marks } : null;
 }
 
-const byCodePoint = (doc: Doc, cp: number): GlyphRow | undefined =>
-  Object.values(doc.glyphs).find((g) => g.codePoints.includes(cp) && g.contours.length > 0);
-
 /** Signs that stand alone for a mark and that Unicode doesn't take apart (from memory of its charts). */
 const ALONE = new Map([
   [0x300, 0x60],
@@ -50,7 +48,7 @@ export const FOR_CAPITALS = '.case';
 export function markGlyph(doc: Doc, mark: number, onCapital = false): GlyphRow | undefined {
   const alone = ` ${String.fromCodePoint(mark)}`;
   const plain =
-    byCodePoint(doc, mark) ??
+    drawnOf(doc, mark) ??
     Object.values(doc.glyphs).find(
       (g) =>
         g.contours.length > 0 &&
@@ -89,10 +87,10 @@ const DOTLESS = new Map([
 export function composable(doc: Doc, list: string): string[] {
   return [...new Set(list)].filter((char) => {
     const f = formulaOf(char);
-    const own = Object.values(doc.glyphs).find((g) => g.codePoints.includes(char.codePointAt(0)!));
+    const own = glyphLookups(doc.glyphs).byCodePoint.get(char.codePointAt(0)!)?.[0];
     const free = !own || own.contours.length === 0;
     return (
-      f !== null && free && byCodePoint(doc, f.base) !== undefined && f.marks.every((m) => markGlyph(doc, m))
+      f !== null && free && drawnOf(doc, f.base) !== undefined && f.marks.every((m) => markGlyph(doc, m))
     );
   });
 }
@@ -101,7 +99,7 @@ export function composable(doc: Doc, list: string): string[] {
 export function lackingMarks(doc: Doc, list: string): number[] {
   const wanted = [...list].flatMap((char) => {
     const f = formulaOf(char);
-    return f && byCodePoint(doc, f.base) ? f.marks : [];
+    return f && drawnOf(doc, f.base) ? f.marks : [];
   });
   return [...new Set(wanted)].filter((m) => !markGlyph(doc, m)).sort((a, b) => a - b);
 }
@@ -126,7 +124,7 @@ export function composeAccents(doc: Doc, list: string): ProjectDiff | null {
   for (const char of composable(doc, list)) {
     const { base: baseCode, marks } = formulaOf(char)!;
     const above = marks.some((m) => !standsBelow(m));
-    const dotted = byCodePoint(doc, baseCode)!;
+    const dotted = drawnOf(doc, baseCode)!;
     const base = above && DOTLESS.has(baseCode) ? dotless(d, dotted, DOTLESS.get(baseCode)!) : dotted;
     const components: ComponentRow[] = [
       { id: 'c1', glyphId: base.id, transform: translation(0, 0), mark: null },

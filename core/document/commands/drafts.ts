@@ -2,6 +2,7 @@ import { compose, rotation, scaling, translation, type Affine } from '../../geom
 import { transformContours, type Contour } from '../../geometry/contour';
 import { contoursBox, type Box } from '../../geometry/measure';
 import { draft, type ProjectDiff } from '../diff';
+import { drawnOf } from '../lookups';
 import { projectOf } from '../newProject';
 import type { ComponentRow, Doc, GlyphRow, Lines } from '../schema';
 import { glyphOfCharacter } from './seatInto';
@@ -281,8 +282,7 @@ const RECIPES: Readonly<Record<string, Recipe | undefined>> = {
   ø: slashed('o'),
 };
 
-const drawn = (doc: Doc, char: string): GlyphRow | undefined =>
-  Object.values(doc.glyphs).find((g) => g.contours.length > 0 && g.codePoints.includes(char.codePointAt(0)!));
+const drawn = (doc: Doc, char: string): GlyphRow | undefined => drawnOf(doc, char.codePointAt(0)!);
 
 /** Signs of a list that can be made of drawn ones, and that nobody drew. A draft isn't made of another draft of the same kind. */
 export const draftable = (doc: Doc, list: string): string[] =>

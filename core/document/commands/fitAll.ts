@@ -13,7 +13,7 @@ import {
 import { squaresOf } from '../../geometry/squares';
 import { spacedBy } from '../inStep/bearings';
 import { spacesOf } from './fitting';
-import { PRIVATE } from './seatInto';
+import { PRIVATE } from './privateCodes';
 
 /** A fit of a font's letters, 1/1000 em; groups and exceptions hold indices into `letters`. */
 export interface FitResult {

@@ -4,7 +4,7 @@ import { draft, type ProjectDiff } from '../diff';
 import { projectOf } from '../newProject';
 import type { Doc, GlyphRow } from '../schema';
 import { placeGlyphs } from './placing';
-import { PRIVATE } from './seatInto';
+import { PRIVATE } from './privateCodes';
 
 /** Glyphs with private code points: icons. */
 export const iconsOf = (doc: Doc): GlyphRow[] =>

@@ -2,7 +2,7 @@ import { draft, type ProjectDiff } from '../diff';
 import { FIRST_RECIPE, projectOf } from '../newProject';
 import type { Doc, PieceRow, SheetRow } from '../schema';
 import { pieceRow, type LiftResult } from './lifting';
-import { privateCode } from './assigning';
+import { PrivateCodes } from './privateCodes';
 import { iconName, seatInto } from './seatInto';
 
 /** A sheet made of files of their own, each already a piece. */
@@ -30,13 +30,11 @@ export function addMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult): Pr
   const taken = new Set(Object.values(doc.glyphs).flatMap((g) => g.codePoints));
   const known = new Map(Object.values(doc.glyphs).map((g) => [g.name, g.codePoints[0]]));
   const project = projectOf(doc);
-  const given = Object.assign(Object.create(null) as Record<string, number>, project.privateCodes);
+  const codes = new PrivateCodes(project.privateCodes, taken);
   const iconChar = (name: string): string | null => {
     const own = iconName(name);
-    const code = known.get(own) ?? privateCode(own, given, taken);
+    const code = known.get(own) ?? codes.of(own);
     if (code === null) return null;
-    given[own] = code;
-    taken.add(code);
     return String.fromCodePoint(code);
   };
   const pieces = lifted.pieces.map((p, i): PieceRow => {
@@ -74,8 +72,9 @@ export function addMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult): Pr
       emPx: null,
     },
   };
+  const given = codes.given();
   if (Object.keys(given).length > Object.keys(project.privateCodes).length)
-    d.put('project', { ...project, privateCodes: { ...given } });
+    d.put('project', { ...project, privateCodes: given });
   d.put('sheets', row);
   for (const p of pieces) d.put('pieces', p);
   seatInto(doc, d, row, pieces);

@@ -1,5 +1,6 @@
 import { glyphNameOf } from '../../names/glyphNames';
 import { draft, type ProjectDiff } from '../diff';
+import { glyphLookups } from '../lookups';
 import { blankGlyph, projectOf } from '../newProject';
 import type { Doc, GlyphRow, ProjectRow } from '../schema';
 import { relabelPiece } from './lifting';
@@ -7,7 +8,7 @@ import { isWorkedOn, renamed } from './seatInto';
 
 /** The glyph of the style in hand that stands for a code point. */
 export const glyphOfCodePoint = (doc: Doc, codePoint: number): GlyphRow | null =>
-  Object.values(doc.glyphs).find((g) => g.codePoints.includes(codePoint)) ?? null;
+  glyphLookups(doc.glyphs).byCodePoint.get(codePoint)?.[0] ?? null;
 
 /**
  * Gives a drawn glyph another character. One cut from a sheet is relabelled there, so that sheet and ledger agree;

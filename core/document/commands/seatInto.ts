@@ -7,11 +7,9 @@ import { seatSheet, type SeatedSheet } from '../../seat/seatSheet';
 import type { Draft } from '../diff';
 import { mapGlyph } from './dressing/scaling';
 import { placingMap } from './placing';
+import { PRIVATE } from './privateCodes';
 import { blankGlyph, projectOf } from '../newProject';
 import type { Doc, GlyphRow, PieceRow, ProjectRow, SheetRow } from '../schema';
-
-/** First code point of Unicode's private use area, and its last. */
-export const PRIVATE = [0xe000, 0xf8ff] as const;
 
 /** A glyph name that font files may hold (OpenType, "post" version 2: letters, digits, period and underscore). */
 export const iconName = (name: string): string => {

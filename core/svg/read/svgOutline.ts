@@ -1,4 +1,5 @@
-import type { Shape } from '../../boolean/shape';
+import { isUnited, markUnited, type Shape } from '../../boolean/shape';
+import { determinant } from '../../geometry/affine';
 import { intersect, unite } from '../../boolean/unite';
 import { transformContours, type Contour } from '../../geometry/contour';
 import { contourArea, contoursBox, type Box } from '../../geometry/measure';
@@ -38,10 +39,15 @@ export function coveredBy(s: DrawnShape): Covered[] {
   }
   if (s.stroke) {
     const { stroke } = s;
-    const pieces = s.contours.map((c): Shape => ({
-      contours: transformContours(strokeArea(c, stroke), s.map),
-      rule: 'nonzero',
-    }));
+    const pieces = s.contours.map((c): Shape => {
+      const area = strokeArea(c, stroke);
+      const placed = transformContours(area, s.map);
+      // A map that keeps the way round keeps an outline without overlaps as it is.
+      return {
+        contours: isUnited(area) && determinant(s.map) > 0 ? markUnited(placed) : placed,
+        rule: 'nonzero',
+      };
+    });
     out.push({ paint: placePaint(stroke.paint, s.map), shape: { contours: unite(pieces), rule: 'nonzero' } });
   }
   const clipped = out.map(({ paint, shape }) => ({ paint, shape: s.clips.reduce(clippedBy, shape) }));
@@ -85,7 +91,14 @@ function clippedBy(shape: Shape, clip: Shape): Shape {
 export const svgOutline = (drawing: SvgDrawing): Contour[] =>
   unite(coveredByAll(drawing).map((c) => c.shape));
 
-export const coveredByAll = (drawing: SvgDrawing): Covered[] => drawing.shapes.flatMap(coveredBy);
+/** Coverage by drawing: outline and colours both ask for it. */
+const coverage = new WeakMap<SvgDrawing, Covered[]>();
+
+export function coveredByAll(drawing: SvgDrawing): Covered[] {
+  const known = coverage.get(drawing) ?? drawing.shapes.flatMap(coveredBy);
+  coverage.set(drawing, known);
+  return known;
+}
 
 /**
  * The drawing's colours as layers in the order they are drawn, neighbours of one colour together. Empty when there is only

@@ -1,8 +1,9 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { Box, chakra, Flex, Text } from '@chakra-ui/react';
-import { memo, useEffect, useRef } from 'react';
+import { memo } from 'react';
 import type { GlyphRow } from '../../../core/document/schema';
 import { GlyphDrawing } from '../../ui/GlyphDrawing';
+import type { LedgerField } from './ledgerRows';
 
 interface Props {
   /** What the field stands for: a character, or the name of a drawing without one. */
@@ -11,7 +12,7 @@ interface Props {
   readonly name: string;
   readonly glyph: GlyphRow | null;
   readonly chosen: boolean;
-  readonly onTake: () => void;
+  readonly onTake: (field: LedgerField) => void;
 }
 
 /** How a glyph came about, where that matters: a mark in the corner and words for it. */
@@ -29,16 +30,10 @@ export const LedgerCell = memo(function LedgerCell({ label, char, name, glyph, c
   const drop = useDroppable({ id: `cell ${id}`, disabled: char === null, data: { char } });
   const drag = useDraggable({ id: `char ${id}`, data: { char, glyphId: glyph?.id ?? null } });
   const mark = markOf(glyph);
-  const own = useRef<HTMLButtonElement | null>(null);
-  // Taken in hand elsewhere, it comes into sight.
-  useEffect(() => {
-    if (chosen) own.current?.scrollIntoView({ block: 'nearest' });
-  }, [chosen]);
   return (
     <chakra.button
       type="button"
       ref={(e: HTMLButtonElement | null) => {
-        own.current = e;
         drop.setNodeRef(e);
         drag.setNodeRef(e);
       }}
@@ -52,7 +47,7 @@ export const LedgerCell = memo(function LedgerCell({ label, char, name, glyph, c
       aria-pressed={chosen}
       aria-label={glyph ? `${label}, ${name}${mark ? `, ${mark[1]}` : ''}` : `${label}, ${name}, missing`}
       title={glyph ? `${label} ${name}` : `${label} ${name}: no glyph yet`}
-      onClick={onTake}
+      onClick={() => onTake(char === null ? { char, glyph: glyph! } : { char, glyph })}
       position="relative"
       style={{ touchAction: 'manipulation' }}
     >

@@ -8,14 +8,13 @@ import {
   type CollisionDetection,
   type DragEndEvent,
 } from '@dnd-kit/core';
-import { Box, Flex, NativeSelect, Progress, Text } from '@chakra-ui/react';
-import { useMemo, useState } from 'react';
+import { NativeSelect, Progress, Text } from '@chakra-ui/react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { changeProject } from '../../../core/document/commands/naming';
 import { projectOf } from '../../../core/document/newProject';
 import type { Doc, GlyphRow } from '../../../core/document/schema';
 import { BILLS } from '../../../core/names/bills';
-import { glyphNameOf } from '../../../core/names/glyphNames';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';
 import { giveCharacter, namelessPieces, useNameBench } from '../../store/nameBench';
 import { useDoc, useProject } from '../../store/projectStore';
@@ -24,41 +23,13 @@ import { Bench } from '../../ui/Bench';
 import { PieceDrawing } from '../../ui/PieceDrawing';
 import { AskTaken } from './AskTaken';
 import { NameGauge } from './gauge/NameGauge';
-import { LedgerCell } from './LedgerCell';
+import { Ledger } from './Ledger';
+import { ledgerSections, type LedgerField } from './ledgerRows';
 import { OrderStrip } from './OrderStrip';
 import { PieceShelf } from './PieceShelf';
 
-const isPrivate = (c: string) => /\p{Co}/u.test(c);
-const BLOCKS: readonly [string, (char: string) => boolean][] = [
-  ['Icons', isPrivate],
-  [
-    'Latin capitals',
-    (c) => /\p{Script=Latin}/u.test(c) && /\p{Lu}/u.test(c) && c.normalize('NFD').length === 1,
-  ],
-  [
-    'Latin small letters',
-    (c) => /\p{Script=Latin}/u.test(c) && /\p{Ll}/u.test(c) && c.normalize('NFD').length === 1,
-  ],
-  ['Accented capitals', (c) => /\p{Script=Latin}/u.test(c) && /\p{Lu}/u.test(c)],
-  ['Accented small letters', (c) => /\p{Script=Latin}/u.test(c) && /\p{Ll}/u.test(c)],
-  ['Greek', (c) => /\p{Script=Greek}/u.test(c)],
-  ['Cyrillic', (c) => /\p{Script=Cyrillic}/u.test(c)],
-  ['Other letters', (c) => /\p{L}/u.test(c)],
-  ['Figures and fractions', (c) => /\p{N}/u.test(c)],
-  ['Punctuation', (c) => /\p{P}/u.test(c)],
-  ['Marks', (c) => /\p{M}/u.test(c)],
-  ['Signs', () => true],
-];
-
-/** Characters by block, those of the bill first. */
-function byBlock(characters: readonly string[]): { name: string; characters: string[] }[] {
-  const left = new Set(characters);
-  return BLOCKS.map(([name, belongs]) => {
-    const mine = [...left].filter(belongs);
-    mine.forEach((c) => left.delete(c));
-    return { name, characters: mine };
-  }).filter((b) => b.characters.length > 0);
-}
+/** So many of the missing characters are named beside the coverage. */
+const SHOWN_MISSING = 80;
 
 /**
  * What lies under the pointer; fields of the ledger that are scrolled out of sight lie under the shelf, which comes first.
@@ -93,9 +64,15 @@ export function NameStage() {
     return g && drawn.has(g.id) ? g : null;
   };
   const covered = bill.filter((c) => glyphOf(c) !== null).length;
-  const beyond = drawnGlyphs(doc).flatMap((g) => g.codePoints.map((cp) => String.fromCodePoint(cp)));
   const wanted = search.get('char');
-  const shown = [...new Set([...bill, ...beyond, ...(wanted ? [wanted] : [])])];
+  const sections = useMemo(() => {
+    const beyond = drawnGlyphs(doc).flatMap((g) => g.codePoints.map((cp) => String.fromCodePoint(cp)));
+    const drawnOne = (char: string) => {
+      const g = glyphByCodePoint(doc).get(char.codePointAt(0)!);
+      return g && g.contours.length > 0 ? g : null;
+    };
+    return ledgerSections([...bill, ...beyond, ...(wanted ? [wanted] : [])], drawnOne, others(doc));
+  }, [doc, bill, wanted]);
   const pieces = namelessPieces(doc);
   const known = BILLS.find((b) => b.characters === billText);
   const takeChar = (char: string) => {
@@ -104,6 +81,16 @@ export function NameStage() {
     if (g) take(g.id);
     else setSearch({ char }, { flushSync: true });
   };
+  // The same function for all fields at all times, so that only those are drawn again that change.
+  const latest = useRef({ takeChar, take });
+  useEffect(() => {
+    latest.current = { takeChar, take };
+  });
+  const onTake = useCallback((field: LedgerField) => {
+    if (field.char !== null) return latest.current.takeChar(field.char);
+    useNameBench.setState({ pieceId: null });
+    latest.current.take(field.glyph.id);
+  }, []);
   const dropped = ({ active, over }: DragEndEvent) => {
     setDragged(null);
     const from = active.data.current as { pieceId?: string; char?: string; glyphId?: string | null };
@@ -162,7 +149,9 @@ export function NameStage() {
               </Progress.Track>
             </Progress.Root>
             <Text fontSize="sm" color="faded" truncate>
-              {missing.length > 0 ? `Missing: ${missing.join(' ')}` : 'Nothing is missing'}
+              {missing.length > 0
+                ? `Missing: ${missing.slice(0, SHOWN_MISSING).join(' ')}${missing.length > SHOWN_MISSING ? ' …' : ''}`
+                : 'Nothing is missing'}
             </Text>
           </>
         }
@@ -177,51 +166,12 @@ export function NameStage() {
             onTake={(id) => useNameBench.setState({ pieceId: id, tab: 'letter' })}
           />
         )}
-        <Box flex="1" minH="0" overflowY="auto" px="5" py="3" tabIndex={0} role="region" aria-label="Ledger">
-          {byBlock(shown).map((block) => {
-            const count = block.characters.filter((c) => glyphOf(c)).length;
-            return (
-              <Section key={block.name} name={block.name} count={`${count} of ${block.characters.length}`}>
-                {block.characters.map((char) => {
-                  const own = glyphOf(char);
-                  const icon = isPrivate(char) && own;
-                  return (
-                    <LedgerCell
-                      key={char}
-                      label={icon ? own.name : char}
-                      char={char}
-                      name={icon ? hex(char) : glyphNameOf(char.codePointAt(0)!)}
-                      glyph={own}
-                      chosen={
-                        pieceId === null &&
-                        (wanted !== null ? wanted === char : glyph !== null && own?.id === glyph.id)
-                      }
-                      onTake={() => takeChar(char)}
-                    />
-                  );
-                })}
-              </Section>
-            );
-          })}
-          {others(doc).length > 0 && (
-            <Section name="Other drawings, without a character of their own" count={`${others(doc).length}`}>
-              {others(doc).map((g) => (
-                <LedgerCell
-                  key={g.id}
-                  label={g.name}
-                  char={null}
-                  name={g.name}
-                  glyph={g}
-                  chosen={pieceId === null && wanted === null && glyph?.id === g.id}
-                  onTake={() => {
-                    useNameBench.setState({ pieceId: null });
-                    take(g.id);
-                  }}
-                />
-              ))}
-            </Section>
-          )}
-        </Box>
+        <Ledger
+          sections={sections}
+          char={pieceId === null ? wanted : null}
+          glyphId={pieceId === null ? (glyph?.id ?? null) : null}
+          onTake={onTake}
+        />
       </Bench>
       <NameGauge
         glyph={wanted === null ? glyph : null}
@@ -233,25 +183,5 @@ export function NameStage() {
         {draggedPiece && <PieceDrawing piece={draggedPiece} width={44} height={50} />}
       </DragOverlay>
     </DndContext>
-  );
-}
-
-const hex = (char: string) => `U+${char.codePointAt(0)!.toString(16).toUpperCase()}`;
-
-function Section({ name, count, children }: { name: string; count: string; children: React.ReactNode }) {
-  return (
-    <Box as="section" mb="4" aria-label={name}>
-      <Flex gap="3" align="baseline" borderBottomWidth="1px" borderColor="rule" mb="2">
-        <Text as="h2" fontWeight="bold" fontSize="sm">
-          {name}
-        </Text>
-        <Text fontSize="xs" color="faded">
-          {count}
-        </Text>
-      </Flex>
-      <Flex wrap="wrap" gap="1">
-        {children}
-      </Flex>
-    </Box>
   );
 }

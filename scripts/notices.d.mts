@@ -1,0 +1,3 @@
+import type { Plugin } from 'vite';
+
+export function noticesPlugin(): { readonly forPage: Plugin; readonly forWorkers: Plugin };

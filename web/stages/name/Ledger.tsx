@@ -1,0 +1,123 @@
+import { Box, Flex, Text } from '@chakra-ui/react';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useEffect, useMemo, useRef } from 'react';
+import { glyphNameOf } from '../../../core/names/glyphNames';
+import { useSize } from '../../ui/useSize';
+import { LedgerCell } from './LedgerCell';
+import { ledgerRows, rowWith, type LedgerField, type LedgerSection } from './ledgerRows';
+
+/** Side of a field with its gap, and of what else there is, px. */
+const FIELD = { width: 62, height: 78 };
+const HEAD_PX = 42;
+const PADDING_PX = 40;
+/** Ledgers of fewer rows are drawn whole; of longer ones only what is in sight, and a little more. */
+const WHOLE_ROWS = 60;
+const BEYOND_ROWS = 6;
+
+interface Props {
+  readonly sections: readonly LedgerSection[];
+  /** The field in hand: a character, or the id of a drawing. */
+  readonly char: string | null;
+  readonly glyphId: string | null;
+  readonly onTake: (field: LedgerField) => void;
+}
+
+const isPrivate = (c: string) => /\p{Co}/u.test(c);
+const hex = (char: string) => `U+${char.codePointAt(0)!.toString(16).toUpperCase()}`;
+
+/** What a field is called, and the small words beside it. */
+function wordsOf({ char, glyph }: LedgerField): { label: string; name: string } {
+  if (char === null) return { label: glyph.name, name: glyph.name };
+  if (isPrivate(char) && glyph) return { label: glyph.name, name: hex(char) };
+  return { label: char, name: glyphNameOf(char.codePointAt(0)!) };
+}
+
+/** All fields by section. Thousands of them scroll as smoothly as a hundred: only rows in sight are drawn. */
+export function Ledger({ sections, char, glyphId, onTake }: Props) {
+  const { ref: measured, width } = useSize<HTMLDivElement>();
+  const scroller = useRef<HTMLDivElement>(null);
+  const columns = Math.floor((width - PADDING_PX) / FIELD.width);
+  const rows = useMemo(() => ledgerRows(sections, columns), [sections, columns]);
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: (i) => (rows[i]!.kind === 'head' ? HEAD_PX : FIELD.height),
+    overscan: rows.length <= WHOLE_ROWS ? WHOLE_ROWS : BEYOND_ROWS,
+  });
+  const isChosen = (f: LedgerField) => (char !== null ? f.char === char : f.glyph?.id === glyphId);
+  // Taken in hand elsewhere, it comes into sight.
+  useEffect(() => {
+    if (columns < 1) return;
+    const at = rowWith(rows, (f) => (char !== null ? f.char === char : f.glyph?.id === glyphId));
+    if (at >= 0) virtual.scrollToIndex(at, { align: 'auto' });
+    // Only when something else is taken: an edit must not scroll.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [char, glyphId, columns < 1]);
+  return (
+    <Box
+      ref={(e: HTMLDivElement | null) => {
+        scroller.current = e;
+        measured.current = e;
+      }}
+      flex="1"
+      minH="0"
+      overflowY="auto"
+      px="5"
+      py="3"
+      tabIndex={0}
+      role="region"
+      aria-label="Ledger"
+    >
+      <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
+        {virtual.getVirtualItems().map((item) => {
+          const row = rows[item.index]!;
+          return (
+            <div
+              key={item.key}
+              style={{
+                position: 'absolute',
+                top: 0,
+                width: '100%',
+                transform: `translateY(${item.start}px)`,
+              }}
+            >
+              {row.kind === 'head' ? (
+                <Head name={row.name} count={row.count} />
+              ) : (
+                <Flex gap="1">
+                  {row.fields.map((field) => {
+                    const { label, name } = wordsOf(field);
+                    return (
+                      <LedgerCell
+                        key={field.char ?? field.glyph.id}
+                        label={label}
+                        char={field.char}
+                        name={name}
+                        glyph={field.glyph}
+                        chosen={isChosen(field)}
+                        onTake={onTake}
+                      />
+                    );
+                  })}
+                </Flex>
+              )}
+            </div>
+          );
+        })}
+      </div>
+    </Box>
+  );
+}
+
+function Head({ name, count }: { name: string; count: string }) {
+  return (
+    <Flex gap="3" align="baseline" borderBottomWidth="1px" borderColor="rule" pt="2">
+      <Text as="h2" fontWeight="bold" fontSize="sm">
+        {name}
+      </Text>
+      <Text fontSize="xs" color="faded">
+        {count}
+      </Text>
+    </Flex>
+  );
+}
