@@ -16,7 +16,10 @@ const rows = [];
 
 /** A page whose main thread is watched: time of its tasks, and the longest of them, while a step is done. */
 async function watchedPage() {
-  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' });
+  const context = await browser.newContext({
+    viewport: { width: 1280, height: 800 },
+    serviceWorkers: 'block',
+  });
   const page = await context.newPage();
   const client = await context.newCDPSession(page);
   async function measured(name, goal, step) {
@@ -25,7 +28,9 @@ async function watchedPage() {
     client.on('Tracing.dataCollected', take);
     await client.send('Tracing.start', {
       transferMode: 'ReportEvents',
-      traceConfig: { includedCategories: ['toplevel', 'disabled-by-default-devtools.timeline', '__metadata'] },
+      traceConfig: {
+        includedCategories: ['toplevel', 'disabled-by-default-devtools.timeline', '__metadata'],
+      },
     });
     const began = performance.now();
     await step();
@@ -55,7 +60,9 @@ async function open(page, file, shown) {
 const painted = (page) =>
   page.evaluate(() => new Promise((r) => requestAnimationFrame(() => requestAnimationFrame(r))));
 const liveFont = (page) =>
-  page.waitForFunction(() => /^live-/.test(document.querySelector('[data-testid=live-font]')?.dataset.family ?? ''));
+  page.waitForFunction(() =>
+    /^live-/.test(document.querySelector('[data-testid=live-font]')?.dataset.family ?? ''),
+  );
 
 async function common(page, measured, what) {
   await measured(`${what}: entering Name`, 'no task over 50', async () => {
@@ -86,15 +93,28 @@ async function common(page, measured, what) {
   await measured(`${what}: an edit on the running line`, '150', async () => {
     const before = await family();
     await page.getByRole('img', { name: /^Outline/ }).focus();
-    await page.keyboard.press('Control+a');
+    await page.keyboard.press('a');
     await page.keyboard.press('ArrowRight');
-    await page.waitForFunction((b) => document.querySelector('[data-testid=live-font]').dataset.family !== b, before);
+    await page.waitForFunction(
+      (b) => document.querySelector('[data-testid=live-font]').dataset.family !== b,
+      before,
+    );
   });
-  for (const [stage, shown] of [['Seat', 'Skyline'], ['Fit', null], ['Lift', null], ['Cast', null]])
+  for (const [stage, shown] of [
+    ['Seat', 'Skyline'],
+    ['Fit', null],
+    ['Lift', null],
+    ['Cast', null],
+  ])
     await measured(`${what}: entering ${stage}`, 'no task over 50', async () => {
       await page.getByRole('link', { name: new RegExp(`^${stage}`) }).click();
       await page.waitForFunction((s) => document.title.startsWith(s), stage);
-      if (shown) await page.getByRole('group', { name: shown }).first().waitFor({ timeout: 5000 }).catch(() => undefined);
+      if (shown)
+        await page
+          .getByRole('group', { name: shown })
+          .first()
+          .waitFor({ timeout: 5000 })
+          .catch(() => undefined);
       await painted(page);
     });
 }

@@ -6,7 +6,9 @@ import type { OrthoglyphDb, ProjectSummary, StoredStep } from './db';
 
 /** Steps of the history that outlive the page, as long as they hold no more rows than this together. */
 export const KEPT_STEPS = 200;
-const KEPT_CHANGES = 20_000;
+const KEPT_CHANGES = 4000;
+/** Rows handed to the database at a time: copying thousands at once would hold up the page. */
+const ROWS_AT_ONCE = 100;
 
 /** The newest steps that are kept, oldest first. */
 function newest(steps: readonly ProjectDiff[]): readonly ProjectDiff[] {
@@ -171,5 +173,8 @@ async function writeRows(
   const gone = changes.filter((c) => c.after === null).map((c): [string, string] => [projectId, c.id]);
   const kept = changes.filter((c) => c.after !== null);
   await db.rows(table).bulkDelete(gone);
-  await db.rows(table).bulkPut(kept.map((c) => ({ projectId, id: c.id, row: c.after })));
+  for (let i = 0; i < kept.length; i += ROWS_AT_ONCE)
+    await db
+      .rows(table)
+      .bulkPut(kept.slice(i, i + ROWS_AT_ONCE).map((c) => ({ projectId, id: c.id, row: c.after })));
 }

@@ -2,7 +2,7 @@ import { openProjectFile } from '../../core/archive/readProject';
 import { streamProject } from '../../core/archive/writeProject';
 import { emptyHistory, type History } from '../../core/document/history';
 import { openRows, type OpenedDoc } from '../../core/document/opening/openRows';
-import { SCHEMA_VERSION, type Doc } from '../../core/document/schema';
+import { SCHEMA_VERSION, TABLE_NAMES, type Doc, type TableName } from '../../core/document/schema';
 import { fail, ok, problem, type Problem, type Result } from '../../core/problems/problem';
 import { db } from '../persistence/db';
 import { pictureStore, markPicturesOf } from '../persistence/pictures';
@@ -13,10 +13,13 @@ import { serve, tellProgress } from './serve';
 const rows = projectRows(db);
 const pictures = pictureStore(db);
 
-/** A stored project with its history, which only fits rows that are as they were stored. */
-export interface OpenedProject extends OpenedDoc {
+/** A stored project with its history, which only fits rows that are as they were stored; the rows are sent on their own. */
+export interface OpenedProject extends Omit<OpenedDoc, 'doc'> {
   readonly history: History;
 }
+
+/** Rows sent to the page at a time: reading thousands at once would hold it up. */
+const ROWS_AT_ONCE = 100;
 
 /** The same project under another id. */
 function withId(doc: Doc, id: string): Doc {
@@ -29,13 +32,21 @@ const PIECE_BYTES = 8e6;
 
 const api = {
   /** Opens a stored project: checking thousands of points takes a while. */
-  async open(projectId: string): Promise<Result<OpenedProject>> {
+  async open(
+    projectId: string,
+    onRows: (table: TableName, rows: readonly Doc[TableName][string][]) => Promise<void>,
+  ): Promise<Result<OpenedProject>> {
     const stored = await rows.load(projectId);
     if (!stored) return fail({ code: 'project-not-here' });
     const opened = openRows(stored.version, stored.tables);
     if (!opened.ok) return opened;
-    const history = opened.value.changed ? emptyHistory : stored.history;
-    return ok({ ...opened.value, history }, opened.problems);
+    const { doc, ...rest } = opened.value;
+    for (const table of TABLE_NAMES) {
+      const rows = Object.values(doc[table]);
+      for (let i = 0; i < rows.length; i += ROWS_AT_ONCE)
+        await onRows(table, rows.slice(i, i + ROWS_AT_ONCE));
+    }
+    return ok({ ...rest, history: rest.changed ? emptyHistory : stored.history }, opened.problems);
   },
 
   /** Takes a project file into storage under an id of its own. */

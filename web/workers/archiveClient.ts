@@ -1,5 +1,5 @@
-import type { Remote } from 'comlink';
-import type { Doc } from '../../core/document/schema';
+import { proxy, type Remote } from 'comlink';
+import { TABLE_NAMES, type Doc, type TableName } from '../../core/document/schema';
 import type { Result } from '../../core/problems/problem';
 import { startWorker } from '../jobs/startWorker';
 import { WorkerHost, type Progress } from '../jobs/workerHost';
@@ -23,7 +23,16 @@ async function once<T>(
 }
 
 export const archive = {
-  open: (projectId: string) => once<OpenedProject>((api) => api.open(projectId)),
+  /** Opens a stored project; its rows come a few at a time. */
+  async open(projectId: string): Promise<Result<OpenedProject & { readonly doc: Doc }>> {
+    const tables = Object.fromEntries(TABLE_NAMES.map((t) => [t, {} as Record<string, unknown>]));
+    const onRows = (table: TableName, rows: readonly { readonly id: string }[]) => {
+      for (const row of rows) tables[table]![row.id] = row;
+    };
+    const opened = await once<OpenedProject>((api) => api.open(projectId, proxy(onRows) as never));
+    if (!opened.ok) return opened;
+    return { ...opened, value: { ...opened.value, doc: tables as unknown as Doc } };
+  },
   take: (file: Blob, id: string) => once<string>((api) => api.take(file, id)),
   write: (doc: Doc, options: { signal?: AbortSignal; onProgress?: Progress } = {}) =>
     once<Blob>((api) => api.write(doc), options),

@@ -1,16 +1,24 @@
 import { transfer } from 'comlink';
 import { compileFont, type OutlineFormat } from '../../core/compile/compileFont';
 import { applyDiff, type ProjectDiff } from '../../core/document/diff';
-import type { Doc } from '../../core/document/schema';
+import { TABLE_NAMES, type Doc, type TableName } from '../../core/document/schema';
 import { fail, ok, type Result } from '../../core/problems/problem';
 import { serve } from './serve';
 
 /** The document as the page has it; patched row by row, so that unchanged glyphs stay compiled. */
 let doc: Doc | null = null;
 
+const EMPTY = Object.fromEntries(TABLE_NAMES.map((t) => [t, {}])) as unknown as Doc;
+
 const api = {
-  load(whole: Doc): void {
-    doc = whole;
+  /** Begins a document anew; its rows follow. */
+  begin(): void {
+    doc = EMPTY;
+  },
+  add(table: TableName, rows: readonly Doc[TableName][string][]): void {
+    if (!doc) return;
+    const more = Object.fromEntries(rows.map((r) => [r.id, r]));
+    doc = { ...doc, [table]: { ...doc[table], ...more } };
   },
   apply(diff: ProjectDiff): void {
     if (doc) doc = applyDiff(doc, diff);

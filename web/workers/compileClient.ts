@@ -8,8 +8,18 @@ import { WorkerHost, type Started } from '../jobs/workerHost';
 import type { CompileApi } from './compile.worker';
 
 /** Rows that don't reach the font needn't travel: pieces are the bulk of a project. */
-const withoutPictures = (doc: Doc): Doc => ({ ...doc, pieces: {}, sheets: {}, recipes: {} });
-const FONT_TABLES = new Set(['project', 'glyphs', 'kerning', 'groups', 'features', 'styles', 'casting']);
+const FONT_TABLES = ['project', 'glyphs', 'kerning', 'groups', 'features', 'styles', 'casting'] as const;
+const REACHES_FONT = new Set<string>(FONT_TABLES);
+/** Rows sent at a time: copying thousands at once would hold up the page. */
+const ROWS_AT_ONCE = 100;
+
+async function sendWhole(api: Remote<CompileApi>, doc: Doc): Promise<void> {
+  await api.begin();
+  for (const table of FONT_TABLES) {
+    const rows = Object.values(doc[table]);
+    for (let i = 0; i < rows.length; i += ROWS_AT_ONCE) await api.add(table, rows.slice(i, i + ROWS_AT_ONCE));
+  }
+}
 
 export interface Compiled {
   readonly bytes: Uint8Array;
@@ -41,11 +51,13 @@ export class Compiler {
   /** Passes an edit on, with the document after it (null for one that is only tried); false when it doesn't touch the font. */
   apply(diff: ProjectDiff, doc: Doc | null): boolean {
     if (doc) this.doc = doc;
-    const changes = diff.changes.filter((c) => FONT_TABLES.has(c.table));
+    const changes = diff.changes.filter((c) => REACHES_FONT.has(c.table));
     if (changes.length === 0) return false;
     // One that isn't loaded yet, or no longer, gets all of it at the next compile.
-    if (this.loaded > 0 && this.loaded === this.started)
-      void this.host.run((api) => api.apply({ ...diff, changes }));
+    if (this.loaded > 0)
+      void this.host.run(async (api) => {
+        if (this.loaded === this.started) await api.apply({ ...diff, changes });
+      });
     return true;
   }
 
@@ -59,7 +71,7 @@ export class Compiler {
       async (api) => {
         if (this.loaded !== this.started && this.doc) {
           this.loaded = this.started;
-          await api.load(withoutPictures(this.doc));
+          await sendWhole(api, this.doc);
         }
         return api.compile(format, styleId, nowUnixS);
       },

@@ -22,6 +22,9 @@ export interface CastFile {
   readonly bytes: Uint8Array;
 }
 
+/** Snags shown at once; they come worst first. */
+const MOST_SHOWN = 200;
+
 const TYPES: Record<string, string> = { otf: 'font/otf', ttf: 'font/ttf' };
 
 /** Snags, names as they will appear, formats, and the files with their sizes. */
@@ -99,7 +102,7 @@ export function CastStage() {
                 No snags. Ready to cast.
               </Text>
             )}
-            {list.map((p, i) => (
+            {list.slice(0, MOST_SHOWN).map((p, i) => (
               <Flex key={i} gap="3" py="2" borderBottomWidth="1px" borderColor="rule" align="flex-start">
                 <Box color={p.severity === 'note' ? 'faded' : 'snag'} pt="1">
                   <TriangleAlert size={14} aria-hidden />
@@ -115,6 +118,11 @@ export function CastStage() {
                 )}
               </Flex>
             ))}
+            {list.length > MOST_SHOWN && (
+              <Text fontSize="sm" color="faded" mt="2">
+                and {list.length - MOST_SHOWN} more, none worse than these
+              </Text>
+            )}
             {files.length > 0 && (
               <>
                 <Heading as="h2" size="sm" mt="6">

@@ -1,4 +1,5 @@
 import { Box, chakra, Flex, Text } from '@chakra-ui/react';
+import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useEffect, useMemo, useRef } from 'react';
 import { pairRows } from '../../../core/find/pairRows';
 import type { PieceRow, SheetRow } from '../../../core/document/schema';
@@ -11,6 +12,12 @@ function labelOf(expected: string | null, piece: PieceRow | null): string {
   const label = piece?.char === expected ? (pieceLabel(piece) ?? expected) : expected;
   return label.length > 5 ? `${label.slice(0, 4)}…` : label;
 }
+
+/** Strips of fewer columns are drawn whole; of longer ones only what is in sight, and a little more. */
+const WHOLE = 200;
+const BEYOND = 20;
+/** Width of a column by its label, px: names of icons are longer than letters. */
+const widthOf = (label: string): number => Math.max(30, 14 + 8.5 * [...label].length);
 
 interface Props {
   readonly sheet: SheetRow;
@@ -30,13 +37,23 @@ export const PairStrip = memo(function PairStrip({ sheet, pieces, chosen, onChoo
     );
     return rows.map((c) => ({ expected: c.expected, piece: c.piece === null ? null : kept[c.piece]! }));
   }, [sheet.expected, pieces]);
-  const active = useRef<HTMLButtonElement>(null);
+  const scroller = useRef<HTMLDivElement>(null);
+  const virtual = useVirtualizer({
+    horizontal: true,
+    count: columns.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: (i) => widthOf(labelOf(columns[i]!.expected, columns[i]!.piece)),
+    overscan: columns.length <= WHOLE ? WHOLE : BEYOND,
+  });
   useEffect(() => {
-    // Newer browsers answer with a promise, which must not become this effect's clean-up.
-    void active.current?.scrollIntoView({ block: 'nearest', inline: 'center' });
+    const at = columns.findIndex((c) => c.piece?.id === chosen);
+    if (at >= 0) virtual.scrollToIndex(at, { align: 'center' });
+    // Only when something else is chosen: an edit must not scroll.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [chosen]);
   return (
     <Flex
+      ref={scroller}
       borderBottomWidth="1px"
       borderColor="rule"
       overflowX="auto"
@@ -60,44 +77,67 @@ export const PairStrip = memo(function PairStrip({ sheet, pieces, chosen, onChoo
         <Text>expected</Text>
         <Text pb="1">found</Text>
       </Flex>
-      {columns.map(({ expected, piece }, i) => {
-        const broken = expected === null || piece === null;
-        const doubtful = piece !== null && isDoubtful(piece);
-        return (
-          <chakra.button
-            key={piece?.id ?? `missing ${i}`}
-            type="button"
-            ref={piece?.id === chosen ? active : undefined}
-            disabled={piece === null}
-            aria-label={
-              piece === null
-                ? `${expected} was not found`
-                : expected === null
-                  ? `A piece nobody expected${piece.char ? `, named ${piece.char}` : ''}`
-                  : `${expected}${doubtful ? ', doubtful' : ''}`
-            }
-            onClick={() => piece && onChoose(piece.id)}
-            minW="30px"
-            textAlign="center"
-            borderWidth="1px"
-            borderColor={piece?.id === chosen ? 'hand' : 'transparent'}
-            bg={broken ? 'snagSoft' : piece?.id === chosen ? 'handSoft' : 'transparent'}
-          >
-            <Text fontSize="sm" fontWeight="bold" color={broken ? 'snag' : 'ink'} h="22px">
-              {labelOf(expected, piece)}
-            </Text>
-            <Box
-              borderTopWidth="1px"
-              borderColor={broken ? 'snag' : 'rule'}
-              borderStyle={doubtful ? 'dashed' : 'solid'}
-              mx="1"
-            />
-            <Flex h="32px" align="center" justify="center" color={doubtful ? 'snag' : 'ink'}>
-              {piece ? <PieceDrawing piece={piece} /> : <Text color="snag">gap</Text>}
-            </Flex>
-          </chakra.button>
-        );
-      })}
+      <div style={{ width: virtual.getTotalSize(), flexShrink: 0, position: 'relative', height: 66 }}>
+        {virtual.getVirtualItems().map(({ index, start, size }) => (
+          <PairColumn
+            key={index}
+            {...columns[index]!}
+            left={start}
+            width={size}
+            chosen={chosen !== null && columns[index]!.piece?.id === chosen}
+            onChoose={onChoose}
+          />
+        ))}
+      </div>
     </Flex>
+  );
+});
+
+interface ColumnProps {
+  readonly expected: string | null;
+  readonly piece: PieceRow | null;
+  readonly left: number;
+  readonly width: number;
+  readonly chosen: boolean;
+  readonly onChoose: (pieceId: string) => void;
+}
+
+const PairColumn = memo(function PairColumn({ expected, piece, left, width, chosen, onChoose }: ColumnProps) {
+  const broken = expected === null || piece === null;
+  const doubtful = piece !== null && isDoubtful(piece);
+  return (
+    <chakra.button
+      type="button"
+      disabled={piece === null}
+      aria-label={
+        piece === null
+          ? `${expected} was not found`
+          : expected === null
+            ? `A piece nobody expected${piece.char ? `, named ${piece.char}` : ''}`
+            : `${expected}${doubtful ? ', doubtful' : ''}`
+      }
+      onClick={() => piece && onChoose(piece.id)}
+      position="absolute"
+      top="0"
+      style={{ left, width }}
+      h="66px"
+      textAlign="center"
+      borderWidth="1px"
+      borderColor={chosen ? 'hand' : 'transparent'}
+      bg={broken ? 'snagSoft' : chosen ? 'handSoft' : 'transparent'}
+    >
+      <Text fontSize="sm" fontWeight="bold" color={broken ? 'snag' : 'ink'} h="22px">
+        {labelOf(expected, piece)}
+      </Text>
+      <Box
+        borderTopWidth="1px"
+        borderColor={broken ? 'snag' : 'rule'}
+        borderStyle={doubtful ? 'dashed' : 'solid'}
+        mx="1"
+      />
+      <Flex h="32px" align="center" justify="center" color={doubtful ? 'snag' : 'ink'}>
+        {piece ? <PieceDrawing piece={piece} /> : <Text color="snag">gap</Text>}
+      </Flex>
+    </chakra.button>
   );
 });

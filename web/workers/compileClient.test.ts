@@ -1,0 +1,84 @@
+import type { Remote } from 'comlink';
+import { setBearings } from '../../core/document/commands/fitting';
+import type { ProjectDiff } from '../../core/document/diff';
+import { edit } from '../../core/document/inStep/edit';
+import type { Doc, TableName } from '../../core/document/schema';
+import { ok } from '../../core/problems/problem';
+import { sampleProject } from '../../core/testing/sampleProject';
+import type { Started } from '../jobs/workerHost';
+import { settle } from '../testing/fakeClock';
+import type { CompileApi } from './compile.worker';
+import { Compiler } from './compileClient';
+
+/** Compilers without threads: what each was sent. */
+class FakeCompilers {
+  readonly sent: string[][] = [];
+  crash: (reason: string) => void = () => {};
+  dies = false;
+
+  start = (): Started<Remote<CompileApi>> => {
+    const log: string[] = [];
+    this.sent.push(log);
+    const api = {
+      begin: () => (log.push('begin'), Promise.resolve()),
+      add: (table: TableName, rows: readonly Doc[TableName][string][]) => {
+        log.push(`${table} ${rows.length}`);
+        return Promise.resolve();
+      },
+      apply: (diff: ProjectDiff) => (log.push(`edit ${diff.label}`), Promise.resolve()),
+      compile: () => {
+        log.push('compile');
+        if (!this.dies) return Promise.resolve(ok({ bytes: new Uint8Array(1), ms: 1 }));
+        this.dies = false;
+        this.crash('out of memory');
+        return new Promise(() => undefined);
+      },
+    };
+    return {
+      api: api as unknown as Remote<CompileApi>,
+      onCrash: (l) => (this.crash = l),
+      onProgress: () => undefined,
+      terminate: () => undefined,
+    };
+  };
+}
+const doc = sampleProject();
+const compile = (c: Compiler) => c.compile('otf', 'regular', 0);
+
+test('the document is sent once, a few rows at a time, and only what changes after that', async () => {
+  const fake = new FakeCompilers();
+  const compiler = new Compiler(fake.start);
+  compiler.load(doc);
+  await compile(compiler);
+  const first = fake.sent[0]!;
+  expect(first[0]).toBe('begin');
+  expect(first).toContain('glyphs 9');
+  expect(first.some((l) => l.startsWith('pieces'))).toBe(false);
+  const made = edit(doc, setBearings(doc, 'o', { left: 3 })!);
+  expect(compiler.apply(made.diff, made.doc)).toBe(true);
+  await compile(compiler);
+  expect(fake.sent[0]!.slice(first.indexOf('compile') + 1)).toEqual(['edit Change side bearings', 'compile']);
+});
+
+test('a compiler that died is told, and the next one has the whole document, edits included', async () => {
+  const fake = new FakeCompilers();
+  const compiler = new Compiler(fake.start);
+  compiler.load(doc);
+  await compile(compiler);
+  fake.dies = true;
+  expect(await compile(compiler)).toMatchObject({ ok: false, problems: [{ code: 'worker-crashed' }] });
+  const made = edit(doc, setBearings(doc, 'o', { left: 3 })!);
+  compiler.apply(made.diff, made.doc);
+  await settle();
+  expect(await compile(compiler)).toMatchObject({ ok: true });
+  expect(fake.sent).toHaveLength(2);
+  expect(fake.sent[1]!.slice(0, 2)).toEqual(['begin', 'project 1']);
+  expect(fake.sent[1]).not.toContain('edit Change side bearings');
+});
+
+test('edits that don’t reach the font aren’t sent', () => {
+  const compiler = new Compiler(new FakeCompilers().start);
+  compiler.load(doc);
+  const diff = { label: 'x', changes: [{ table: 'sheets' as const, id: 's', before: null, after: null }] };
+  expect(compiler.apply(diff, doc)).toBe(false);
+});
