@@ -27,6 +27,7 @@ export function TopBar({ onSearch, onShortcuts }: Props) {
   const undoLabel = useProject((s) => s.history.done[s.history.done.length - 1]?.label);
   const redoLabel = useProject((s) => s.history.undone[s.history.undone.length - 1]?.label);
   const saveState = useProject((s) => s.saveState);
+  const fixed = saveState === 'read-only' || saveState === 'gone';
   const { undo, redo } = useProject.getState();
   const desk = useDesk();
   const button = (label: string, icon: React.ReactNode, onClick: () => void, disabled = false) => (
@@ -73,14 +74,19 @@ export function TopBar({ onSearch, onShortcuts }: Props) {
       >
         {SAVE_TEXT[saveState]}
       </Text>
-      {button(undoLabel ? `Undo: ${undoLabel} (Ctrl+Z)` : 'Nothing to undo', <Undo2 />, undo, !undoLabel)}
+      {button(
+        undoLabel ? `Undo: ${undoLabel} (Ctrl+Z)` : 'Nothing to undo',
+        <Undo2 />,
+        undo,
+        !undoLabel || fixed,
+      )}
       {button(
         redoLabel ? `Redo: ${redoLabel} (Ctrl+Shift+Z)` : 'Nothing to redo',
         <Redo2 />,
         redo,
-        !redoLabel,
+        !redoLabel || fixed,
       )}
-      <HistoryList />
+      {!fixed && <HistoryList />}
       {button('Save project file (Ctrl+S)', <Save />, () => void saveOpenProject())}
       {button('Find an action (/)', <Search />, onSearch)}
       {button('All shortcuts (?)', <Keyboard />, onShortcuts)}

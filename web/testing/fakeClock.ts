@@ -34,5 +34,5 @@ export class FakeClock implements Clock {
 
 /** Lets promises that are settled already run on. */
 export async function settle(): Promise<void> {
-  for (let k = 0; k < 30; k++) await Promise.resolve();
+  for (let k = 0; k < 16; k++) await Promise.resolve();
 }

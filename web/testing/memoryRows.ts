@@ -20,8 +20,8 @@ export class MemoryRows implements ProjectRows {
     await Promise.resolve();
     const stored = this.projects.get(projectId);
     if (!stored) return null;
-    const { doc, history, version } = structuredClone(stored);
-    return { version, tables: doc as unknown as StoredTables, history };
+    const { doc, history, version } = stored;
+    return { version, tables: structuredClone(doc) as unknown as StoredTables, history };
   }
 
   async write({ summary, diff, history }: ProjectWrite): Promise<void> {
@@ -33,7 +33,7 @@ export class MemoryRows implements ProjectRows {
     if (!stored) throw new ProjectGone();
     this.writes++;
     const doc = applyDiff(stored.doc, structuredClone(diff));
-    this.projects.set(summary.id, { doc, history: structuredClone(history), version: summary.version });
+    this.projects.set(summary.id, { doc, history, version: summary.version });
     if (fate === 'unanswered') await new Promise(() => undefined);
   }
 
