@@ -262,6 +262,11 @@ describe('points', () => {
     expect(byName(doc).eacute!.contours[0]!.nodes).toHaveLength(3);
     expect(Math.abs(box.xMax - 440)).toBeLessThan(25);
   });
+  test.each([1e300, Infinity, NaN])('a point is never moved by %d u: nothing could be drawn there', (far) => {
+    const doc = sampleProject();
+    const point = [{ contour: 0, node: 1, part: 'node' as const }];
+    expect(movePoints(doc, outlineOf('x'), point, { x: far, y: 0 })).toBeNull();
+  });
   test('nothing to do gives no edit', () => {
     const doc = sampleProject();
     expect(movePoints(doc, outlineOf('x'), [], { x: 5, y: 5 })).toBeNull();

@@ -116,6 +116,19 @@ test('a bearing that would pass the other is refused, with the reason', () => {
   expect(bearingRefusal(doc, 'n', { left: -120, right: -100 })).toBeNull();
 });
 
+test.each([1e300, -1e300, Infinity, NaN, 40_000])(
+  '%d u is refused everywhere, with the reason where one is given',
+  (far) => {
+    const doc = letters('no');
+    expect(bearingRefusal(doc, 'n', { left: far })).toMatchObject({ code: 'coordinate-out-of-range' });
+    expect(setBearings(doc, 'n', { left: far })).toBeNull();
+    expect(setKerning(doc, 'n', 'o', far)).toBeNull();
+    expect(setGroupKerning(doc, 'n', 'o', far)).toBeNull();
+    expect(setWordSpace(doc, far)).toBeNull();
+    expect(trackAll(doc, far)).toBeNull();
+  },
+);
+
 describe('fit all', () => {
   test('a pair set by hand leads the rest', () => {
     let doc = letters('nTo');

@@ -114,6 +114,14 @@ describe('damage', () => {
     ['kerning of nobody', (d) => delete d.glyphs!.T],
     ['a number that is none', (d) => ((d.glyphs!.o as { bearings: unknown }).bearings = { left: null })],
     ['no casting', (d) => (d.casting = {})],
+    [
+      'bearings beyond all use',
+      (d) => ((d.glyphs!.x as { bearings: unknown }).bearings = { left: 1e300, right: -1e300 }),
+    ],
+    [
+      'a point beyond all use',
+      (d) => ((d.glyphs!.o as { contours: { nodes: { x: number }[] }[] }).contours[0]!.nodes[0]!.x = 1e300),
+    ],
   ])('%s: it opens whole, and compiles', (_, change) => {
     const { doc } = damagedBy(change);
     expect(danglingReferences(doc)).toEqual([]);
