@@ -82,9 +82,9 @@ test('one of several pages can be stopped, the others come in; a file named cons
   await expect(page.getByTestId('understood')).toContainText('3 drawings', understood);
   const buffer = readFileSync(otherHandsPage());
   const sheet = (name: string) => ({ name, mimeType: 'image/jpeg', buffer });
-  await page.getByLabel('Pictures of letters').setInputFiles([sheet('first.jpg'), sheet('second.jpg')]);
+  await page.getByLabel('Pictures of letters').setInputFiles([sheet('page one.jpg'), sheet('page two.jpg')]);
   await expect(page.getByText('1 more waiting')).toBeVisible();
-  await page.getByRole('button', { name: 'Cancel first.jpg' }).click();
+  await page.getByRole('button', { name: 'Cancel page one.jpg' }).click();
   await expect(page.getByTestId('understood').filter({ hasText: '74 pieces' })).toHaveCount(1, understood);
   await saved(page);
   await page.reload();

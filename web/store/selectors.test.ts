@@ -1,0 +1,128 @@
+import { setBearings } from '../../core/document/commands/fitting';
+import { addSheet, dropPiece, relabelPiece, takeLifted } from '../../core/document/commands/lifting';
+import { edit, editAll } from '../../core/document/inStep/edit';
+import { newProject, projectOf } from '../../core/document/newProject';
+import type { Doc } from '../../core/document/schema';
+import { sampleProject } from '../../core/testing/sampleProject';
+import { liftedSheet } from '../testing/fakeFilesDesk';
+import {
+  drawnGlyphs,
+  glyphByCodePoint,
+  isDoubtful,
+  isDrawn,
+  pieceLabel,
+  piecesBySheet,
+  sheetsInOrder,
+  snags,
+  stageStates,
+  standingsInOrder,
+} from './selectors';
+
+/** A project with two pages, the second one read after the first. */
+function pages(): Doc {
+  const sheet = (id: string) => ({ id, name: `${id}.png`, pictureId: id, widthPx: 900, heightPx: 300 });
+  return editAll(newProject('p', 'P', 0), 'Lift', [
+    (d) => addSheet(d, sheet('one')),
+    (d) => addSheet(d, sheet('two')),
+    (d) => takeLifted(d, 'one', liftedSheet('AxH')),
+    (d) => takeLifted(d, 'two', liftedSheet('o')),
+  ])!.doc;
+}
+const first = (doc: Doc, sheet: string) => piecesBySheet(doc).get(sheet)![0]!;
+
+test('sheets and their pieces come in their order', () => {
+  const doc = pages();
+  expect(sheetsInOrder(doc).map((s) => s.id)).toEqual(['one', 'two']);
+  expect(
+    piecesBySheet(doc)
+      .get('one')!
+      .map((p) => p.char),
+  ).toEqual(['A', 'x', 'H']);
+  const turned = { ...doc, sheets: Object.fromEntries(Object.entries(doc.sheets).reverse()) };
+  expect(sheetsInOrder(turned).map((s) => s.id)).toEqual(['one', 'two']);
+});
+
+test('drawn glyphs stand in the order people expect; what has no outline or no character isn’t among them', () => {
+  const names = drawnGlyphs(sampleProject()).map((g) => g.name);
+  expect(names).toEqual(['H', 'T', 'o', 'x', 'eacute', 'u1F41F']);
+});
+
+test('a selector answers from memory for the same document, and anew for another', () => {
+  const doc = sampleProject();
+  expect(drawnGlyphs(doc)).toBe(drawnGlyphs(doc));
+  const { doc: other } = edit(doc, setBearings(doc, 'o', { left: 3 })!);
+  expect(drawnGlyphs(other)).not.toBe(drawnGlyphs(doc));
+  expect(drawnGlyphs(other).find((g) => g.id === 'o')!.bearings.left).toBe(3);
+});
+
+test('glyphs are found by every character they stand for', () => {
+  const doc = sampleProject();
+  const both = { ...doc, glyphs: { ...doc.glyphs, x: { ...doc.glyphs.x!, codePoints: [0x78, 0xd7] } } };
+  expect(glyphByCodePoint(both).get(0xd7)).toBe(both.glyphs.x);
+  expect(glyphByCodePoint(both).get(0x78)).toBe(both.glyphs.x);
+  expect(glyphByCodePoint(both).has(0x79)).toBe(false);
+});
+
+test('a piece is doubtful while nobody accepted it and it is nameless or unsure', () => {
+  const piece = first(pages(), 'one');
+  expect(isDoubtful(piece)).toBe(false);
+  expect(isDoubtful({ ...piece, confidence: 0.5 })).toBe(true);
+  expect(isDoubtful({ ...piece, char: null })).toBe(true);
+  expect(isDoubtful({ ...piece, char: null, state: 'accepted' })).toBe(false);
+});
+
+test('a piece is called by its character, an icon by its name, another drawing by both', () => {
+  const piece = first(pages(), 'one');
+  expect(pieceLabel(piece)).toBe('A');
+  expect(pieceLabel({ ...piece, char: '\ue000', name: 'mill' })).toBe('mill');
+  expect(pieceLabel({ ...piece, variant: 'alt1' })).toBe('A alt1');
+  expect(pieceLabel({ ...piece, char: null, name: null })).toBeNull();
+});
+
+test('sheets of outlines have no picture behind them', () => {
+  const sheet = pages().sheets.one!;
+  expect((['artwork', 'written', 'built'] as const).every((kind) => isDrawn({ ...sheet, kind }))).toBe(true);
+  expect((['page', 'pictures', 'practice'] as const).some((kind) => isDrawn({ ...sheet, kind }))).toBe(false);
+});
+
+describe('the state of the stages', () => {
+  test('is told in a few words, and follows every edit', () => {
+    const doc = pages();
+    expect(stageStates(doc)).toMatchObject({
+      gather: '2 sheets',
+      lift: '4 pieces',
+      dress: '4 glyphs',
+      fit: '0 pairs kerned',
+    });
+    expect(stageStates(doc).name).toBe(`4 of ${[...projectOf(doc).bill].length}`);
+    const { doc: dropped } = edit(doc, dropPiece(doc, first(doc, 'two').id, true)!);
+    expect(stageStates(dropped)).toMatchObject({ lift: '3 pieces', dress: '3 glyphs' });
+    const { doc: nameless } = edit(doc, relabelPiece(doc, first(doc, 'two').id, null)!);
+    expect(stageStates(nameless).lift).toBe('4 pieces');
+  });
+
+  test('counts one as one', () => {
+    const empty = newProject('p', 'P', 0);
+    expect(stageStates(empty)).toMatchObject({ gather: '0 sheets', lift: '0 pieces', cast: '1 snag' });
+    const { doc } = edit(
+      empty,
+      addSheet(empty, { id: 's', name: 's', pictureId: 'a', widthPx: 9, heightPx: 9 })!,
+    );
+    expect(stageStates(doc).gather).toBe('1 sheet');
+  });
+
+  test('hand-made letters and letters off their lines are counted', () => {
+    const doc = sampleProject();
+    const hand = { ...doc, glyphs: { ...doc.glyphs, x: { ...doc.glyphs.x!, handEdited: true } } };
+    expect(stageStates(hand).dress).toBe('6 glyphs, 1 by hand');
+    expect(standingsInOrder(doc).map((s) => s.char)).toEqual(['H', 'T', 'o', 'x', 'é', '🐟']);
+  });
+});
+
+test('what stands in the way of casting comes worst first', () => {
+  const doc = sampleProject();
+  const bad = { ...doc.glyphs.T!, bearings: { left: -900, right: -900 } };
+  const found = snags({ ...doc, glyphs: { ...doc.glyphs, T: bad } });
+  expect(found[0]).toMatchObject({ code: 'advance-negative', severity: 'error', place: { glyph: 'T' } });
+  expect(found[found.length - 1]!.severity).toBe('note');
+});
