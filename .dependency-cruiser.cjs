@@ -55,7 +55,7 @@ module.exports = {
       '^core/(compile|document|names|boolean|outline|opentype|geometry|problems)/',
     ),
     only('check', '^core/check/', '^core/(check|document|dress|opentype|geometry|problems)/'),
-    only('archive', '^core/archive/', '^core/(archive|document|pictures|svg|geometry|problems)/'),
+    only('archive', '^core/archive/', '^core/(archive|document|names|pictures|svg|geometry|problems)/'),
     only(
       'artwork',
       '^core/artwork/',
@@ -73,6 +73,8 @@ module.exports = {
     only('scanner', '^core/scanner/', '^core/scanner/|^core/practice/settings'),
     only('core', '^core/', '^core/'),
     only('web', '^web/', '^(web|core)/'),
+    only('web-jobs', '^web/jobs/', '^(web/jobs|core)/'),
+    only('web-text', '^web/text/', '^(web/text|core)/'),
     // The stand-in scanner draws what a made-up hand wrote.
     only('server', '^server/', '^(server|core|demo)/'),
     only('cli', '^cli/', '^(cli|core|demo)/'),

@@ -40,7 +40,11 @@ function letters(): Doc {
   const r = randomBy(9);
   const base = newProject('large', 'A thousand letters', 0);
   const codes = letterCodes();
-  const contours = (): Contour[] => [randomBlob(r, 250, 300, 250), randomBlob(r, 600, 300, 120), randomBlob(r, 300, 650, 90)];
+  const contours = (): Contour[] => [
+    randomBlob(r, 250, 300, 250),
+    randomBlob(r, 600, 300, 120),
+    randomBlob(r, 300, 650, 90),
+  ];
   const glyphs = codes.map((cp): GlyphRow => {
     const name = glyphNameOf(cp);
     return { ...blankGlyph(`g${cp}`, name, [cp]), contours: contours(), spacing: 'fitted' };
@@ -56,7 +60,8 @@ function letters(): Doc {
     const value = -5 - Math.round(40 * r());
     return { id: `${left} ${right}`, styleId: 'regular', left, right, value, fitted: true };
   });
-  const byId = <T extends { id: string }>(rows: readonly T[]) => Object.fromEntries(rows.map((x) => [x.id, x]));
+  const byId = <T extends { id: string }>(rows: readonly T[]) =>
+    Object.fromEntries(rows.map((x) => [x.id, x]));
   const project = { ...base.project.large!, bill: String.fromCodePoint(...codes) };
   return {
     ...base,
