@@ -35,7 +35,9 @@ test('a page by another hand, dropped on an empty project, goes the same way', a
 
 test('the project file takes the whole project along and comes back the same', async ({ page }) => {
   // Without a picker of the system, which nobody could answer here, the browser downloads the file.
-  await page.addInitScript(() => Reflect.deleteProperty(window, 'showSaveFilePicker'));
+  await page.addInitScript(() => {
+    for (const name of ['showSaveFilePicker', 'showOpenFilePicker']) Reflect.deleteProperty(window, name);
+  });
   await startProject(page, 'Apprentice');
   await page.getByLabel('Pictures of letters').setInputFiles(otherHandsPage());
   await expect(page.getByTestId('understood')).toContainText('74 pieces', { timeout: 30_000 });
