@@ -2,6 +2,7 @@ import { SCHEMA_VERSION, type Doc } from '../../core/document/schema';
 import { newProject, projectOf } from '../../core/document/newProject';
 import { fail, type Result } from '../../core/problems/problem';
 import { inFile } from '../../core/problems/problem';
+import { Cancelled } from '../jobs/workerHost';
 import { archive } from '../workers/archiveClient';
 import { db, type OrthoglyphDb, type ProjectSummary } from './db';
 import { intakeStore } from './intake';
@@ -38,9 +39,20 @@ export const withId = (doc: Doc, id: string): Doc => ({
 });
 
 /** Takes a project file into storage. The id of the new project, or what is wrong with the file. */
-export async function importProject(file: Blob, fileName: string, id = newId()): Promise<Result<string>> {
-  const read = await archive.take(file, id);
-  return { ...read, problems: inFile(read.problems, fileName) };
+export async function importProject(
+  file: Blob,
+  fileName: string,
+  id = newId(),
+  options: { signal?: AbortSignal; onProgress?: (stage: string, share: number) => void } = {},
+): Promise<Result<string>> {
+  try {
+    const read = await archive.take(file, id, options);
+    return { ...read, problems: inFile(read.problems, fileName) };
+  } catch (error) {
+    // What was taken in before it was stopped goes again.
+    if (error instanceof Cancelled) await deleteProject(id);
+    throw error;
+  }
 }
 
 /** The demo, fetched from beside the app and stored on first use; later visits find it as it was left. */

@@ -13,27 +13,41 @@ import { useTitle } from '../ui/useTitle';
 import { ProjectCard } from './ProjectCard';
 import { RoomLine } from './RoomLine';
 
+/** What is being opened, how far it is, and a way to stop it. */
+interface Busy {
+  readonly what: string;
+  readonly share: number | null;
+  readonly stop: () => void;
+}
+interface Options {
+  readonly signal: AbortSignal;
+  readonly onProgress: (stage: string, share: number) => void;
+}
+
 /** All projects of this browser, and the ways to begin. */
 export function ProjectsPage() {
   const summaries = useLiveQuery(() => db.summaries.orderBy('changedAt').reverse().toArray());
   const navigate = useNavigate();
   const [name, setName] = useState('');
-  const [busy, setBusy] = useState<string | null>(null);
+  const [busy, setBusy] = useState<Busy | null>(null);
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const fileInput = useRef<HTMLInputElement>(null);
   const unsaved = new Set(sessions.unsaved().map((s) => s.projectId));
   useTitle('Projects');
 
-  const enter = async (what: string, job: () => Promise<Result<string>>) => {
-    setBusy(what);
+  const enter = async (what: string, job: (options: Options) => Promise<Result<string>>) => {
+    const abort = new AbortController();
+    const onProgress = (_: string, share: number) => setBusy({ what, share, stop: () => abort.abort() });
+    setBusy({ what, share: null, stop: () => abort.abort() });
     setProblems([]);
-    const result = await job().catch((error: unknown) =>
+    const result = await job({ signal: abort.signal, onProgress }).catch((error: unknown) =>
       fail<string>({
         code: 'file-unwritable',
         reason: error instanceof Error ? error.message : String(error),
       }),
     );
     setBusy(null);
+    if (abort.signal.aborted) return;
     setProblems(result.problems);
     if (!result.ok) return;
     void askToKeep();
@@ -61,11 +75,18 @@ export function ProjectsPage() {
           bg="hand"
           color="paper"
           loading={busy !== null}
-          loadingText={busy ?? ''}
-          onClick={() => enter('Opening the demo', openDemo)}
+          loadingText={
+            busy ? `${busy.what}${busy.share === null ? '' : ` ${Math.round(100 * busy.share)} %`}` : ''
+          }
+          onClick={() => enter('Opening the demo', () => openDemo())}
         >
           Open the tide mill demo
         </Button>
+        {busy && (
+          <Button variant="outline" borderColor="rule" color="ink" onClick={busy.stop}>
+            Cancel
+          </Button>
+        )}
         <Button variant="outline" borderColor="rule" color="ink" onClick={() => fileInput.current?.click()}>
           Open a project file
         </Button>
@@ -78,7 +99,10 @@ export function ProjectsPage() {
           onChange={async (e) => {
             const file = e.target.files?.[0];
             e.target.value = '';
-            if (file) await enter('Opening the file', async () => importProject(file, file.name));
+            if (file)
+              await enter('Opening the file', (options) =>
+                importProject(file, file.name, crypto.randomUUID(), options),
+              );
           }}
         />
         <Flex as="form" gap="2" onSubmit={(e: React.FormEvent) => (e.preventDefault(), void create())}>

@@ -33,7 +33,8 @@ export const archive = {
     if (!opened.ok) return opened;
     return { ...opened, value: { ...opened.value, doc: tables as unknown as Doc } };
   },
-  take: (file: Blob, id: string) => once<string>((api) => api.take(file, id)),
+  take: (file: Blob, id: string, options: { signal?: AbortSignal; onProgress?: Progress } = {}) =>
+    once<string>((api) => api.take(file, id), options),
   write: (doc: Doc, options: { signal?: AbortSignal; onProgress?: Progress } = {}) =>
     once<Blob>((api) => api.write(doc), options),
 };
