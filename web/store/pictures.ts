@@ -1,20 +1,31 @@
 import { useMemo } from 'react';
+import { mutate } from 'swr';
 import useSWRImmutable from 'swr/immutable';
-import { db } from '../persistence/db';
+import { storage } from '../persistence/projects';
 
 /** A picture that can be drawn. */
 export type SheetImage = HTMLImageElement | HTMLCanvasElement;
 
 /** A sheet's picture, decoded by the browser for showing (it turns by EXIF as our own decoder does). */
 async function loadImage([, id]: readonly [string, string]): Promise<HTMLImageElement | null> {
-  const stored = await db.pictures.get(id);
-  if (!stored) return null;
+  const blob = await storage.pictures.blob(id);
+  if (!blob) return null;
   const image = new Image();
-  image.src = URL.createObjectURL(stored.blob);
-  // Decoding happens off the main thread; drawing before it is done would block.
-  await image.decode();
-  return image;
+  const address = URL.createObjectURL(blob);
+  image.src = address;
+  try {
+    // Decoding happens off the main thread; drawing before it is done would block.
+    await image.decode();
+    return image;
+  } finally {
+    // The picture is held by the image from here on; its address would hold the file as well.
+    URL.revokeObjectURL(address);
+  }
 }
+
+/** Forgets decoded pictures, so that those of a project that was left take no memory. */
+export const forgetPictures = (): void =>
+  void mutate((key) => Array.isArray(key) && key[0] === 'picture', undefined, { revalidate: false });
 
 export const usePicture = (pictureId: string | null | undefined): HTMLImageElement | null =>
   useSWRImmutable(pictureId ? (['picture', pictureId] as const) : null, loadImage).data ?? null;

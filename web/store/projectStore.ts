@@ -8,6 +8,7 @@ import { archive } from '../workers/archiveClient';
 import { storage } from '../persistence/projects';
 import { liveFont } from './liveFont';
 import { createMessages } from './messages';
+import { forgetPictures } from './pictures';
 import { Sessions, type SaveState, type Session } from './session';
 
 export type { SaveState } from './session';
@@ -91,6 +92,7 @@ export const useProject = create<ProjectState>((set) => ({
   close() {
     shown?.letGo();
     shown = null;
+    forgetPictures();
     set(NOTHING);
   },
   commit: (diff, continues) => shown?.session.commit(diff, continues),
