@@ -232,7 +232,7 @@ describe('names', () => {
   });
   test('PostScript names hold no space, accent or delimiter (OpenType, name id 6)', () => {
     expect(postScriptName('Tidé (Mill) 100%', 'Extra Bold')).toBe('TideMill100-ExtraBold');
-    expect(postScriptName('潮', 'Regular')).toBe('Untitled-Regular');
+    expect(postScriptName('潮', 'Regular')).toMatch(/^Fontx[0-9a-f]{6}-Regular$/);
     expect(postScriptName('a'.repeat(90), 'Regular')).toHaveLength(63);
   });
 });
