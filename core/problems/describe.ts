@@ -89,6 +89,8 @@ function sentence(p: Problem): string {
       return `the browser has no room left for ${p.what}. Nothing that was there is lost. Save project files and delete projects you don't need here, then try again.`;
     case 'storage-failed':
       return `the browser's storage didn't take it (${p.reason}). It is kept here and tried again; save a project file to be safe.`;
+    case 'project-elsewhere':
+      return 'this project is open in another tab, or was deleted there: nothing can be added here. Add it in that tab, or close it and add it again.';
     case 'project-not-here':
       return 'there is no such project in this browser. It may have been deleted, or made in another browser; open its project file instead.';
     case 'project-taken-over':

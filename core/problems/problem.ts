@@ -60,6 +60,7 @@ export type ProblemDetail =
   | { readonly code: 'storage-full'; readonly what: string }
   | { readonly code: 'storage-failed'; readonly reason: string }
   | { readonly code: 'project-not-here' }
+  | { readonly code: 'project-elsewhere' }
   | { readonly code: 'project-taken-over'; readonly rows: number }
   | { readonly code: 'project-older'; readonly version: number }
   | { readonly code: 'project-mended'; readonly what: readonly string[] }

@@ -238,3 +238,34 @@ test('lifting again reads the picture from storage; one that is lost is told', a
   expect(t.tab.codes('a')).toEqual(['picture-missing']);
   expect(t.liftAgain(t.session, 'nobody')).toBeNull();
 });
+
+test('a tab that only reads takes nothing in, and says so; once it takes over, it takes up what the other left', async () => {
+  const browser = new FakeBrowser();
+  browser.project('a');
+  const [one, two] = [browser.tab(), browser.tab()];
+  const first = await table(browser, 'a', one);
+  const second = await table(browser, 'a', two);
+  await browser.clock.pass(2000);
+  await second.addFiles(second.session, [file('A.png')]);
+  expect(two.codes('a')).toEqual(['project-elsewhere']);
+  await second.resume(second.session);
+  expect(browser.files.calls).toEqual([]);
+
+  // The first tab is closed while its page waits.
+  browser.files.intake.items = [
+    {
+      id: 'left',
+      projectId: 'a',
+      addedAt: 1,
+      kind: 'page',
+      files: [{ path: 'B.png', type: 'image/png', blob: new Blob(['B']) }],
+      sheetId: null,
+    },
+  ];
+  first.letGo();
+  await browser.clock.pass(500);
+  // However often it is asked, each is taken up once.
+  await Promise.all([second.resume(second.session), second.resume(second.session)]);
+  await meanwhile(browser);
+  expect(sheets(second.session)).toEqual(['B.png lifted']);
+});

@@ -66,10 +66,13 @@ const nameOf = ({ kind, files }: IntakeItem): string => {
  */
 export function createIntake(world: IntakeWorld) {
   const { workers, pictures, intake, jobs, newId, now } = world;
+  /** Items that jobs of this tab have taken up. */
+  const atWork = new Set<string>();
 
   /** Keeps dropped files and has them looked at. Resolves when all of them are on the table, stopped, or told as faulty. */
   async function addFiles(session: Session, files: readonly File[]): Promise<void> {
     if (files.length === 0) return;
+    if (!takesEdits(session)) return session.tell(fail({ code: 'project-elsewhere' }).problems);
     const letGo = session.use();
     try {
       const read = await Promise.all(files.map(readDropped));
@@ -110,15 +113,20 @@ export function createIntake(world: IntakeWorld) {
 
   /** Takes up what was left undone when the project was closed. */
   async function resume(session: Session): Promise<void> {
-    if (session.getState().saveState === 'read-only') return;
-    const running = new Set(jobs.list().map((j) => j.projectId));
-    if (running.has(session.projectId)) return;
-    const items = await intake.waiting(session.projectId);
-    await Promise.all(items.map((item) => work(session, item)));
+    if (!takesEdits(session)) return;
+    const letGo = session.use();
+    try {
+      const items = await intake.waiting(session.projectId);
+      await Promise.all(items.map((item) => work(session, item)));
+    } finally {
+      letGo();
+    }
   }
 
   /** A job for an item, and for all that it turns out to be. */
   async function work(session: Session, item: IntakeItem): Promise<void> {
+    if (atWork.has(item.id)) return;
+    atWork.add(item.id);
     let found: readonly IntakeItem[] = [];
     const handle = runFor(
       session,
@@ -133,6 +141,7 @@ export function createIntake(world: IntakeWorld) {
       jobs,
     );
     const ending = await handle.ended;
+    atWork.delete(item.id);
     // What fails would fail again: it is told, and not taken up any more.
     if (ending === 'failed') await intake.change([item.id], []).catch(() => undefined);
     await Promise.all(found.map((f) => work(session, f)));
@@ -334,6 +343,12 @@ export function createIntake(world: IntakeWorld) {
   }
 
   return { addFiles, resume, liftAgain };
+}
+
+/** Whether a project takes edits in this tab. */
+function takesEdits(session: Session): boolean {
+  const { saveState } = session.getState();
+  return saveState !== 'read-only' && saveState !== 'gone';
 }
 
 /** A dropped file as it is kept; null when it was moved or deleted meanwhile. */

@@ -78,7 +78,11 @@ export const useProject = create<ProjectState>((set) => ({
     const leave = [
       session.subscribe((state) => set(state)),
       session.onEdit((diff, doc) => liveFont.apply(diff, doc)),
-      session.onLoad((doc) => liveFont.load(doc)),
+      session.onLoad((doc) => {
+        liveFont.load(doc);
+        // Taken over from another tab: what that one left undone is taken up here.
+        for (const listener of openedListeners) listener(session);
+      }),
       used,
     ];
     shown = { session, letGo: () => leave.forEach((l) => l()) };
