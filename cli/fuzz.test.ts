@@ -24,8 +24,8 @@ import { mutate, mutations } from '../testing/mutate';
  */
 const RUNS = Number(process.env.FUZZ_RUNS ?? 60);
 const SEED = process.env.FUZZ_SEED ? Number(process.env.FUZZ_SEED) : 14;
-/** No answer may be later than this. Machines that are busy with something else get ten times as long in tests. */
-const LATEST_MS = 100_000;
+/** No answer may be later than this, ms; in tests, beside other work on the machine, ten times as late. */
+const LATEST_MS = process.env.FUZZ_RUNS ? 10_000 : 100_000;
 const MOST_MEMORY = 1.5e9;
 
 const noise = Uint8Array.from({ length: 60 * 40 * 4 }, (_, i) => (i * i * 31 + i * 7) & 255);

@@ -9,7 +9,7 @@ import type { ProjectDiff } from '../../core/document/diff';
 import { commit, emptyHistory, redo, undo, type History, type Step } from '../../core/document/history';
 import { openRows } from '../../core/document/opening/openRows';
 import { SCHEMA_VERSION, type Doc } from '../../core/document/schema';
-import { box } from '../../core/testing/randomOutlines';
+import { liftedSheet } from '../../core/testing/liftedSheet';
 import { sampleProject } from '../../core/testing/sampleProject';
 import { FakeClock } from '../testing/fakeClock';
 import { MemoryRows, type Fate } from '../testing/memoryRows';
@@ -24,25 +24,7 @@ const glyph = (doc: Doc, k: number): string => {
   return ids[k % ids.length]!;
 };
 const lifted = (doc: Doc, n: number): ProjectDiff | null =>
-  takeLifted(doc, 's', {
-    skewRad: 0,
-    capHeightPx: 140,
-    specksDropped: 0,
-    printedLines: 0,
-    pieces: [...'ABCD'].slice(0, 1 + (n % 4)).map((char, i) => ({
-      box: { x: 50 * i, y: 60, width: 40, height: 140 },
-      seeds: [],
-      cuts: [],
-      order: i,
-      row: 0,
-      baselineY: 200,
-      char,
-      name: null,
-      confidence: 0.9,
-      outline: [box(50 * i, 60, 40, 140)],
-      layers: [],
-    })),
-  });
+  takeLifted(doc, 's', liftedSheet('ABCD'.slice(0, 1 + (n % 4))));
 
 /** Edits of every kind of table. */
 const EDITS: readonly ((doc: Doc, n: number) => ProjectDiff | null)[] = [

@@ -4,7 +4,7 @@ import { edit, editAll } from '../../core/document/inStep/edit';
 import { newProject, projectOf } from '../../core/document/newProject';
 import type { Doc } from '../../core/document/schema';
 import { sampleProject } from '../../core/testing/sampleProject';
-import { liftedSheet } from '../testing/fakeFilesDesk';
+import { liftedSheet } from '../../core/testing/liftedSheet';
 import {
   drawnGlyphs,
   glyphByCodePoint,

@@ -1,34 +1,12 @@
 import type { Remote } from 'comlink';
 import { fail, ok, type Result } from '../../core/problems/problem';
 import type { DroppedFile, SortedFiles } from '../../core/artwork/sortFiles';
-import type { TracedSheet } from '../../core/find/liftSheet';
-import { box } from '../../core/testing/randomOutlines';
+import { liftedSheet } from '../../core/testing/liftedSheet';
 import { WorkerHost, type Started } from '../jobs/workerHost';
 import type { ArtworkApi } from '../workers/artwork.worker';
 import type { Workers } from '../workers/clients';
 import type { ImagingApi, PictureFacts } from '../workers/imaging.worker';
 import { FakeIntake, FakePictures } from './fakeFiles';
-
-/** A lifted sheet with a piece for each character. */
-export const liftedSheet = (chars: string): TracedSheet => ({
-  skewRad: 0,
-  capHeightPx: 140,
-  specksDropped: 0,
-  printedLines: 0,
-  pieces: [...chars].map((char, i) => ({
-    box: { x: 50 * i, y: 60, width: 40, height: 140 },
-    seeds: [],
-    cuts: [],
-    order: i,
-    row: 0,
-    baselineY: 200,
-    char,
-    name: null,
-    confidence: 0.9,
-    outline: [box(50 * i, 60, 40, 140)],
-    layers: [],
-  })),
-});
 
 type Kind = 'facts' | 'lift' | 'sort';
 
