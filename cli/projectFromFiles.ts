@@ -62,7 +62,7 @@ export async function projectFromFiles(
     }
   }
   if (sorted.artwork.length > 0) {
-    const made = artworkSheet(sorted.artwork, [], tell('drawings'), as);
+    const made = await artworkSheet(sorted.artwork, [], { onProgress: tell('drawings'), as });
     printProblems(made.problems);
     if (made.ok) {
       const { sheet, icons } = made.value;

@@ -96,14 +96,13 @@ test('named pictures of one size keep their places: a small letter stays small b
   expect(top('x').yMax).toBeCloseTo(490, -1);
 });
 
-test('icons get private code points in order and keep them when more come', () => {
+test('icons get private code points in order and keep them when more come', async () => {
   const doc = newProject('p', 'Signs', 0);
-  const icons = (names: string[], id: string) => {
-    const made = artworkSheet(
+  const icons = async (names: string[], id: string) => {
+    const made = await artworkSheet(
       names.map((n) => file(`${n}.svg`, svg('<rect x="4" y="4" width="12" height="16"/>'))),
       [],
-      undefined,
-      'icons',
+      { as: 'icons' },
     );
     if (!made.ok) throw new Error(JSON.stringify(made.problems));
     return {
@@ -111,7 +110,7 @@ test('icons get private code points in order and keep them when more come', () =
       ...made.value,
     };
   };
-  const first = icons(['mill', 'eel trap'], 'a');
+  const first = await icons(['mill', 'eel trap'], 'a');
   const one = applyDiff(doc, addMadeSheet(doc, first.facts, first.sheet)!);
   expect(
     Object.values(one.glyphs)
@@ -123,13 +122,13 @@ test('icons get private code points in order and keep them when more come', () =
   ]);
   // About 600 of 1000 units (common practice, no published source).
   expect(contoursBox(byName(one)['mill']!.contours)!.yMax).toBeCloseTo(600, 0);
-  const more = icons(['weir', 'mill'], 'b');
+  const more = await icons(['weir', 'mill'], 'b');
   const two = applyDiff(one, addMadeSheet(one, more.facts, more.sheet)!);
   const points = Object.fromEntries(Object.values(two.glyphs).map((g) => [g.name, g.codePoints[0]]));
   expect(points).toMatchObject({ mill: 0xe000, eel_trap: 0xe001, weir: 0xe002 });
 });
 
-test('a row of letters in one drawing is separated whatever its scale and place; a guide line is the baseline', () => {
+test('a row of letters in one drawing is separated whatever its scale and place; a guide line is the baseline', async () => {
   const letters = (k: number, dx: number, dy: number) =>
     svg(
       `<g transform="translate(${dx} ${dy}) scale(${k})"><path d="M-5 0H80" stroke="red" stroke-width=".1"/>
@@ -140,7 +139,7 @@ test('a row of letters in one drawing is separated whatever its scale and place;
     [1, 10, 30],
     [0.05, 9000, -4000],
   ] as const) {
-    const made = artworkSheet([file('alphabet.svg', letters(k, dx, dy))], [...'HiLo']);
+    const made = await artworkSheet([file('alphabet.svg', letters(k, dx, dy))], [...'HiLo']);
     if (!made.ok) throw new Error(JSON.stringify(made.problems));
     const { pieces, widthPx, heightPx } = made.value.sheet;
     expect(pieces.map((p) => p.char)).toEqual(['H', 'i', 'L', 'o']);

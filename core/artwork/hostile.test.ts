@@ -154,7 +154,7 @@ describe('SVG', () => {
     expect(result.ok || result.problems.length > 0).toBe(true);
   });
 
-  test('one bad icon among good ones is told by its name; the others come in', () => {
+  test('one bad icon among good ones is told by its name; the others come in', async () => {
     const good = (k: number) => ({ path: `icon-${k}.svg`, bytes: strToU8(svg(SQUARE)) });
     const bad = [
       {
@@ -165,7 +165,7 @@ describe('SVG', () => {
       { path: 'constructor.svg', bytes: strToU8(svg(SQUARE)) },
       { path: '__proto__.svg', bytes: strToU8(svg(SQUARE)) },
     ];
-    const made = artworkSheet([good(1), ...bad, good(2)], [], undefined, 'icons');
+    const made = await artworkSheet([good(1), ...bad, good(2)], [], { as: 'icons' });
     expect(made.ok && made.value.sheet.pieces.map((p) => p.name)).toEqual([
       'icon-1',
       'constructor',

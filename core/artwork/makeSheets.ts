@@ -1,4 +1,4 @@
-import { ok, problem, type Problem, type Result, fail, inFile } from '../problems/problem';
+import { ok, problem, type Result, fail, inFile } from '../problems/problem';
 import type { TraceRecipe } from '../find/tracePiece';
 import { decodePicture } from '../pictures/decodePicture';
 import { layOutArtwork, type LaidOut, type NamedArtwork } from './layOut';
@@ -18,36 +18,54 @@ export interface MadeArtwork {
 
 type Progress = (share: number) => void;
 
+/** Reads drawings, each for itself, and answers in their order. */
+export type ReadDrawings = (
+  files: readonly DroppedFile[],
+  onProgress: Progress,
+) => Promise<readonly Result<Artwork>[]>;
+
+/** Reads drawings one after the other, here and now. */
+export const readInTurn: ReadDrawings = async (files, onProgress) =>
+  files.map((file, i) => {
+    onProgress(i / files.length);
+    return readDrawing(file);
+  });
+
+interface SheetOptions {
+  readonly onProgress?: Progress;
+  /** Settles what the names leave open. */
+  readonly as?: 'text' | 'icons' | undefined;
+  /** Who reads the drawings; they are read in turn when it isn't said. */
+  readonly read?: ReadDrawings;
+}
+
 /**
  * Vector drawings to one sheet: one drawing with several letters is separated, several drawings are laid out by their
  * names, as icons when most names stand for no character (`as` settles it). Drawings that can't be read are told and left
  * out; fails when none is left.
  */
-export function artworkSheet(
+export async function artworkSheet(
   files: readonly DroppedFile[],
   expected: readonly string[],
-  onProgress: Progress = () => {},
-  as?: 'text' | 'icons',
-): Result<MadeArtwork> {
+  { onProgress = () => {}, as, read = readInTurn }: SheetOptions = {},
+): Promise<Result<MadeArtwork>> {
   const row = files.length === 1 && as !== 'icons' ? rowOf(files[0]!, expected) : null;
   if (row) return row;
-  const problems: Problem[] = [];
   const paths = files.map((f) => f.path);
   const icons = as ? as === 'icons' : areIcons(paths);
   const { named, problems: unclear } = nameFiles(files, (f) => f.path, icons);
-  const drawings: NamedArtwork[] = [];
-  named.forEach(({ file, stem, char, variant }, i) => {
-    onProgress(i / named.length);
-    const read = readSafely(file);
-    problems.push(...inFile(read.problems, file.path));
-    if (read.ok) drawings.push({ artwork: read.value, stem, char, variant });
+  const answers = await read(files, onProgress);
+  const problems = answers.flatMap((r, i) => inFile(r.problems, paths[i]!));
+  const drawings = named.flatMap(({ stem, char, variant }, i): NamedArtwork[] => {
+    const artwork = answers[i]!;
+    return artwork.ok ? [{ artwork: artwork.value, stem, char, variant }] : [];
   });
   if (drawings.length === 0) return { ok: false, problems };
   return ok({ sheet: layOutArtwork(drawings), icons }, [...problems, ...unclear]);
 }
 
 /** A drawing read; a fault of ours in reading it is told as its own, and stops no other. */
-function readSafely(file: DroppedFile): Result<Artwork> {
+export function readDrawing(file: DroppedFile): Result<Artwork> {
   try {
     return readArtwork(new TextDecoder().decode(file.bytes), file.path);
   } catch (error) {

@@ -3,6 +3,7 @@
 import paper from 'paper/dist/paper-core.js';
 import { cornerAt, type Contour, type Node } from '../geometry/contour';
 import { contourArea } from '../geometry/measure';
+import { kindByHandles } from '../geometry/nodeKinds';
 import { cross, dot, length, sub } from '../geometry/vec';
 import type { Shape } from './shape';
 
@@ -37,9 +38,6 @@ export function toPaper({ contours, rule }: Shape, dx = 0, dy = 0): paper.Compou
   return new paper.CompoundPath({ insert: false, children, fillRule: rule });
 }
 
-/** Handles in line to this many degrees make a smooth node. */
-const SMOOTH_DEG = 1;
-
 /** Paper's result as contours, without slivers of less than `leastArea`. */
 export function fromPaper(path: PaperPath, leastArea: number): Contour[] {
   const paths = path instanceof paper.CompoundPath ? (path.children as paper.Path[]) : [path];
@@ -51,16 +49,10 @@ export function fromPaper(path: PaperPath, leastArea: number): Contour[] {
 }
 
 function nodeOf(s: paper.Segment): Node {
-  const bare = (h: paper.Point) => h.isZero() || h.length < 1e-7;
-  const at = (h: paper.Point) => (bare(h) ? null : { x: s.point.x + h.x, y: s.point.y + h.y });
-  const both = !bare(s.handleIn) && !bare(s.handleOut);
-  const turn = both ? Math.abs(180 - Math.abs(s.handleIn.getDirectedAngle(s.handleOut))) : 180;
-  return {
-    ...cornerAt(s.point.x, s.point.y),
-    in: at(s.handleIn),
-    out: at(s.handleOut),
-    kind: turn < SMOOTH_DEG ? 'smooth' : 'corner',
-  };
+  const at = (h: paper.Point) =>
+    h.isZero() || h.length < 1e-7 ? null : { x: s.point.x + h.x, y: s.point.y + h.y };
+  const bare = { ...cornerAt(s.point.x, s.point.y), in: at(s.handleIn), out: at(s.handleOut) };
+  return { ...bare, kind: kindByHandles(bare) };
 }
 
 /** Nodes at the same place become one: crossings can leave them in pairs. */

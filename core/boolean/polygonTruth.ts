@@ -2,6 +2,7 @@ import ClipperLib from 'clipper-lib';
 import { contoursBox, flattenContour } from '../geometry/measure';
 import type { Contour } from '../geometry/contour';
 import type { Vec } from '../geometry/vec';
+import { areaChords } from './areaChords';
 import type { FillRule, Shape } from './shape';
 
 /**
@@ -10,8 +11,9 @@ import type { FillRule, Shape } from './shape';
  */
 export type Operation = 'union' | 'intersect' | 'subtract';
 
-/** Chords leave their curves by no more than this share of the shapes' size. */
-const FLAT_SHARE = 4e-6;
+/** A quick look: chords that keep the area leave their curves by no more than the first share of the shapes' size, and tell areas like plain chords of the second. */
+const QUICK_SHARE = 6e-5;
+const QUICK_SLACK = 4e-6;
 /** Largest whole number with quick arithmetic in the library (it allows 47,453,132). */
 const RANGE = 4e7;
 
@@ -33,8 +35,11 @@ export interface Truth {
   readonly slack: number;
 }
 
-/** The result's polygons and area. Shapes without extent count as empty. */
-export function polygonTruth(operation: Operation, a: Shape, b: Shape | null, flatShare = FLAT_SHARE): Truth {
+/**
+ * The result's polygons and area: a quick look, or by plain chords that leave their curves by no more than a share of the shapes'
+ * size. Shapes without extent count as empty.
+ */
+export function polygonTruth(operation: Operation, a: Shape, b: Shape | null, flatShare?: number): Truth {
   const box = contoursBox([...a.contours, ...(b?.contours ?? [])]);
   if (!box) return { polygons: [], area: 0, slack: 0 };
   const size = Math.max(box.xMax - box.xMin, box.yMax - box.yMin, 1e-12);
@@ -43,7 +48,10 @@ export function polygonTruth(operation: Operation, a: Shape, b: Shape | null, fl
   let girth = 0;
   const paths = (shape: Shape) =>
     shape.contours.map((c: Contour) => {
-      const flat = flattenContour({ ...c, closed: true }, size * flatShare);
+      const whole = { ...c, closed: true };
+      const flat = flatShare
+        ? flattenContour(whole, size * flatShare)
+        : areaChords(whole, size * QUICK_SHARE);
       flat.forEach((p, i) => {
         const q = flat[(i + 1) % flat.length]!;
         girth += Math.hypot(q.x - p.x, q.y - p.y);
@@ -60,6 +68,6 @@ export function polygonTruth(operation: Operation, a: Shape, b: Shape | null, fl
     polygons: made.map((p) => p.map(({ X, Y }) => ({ x: X / k + x0, y: Y / k + y0 }))),
     area: Math.abs(area) / k / k,
     // A chord of an arc cuts off two thirds of its length times its height, and few reach the height allowed.
-    slack: 0.5 * girth * size * flatShare,
+    slack: 0.5 * girth * size * (flatShare ?? QUICK_SLACK),
   };
 }

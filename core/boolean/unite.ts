@@ -1,6 +1,6 @@
 import { segmentCount, type Contour } from '../geometry/contour';
 import { combine } from './combine';
-import { isUnited, markUnited, type Shape } from './shape';
+import { markUnited, type Shape } from './shape';
 
 /**
  * All shapes as one outline to be filled by either rule: no overlaps, counters the other way round than their outlines.
@@ -9,9 +9,7 @@ import { isUnited, markUnited, type Shape } from './shape';
 export function unite(shapes: readonly Shape[]): Contour[] {
   const drawn = shapes.filter((s) => s.contours.some((c) => segmentCount(c) > 1));
   if (drawn.length === 0) return [];
-  let level: Shape[] = drawn.map((s) =>
-    isUnited(s.contours) ? s : { contours: combine('union', s, null), rule: 'nonzero' },
-  );
+  let level = drawn.map((s): Shape => ({ contours: combine('union', s, null), rule: 'nonzero' }));
   while (level.length > 1) {
     const next: Shape[] = [];
     for (let i = 0; i < level.length; i += 2) {

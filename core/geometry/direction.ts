@@ -10,14 +10,15 @@ const HELD_SHARE = 0.9;
 /** Whether one polygon lies in another; one that only overlaps it does not. */
 function lies(inner: readonly Vec[], outer: readonly Vec[]): boolean {
   const step = Math.max(1, Math.floor(inner.length / ASKED));
-  let [asked, held] = [0, 0];
+  const asked = Math.ceil(inner.length / step);
+  let outside = 0;
   for (let i = 0; i < inner.length; i += step) {
     const [a, b] = [inner[i]!, inner[(i + 1) % inner.length]!];
-    asked++;
     // Not the points themselves: they may lie on points of the other.
-    if (windingNumber(outer, { x: a.x + (b.x - a.x) * 0.4871, y: a.y + (b.y - a.y) * 0.4871 }) !== 0) held++;
+    const place = { x: a.x + (b.x - a.x) * 0.4871, y: a.y + (b.y - a.y) * 0.4871 };
+    if (windingNumber(outer, place) === 0 && ++outside > (1 - HELD_SHARE) * asked) return false;
   }
-  return held >= HELD_SHARE * asked;
+  return true;
 }
 
 /**
@@ -25,17 +26,18 @@ function lies(inner: readonly Vec[], outer: readonly Vec[]): boolean {
  * Contours that cross overlap: neither holds the other. Open ones count as closed.
  */
 export function nestingDepths(cs: readonly Contour[]): number[] {
-  const polys = cs.map((c) => flattenContour(c));
+  if (cs.length < 2) return cs.map(() => 0);
+  const polys: Vec[][] = [];
+  const poly = (i: number) => (polys[i] ??= flattenContour(cs[i]!));
   const boxes = cs.map((c) => contoursBox([c]));
   const areas = cs.map((c) => Math.abs(contourArea(c)));
-  return polys.map((poly, i) => {
-    if (poly.length < 3) return 0;
-    const own = boxes[i]!;
-    return polys.filter((other, j) => {
+  return cs.map((_, i) => {
+    const own = boxes[i];
+    return cs.filter((_other, j) => {
       const b = boxes[j];
-      if (i === j || !b || other.length < 3 || areas[j]! <= areas[i]!) return false;
+      if (i === j || !own || !b || areas[j]! <= areas[i]!) return false;
       if (own.xMax < b.xMin || own.xMin > b.xMax || own.yMax < b.yMin || own.yMin > b.yMax) return false;
-      return lies(poly, other);
+      return poly(i).length > 2 && poly(j).length > 2 && lies(poly(i), poly(j));
     }).length;
   });
 }

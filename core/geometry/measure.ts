@@ -1,4 +1,4 @@
-import { segments, type Contour } from './contour';
+import { segmentAt, segmentCount, segments, type Contour } from './contour';
 import { cubicSweep, extremeParameters, flattenCubic, pointOnCubic } from './cubic';
 import { FLATTEN_RELATIVE } from './tolerance';
 import type { Vec } from './vec';
@@ -35,7 +35,12 @@ function computeBox(cs: readonly Contour[]): Box | null {
   };
   for (const c of cs) {
     c.nodes.forEach(take);
-    for (const s of segments(c)) {
+    const outside = (h: Vec | null) => h !== null && (h.x < xMin || h.x > xMax || h.y < yMin || h.y > yMax);
+    const count = segmentCount(c);
+    for (let i = 0; i < count; i++) {
+      // A curve lies within the hull of its points: only one with a handle outside of the box can reach out of it.
+      if (!outside(c.nodes[i]!.out) && !outside(c.nodes[(i + 1) % c.nodes.length]!.in)) continue;
+      const s = segmentAt(c, i);
       for (const t of extremeParameters(s, 'x')) take(pointOnCubic(s, t));
       for (const t of extremeParameters(s, 'y')) take(pointOnCubic(s, t));
     }

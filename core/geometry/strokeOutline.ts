@@ -1,4 +1,5 @@
 import { segments, type Contour, type Node } from './contour';
+import { withKinds } from './nodeKinds';
 import { cubicDerivative, cubicLength, pointOnCubic, splitCubic, type Cubic } from './cubic';
 import { fitCubic, type CubicFit } from './fitCubic';
 import { add, cross, distance, dot, scale, sub, unit, type Vec } from './vec';
@@ -169,19 +170,40 @@ class Pen {
       nodes[0] = { ...first, in: last.in };
       nodes.pop();
     }
-    return { closed: true, nodes };
+    return withKinds({ closed: true, nodes });
+  }
+
+  /** Goes on with another pen's run, whose ends are brought to where the edges of the stroke meet. */
+  append(run: Pen, from: Vec | null, to: Vec | null): void {
+    const last = run.nodes.length - 1;
+    run.nodes.forEach((n, i) => {
+      const at = i === 0 ? from : i === last ? to : null;
+      const moved = at ? movedNode(n, sub(at, n)) : n;
+      const end = this.nodes[this.nodes.length - 1];
+      if (end && i === 0 && distance(end, moved) < 1e-9)
+        this.nodes[this.nodes.length - 1] = { ...end, out: moved.out };
+      else this.nodes.push(moved);
+    });
   }
 }
+
+const movedNode = (n: Node, by: Vec): Node => ({
+  ...n,
+  ...add(n, by),
+  in: n.in && add(n.in, by),
+  out: n.out && add(n.out, by),
+});
 
 function outlineOf(run: readonly Cubic[], closed: boolean, style: StrokeStyle): Contour[] {
   const half = style.width / 2;
   const back = [...run].reverse().map((c): Cubic => ({ p0: c.p3, p1: c.p2, p2: c.p1, p3: c.p0 }));
   if (closed) {
-    return [run, back].map((way) => {
+    const edges = [run, back].map((way) => {
       const pen = new Pen();
       side(pen, way, half, style, true);
-      return pen.close();
+      return pen;
     });
+    return edges.filter((pen) => pen.nodes.length > 1).map((pen) => pen.close());
   }
   const pen = new Pen();
   side(pen, run, half, style, false);
@@ -190,6 +212,22 @@ function outlineOf(run: readonly Cubic[], closed: boolean, style: StrokeStyle): 
   cap(pen, run[0]!.p0, scale(directionAt(run[0]!, 0), -1), half, style.cap);
   const outline = pen.close();
   return outline.nodes.length > 2 ? [outline] : [];
+}
+
+/** Whether a bend of the line is tighter than the pen's half width, so that the stroke's inner edge runs backwards there. */
+export function bendsTightly(c: Contour, { width }: Pick<StrokeStyle, 'width'>): boolean {
+  const half = width / 2;
+  const places = Array.from({ length: 17 }, (_, i) => i / 16);
+  return segments(c).some((s) =>
+    [half, -half].some((side) => {
+      const edge = places.map((t) => edgeAt(s, t, side));
+      return places.some((t, i) => {
+        const next = edge[i + 1];
+        if (!next || cubicLength(s) < 1e-9) return false;
+        return dot(sub(next, edge[i]!), cubicDerivative(s, t + 1 / 32)) < -1e-9;
+      });
+    }),
+  );
 }
 
 /**
@@ -246,11 +284,92 @@ function capPatch(p: Vec, d: Vec, half: number, kind: StrokeStyle['cap']): Conto
 
 /** The left edge of the pen along a run, with its joins. */
 function side(pen: Pen, run: readonly Cubic[], half: number, style: StrokeStyle, closed: boolean): void {
-  run.forEach((c, i) => {
-    offsetCubic(pen, c, half, style.tolerance ?? TOLERANCE * half, 0);
-    const next = run[i + 1] ?? (closed ? run[0] : undefined);
-    if (next) joinTo(pen, c.p3, directionAt(c, 1), directionAt(next, 0), half, style);
+  const tolerance = style.tolerance ?? TOLERANCE * half;
+  const nextOf = (i: number) => run[i + 1] ?? (closed ? run[0] : undefined);
+  const before = (i: number) => (i > 0 || closed ? (i + run.length - 1) % run.length : -1);
+  const meetings: (Meeting | null)[] = run.map((c, i) => {
+    const next = nextOf(i);
+    return next ? edgesMeet(c, next, half) : null;
   });
+  const gone = run.map((c, i) => {
+    const point = run.length > 2 && meetings[i] && meetings[before(i)] ? edgePoint(c, half, tolerance) : null;
+    if (point) meetings[i] = meetings[before(i)] = { at: point, t: 1, s: 0 };
+    return point !== null;
+  });
+  run.forEach((c, i) => {
+    if (gone[i]) return;
+    const [first, last] = [meetings[before(i)] ?? null, meetings[i]!];
+    const own = new Pen();
+    offsetCubic(own, part(c, first?.s ?? 0, last?.t ?? 1), half, tolerance, 0);
+    pen.append(own, first?.at ?? null, last?.at ?? null);
+    const next = nextOf(i);
+    if (next && !last) joinTo(pen, c.p3, directionAt(c, 1), directionAt(next, 0), half, style);
+  });
+}
+
+/** The curve from one parameter to another. */
+function part(c: Cubic, from: number, to: number): Cubic {
+  const head = to < 1 ? splitCubic(c, to)[0] : c;
+  return from > 0 ? splitCubic(head, from / to)[1] : head;
+}
+
+/** The place of the left edge of the pen beside a curve's parameter. */
+function edgeAt(c: Cubic, t: number, half: number): Vec {
+  const d = t <= 0 || t >= 1 ? directionAt(c, t <= 0 ? 0 : 1) : unit(cubicDerivative(c, t));
+  return add(pointOnCubic(c, t), scale(leftOf(d), half));
+}
+
+/** The one place where the whole left edge of a bend lies whose radius is half the pen; null for any other. */
+function edgePoint(c: Cubic, half: number, tolerance: number): Vec | null {
+  const edge = [0, 0.25, 0.5, 0.75, 1].map((t) => edgeAt(c, t, half));
+  const middle = edge[2]!;
+  return edge.every((p) => distance(p, middle) < tolerance) ? middle : null;
+}
+
+/** A joint that turns by less is drawn as smooth, radians: its corner would stand out by less than a thousandth of the pen. */
+const SMOOTH_TURN = 0.02;
+/** The share of a side that the corners at its two ends may each take from it. */
+const MOST_CUT = 0.45;
+
+/** Where the edges of two segments meet: the place, and the parameters that they are cut at. */
+interface Meeting {
+  readonly at: Vec;
+  readonly t: number;
+  readonly s: number;
+}
+
+/**
+ * Where the left edges of two segments that follow each other meet by themselves, so that no join is needed: at joints that
+ * hardly turn, and on the inner side of corners whose sides are long enough. Null elsewhere.
+ */
+function edgesMeet(c: Cubic, next: Cubic, half: number): Meeting | null {
+  const [before, after] = [directionAt(c, 1), directionAt(next, 0)];
+  const turn = Math.atan2(cross(before, after), dot(before, after));
+  if (Math.abs(turn) >= SMOOTH_TURN) return turn > 0 ? innerMeeting(c, next, half, turn) : null;
+  const at = add(c.p3, scale(unit(add(leftOf(before), leftOf(after))), half));
+  const room = Math.min(distance(c.p0, c.p3), distance(next.p0, next.p3));
+  return half * Math.abs(turn) < room ? { at, t: 1, s: 0 } : null;
+}
+
+/** Newton's method for the two parameters at which two edges cross, from where they would cross if both were straight. */
+function innerMeeting(c: Cubic, next: Cubic, half: number, turn: number): Meeting | null {
+  const cut = half * Math.tan(turn / 2);
+  let t = 1 - cut / (cubicLength(c) || 1);
+  let s = cut / (cubicLength(next) || 1);
+  const step = 1e-5;
+  for (let k = 0; k < 12; k++) {
+    if (!(t > 1 - MOST_CUT && t < 1 && s > 0 && s < MOST_CUT)) return null;
+    const [p, q] = [edgeAt(c, t, half), edgeAt(next, s, half)];
+    const off = sub(q, p);
+    if (Math.hypot(off.x, off.y) < 1e-9 * half) return { at: p, t, s };
+    const dp = scale(sub(edgeAt(c, t, half), edgeAt(c, t - step, half)), 1 / step);
+    const dq = scale(sub(edgeAt(next, s + step, half), edgeAt(next, s, half)), 1 / step);
+    const det = cross(dq, dp);
+    if (Math.abs(det) < 1e-9) return null;
+    t += cross(dq, off) / det;
+    s += cross(dp, off) / det;
+  }
+  return null;
 }
 
 function offsetCubic(pen: Pen, c: Cubic, half: number, tolerance: number, depth: number): void {
@@ -328,8 +447,10 @@ function distanceTo(c: Cubic, made: Cubic, t: number, half: number): number {
 }
 
 function joinTo(pen: Pen, p: Vec, before: Vec, after: Vec, half: number, style: StrokeStyle): void {
-  const turn = Math.atan2(cross(before, after), dot(before, after));
-  if (Math.abs(turn) < 1e-4) return;
+  const measured = Math.atan2(cross(before, after), dot(before, after));
+  if (Math.abs(measured) < 1e-4) return;
+  // A line that turns right back has no inner side: the join goes round its tip, whichever side asks.
+  const turn = measured > Math.PI - 1e-6 ? -Math.PI : measured;
   const from = add(p, scale(leftOf(before), half));
   const to = add(p, scale(leftOf(after), half));
   if (turn > 0) {

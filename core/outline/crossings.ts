@@ -1,7 +1,7 @@
 import type { Contour } from '../geometry/contour';
 import { segmentCount } from '../geometry/contour';
 import type { Vec } from '../geometry/vec';
-import { ChordGrid, chordsOf, type Chord } from './flat';
+import { chordsOf, nearPairs, type Chord } from './flat';
 
 export interface Crossing {
   readonly at: Vec;
@@ -24,30 +24,17 @@ export function crossingsOf(cs: readonly Contour[]): readonly Crossing[] {
 
 function findCrossings(cs: readonly Contour[]): Crossing[] {
   const chords = chordsOf(cs, FLAT_EM);
-  if (chords.length === 0) return [];
-  const grid = new ChordGrid(chords);
-  const out: Crossing[] = [];
-  chords.forEach((p, i) => {
-    const near = grid.inBox(
-      Math.min(p.a.x, p.b.x),
-      Math.min(p.a.y, p.b.y),
-      Math.max(p.a.x, p.b.x),
-      Math.max(p.a.y, p.b.y),
-    );
-    for (const j of near) {
-      if (j <= i) continue;
-      const q = chords[j]!;
-      if (neighbours(cs, p, q)) continue;
-      const at = meeting(p, q);
-      if (at)
-        out.push({
-          at,
-          first: { contour: p.contour, segment: p.segment },
-          second: { contour: q.contour, segment: q.segment },
-        });
-    }
+  const found: [number, number, Vec][] = [];
+  nearPairs(chords, 0, (i, j) => {
+    const [p, q] = [chords[i]!, chords[j]!];
+    if (neighbours(cs, p, q)) return;
+    const at = meeting(p, q);
+    if (at) found.push([i, j, at]);
   });
-  return out;
+  const place = (c: Chord) => ({ contour: c.contour, segment: c.segment });
+  return found
+    .sort((a, b) => a[0] - b[0] || a[1] - b[1])
+    .map(([i, j, at]) => ({ at, first: place(chords[i]!), second: place(chords[j]!) }));
 }
 
 /** Chords that follow each other share an end, which is no crossing. */

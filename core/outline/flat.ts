@@ -33,6 +33,39 @@ export function chordsOf(cs: readonly Contour[], tolerance: number): Chord[] {
   );
 }
 
+/**
+ * Goes through all pairs of chords (the lower number first) whose boxes come within `reach` of each other, by a sweep from left
+ * to right, until told to stop (`false`).
+ */
+export function nearPairs(
+  chords: readonly Chord[],
+  reach: number,
+  see: (i: number, j: number) => void | boolean,
+): void {
+  const n = chords.length;
+  const [x0, x1, y0, y1] = [
+    new Float64Array(n),
+    new Float64Array(n),
+    new Float64Array(n),
+    new Float64Array(n),
+  ];
+  chords.forEach(({ a, b }, i) => {
+    [x0[i], x1[i]] = a.x < b.x ? [a.x, b.x] : [b.x, a.x];
+    [y0[i], y1[i]] = a.y < b.y ? [a.y, b.y] : [b.y, a.y];
+  });
+  const order = Uint32Array.from({ length: n }, (_, i) => i).sort((i, j) => x0[i]! - x0[j]!);
+  for (let k = 0; k < n; k++) {
+    const i = order[k]!;
+    const until = x1[i]! + reach;
+    for (let m = k + 1; m < n; m++) {
+      const j = order[m]!;
+      if (x0[j]! > until) break;
+      if (y0[j]! > y1[i]! + reach || y1[j]! < y0[i]! - reach) continue;
+      if (see(Math.min(i, j), Math.max(i, j)) === false) return;
+    }
+  }
+}
+
 /** Chords sorted into square cells, so that the nearest one and those in a box are found without asking all. */
 export class ChordGrid {
   private readonly cells = new Map<number, number[]>();

@@ -1,10 +1,10 @@
-import { polygon } from '../geometry/contour';
+import { polygon, transformContours } from '../geometry/contour';
 import { contoursBox } from '../geometry/measure';
 import { randomBy } from '../testing/randomOutlines';
 import { endsOf } from './letterLevels';
 import { middleOf, robustLine, spreadOf } from './robust';
 import { seatIcons } from './seatIcons';
-import { seatSheet, type Seatable } from './seatSheet';
+import { seatSheet, type Seatable, type SeatedSheet } from './seatSheet';
 import { linesOfLetters, measuredOvershoot, standingsOf, type Stander } from './standing';
 
 describe('robust middles', () => {
@@ -149,13 +149,18 @@ describe('seating of a page', () => {
     xHeight: 500,
     skewRad: 0,
   } as const;
+  const boxOf = (item: Seatable, { letters }: SeatedSheet) =>
+    contoursBox(transformContours(item.outline, letters.get(item.id)!))!;
   const ROWS = ['ABCDEFGHIJKLM', 'NOPQRSTUVWXYZ', 'abcdefghijklm', 'nopqrstuvwxyz'];
 
   test('flat letters reach the line and tails don’t shrink theirs', () => {
     const items = page(ROWS, 1);
     const seated = seatSheet(items, settings);
     const of = (char: string) =>
-      contoursBox(seated.letters.get(items.find((i) => i.char === char)!.id)!.contours)!;
+      boxOf(
+        items.find((i) => i.char === char)!,
+        seated,
+      );
     expect(Math.abs(of('H').yMax - 700)).toBeLessThan(10);
     // q is as tall above the line as its neighbours: its tail counts for nothing.
     expect(Math.abs(of('q').yMax - of('o').yMax)).toBeLessThan(15);
@@ -169,7 +174,10 @@ describe('seating of a page', () => {
     const items = page(ROWS, 0.5, 0.04);
     const seated = seatSheet(items, settings);
     for (const char of 'HMNZhmnz') {
-      const box = contoursBox(seated.letters.get(items.find((i) => i.char === char)!.id)!.contours)!;
+      const box = boxOf(
+        items.find((i) => i.char === char)!,
+        seated,
+      );
       expect(Math.abs(box.yMin)).toBeLessThan(8);
     }
   });

@@ -34,14 +34,9 @@ export interface SeatSettings {
   readonly skewRad: number;
 }
 
-export interface SeatedLetter {
-  readonly transform: SpaceMap<'image', 'em'>;
-  /** Em units, y up; outer contours counter-clockwise when the tracer kept its word. */
-  readonly contours: Contour[];
-}
-
 export interface SeatedSheet {
-  readonly letters: ReadonlyMap<string, SeatedLetter>;
+  /** Where each letter goes: its picture's px to em units. */
+  readonly letters: ReadonlyMap<string, SpaceMap<'image', 'em'>>;
   /** Top of the small reference letter, em units, before rounding; null when it isn't on the sheet. */
   readonly smallHeight: number | null;
   /** Height of the capitals, em units, before rounding. */
@@ -71,10 +66,10 @@ interface Turned {
  * row: a line through the feet of its letters, round ones set right by what round letters overshoot on this sheet.
  */
 export function seatSheet(items: readonly Seatable[], settings: SeatSettings): SeatedSheet {
-  const turn = rotation(-settings.skewRad);
+  const turn = settings.skewRad === 0 ? null : rotation(-settings.skewRad);
   const turned: Turned[] = [];
   for (const item of items) {
-    const box = contoursBox(transformContours(item.outline, turn));
+    const box = contoursBox(turn ? transformContours(item.outline, turn) : item.outline);
     if (box) turned.push({ item, box });
   }
   const lines = rowBaselines(turned);
@@ -107,7 +102,7 @@ export function seatSheet(items: readonly Seatable[], settings: SeatSettings): S
   const ownFactor = settings.reference === 'caps-and-small' && smallPx !== null;
   const smallPerPx = ownFactor ? settings.xHeight / smallPx : emPerPx;
 
-  const letters = new Map<string, SeatedLetter>();
+  const letters = new Map<string, SpaceMap<'image', 'em'>>();
   for (const t of turned) {
     // The origin is given in the turned page; imageToEm turns about it, so it is turned back first.
     const cos = Math.cos(settings.skewRad);
@@ -120,10 +115,7 @@ export function seatSheet(items: readonly Seatable[], settings: SeatSettings): S
       emPerPx: SMALL.test(t.item.char) ? smallPerPx : emPerPx,
       skewRad: settings.skewRad,
     });
-    letters.set(t.item.id, {
-      transform,
-      contours: transformContours(t.item.outline, transform),
-    });
+    letters.set(t.item.id, transform);
   }
   const smallHeight = smallPx === null ? null : smallPx * smallPerPx;
   return { letters, smallHeight, capHeight: capPx * emPerPx, emPerPx };

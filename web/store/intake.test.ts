@@ -224,6 +224,50 @@ describe('stopping', () => {
   });
 });
 
+describe('a folder of icons', () => {
+  const icon = (k: number) =>
+    new File(
+      [`<svg xmlns="http://www.w3.org/2000/svg"><rect x="2" y="2" width="${3 + k}" height="9"/></svg>`],
+      `sign-${k}.svg`,
+    );
+  const icons = Array.from({ length: 130 }, (_, k) => icon(k));
+
+  test('comes in whole, though its pieces are fetched a few at a time', async () => {
+    const browser = new FakeBrowser();
+    browser.project('a');
+    const t = await table(browser, 'a');
+    const done = t.addFiles(t.session, icons);
+    await meanwhile(browser);
+    await done;
+    await meanwhile(browser);
+    expect(browser.files.calls.filter((c) => c.startsWith('pieces'))).toEqual([
+      'pieces 0',
+      'pieces 60',
+      'pieces 120',
+    ]);
+    const names = Object.values(t.session.doc.glyphs).map((g) => g.name);
+    expect(names.filter((n) => n.startsWith('sign_'))).toHaveLength(130);
+    expect(browser.stored('a')).toEqual(t.session.doc);
+  });
+
+  test('one whose worker dies before its pieces are fetched is told, and the next drop comes in', async () => {
+    const browser = new FakeBrowser();
+    browser.project('a');
+    const t = await table(browser, 'a');
+    browser.files.fault = (kind, text) => (kind === 'pieces' && text === '60' ? 'crash' : null);
+    const done = t.addFiles(t.session, icons);
+    await meanwhile(browser);
+    await done;
+    expect(t.tab.codes('a')).toEqual(['worker-crashed']);
+    expect(sheets(t.session)).toEqual([]);
+    browser.files.fault = () => null;
+    await t.addFiles(t.session, icons.slice(0, 3));
+    await meanwhile(browser);
+    expect(sheets(t.session)).toEqual(['3 drawings lifted']);
+    expect(browser.files.intake.items).toEqual([]);
+  });
+});
+
 test('lifting again reads the picture from storage; one that is lost is told', async () => {
   const browser = new FakeBrowser();
   browser.project('a');

@@ -1,11 +1,12 @@
 import type { DroppedFile, SortedFiles } from '../../core/artwork/sortFiles';
-import { addMadeSheet } from '../../core/document/commands/madeSheets';
-import { addSheet, missingOfBill, takeLifted } from '../../core/document/commands/lifting';
+import { addingMadeSheet } from '../../core/document/commands/madeSheets';
+import { addSheet, missingOfBill, takingLifted } from '../../core/document/commands/lifting';
 import { sheetOfCode, takePractice } from '../../core/document/commands/practice';
 import { FIRST_RECIPE } from '../../core/document/newProject';
 import type { Doc, SheetRow } from '../../core/document/schema';
-import type { TracedSheet } from '../../core/find/liftSheet';
+import type { TracedPiece, TracedSheet } from '../../core/find/liftSheet';
 import { fail, inFile, problem, type Result } from '../../core/problems/problem';
+import { fromLatest } from '../jobs/inSlices';
 import type { JobContext, JobHandle, JobQueue } from '../jobs/jobQueue';
 import type { IntakeItem, StoredFile } from '../persistence/db';
 import type { IntakeStore } from '../persistence/intake';
@@ -29,6 +30,9 @@ export interface IntakeWorld {
 
 /** Pictures take all the memory they need: one after the other. */
 const LANE = 'pictures';
+
+/** Pieces taken from a worker at a time: copying thousands at once would hold up the page. */
+const PIECES_AT_ONCE = 60;
 
 const STAGE_TEXT: Record<string, string> = {
   open: 'Opening the files',
@@ -258,7 +262,8 @@ export function createIntake(world: IntakeWorld) {
       onProgress: (stage, share) => context.progress(inWords(stage), share),
     });
     if (!result.ok) return session.tell(inFile(result.problems, sheet.name));
-    session.commit(takeLifted(session.doc, sheetId, result.value));
+    const taken = (doc: Doc) => takingLifted(doc, sheetId, result.value);
+    session.commit(await fromLatest(() => session.doc, taken, context));
   }
 
   /** A filled practice page: straightened, its letters taken from their boxes; the same page again takes its old place. */
@@ -309,6 +314,8 @@ export function createIntake(world: IntakeWorld) {
     session.tell(made.problems);
     if (!made.ok) return intake.change([item.id], []);
     const { sheet, icons, files: zip, filesId: originalId, picture, shownId: pictureId } = made.value;
+    const pieces = await takePieces(session, made.value.pieces, context);
+    if (!pieces) return intake.change([item.id], []);
     const kept = [{ id: originalId, blob: blobOf(zip, 'application/zip') }];
     if (picture) kept.push({ id: pictureId, blob: blobOf(picture, 'image/png') });
     if (!(await keepPictures(session, nameOf(item), kept))) return intake.change([item.id], []);
@@ -316,8 +323,34 @@ export function createIntake(world: IntakeWorld) {
     await intake.change([], [{ ...item, sheetId: id }]);
     const { widthPx, heightPx } = sheet;
     const row = { id, name: nameOf(item), kind, pictureId, originalId, widthPx, heightPx, icons };
-    session.commit(addMadeSheet(session.doc, row, sheet));
+    const added = (doc: Doc) => addingMadeSheet(doc, row, { ...sheet, pieces });
+    session.commit(await fromLatest(() => session.doc, added, context));
     await finish(session, item);
+  }
+
+  /** The pieces of the sheet that was made last, a few at a time; null when they are lost with their worker. */
+  async function takePieces(
+    session: Session,
+    count: number,
+    { signal }: JobContext,
+  ): Promise<TracedPiece[] | null> {
+    const pieces: TracedPiece[] = [];
+    while (pieces.length < count) {
+      const from = pieces.length;
+      const some = await workers.artwork.run<readonly TracedPiece[]>(
+        (api) => api.piecesOf(from, PIECES_AT_ONCE),
+        { signal },
+      );
+      session.tell(some.problems);
+      if (!some.ok) return null;
+      if (some.value.length === 0) {
+        // A worker that was started anew knows nothing of them.
+        session.tell(fail({ code: 'worker-crashed', reason: 'the drawings are lost' }).problems);
+        return null;
+      }
+      pieces.push(...some.value);
+    }
+    return pieces;
   }
 
   async function keepPictures(

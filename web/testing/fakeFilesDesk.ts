@@ -1,14 +1,16 @@
 import type { Remote } from 'comlink';
 import { fail, ok, type Result } from '../../core/problems/problem';
 import type { DroppedFile, SortedFiles } from '../../core/artwork/sortFiles';
+import { artworkSheet } from '../../core/artwork/makeSheets';
+import type { TracedPiece } from '../../core/find/liftSheet';
 import { liftedSheet } from '../../core/testing/liftedSheet';
 import { WorkerHost, type Started } from '../jobs/workerHost';
-import type { ArtworkApi } from '../workers/artwork.worker';
+import type { ArtworkApi, MadeOfFiles } from '../workers/artwork.worker';
 import type { Workers } from '../workers/clients';
 import type { ImagingApi, PictureFacts } from '../workers/imaging.worker';
 import { FakeIntake, FakePictures } from './fakeFiles';
 
-type Kind = 'facts' | 'lift' | 'sort';
+type Kind = 'facts' | 'lift' | 'sort' | 'drawings' | 'pieces';
 
 /**
  * Workers without threads, and stores in memory. A file's text says what is found on it; calls can be held back, made to
@@ -25,6 +27,7 @@ export class FakeFilesDesk {
   fault: (kind: Kind, text: string) => 'crash' | 'throw' | 'broken' | null = () => null;
   private waiting: (() => void)[] = [];
   private crashImaging: (reason: string) => void = () => {};
+  private crashArtwork: (reason: string) => void = () => {};
 
   release(): void {
     this.held.clear();
@@ -38,7 +41,9 @@ export class FakeFilesDesk {
     if (fault === 'throw') throw new Error('a bug');
     if (fault === 'broken') return fail({ code: 'picture-broken', kind: 'PNG', reason: 'cut off' });
     if (fault === 'crash') {
-      this.crashImaging('out of memory');
+      const imaging = kind === 'facts' || kind === 'lift';
+      if (imaging) this.crashImaging('out of memory');
+      else this.crashArtwork('out of memory');
       return new Promise(() => undefined);
     }
     return ok(answer);
@@ -73,18 +78,35 @@ export class FakeFilesDesk {
   }
 
   private artwork(): Started<Remote<ArtworkApi>> {
+    let made: readonly TracedPiece[] = [];
     const api = {
       sort: (files: readonly DroppedFile[]) =>
         this.call<SortedFiles>('sort', files.map((f) => f.path).join(' '), {
-          pages: files,
+          pages: files.filter((f) => !f.path.endsWith('.svg')),
           pictures: [],
-          artwork: [],
+          artwork: files.filter((f) => f.path.endsWith('.svg')),
           problems: [],
         }),
+      drawings: async (files: readonly DroppedFile[], expected: readonly string[]) => {
+        const read = await artworkSheet(files, expected);
+        if (!read.ok) return read;
+        const { pieces, ...sheet } = read.value.sheet;
+        made = pieces;
+        const kept = { files: new Uint8Array(1), filesId: 'files', picture: null, shownId: 'files' };
+        const { icons } = read.value;
+        return this.call<MadeOfFiles>('drawings', `${files.length}`, {
+          sheet,
+          icons,
+          pieces: pieces.length,
+          ...kept,
+        });
+      },
+      piecesOf: (from: number, count: number) =>
+        this.call('pieces', `${from}`, made.slice(from, from + count)),
     };
     return {
       api: api as unknown as Remote<ArtworkApi>,
-      onCrash: () => undefined,
+      onCrash: (listener) => (this.crashArtwork = listener),
       onProgress: () => undefined,
       terminate: () => undefined,
     };

@@ -4,15 +4,19 @@ import { readArtwork, type Artwork } from '../../core/artwork/readArtwork';
 import type { LaidOut } from '../../core/artwork/layOut';
 import { expandFiles, pngOf } from '../../core/artwork/expandFiles';
 import { openZips, sortFiles, type DroppedFile, type SortedFiles } from '../../core/artwork/sortFiles';
+import { startWorker } from '../jobs/startWorker';
 import { decodeWebp } from './decodeWebp';
+import type { DrawingApi } from './drawing.worker';
+import { readOnCores } from './drawingPool';
 import { serve, tellProgress } from './serve';
 import { pictureIdOf } from '../../core/pictures/pictureId';
 import type { TraceRecipe } from '../../core/find/tracePiece';
 import { ok, type Result } from '../../core/problems/problem';
 
-/** A sheet made of files of their own, with what is kept of them. */
+/** A sheet made of files of their own, with what is kept of them. Its pieces are fetched a few at a time (`pieces`). */
 export interface MadeOfFiles {
-  readonly sheet: LaidOut;
+  readonly sheet: Omit<LaidOut, 'pieces'>;
+  readonly pieces: number;
   readonly icons: boolean;
   /** All files as they came, in a zip. */
   readonly files: Uint8Array;
@@ -30,6 +34,22 @@ const ENTRY_TIME = new Date(2000, 0, 1);
 const zipped = (files: readonly DroppedFile[]): Uint8Array =>
   zipSync(Object.fromEntries(files.map((f) => [f.path, f.bytes])), { mtime: ENTRY_TIME, level: 1 });
 
+/** Readers for many drawings beside this worker, on as many cores as there are. */
+const readDrawings = readOnCores(Math.min(8, navigator.hardwareConcurrency || 2), () =>
+  startWorker<DrawingApi>(
+    () => new Worker(new URL('./drawing.worker.ts', import.meta.url), { type: 'module' }),
+  ),
+);
+
+/** Pieces of the sheet made last. */
+let made: LaidOut['pieces'] = [];
+
+/** Keeps a sheet's pieces to be fetched. */
+function withoutPieces({ pieces, ...sheet }: LaidOut): Pick<MadeOfFiles, 'sheet' | 'pieces'> {
+  made = pieces;
+  return { sheet, pieces: pieces.length };
+}
+
 const api = {
   /** Files by what they are; zips are opened, PDF pages and WebP turned into what is read. */
   async sort(dropped: readonly DroppedFile[]): Promise<Result<SortedFiles>> {
@@ -38,25 +58,32 @@ const api = {
     const sorted = sortFiles(read.files);
     return ok({ ...sorted, problems: [...opened.problems, ...read.problems, ...sorted.problems] });
   },
-  drawings(files: readonly DroppedFile[], expected: readonly string[]): Result<MadeOfFiles> {
-    const made = artworkSheet(files, expected, (s) => tellProgress('artwork', s));
-    if (!made.ok) return made;
+  async drawings(files: readonly DroppedFile[], expected: readonly string[]): Promise<Result<MadeOfFiles>> {
+    const read = await artworkSheet(files, expected, {
+      onProgress: (s) => tellProgress('artwork', s),
+      read: readDrawings,
+    });
+    if (!read.ok) return read;
     const zip = zipped(files);
     const id = pictureIdOf(zip);
-    return ok({ ...made.value, files: zip, filesId: id, picture: null, shownId: id }, made.problems);
+    const { sheet, icons } = read.value;
+    const kept = { icons, files: zip, filesId: id, picture: null, shownId: id };
+    return ok({ ...withoutPieces(sheet), ...kept }, read.problems);
   },
+  /** Some of the pieces of the sheet made last: all at once would hold up the page that takes them. */
+  piecesOf: (from: number, count: number): Result<LaidOut['pieces']> => ok(made.slice(from, from + count)),
   /** A drawing from the clipboard. */
   pasted(svg: string): Result<Artwork> {
     return readArtwork(svg, 'the clipboard');
   },
   pictures(files: readonly DroppedFile[], recipe: TraceRecipe): Result<MadeOfFiles> {
-    const made = picturesSheet(files, recipe, (s) => tellProgress('pictures', s));
-    if (!made.ok) return made;
-    const png = pngOf(made.value.picture);
-    const { sheet } = made.value;
+    const read = picturesSheet(files, recipe, (s) => tellProgress('pictures', s));
+    if (!read.ok) return read;
+    const png = pngOf(read.value.picture);
+    const { sheet } = read.value;
     const zip = zipped(files);
     const ids = { filesId: pictureIdOf(zip), shownId: pictureIdOf(png) };
-    return ok({ sheet, icons: false, files: zip, picture: png, ...ids }, made.problems);
+    return ok({ ...withoutPieces(sheet), icons: false, files: zip, picture: png, ...ids }, read.problems);
   },
 };
 

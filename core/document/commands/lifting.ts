@@ -2,7 +2,8 @@ import { draft, type Draft, type ProjectDiff } from '../diff';
 import type { ColourLayer } from '../../geometry/paint';
 import { FIRST_RECIPE, projectOf } from '../newProject';
 import type { Doc, PieceRow, RecipeRow, SheetRow } from '../schema';
-import { isWorkedOn, piecesOf, seatInto } from './seatInto';
+import { finish, type Steps } from '../../steps';
+import { isWorkedOn, piecesOf, seatInto, seating } from './seatInto';
 
 /** A new sheet on the table, not yet lifted. `expected` = what is probably written on it. */
 export function addSheet(
@@ -128,7 +129,11 @@ function idsOf(d: Draft, sheetId: string, found: readonly LiftedRow[], old: read
  * Takes over what was found on a sheet: its pieces replaced, and every named piece made a glyph on the lines.
  * Glyphs of other sheets, and those edited by hand, stay as they are.
  */
-export function takeLifted(doc: Doc, sheetId: string, result: LiftResult): ProjectDiff | null {
+export const takeLifted = (doc: Doc, sheetId: string, result: LiftResult): ProjectDiff | null =>
+  finish(takingLifted(doc, sheetId, result));
+
+/** The same, letter by letter. */
+export function* takingLifted(doc: Doc, sheetId: string, result: LiftResult): Steps<ProjectDiff | null> {
   const sheet = doc.sheets[sheetId];
   if (!sheet) return null;
   const d = draft(doc);
@@ -140,7 +145,7 @@ export function takeLifted(doc: Doc, sheetId: string, result: LiftResult): Proje
   const left = new Set(ids);
   for (const p of old) if (!left.has(p.id)) d.remove('pieces', p.id);
   for (const p of fresh) d.put('pieces', p);
-  seatInto(doc, d, { ...sheet, skewRad }, fresh);
+  yield* seating(doc, d, { ...sheet, skewRad }, fresh);
   return d.done(`Lift ${sheet.name}`);
 }
 

@@ -2,8 +2,9 @@ import { draft, type ProjectDiff } from '../diff';
 import { FIRST_RECIPE, projectOf } from '../newProject';
 import type { Doc, PieceRow, SheetRow } from '../schema';
 import { pieceRow, type LiftResult } from './lifting';
+import { finish, type Steps } from '../../steps';
 import { PrivateCodes } from './privateCodes';
-import { iconName, seatInto } from './seatInto';
+import { iconName, seating } from './seatInto';
 
 /** A sheet made of files of their own, each already a piece. */
 export interface MadeSheet {
@@ -24,7 +25,11 @@ export interface MadeSheet {
  * Adds a sheet of named files with its pieces, and their glyphs, as one step. Icons get private code points one after the
  * other; one whose name the project knows already keeps its code point.
  */
-export function addMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult): ProjectDiff | null {
+export const addMadeSheet = (doc: Doc, sheet: MadeSheet, lifted: LiftResult): ProjectDiff | null =>
+  finish(addingMadeSheet(doc, sheet, lifted));
+
+/** The same, letter by letter. */
+export function* addingMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult): Steps<ProjectDiff | null> {
   const d = draft(doc);
   const { icons, ...facts } = sheet;
   const taken = new Set(Object.values(doc.glyphs).flatMap((g) => g.codePoints));
@@ -77,6 +82,6 @@ export function addMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult): Pr
     d.put('project', { ...project, privateCodes: given });
   d.put('sheets', row);
   for (const p of pieces) d.put('pieces', p);
-  seatInto(doc, d, row, pieces);
+  yield* seating(doc, d, row, pieces);
   return d.done(`Add ${sheet.name}`);
 }

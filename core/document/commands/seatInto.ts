@@ -1,8 +1,10 @@
 import { compose, invert, type Affine } from '../../geometry/affine';
 import { transformContours } from '../../geometry/contour';
 import { rightDirections } from '../../geometry/direction';
+import { contoursBox } from '../../geometry/measure';
 import { transformPaint } from '../../geometry/paint';
 import { glyphNameOf } from '../../names/glyphNames';
+import { finish, type Steps } from '../../steps';
 import { seatSheet, type SeatedSheet } from '../../seat/seatSheet';
 import type { Draft } from '../diff';
 import { mapGlyph } from './dressing/scaling';
@@ -147,9 +149,18 @@ function reseated(glyph: GlyphRow, to: Affine): GlyphRow {
 }
 
 /** Glyphs of the sheet's pieces made or moved to where the lines and the sheet's seating put them. */
-export function seatInto(doc: Doc, d: Draft, sheet: SheetRow, pieces: readonly PieceRow[]): void {
+export const seatInto = (doc: Doc, d: Draft, sheet: SheetRow, pieces: readonly PieceRow[]): void =>
+  finish(seating(doc, d, sheet, pieces));
+
+/** The same, letter by letter. */
+export function* seating(doc: Doc, d: Draft, sheet: SheetRow, pieces: readonly PieceRow[]): Steps<void> {
   const project = d.get('project', projectOf(doc).id)!;
   const named = pieces.filter((p) => p.state !== 'dropped' && p.char !== null);
+  for (const p of named) {
+    // Boxes are remembered: seating all letters asks for each.
+    contoursBox(p.outline);
+    yield;
+  }
   const seated = seatSheet(
     named.map((p) => ({ ...p, char: p.char! })),
     {
@@ -169,7 +180,8 @@ export function seatInto(doc: Doc, d: Draft, sheet: SheetRow, pieces: readonly P
   for (const piece of named) {
     const glyph = drawn.get(piece.id);
     if (!glyph) continue;
-    const to = compose(placingMap(glyph.placing), seated.letters.get(piece.id)!.transform);
+    yield;
+    const to = compose(placingMap(glyph.placing), seated.letters.get(piece.id)!);
     if (isWorkedOn(glyph)) {
       if (glyph.source?.pieceId === piece.id) d.put('glyphs', reseated(glyph, to));
       continue;

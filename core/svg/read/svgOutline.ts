@@ -4,7 +4,8 @@ import { intersect, unite } from '../../boolean/unite';
 import { transformContours, type Contour } from '../../geometry/contour';
 import { contourArea, contoursBox, type Box } from '../../geometry/measure';
 import type { ColourLayer, Paint } from '../../geometry/paint';
-import { strokeOutline, strokePieces, type StrokeStyle } from '../../geometry/strokeOutline';
+import { bendsTightly, strokeOutline, strokePieces, type StrokeStyle } from '../../geometry/strokeOutline';
+import { withKinds } from '../../geometry/nodeKinds';
 import { placePaint } from './gradient';
 import type { DrawnShape, SvgDrawing } from './readSvg';
 
@@ -15,15 +16,16 @@ export interface Covered {
   readonly shape: Shape;
 }
 
-/** A stroke that is cut up wrongly differs in area from the pen's own run by more than overlaps explain. */
+/** Where a pen's inner edge runs backwards it may take away what it should cover: by more than this share it shows. */
 const WRONG_SHARE = 0.03;
 
-/** Area that a pen run along a contour covers: united as one, or, where that goes wrong, from its pieces. */
+/** Area that a pen run along a contour covers: united as one, or, where its bends are too tight for that, from its pieces. */
 function strokeArea(c: Contour, stroke: StrokeStyle): Contour[] {
   const raw = strokeOutline(c, stroke);
   const whole = unite([{ contours: raw, rule: 'nonzero' }]);
   const area = (cs: readonly Contour[]) => Math.abs(cs.reduce((sum, k) => sum + contourArea(k), 0));
-  if (Math.abs(area(whole) - area(raw)) <= WRONG_SHARE * area(raw)) return whole;
+  const differs = Math.abs(area(whole) - area(raw)) > WRONG_SHARE * area(raw);
+  if (!differs || !bendsTightly(c, stroke)) return whole;
   return unite(strokePieces(c, stroke).map((contours) => ({ contours, rule: 'nonzero' })));
 }
 
@@ -31,7 +33,9 @@ function strokeArea(c: Contour, stroke: StrokeStyle): Contour[] {
 export function coveredBy(s: DrawnShape): Covered[] {
   const out: Covered[] = [];
   if (s.fill) {
-    const contours = s.contours.filter((c) => c.nodes.length > 1).map((c) => ({ ...c, closed: true }));
+    const contours = s.contours
+      .filter((c) => c.nodes.length > 1)
+      .map((c) => withKinds({ ...c, closed: true }));
     out.push({
       paint: placePaint(s.fill.paint, s.map),
       shape: { contours: transformContours(contours, s.map), rule: s.fill.rule },
