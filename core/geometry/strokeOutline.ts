@@ -1,7 +1,9 @@
 import { segments, type Contour, type Node } from './contour';
-import { withKinds } from './nodeKinds';
 import { cubicDerivative, cubicLength, pointOnCubic, splitCubic, type Cubic } from './cubic';
 import { fitCubic, type CubicFit } from './fitCubic';
+import { withKinds } from './nodeKinds';
+import { dashed } from './strokeDashes';
+import { directionAt, edgeAt, edgePoint, edgesMeet, leftOf, part, type Meeting } from './strokeEdges';
 import { add, cross, distance, dot, scale, sub, unit, type Vec } from './vec';
 
 export interface StrokeStyle {
@@ -30,99 +32,6 @@ export function strokeOutline(c: Contour, style: StrokeStyle): Contour[] {
   if (!(style.width > 0)) return [];
   return dashed(c, style).flatMap(({ run, closed }) => outlineOf(run, closed, style));
 }
-
-interface Run {
-  readonly run: readonly Cubic[];
-  readonly closed: boolean;
-}
-
-/** So many dashes along one line are a grey line, and take longer than any drawing is worth. */
-const MOST_DASHES = 5000;
-
-/** Whether dashes are so fine that the lines are drawn whole. */
-export function dashesTooFine(
-  contours: readonly Contour[],
-  { dashes }: Pick<StrokeStyle, 'dashes'>,
-): boolean {
-  const period = dashes.reduce((a, b) => a + b, 0);
-  if (!(period > 0)) return false;
-  return contours.some(
-    (c) => (dashes.length * segments(c).reduce((n, s) => n + cubicLength(s), 0)) / period > MOST_DASHES,
-  );
-}
-
-/** Runs of segments between gaps; one run when the line is whole. */
-function dashed(c: Contour, { dashes, dashOffset }: StrokeStyle): Run[] {
-  const whole = segments(c).filter((s) => cubicLength(s) > 1e-9);
-  const period = dashes.reduce((a, b) => a + b, 0);
-  if (whole.length === 0 || !(period > 0) || dashes.some((d) => d < 0) || dashesTooFine([c], { dashes }))
-    return whole.length > 0 || c.nodes.length > 0
-      ? [{ run: whole.length > 0 ? whole : dot0(c), closed: c.closed && whole.length > 1 }]
-      : [];
-  const pattern = dashes.length % 2 === 0 ? dashes : [...dashes, ...dashes];
-  const total = pattern.reduce((a, b) => a + b, 0);
-  let left = ((dashOffset % total) + total) % total;
-  let at = 0;
-  while (left >= pattern[at]!) {
-    left -= pattern[at]!;
-    at = (at + 1) % pattern.length;
-  }
-  let rest = pattern[at]! - left;
-  const runs: Run[] = [];
-  let run: Cubic[] = [];
-  for (let piece of whole) {
-    for (;;) {
-      const size = cubicLength(piece);
-      if (size <= rest) {
-        if (at % 2 === 0) run.push(piece);
-        rest -= size;
-        break;
-      }
-      const t = placeAt(piece, rest);
-      const [before, after] = splitCubic(piece, t);
-      if (at % 2 === 0) {
-        run.push(before);
-        runs.push({ run, closed: false });
-        run = [];
-      }
-      at = (at + 1) % pattern.length;
-      rest = pattern[at]!;
-      piece = after;
-      if (runs.length > 5000) return runs;
-    }
-  }
-  if (run.length > 0) runs.push({ run, closed: false });
-  return runs;
-}
-
-/** A point without length still leaves a dot of the pen where caps are round or square. */
-const dot0 = (c: Contour): Cubic[] => {
-  const p = c.nodes[0]!;
-  return [{ p0: p, p1: p, p2: p, p3: p }];
-};
-
-function placeAt(c: Cubic, wanted: number): number {
-  let [low, high] = [0, 1];
-  for (let i = 0; i < 30; i++) {
-    const t = (low + high) / 2;
-    if (cubicLength(splitCubic(c, t)[0]) < wanted) low = t;
-    else high = t;
-  }
-  return (low + high) / 2;
-}
-
-/** Direction at the beginning or end; short handles are looked past. */
-function directionAt(c: Cubic, end: 0 | 1): Vec {
-  const points = [c.p0, c.p1, c.p2, c.p3];
-  const order = end === 0 ? points : [...points].reverse();
-  const size = distance(c.p0, c.p3) + distance(c.p0, c.p1) + distance(c.p2, c.p3) || 1;
-  for (const p of order.slice(1)) {
-    if (distance(p, order[0]!) > 1e-6 * size) return unit(end === 0 ? sub(p, order[0]!) : sub(order[0]!, p));
-  }
-  return { x: 1, y: 0 };
-}
-
-const leftOf = (d: Vec): Vec => ({ x: -d.y, y: d.x });
 
 /** Builds one contour of straights and cubics. */
 class Pen {
@@ -305,71 +214,6 @@ function side(pen: Pen, run: readonly Cubic[], half: number, style: StrokeStyle,
     const next = nextOf(i);
     if (next && !last) joinTo(pen, c.p3, directionAt(c, 1), directionAt(next, 0), half, style);
   });
-}
-
-/** The curve from one parameter to another. */
-function part(c: Cubic, from: number, to: number): Cubic {
-  const head = to < 1 ? splitCubic(c, to)[0] : c;
-  return from > 0 ? splitCubic(head, from / to)[1] : head;
-}
-
-/** The place of the left edge of the pen beside a curve's parameter. */
-function edgeAt(c: Cubic, t: number, half: number): Vec {
-  const d = t <= 0 || t >= 1 ? directionAt(c, t <= 0 ? 0 : 1) : unit(cubicDerivative(c, t));
-  return add(pointOnCubic(c, t), scale(leftOf(d), half));
-}
-
-/** The one place where the whole left edge of a bend lies whose radius is half the pen; null for any other. */
-function edgePoint(c: Cubic, half: number, tolerance: number): Vec | null {
-  const edge = [0, 0.25, 0.5, 0.75, 1].map((t) => edgeAt(c, t, half));
-  const middle = edge[2]!;
-  return edge.every((p) => distance(p, middle) < tolerance) ? middle : null;
-}
-
-/** A joint that turns by less is drawn as smooth, radians: its corner would stand out by less than a thousandth of the pen. */
-const SMOOTH_TURN = 0.02;
-/** The share of a side that the corners at its two ends may each take from it. */
-const MOST_CUT = 0.45;
-
-/** Where the edges of two segments meet: the place, and the parameters that they are cut at. */
-interface Meeting {
-  readonly at: Vec;
-  readonly t: number;
-  readonly s: number;
-}
-
-/**
- * Where the left edges of two segments that follow each other meet by themselves, so that no join is needed: at joints that
- * hardly turn, and on the inner side of corners whose sides are long enough. Null elsewhere.
- */
-function edgesMeet(c: Cubic, next: Cubic, half: number): Meeting | null {
-  const [before, after] = [directionAt(c, 1), directionAt(next, 0)];
-  const turn = Math.atan2(cross(before, after), dot(before, after));
-  if (Math.abs(turn) >= SMOOTH_TURN) return turn > 0 ? innerMeeting(c, next, half, turn) : null;
-  const at = add(c.p3, scale(unit(add(leftOf(before), leftOf(after))), half));
-  const room = Math.min(distance(c.p0, c.p3), distance(next.p0, next.p3));
-  return half * Math.abs(turn) < room ? { at, t: 1, s: 0 } : null;
-}
-
-/** Newton's method for the two parameters at which two edges cross, from where they would cross if both were straight. */
-function innerMeeting(c: Cubic, next: Cubic, half: number, turn: number): Meeting | null {
-  const cut = half * Math.tan(turn / 2);
-  let t = 1 - cut / (cubicLength(c) || 1);
-  let s = cut / (cubicLength(next) || 1);
-  const step = 1e-5;
-  for (let k = 0; k < 12; k++) {
-    if (!(t > 1 - MOST_CUT && t < 1 && s > 0 && s < MOST_CUT)) return null;
-    const [p, q] = [edgeAt(c, t, half), edgeAt(next, s, half)];
-    const off = sub(q, p);
-    if (Math.hypot(off.x, off.y) < 1e-9 * half) return { at: p, t, s };
-    const dp = scale(sub(edgeAt(c, t, half), edgeAt(c, t - step, half)), 1 / step);
-    const dq = scale(sub(edgeAt(next, s + step, half), edgeAt(next, s, half)), 1 / step);
-    const det = cross(dq, dp);
-    if (Math.abs(det) < 1e-9) return null;
-    t += cross(dq, off) / det;
-    s += cross(dp, off) / det;
-  }
-  return null;
 }
 
 function offsetCubic(pen: Pen, c: Cubic, half: number, tolerance: number, depth: number): void {

@@ -4,7 +4,7 @@ import { contoursBox, type Box } from '../../geometry/measure';
 import type { Paint, Rgb, Stop } from '../../geometry/paint';
 import type { StrokeStyle } from '../../geometry/strokeOutline';
 import { fail, ok, type Result } from '../../problems/problem';
-import { dashesTooFine } from '../../geometry/strokeOutline';
+import { dashesTooFine } from '../../geometry/strokeDashes';
 import { Budget } from './budget';
 import { gradientPaint } from './gradient';
 import { pathContours, shapeData, type Frame } from './shapes';
