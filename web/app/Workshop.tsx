@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Heading, Spinner, Text } from '@chakra-ui/react';
-import { Suspense, useEffect, useState } from 'react';
+import { Suspense, useCallback, useEffect, useState } from 'react';
 import { Link, Outlet, useLocation, useParams } from 'react-router';
 import { describeProblem } from '../../core/problems/describe';
 import { projectOf } from '../../core/document/newProject';
@@ -71,10 +71,12 @@ function OpenWorkshop() {
   const { pathname } = useLocation();
   const stage = STAGES.find((s) => pathname.split('/')[3] === s.path);
   useTitle(stage ? `${stage.title} · ${name}` : name);
-  useWorkshopKeys({ onSearch: () => setSearching(true), onShortcuts: () => setShortcuts(true) });
+  const onSearch = useCallback(() => setSearching(true), []);
+  const onShortcuts = useCallback(() => setShortcuts(true), []);
+  useWorkshopKeys({ onSearch, onShortcuts });
   return (
     <>
-      <TopBar onSearch={() => setSearching(true)} onShortcuts={() => setShortcuts(true)} />
+      <TopBar onSearch={onSearch} onShortcuts={onShortcuts} />
       <StorageBanner />
       <Problems />
       <Flex flex="1" minH="0">

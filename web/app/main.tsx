@@ -5,6 +5,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router/dom';
 import { z } from 'zod';
+import { WayContext, wayOf } from '../panels/way';
 import { applyDesk } from './colourMode';
 import { router } from './routes';
 import { system } from './theme';
@@ -12,6 +13,7 @@ import { system } from './theme';
 // The server forbids code made from strings; Zod then has to go the plain way.
 z.config({ jitless: true });
 applyDesk();
+const way = wayOf(router);
 
 // The app is kept in the browser at the first visit and works without a network from then on.
 if (import.meta.env.PROD && 'serviceWorker' in navigator)
@@ -20,7 +22,9 @@ if (import.meta.env.PROD && 'serviceWorker' in navigator)
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <ChakraProvider value={system}>
-      <RouterProvider router={router} />
+      <WayContext value={way}>
+        <RouterProvider router={router} />
+      </WayContext>
     </ChakraProvider>
   </StrictMode>,
 );

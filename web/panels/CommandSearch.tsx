@@ -12,7 +12,7 @@ import { drawnGlyphs, standingsInOrder } from '../store/selectors';
 import { useProject } from '../store/projectStore';
 import { STAGES } from '../text/stages';
 import { saveOpenProject } from './saveProjectFile';
-import { useGoTo } from './useGlyphInHand';
+import { useWay } from './way';
 
 /** What is found in each part of Dress's gauge, in the words one would look for. */
 const TAB_WORDS = {
@@ -35,7 +35,7 @@ interface Action {
 }
 
 function useActions(): Action[] {
-  const go = useGoTo();
+  const { goTo: go } = useWay();
   const { doc, undo, redo, commit } = useProject();
   if (!doc) return [];
   return [

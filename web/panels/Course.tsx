@@ -1,4 +1,5 @@
-import { Box, Text } from '@chakra-ui/react';
+import { Box } from '@chakra-ui/react';
+import { memo } from 'react';
 import { NavLink, useParams, useSearchParams } from 'react-router';
 import { useShallow } from 'zustand/react/shallow';
 import { stageStates } from '../store/selectors';
@@ -7,8 +8,28 @@ import { STAGES } from '../text/stages';
 
 const NONE: Record<string, string> = {};
 
+/** Looks of the stages, given once: they are drawn again with everything that is taken in hand. */
+const STAGE_CSS = {
+  '& a': {
+    display: 'flex',
+    gap: '12px',
+    paddingX: '16px',
+    paddingY: '8px',
+    borderLeft: '3px solid transparent',
+    textDecoration: 'none',
+    lineHeight: '1.3',
+  },
+  '& a:hover': { background: 'handSoft' },
+  '& a[aria-current=page]': { background: 'handSoft', borderLeftColor: 'hand' },
+  '& a svg': { flexShrink: 0, marginTop: '4px', color: 'faded' },
+  '& a[aria-current=page] svg, & a[aria-current=page] .state': { color: 'hand' },
+  '& a span': { display: 'block', fontSize: '12px' },
+  '& a .title': { fontSize: '16px', fontWeight: 'bold', lineHeight: '1.25' },
+  '& a .line': { color: 'faded' },
+};
+
 /** The eight stages in order with their live state: the map of the job. */
-export function Course() {
+export const Course = memo(function Course() {
   // Drawn again only when one of the eight lines reads otherwise.
   const states = useProject(useShallow((s) => (s.doc ? stageStates(s.doc) : NONE)));
   const { projectId } = useParams();
@@ -24,48 +45,24 @@ export function Course() {
       borderColor="rule"
       py="3"
       overflowY="auto"
+      css={STAGE_CSS}
     >
       {STAGES.map((stage) => (
         <NavLink
           key={stage.path}
           to={`/p/${projectId}/${stage.path}${glyph ? `?glyph=${encodeURIComponent(glyph)}` : ''}`}
           title={`${stage.title} - ${stage.line} (${stage.key})`}
-          style={{ textDecoration: 'none', display: 'block' }}
         >
-          {({ isActive }) => (
-            <Box
-              display="flex"
-              gap="3"
-              px="4"
-              py="2"
-              borderLeftWidth="3px"
-              borderLeftColor={isActive ? 'hand' : 'transparent'}
-              bg={isActive ? 'handSoft' : 'transparent'}
-              _hover={{ bg: 'handSoft' }}
-            >
-              <Box pt="1" color={isActive ? 'hand' : 'faded'}>
-                <stage.icon size={17} aria-hidden />
-              </Box>
-              <Box minW="0">
-                <Text fontWeight="bold" lineHeight="1.25">
-                  {stage.title}
-                </Text>
-                <Text fontSize="xs" color="faded" lineHeight="1.3">
-                  {stage.line}
-                </Text>
-                <Text
-                  fontSize="xs"
-                  color={isActive ? 'hand' : 'ink'}
-                  lineHeight="1.35"
-                  data-testid={`state-${stage.path}`}
-                >
-                  {states[stage.path]}
-                </Text>
-              </Box>
-            </Box>
-          )}
+          <stage.icon size={17} aria-hidden />
+          <span>
+            <span className="title">{stage.title}</span>
+            <span className="line">{stage.line}</span>
+            <span className="state" data-testid={`state-${stage.path}`}>
+              {states[stage.path]}
+            </span>
+          </span>
         </NavLink>
       ))}
     </Box>
   );
-}
+});

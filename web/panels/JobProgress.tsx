@@ -1,11 +1,12 @@
 import { Box, Flex, Progress, Text } from '@chakra-ui/react';
+import { memo } from 'react';
 import type { JobView } from '../jobs/jobQueue';
 import { jobs, useJobs } from '../store/jobs';
 import { useProject } from '../store/projectStore';
 import { InkButton } from '../ui/InkButton';
 
 /** What this project's jobs are at, each with a way to stop it, or all of them. Jobs of other projects are only counted. */
-export function JobProgress() {
+export const JobProgress = memo(function JobProgress() {
   const projectId = useProject((s) => s.projectId);
   const all = useJobs();
   const own = all.filter((j) => j.projectId === projectId);
@@ -54,7 +55,7 @@ export function JobProgress() {
       )}
     </Box>
   );
-}
+});
 
 function RunningJob({ job }: { job: JobView }) {
   return (

@@ -4,7 +4,7 @@ import { glyphByCodePoint } from '../store/selectors';
 import { useLiveFont } from '../store/liveFont';
 import { useProject } from '../store/projectStore';
 import { characterAt } from './caret';
-import { useMakeCharacter } from './useGlyphInHand';
+import { useWay } from './way';
 
 interface Props extends BoxProps {
   readonly text: string;
@@ -31,7 +31,7 @@ function runsOf(text: string, has: (codePoint: number) => boolean): { text: stri
 export function LiveText({ text, onPick, ...rest }: Props) {
   const family = useLiveFont((s) => s.family);
   const have = useProject((s) => (s.doc ? glyphByCodePoint(s.doc) : null));
-  const make = useMakeCharacter();
+  const { make } = useWay();
   const runs = useMemo(() => runsOf(text, (cp) => have?.has(cp) ?? true), [text, have]);
   return (
     <Box

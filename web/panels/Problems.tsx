@@ -1,6 +1,6 @@
 import { Box, Flex, IconButton, Text } from '@chakra-ui/react';
 import { TriangleAlert, X } from 'lucide-react';
-import { useMemo } from 'react';
+import { memo, useMemo } from 'react';
 import { useStore } from 'zustand';
 import { describeProblem } from '../../core/problems/describe';
 import { messages, useProject } from '../store/projectStore';
@@ -8,7 +8,7 @@ import { InkButton } from '../ui/InkButton';
 import { saveDamagedRows } from './saveProjectFile';
 
 /** What went wrong in this project, to which thing, and what to do. Messages pass by themselves, or are put away. */
-export function Problems() {
+export const Problems = memo(function Problems() {
   const projectId = useProject((s) => s.projectId);
   const damaged = useProject((s) => s.damaged.length);
   const all = useStore(messages.store, (s) => s.messages);
@@ -54,4 +54,4 @@ export function Problems() {
       </IconButton>
     </Flex>
   );
-}
+});

@@ -1,6 +1,6 @@
 import { Box, chakra, Flex, IconButton, Input, NativeSelect, Text } from '@chakra-ui/react';
 import { ChevronsDown, ChevronsUp } from 'lucide-react';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { changeProject } from '../../core/document/commands/naming';
 import { projectOf } from '../../core/document/newProject';
 import type { Doc } from '../../core/document/schema';
@@ -10,7 +10,7 @@ import { useProject } from '../store/projectStore';
 import { Tip } from '../ui/Tip';
 import { LiveText } from './LiveText';
 import { LANGUAGE_SAMPLES } from '../text/languageSamples';
-import { useMakeCharacter, useTake } from './useGlyphInHand';
+import { useWay } from './way';
 
 /** Characters of the running text that the font lacks, parted by spaces. */
 function lackingOf(doc: Doc): string {
@@ -20,14 +20,14 @@ function lackingOf(doc: Doc): string {
 }
 
 /** The strip that always sets the artist's text in the live font. */
-export function RunningLine() {
+export const RunningLine = memo(function RunningLine() {
   const commit = useProject((s) => s.commit);
   const runningText = useProject((s) => (s.doc ? projectOf(s.doc).runningText : ''));
   const lacking = useProject((s) => (s.doc ? lackingOf(s.doc) : ''));
-  const take = useTake();
+  const { take } = useWay();
   const { family, compileMs, bytes, failed } = useLiveFont();
   const [tall, setTall] = useState(false);
-  const make = useMakeCharacter();
+  const { make } = useWay();
   const change = (text: string, continues = true) => {
     const { doc } = useProject.getState();
     if (doc) commit(changeProject(doc, { runningText: text }, 'Change the text'), continues);
@@ -121,4 +121,4 @@ export function RunningLine() {
       />
     </Box>
   );
-}
+});

@@ -1,9 +1,10 @@
 import { Flex, Text } from '@chakra-ui/react';
-import { useNavigate } from 'react-router';
+import { memo } from 'react';
 import { storeWhole, withId } from '../persistence/projects';
 import { useProject, type SaveState } from '../store/projectStore';
 import { InkButton } from '../ui/InkButton';
 import { saveOpenProject } from './saveProjectFile';
+import { useWay } from './way';
 
 const TEXT: Partial<Record<SaveState, string>> = {
   full: "The browser has no room left. Nothing is lost as long as this page stays open: it is tried again and again. Save a project file, or delete projects you don't need from the list.",
@@ -15,14 +16,14 @@ const TEXT: Partial<Record<SaveState, string>> = {
 };
 
 /** What stands in the way of saving, for as long as it does, and the ways out. */
-export function StorageBanner() {
+export const StorageBanner = memo(function StorageBanner() {
   const saveState = useProject((s) => s.saveState);
-  const navigate = useNavigate();
+  const { to } = useWay();
   const text = TEXT[saveState];
   if (!text) return null;
   const keepCopy = async () => {
     const { doc } = useProject.getState();
-    if (doc) void navigate(`/p/${await storeWhole(withId(doc, crypto.randomUUID()))}`);
+    if (doc) to(`/p/${await storeWhole(withId(doc, crypto.randomUUID()))}`);
   };
   return (
     <Flex
@@ -50,10 +51,10 @@ export function StorageBanner() {
         </InkButton>
       )}
       {saveState === 'full' && (
-        <InkButton tip="See what takes room" onClick={() => void navigate('/projects')}>
+        <InkButton tip="See what takes room" onClick={() => to('/projects')}>
           What takes room
         </InkButton>
       )}
     </Flex>
   );
-}
+});

@@ -1,4 +1,5 @@
 import { Box, Flex, IconButton, Text } from '@chakra-ui/react';
+import { memo } from 'react';
 import { Keyboard, Moon, Redo2, Save, Search, Sun, Undo2 } from 'lucide-react';
 import { Link } from 'react-router';
 import { projectOf } from '../../core/document/newProject';
@@ -22,7 +23,7 @@ interface Props {
   readonly onShortcuts: () => void;
 }
 
-export function TopBar({ onSearch, onShortcuts }: Props) {
+export const TopBar = memo(function TopBar({ onSearch, onShortcuts }: Props) {
   const name = useProject((s) => (s.doc ? projectOf(s.doc).name : ''));
   const undoLabel = useProject((s) => s.history.done[s.history.done.length - 1]?.label);
   const redoLabel = useProject((s) => s.history.undone[s.history.undone.length - 1]?.label);
@@ -95,4 +96,4 @@ export function TopBar({ onSearch, onShortcuts }: Props) {
       )}
     </Flex>
   );
-}
+});

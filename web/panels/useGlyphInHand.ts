@@ -1,11 +1,10 @@
-import { useCallback } from 'react';
-import { useNavigate, useParams, useSearchParams } from 'react-router';
+import { useSearchParams } from 'react-router';
 import type { Doc, GlyphRow } from '../../core/document/schema';
 import { glyphNamed } from '../../core/document/identity';
 import { projectOf } from '../../core/document/newProject';
-import { useNameBench } from '../store/nameBench';
 import { drawnGlyphs, glyphByCodePoint } from '../store/selectors';
 import { useDoc } from '../store/projectStore';
+import { useWay } from './way';
 
 /** Nothing taken yet: the first letter of the running line, so that every stage shows it among neighbours. */
 function firstGlyph(doc: Doc): GlyphRow | null {
@@ -22,35 +21,8 @@ const glyphAt = (doc: Doc, idOrName: string): GlyphRow | undefined =>
 export function useGlyphInHand(): { glyph: GlyphRow | null; take: (id: string) => void } {
   const doc = useDoc();
   const [search] = useSearchParams();
-  const take = useTake();
+  const { take } = useWay();
   const id = search.get('glyph');
   const glyph = (id === null ? undefined : glyphAt(doc, id)) ?? firstGlyph(doc);
   return { glyph, take };
-}
-
-/** Takes a glyph in hand, by its id. */
-export function useTake(): (id: string) => void {
-  const [, setSearch] = useSearchParams();
-  // At once: keys pressed one after the other must each find the letter that the one before took.
-  return useCallback((next: string) => setSearch({ glyph: next }, { flushSync: true }), [setSearch]);
-}
-
-/** Leads to a stage with a glyph in hand. */
-export function useGoTo(): (stage: string, glyphId?: string) => void {
-  const navigate = useNavigate();
-  const { projectId } = useParams();
-  const [search] = useSearchParams();
-  const kept = search.get('glyph');
-  return (stage, glyphId = kept ?? undefined) =>
-    void navigate(`/p/${projectId}/${stage}${glyphId ? `?glyph=${encodeURIComponent(glyphId)}` : ''}`);
-}
-
-/** Leads to where a character that the font hasn't is made. */
-export function useMakeCharacter(): (char: string) => void {
-  const navigate = useNavigate();
-  const { projectId } = useParams();
-  return (char) => {
-    useNameBench.setState({ tab: 'letter', pieceId: null });
-    void navigate(`/p/${projectId}/name?char=${encodeURIComponent(char)}`);
-  };
 }

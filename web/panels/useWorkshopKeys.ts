@@ -2,7 +2,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { useProject } from '../store/projectStore';
 import { STAGES } from '../text/stages';
 import { saveOpenProject } from './saveProjectFile';
-import { useGoTo } from './useGlyphInHand';
+import { useWay } from './way';
 
 /** Sliders and lists keep no text of their own to undo. */
 const NOT_TYPING = { enableOnFormTags: ['slider', 'select'] as const };
@@ -15,7 +15,7 @@ export function useWorkshopKeys({
   onSearch: () => void;
   onShortcuts: () => void;
 }): void {
-  const go = useGoTo();
+  const { goTo: go } = useWay();
   const { undo, redo } = useProject.getState();
   useHotkeys('mod+z', (e) => (e.preventDefault(), undo()), NOT_TYPING);
   useHotkeys('mod+shift+z, mod+y', (e) => (e.preventDefault(), redo()), NOT_TYPING);

@@ -55,11 +55,12 @@ export interface StoredMoment {
   readonly doc: Doc;
 }
 
-/** A file as it was dropped, kept until something was made of it. */
+/** A file as it was dropped, and which bytes of its item's blob are its own. */
 export interface StoredFile {
   readonly path: string;
   readonly type: string;
-  readonly blob: Blob;
+  readonly from: number;
+  readonly to: number;
 }
 
 /** Work that isn't done yet with the files it is about; taken up again when the project is opened. */
@@ -70,6 +71,8 @@ export interface IntakeItem {
   /** files = as dropped, not yet looked at; page, pictures, artwork = what they turned out to be. */
   readonly kind: 'files' | 'page' | 'pictures' | 'artwork';
   readonly files: readonly StoredFile[];
+  /** The bytes of all files, one behind the other: thousands of blobs of their own would hold up the page. */
+  readonly blob: Blob;
   /** The sheet that was made of it, once there is one: it is still to be lifted. */
   readonly sheetId: string | null;
 }

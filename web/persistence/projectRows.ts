@@ -1,3 +1,4 @@
+import Dexie from 'dexie';
 import type { ProjectDiff } from '../../core/document/diff';
 import { emptyHistory, type History } from '../../core/document/history';
 import { TABLE_NAMES, type Doc, type TableName } from '../../core/document/schema';
@@ -7,8 +8,9 @@ import type { OrthoglyphDb, ProjectSummary, StoredStep } from './db';
 /** Steps of the history that outlive the page, as long as they hold no more rows than this together. */
 export const KEPT_STEPS = 200;
 const KEPT_CHANGES = 4000;
-/** Rows handed to the database at a time: copying thousands at once would hold up the page. */
-const ROWS_AT_ONCE = 100;
+/** Rows handed to the database and taken from it at a time: copying thousands at once would hold up the page. */
+const ROWS_WRITTEN = 16;
+const ROWS_READ = 64;
 
 /** The newest steps that are kept, oldest first. */
 function newest(steps: readonly ProjectDiff[]): readonly ProjectDiff[] {
@@ -128,8 +130,7 @@ export function projectRows(db: OrthoglyphDb): ProjectRows {
         const summary = await db.summaries.get(projectId);
         const tables = {} as StoredTables;
         for (const table of TABLE_NAMES) {
-          const rows = await db.rows(table).where('projectId').equals(projectId).toArray();
-          tables[table] = Object.fromEntries(rows.map((r) => [r.id, r.row]));
+          tables[table] = await readRows(db, projectId, table);
         }
         if (!summary && Object.keys(tables.project).length === 0) return null;
         return { version: summary?.version ?? 1, tables, history: await readHistory(projectId) };
@@ -151,8 +152,7 @@ export function projectRows(db: OrthoglyphDb): ProjectRows {
       await db.transaction('rw', scope, async () => {
         for (const table of TABLE_NAMES) {
           await db.rows(table).where('projectId').equals(summary.id).delete();
-          const rows = Object.values(doc[table]);
-          await db.rows(table).bulkPut(rows.map((row) => ({ projectId: summary.id, id: row.id, row })));
+          await putRows(db, summary.id, table, Object.values(doc[table]));
         }
         await db.steps.where('projectId').equals(summary.id).delete();
         await db.histories.delete(summary.id);
@@ -173,8 +173,43 @@ async function writeRows(
   const gone = changes.filter((c) => c.after === null).map((c): [string, string] => [projectId, c.id]);
   const kept = changes.filter((c) => c.after !== null);
   await db.rows(table).bulkDelete(gone);
-  for (let i = 0; i < kept.length; i += ROWS_AT_ONCE)
+  await putRows(
+    db,
+    projectId,
+    table,
+    kept.map((c) => c.after!),
+  );
+}
+
+async function putRows(
+  db: OrthoglyphDb,
+  projectId: string,
+  table: TableName,
+  rows: readonly { readonly id: string }[],
+): Promise<void> {
+  for (let i = 0; i < rows.length; i += ROWS_WRITTEN)
     await db
       .rows(table)
-      .bulkPut(kept.slice(i, i + ROWS_AT_ONCE).map((c) => ({ projectId, id: c.id, row: c.after })));
+      .bulkPut(rows.slice(i, i + ROWS_WRITTEN).map((row) => ({ projectId, id: row.id, row })));
+}
+
+/** All rows of a table, some after the other. */
+async function readRows(
+  db: OrthoglyphDb,
+  projectId: string,
+  table: TableName,
+): Promise<Record<string, unknown>> {
+  const found: [string, unknown][] = [];
+  let after: unknown = Dexie.minKey;
+  for (;;) {
+    const rows = await db
+      .rows(table)
+      .where('[projectId+id]')
+      .between([projectId, after], [projectId, Dexie.maxKey], false, true)
+      .limit(ROWS_READ)
+      .toArray();
+    for (const r of rows) found.push([r.id, r.row]);
+    if (rows.length < ROWS_READ) return Object.fromEntries(found);
+    after = rows[rows.length - 1]!.id;
+  }
 }

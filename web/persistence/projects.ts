@@ -88,8 +88,5 @@ export async function roomOf(summary: ProjectSummary, of: OrthoglyphDb = db): Pr
   const uses = await of.pictureUses.where('projectId').equals(summary.id).toArray();
   const pictures = await of.pictures.bulkGet(uses.map((u) => u.pictureId));
   const intake = await of.intake.where('projectId').equals(summary.id).toArray();
-  return (
-    pictures.reduce((n, p) => n + (p?.blob.size ?? 0), 0) +
-    intake.reduce((n, i) => n + i.files.reduce((m, f) => m + f.blob.size, 0), 0)
-  );
+  return pictures.reduce((n, p) => n + (p?.blob.size ?? 0), 0) + intake.reduce((n, i) => n + i.blob.size, 0);
 }

@@ -9,7 +9,7 @@ import { SCHEMA_VERSION, TABLE_NAMES, type Doc } from '../../core/document/schem
 import { sampleProject } from '../../core/testing/sampleProject';
 import { FakeLocks } from '../testing/fakeLocks';
 import { OrthoglyphDb, type IntakeItem } from './db';
-import { intakeStore } from './intake';
+import { intakeStore, packFiles, unpackFiles } from './intake';
 import { momentStore } from './moments';
 import { pictureStore, markPicturesOf } from './pictures';
 import { deleteProject, roomOf } from './projects';
@@ -187,8 +187,9 @@ test('all that is a project’s own goes with it, and nothing of another', async
     const step = commit(doc, emptyHistory, setKerning(doc, 'H', 'T', -1)!);
     await projectRows(db).write({ summary: summary(step.doc), diff: step.diff, history: step.history });
     await momentStore(db).keep(id, 'now', doc, 5, `moment of ${id}`);
-    const item = { id: `item of ${id}`, projectId: id, addedAt: 1, kind: 'files', files: [], sheetId: null };
-    await intakeStore(db).change([], [item as IntakeItem]);
+    const of = { id: `item of ${id}`, projectId: id, addedAt: 1, sheetId: null };
+    const item: IntakeItem = { ...of, kind: 'files', ...packFiles([]) };
+    await intakeStore(db).change([], [item]);
   }
   await deleteProject('a', db, locks());
   for (const table of [...db.rowTables(), ...db.sideTables()]) {
@@ -196,6 +197,20 @@ test('all that is a project’s own goes with it, and nothing of another', async
   }
   expect((await projectRows(db).load('b'))!.history.done).toHaveLength(1);
   expect(await momentStore(db).list('b')).toHaveLength(1);
+});
+
+test('a project of more rows than are read at a time comes back whole, and only it', async () => {
+  const base = project('a');
+  const glyph = Object.values(base.glyphs)[0]!;
+  const glyphs = Object.fromEntries(
+    Array.from({ length: 333 }, (_, i) => [`g${i}`, { ...glyph, id: `g${i}`, name: `glyph${i}` }]),
+  );
+  const doc = { ...base, glyphs };
+  await store(doc);
+  // Ids that sort just before and behind.
+  await store(project('A'));
+  await store(project('a0'));
+  expect((await projectRows(db).load('a'))!.tables.glyphs).toEqual(glyphs);
 });
 
 describe('moments', () => {
@@ -221,7 +236,11 @@ describe('what was dropped', () => {
     projectId: 'a',
     addedAt,
     kind: 'page',
-    files: [{ path: `${id}.png`, type: 'image/png', blob: new Blob([id]) }],
+    ...packFiles([
+      { path: `${id}.png`, type: 'image/png', bytes: new TextEncoder().encode(id) },
+      { path: 'empty.svg', type: '', bytes: new Uint8Array(0) },
+      { path: 'last.svg', type: '', bytes: new TextEncoder().encode(`last of ${id}`) },
+    ]),
     sheetId: null,
   });
 
@@ -233,6 +252,25 @@ describe('what was dropped', () => {
     await intake.change(['early'], [item('fresh', 3)]);
     expect((await intake.waiting('a')).map((i) => i.id)).toEqual(['late', 'fresh']);
     expect(await intake.waiting('b')).toEqual([]);
+    const [late] = await intake.waiting('a');
+    const files = await unpackFiles(late!);
+    expect(files.map((f) => [f.path, new TextDecoder().decode(f.bytes)])).toEqual([
+      ['late.png', 'late'],
+      ['empty.svg', ''],
+      ['last.svg', 'last of late'],
+    ]);
+  });
+
+  test('by an earlier version, each file with a blob of its own, is not lost', async () => {
+    const { blob: _blob, ...rest } = item('old', 1);
+    const files = ['one', 'three'].map((t) => ({ path: `${t}.svg`, type: '', blob: new Blob([t]) }));
+    await db.intake.put({ ...rest, files } as unknown as IntakeItem);
+    const [waiting] = await intakeStore(db).waiting('a');
+    const read = await unpackFiles(waiting!);
+    expect(read.map((f) => [f.path, new TextDecoder().decode(f.bytes)])).toEqual([
+      ['one.svg', 'one'],
+      ['three.svg', 'three'],
+    ]);
   });
 });
 

@@ -1,4 +1,5 @@
 import { missingOfBill } from '../../core/document/commands/lifting';
+import { packFiles } from '../persistence/intake';
 import { FakeBrowser, type FakeTab } from '../testing/desk';
 import { createIntake } from './intake';
 import type { Session } from './session';
@@ -302,7 +303,7 @@ test('a tab that only reads takes nothing in, and says so; once it takes over, i
       projectId: 'a',
       addedAt: 1,
       kind: 'page',
-      files: [{ path: 'B.png', type: 'image/png', blob: new Blob(['B']) }],
+      ...packFiles([{ path: 'B.png', type: 'image/png', bytes: new TextEncoder().encode('B') }]),
       sheetId: null,
     },
   ];

@@ -9,7 +9,7 @@ import { fail, inFile, problem, type Result } from '../../core/problems/problem'
 import { fromLatest } from '../jobs/inSlices';
 import type { JobContext, JobHandle, JobQueue } from '../jobs/jobQueue';
 import type { IntakeItem, StoredFile } from '../persistence/db';
-import type { IntakeStore } from '../persistence/intake';
+import { packFiles, unpackFiles, type IntakeStore } from '../persistence/intake';
 import type { PictureStore } from '../persistence/pictures';
 import { isFull } from '../persistence/projectWriter';
 import type { MadeOfFiles } from '../workers/artwork.worker';
@@ -47,10 +47,6 @@ const STAGE_TEXT: Record<string, string> = {
 };
 const inWords = (stage: string): string => STAGE_TEXT[stage] ?? stage;
 
-const bytesOf = async (file: StoredFile): Promise<DroppedFile> => ({
-  path: file.path,
-  bytes: new Uint8Array(await file.blob.arrayBuffer()),
-});
 const blobOf = (bytes: Uint8Array, type: string): Blob => new Blob([bytes as BlobPart], { type });
 
 /** One drawing without a character's name probably holds what the bill still lacks; a short list says nothing. */
@@ -89,7 +85,7 @@ export function createIntake(world: IntakeWorld) {
         projectId: session.projectId,
         addedAt: now(),
         kind: 'files',
-        files: kept,
+        ...packFiles(kept),
         sheetId: null,
       };
       if (await stored(session, [], [item])) await work(session, item);
@@ -174,7 +170,7 @@ export function createIntake(world: IntakeWorld) {
 
   async function sort(session: Session, item: IntakeItem, context: JobContext): Promise<IntakeItem[]> {
     context.progress(inWords('open'), 0);
-    const files = await Promise.all(item.files.map(bytesOf));
+    const files = await unpackFiles(item);
     const types = new Map(item.files.map((f) => [f.path, f.type]));
     const found = await workers.artwork.run<SortedFiles>((api) => api.sort(files), {
       signal: context.signal,
@@ -193,11 +189,7 @@ export function createIntake(world: IntakeWorld) {
       // Places in the order of what was dropped; time alone would be the same for all.
       addedAt: item.addedAt + k / 1000,
       kind,
-      files: own.map((f) => ({
-        path: f.path,
-        type: types.get(f.path) ?? '',
-        blob: blobOf(f.bytes, types.get(f.path) ?? ''),
-      })),
+      ...packFiles(own.map((f) => ({ ...f, type: types.get(f.path) ?? '' }))),
     });
     const items = [
       ...(named.length > 0 ? [keep('pictures', named, 0)] : []),
@@ -208,9 +200,8 @@ export function createIntake(world: IntakeWorld) {
   }
 
   async function takePage(session: Session, item: IntakeItem, context: JobContext): Promise<void> {
-    const [file] = item.files;
-    const { path } = file!;
-    const { bytes } = await bytesOf(file!);
+    const [file] = await unpackFiles(item);
+    const { path, bytes } = file!;
     const onTable = item.sheetId === null ? undefined : session.doc.sheets[item.sheetId];
     if (onTable) return liftItem(session, item, onTable.id, null, context);
     context.progress(inWords('decode'), 0);
@@ -220,7 +211,7 @@ export function createIntake(world: IntakeWorld) {
       return intake.change([item.id], []);
     }
     const { practice, shown, cellPx, ...picture } = facts.value;
-    const kept = [{ id: picture.pictureId, blob: file!.blob }];
+    const kept = [{ id: picture.pictureId, blob: item.blob }];
     if (shown) kept.push({ id: shown.id, blob: blobOf(shown.png, 'image/png') });
     if (!(await keepPictures(session, path, kept))) return intake.change([item.id], []);
     if (practice === 'page') return takePracticePage(session, item, shown?.png ?? bytes, context);
@@ -301,7 +292,7 @@ export function createIntake(world: IntakeWorld) {
     kind: 'pictures' | 'artwork',
     context: JobContext,
   ): Promise<void> {
-    const files = await Promise.all(item.files.map(bytesOf));
+    const files = await unpackFiles(item);
     const recipe = session.doc.recipes[FIRST_RECIPE]!;
     const expected = expectedOf(session.doc, item.files);
     const made = await workers.artwork.run<MadeOfFiles>(
@@ -385,10 +376,10 @@ function takesEdits(session: Session): boolean {
 }
 
 /** A dropped file as it is kept; null when it was moved or deleted meanwhile. */
-async function readDropped(file: File): Promise<StoredFile | null> {
+async function readDropped(file: File): Promise<(DroppedFile & { type: string }) | null> {
   try {
-    const blob = new Blob([await file.arrayBuffer()], { type: file.type });
-    return { path: file.webkitRelativePath || file.name, type: file.type, blob };
+    const bytes = new Uint8Array(await file.arrayBuffer());
+    return { path: file.webkitRelativePath || file.name, type: file.type, bytes };
   } catch {
     return null;
   }

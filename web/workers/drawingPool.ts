@@ -29,7 +29,10 @@ export const readOnCores =
           while (next < files.length) {
             const from = next;
             next += AT_ONCE;
-            const own = files.slice(from, from + AT_ONCE);
+            // Each with bytes of its own: views travel with all that they are a view of.
+            const own = files
+              .slice(from, from + AT_ONCE)
+              .map(({ path, bytes }) => ({ path, bytes: bytes.slice() }));
             (await readBy(reader, own)).forEach((answer, i) => (answers[from + i] = answer));
             done += own.length;
             onProgress(done / files.length);

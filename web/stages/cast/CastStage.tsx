@@ -5,7 +5,7 @@ import { fontFileName } from '../../../core/compile/fontNames';
 import { glyphNamed } from '../../../core/document/identity';
 import { castingOf, projectOf } from '../../../core/document/newProject';
 import { describeProblem } from '../../../core/problems/describe';
-import { useGoTo } from '../../panels/useGlyphInHand';
+import { useWay } from '../../panels/way';
 import { snags } from '../../store/selectors';
 import { runFor } from '../../store/jobs';
 import { currentSession, useDoc } from '../../store/projectStore';
@@ -30,7 +30,7 @@ const TYPES: Record<string, string> = { otf: 'font/otf', ttf: 'font/ttf' };
 /** Snags, names as they will appear, formats, and the files with their sizes. */
 export function CastStage() {
   const doc = useDoc();
-  const go = useGoTo();
+  const { goTo: go } = useWay();
   const casting = castingOf(doc);
   const [files, setFiles] = useState<readonly CastFile[]>([]);
   const [working, setWorking] = useState<string | null>(null);

@@ -1,13 +1,13 @@
 import { Input } from '@chakra-ui/react';
 import { useState } from 'react';
 import { glyphOfCodePoint, startGlyph } from '../../../core/document/commands/naming';
-import { useTake } from '../../panels/useGlyphInHand';
+import { useWay } from '../../panels/way';
 import { useProject } from '../../store/projectStore';
 import { Tip } from '../../ui/Tip';
 
 /** Takes any character in hand by typing it; one that isn't there yet is begun empty, to be drawn with the pen. */
 export function NewLetter() {
-  const take = useTake();
+  const { take } = useWay();
   const [typed, setTyped] = useState('');
   const go = () => {
     const char = [...typed.trim()][0];

@@ -1,6 +1,6 @@
 import { removeSheet } from '../../../core/document/commands/lifting';
 import type { SheetRow } from '../../../core/document/schema';
-import { useGoTo } from '../../panels/useGlyphInHand';
+import { useWay } from '../../panels/way';
 import { useDoc, useProject } from '../../store/projectStore';
 import { Fact, Gauge } from '../../ui/Gauge';
 import { InkButton } from '../../ui/InkButton';
@@ -17,7 +17,7 @@ interface Props {
 export function SheetGauge({ sheet, cropping, onCropping }: Props) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
-  const go = useGoTo();
+  const { goTo: go } = useWay();
   return (
     <Gauge
       title={sheet.name}

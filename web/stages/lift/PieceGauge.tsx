@@ -5,7 +5,7 @@ import type { PieceRow } from '../../../core/document/schema';
 import type { Deviation } from '../../../core/find/tracePiece';
 import { countNodes } from '../../../core/geometry/contour';
 import { paintText, swatchOf } from '../../canvas/fillLayers';
-import { useGoTo } from '../../panels/useGlyphInHand';
+import { useWay } from '../../panels/way';
 import { pieceLabel } from '../../store/selectors';
 import { useDoc, useProject } from '../../store/projectStore';
 import { Fact, Gauge, GaugePart } from '../../ui/Gauge';
@@ -26,7 +26,7 @@ interface Props {
 export function PieceGauge({ piece, deviation, traced, children }: Props) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
-  const go = useGoTo();
+  const { goTo: go } = useWay();
   const [typed, setTyped] = useState('');
   const glyph = Object.values(doc.glyphs).find((g) => g.source?.pieceId === piece.id);
   const relabel = () => {

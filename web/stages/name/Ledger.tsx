@@ -1,10 +1,12 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
+import { useDndContext, useDraggable, useDroppable } from '@dnd-kit/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef } from 'react';
 import { glyphNameOf } from '../../../core/names/glyphNames';
 import { useSize } from '../../ui/useSize';
-import { LedgerCell } from './LedgerCell';
-import { ledgerRows, rowWith, type LedgerField, type LedgerSection } from './ledgerRows';
+import { fieldUnder, LEDGER } from './dragging';
+import { CELL_CSS, LedgerCell } from './LedgerCell';
+import { fieldAt, ledgerRows, rowWith, type LedgerField, type LedgerSection } from './ledgerRows';
 
 /** Side of a field with its gap, and of what else there is, px. */
 const FIELD = { width: 62, height: 78 };
@@ -43,7 +45,17 @@ export function Ledger({ sections, char, glyphId, onTake }: Props) {
     getScrollElement: () => scroller.current,
     estimateSize: (i) => (rows[i]!.kind === 'head' ? HEAD_PX : FIELD.height),
     overscan: rows.length <= WHOLE_ROWS ? WHOLE_ROWS : BEYOND_ROWS,
+    useFlushSync: false,
   });
+  // One place to drag from and to drop on for all fields: thousands of them would have to be asked at every move.
+  const held = useRef<{ field: LedgerField | null }>({ field: null });
+  const { setNodeRef: dropRef } = useDroppable({ id: LEDGER });
+  const drag = useDraggable({ id: LEDGER, data: held.current });
+  const { active } = useDndContext();
+  const fieldOf = (target: EventTarget): LedgerField | undefined => {
+    const at = fieldUnder(target);
+    return at === null ? undefined : fieldAt(sections, at);
+  };
   const isChosen = (f: LedgerField) => (char !== null ? f.char === char : f.glyph?.id === glyphId);
   // Taken in hand elsewhere, it comes into sight.
   useEffect(() => {
@@ -58,7 +70,19 @@ export function Ledger({ sections, char, glyphId, onTake }: Props) {
       ref={(e: HTMLDivElement | null) => {
         scroller.current = e;
         measured.current = e;
+        dropRef(e);
+        drag.setNodeRef(e);
       }}
+      onPointerDown={(e) => {
+        held.current.field = fieldOf(e.target) ?? null;
+        if (held.current.field) drag.listeners?.onPointerDown?.(e);
+      }}
+      onClick={(e) => {
+        const taken = fieldOf(e.target);
+        if (taken) onTake(taken);
+      }}
+      data-dragging={active ? '' : undefined}
+      css={CELL_CSS}
       flex="1"
       minH="0"
       overflowY="auto"
@@ -84,22 +108,18 @@ export function Ledger({ sections, char, glyphId, onTake }: Props) {
               {row.kind === 'head' ? (
                 <Head name={row.name} count={row.count} />
               ) : (
-                <Flex gap="1">
-                  {row.fields.map((field) => {
-                    const { label, name } = wordsOf(field);
-                    return (
-                      <LedgerCell
-                        key={field.char ?? field.glyph.id}
-                        label={label}
-                        char={field.char}
-                        name={name}
-                        glyph={field.glyph}
-                        chosen={isChosen(field)}
-                        onTake={onTake}
-                      />
-                    );
-                  })}
-                </Flex>
+                <div style={{ display: 'flex', gap: 4 }}>
+                  {row.fields.map((f, i) => (
+                    <LedgerCell
+                      key={f.char ?? f.glyph.id}
+                      at={row.first + i}
+                      char={f.char}
+                      {...wordsOf(f)}
+                      glyph={f.glyph}
+                      chosen={isChosen(f)}
+                    />
+                  ))}
+                </div>
               )}
             </div>
           );

@@ -1,18 +1,16 @@
-import { useDraggable, useDroppable } from '@dnd-kit/core';
-import { Box, chakra, Flex, Text } from '@chakra-ui/react';
 import { memo } from 'react';
 import type { GlyphRow } from '../../../core/document/schema';
 import { GlyphDrawing } from '../../ui/GlyphDrawing';
-import type { LedgerField } from './ledgerRows';
 
 interface Props {
+  /** Where the field stands among all of them: the ledger asks by it what is meant. */
+  readonly at: number;
+  readonly char: string | null;
   /** What the field stands for: a character, or the name of a drawing without one. */
   readonly label: string;
-  readonly char: string | null;
   readonly name: string;
   readonly glyph: GlyphRow | null;
   readonly chosen: boolean;
-  readonly onTake: (field: LedgerField) => void;
 }
 
 /** How a glyph came about, where that matters: a mark in the corner and words for it. */
@@ -24,51 +22,72 @@ function markOf(glyph: GlyphRow | null): [sign: string, text: string] | null {
   return null;
 }
 
+/** Looks of the fields, given once by the ledger: there may be thousands. */
+export const CELL_CSS = {
+  '& [data-field]': {
+    position: 'relative',
+    display: 'block',
+    width: '58px',
+    height: '74px',
+    border: '1px dashed {colors.rule}',
+    cursor: 'pointer',
+    touchAction: 'manipulation',
+    color: 'faded',
+  },
+  '& [data-field][data-drawn]': { borderStyle: 'solid', background: 'sheet', color: 'ink' },
+  '& [data-field][aria-pressed=true], &[data-dragging] [data-field][data-char]:hover': {
+    borderColor: 'hand',
+    background: 'handSoft',
+  },
+  '& [data-field] .label': {
+    display: 'block',
+    paddingX: '6px',
+    fontSize: '10px',
+    lineHeight: '16px',
+    textAlign: 'left',
+    color: 'faded',
+    overflow: 'hidden',
+    textOverflow: 'ellipsis',
+    whiteSpace: 'nowrap',
+  },
+  '& [data-field] .drawing': {
+    display: 'flex',
+    height: '54px',
+    alignItems: 'center',
+    justifyContent: 'center',
+    fontSize: '12px',
+  },
+  '& [data-field] .mark': {
+    position: 'absolute',
+    top: '2px',
+    right: '4px',
+    fontSize: '9px',
+    lineHeight: '12px',
+    color: 'faded',
+  },
+  '& [data-field] .mark[data-draft]': { color: 'snag' },
+};
+
 /** One field of the ledger. Pieces can be dropped on it; an empty one can be dragged onto a piece, a drawn one onto a field. */
-export const LedgerCell = memo(function LedgerCell({ label, char, name, glyph, chosen, onTake }: Props) {
-  const id = char ?? `name ${name}`;
-  const drop = useDroppable({ id: `cell ${id}`, disabled: char === null, data: { char } });
-  const drag = useDraggable({ id: `char ${id}`, data: { char, glyphId: glyph?.id ?? null } });
+export const LedgerCell = memo(function LedgerCell({ at, char, label, name, glyph, chosen }: Props) {
   const mark = markOf(glyph);
   return (
-    <chakra.button
+    <button
       type="button"
-      ref={(e: HTMLButtonElement | null) => {
-        drop.setNodeRef(e);
-        drag.setNodeRef(e);
-      }}
-      {...drag.listeners}
-      w="58px"
-      h="74px"
-      borderWidth="1px"
-      borderStyle={glyph ? 'solid' : 'dashed'}
-      borderColor={chosen || drop.isOver ? 'hand' : 'rule'}
-      bg={chosen || drop.isOver ? 'handSoft' : glyph ? 'sheet' : 'transparent'}
+      data-field={at}
+      data-drawn={glyph ? '' : undefined}
+      data-char={char ?? undefined}
       aria-pressed={chosen}
       aria-label={glyph ? `${label}, ${name}${mark ? `, ${mark[1]}` : ''}` : `${label}, ${name}, missing`}
       title={glyph ? `${label} ${name}` : `${label} ${name}: no glyph yet`}
-      onClick={() => onTake(char === null ? { char, glyph: glyph! } : { char, glyph })}
-      position="relative"
-      style={{ touchAction: 'manipulation' }}
     >
-      <Text fontSize="10px" color="faded" textAlign="left" px="1.5" lineHeight="16px" truncate>
-        {label}
-      </Text>
-      <Flex justify="center" color={glyph ? 'ink' : 'faded'} h="54px" align="center">
-        {glyph ? <GlyphDrawing glyph={glyph} size={52} /> : <Text fontSize="xs">empty</Text>}
-      </Flex>
+      <span className="label">{label}</span>
+      <span className="drawing">{glyph ? <GlyphDrawing glyph={glyph} size={52} /> : 'empty'}</span>
       {mark && (
-        <Box
-          position="absolute"
-          top="2px"
-          right="4px"
-          fontSize="9px"
-          lineHeight="12px"
-          color={glyph?.draft ? 'snag' : 'faded'}
-        >
+        <span className="mark" data-draft={glyph?.draft ? '' : undefined}>
           {mark[0]}
-        </Box>
+        </span>
       )}
-    </chakra.button>
+    </button>
   );
 });

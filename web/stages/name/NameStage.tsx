@@ -2,20 +2,20 @@ import {
   DndContext,
   DragOverlay,
   PointerSensor,
-  pointerWithin,
   useSensor,
   useSensors,
-  type CollisionDetection,
+  type Active,
   type DragEndEvent,
 } from '@dnd-kit/core';
 import { NativeSelect, Progress, Text } from '@chakra-ui/react';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { changeProject } from '../../../core/document/commands/naming';
 import { projectOf } from '../../../core/document/newProject';
 import type { Doc, GlyphRow } from '../../../core/document/schema';
 import { BILLS } from '../../../core/names/bills';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';
+import { useWay } from '../../panels/way';
 import { giveCharacter, namelessPieces, useNameBench } from '../../store/nameBench';
 import { useDoc, useProject } from '../../store/projectStore';
 import { drawnGlyphs, glyphByCodePoint } from '../../store/selectors';
@@ -23,22 +23,14 @@ import { Bench } from '../../ui/Bench';
 import { PieceDrawing } from '../../ui/PieceDrawing';
 import { AskTaken } from './AskTaken';
 import { NameGauge } from './gauge/NameGauge';
+import { fieldAtEnd, LEDGER, underPointer } from './dragging';
 import { Ledger } from './Ledger';
-import { ledgerSections, type LedgerField } from './ledgerRows';
+import { fieldAt, ledgerSections, type LedgerField, type LedgerSection } from './ledgerRows';
 import { OrderStrip } from './OrderStrip';
 import { PieceShelf } from './PieceShelf';
 
 /** So many of the missing characters are named beside the coverage. */
 const SHOWN_MISSING = 80;
-
-/**
- * What lies under the pointer; fields of the ledger that are scrolled out of sight lie under the shelf, which comes first.
- */
-const underPointer: CollisionDetection = (args) => {
-  const hits = pointerWithin(args);
-  const shelf = hits.filter((h) => String(h.id).startsWith('onto '));
-  return shelf.length > 0 ? shelf : hits;
-};
 
 /** Drawings that have no character: alternates, ligatures, and the sign for what a font lacks. */
 const others = (doc: Doc): GlyphRow[] =>
@@ -46,12 +38,36 @@ const others = (doc: Doc): GlyphRow[] =>
     .filter((g) => g.role === 'letter' && g.codePoints.length === 0 && g.contours.length > 0)
     .sort((a, b) => (a.name < b.name ? -1 : 1));
 
+/** The piece of the shelf that is dragged; null when it is a field of the ledger. */
+const pieceOf = ({ id, data }: Active): string | null =>
+  id === LEDGER ? null : ((data.current as { pieceId?: string }).pieceId ?? null);
+
+/** A drawing let go on a field gets its character; a field's character let go on a piece goes to that. */
+function giveDropped(
+  { active, over, activatorEvent, delta }: DragEndEvent,
+  sections: readonly LedgerSection[],
+): void {
+  const pieceId = pieceOf(active);
+  const from = active.id === LEDGER ? (active.data.current as { field: LedgerField | null }).field : null;
+  const ontoPiece = (over!.data.current as { pieceId?: string } | undefined)?.pieceId;
+  if (ontoPiece) {
+    if (from?.char) giveCharacter({ kind: 'piece', id: ontoPiece }, from.char);
+    return;
+  }
+  const at = fieldAtEnd(activatorEvent, delta);
+  const char = at === null ? null : fieldAt(sections, at)?.char;
+  if (!char) return;
+  if (pieceId) giveCharacter({ kind: 'piece', id: pieceId }, char);
+  else if (from?.glyph && char !== from.char) giveCharacter({ kind: 'glyph', id: from.glyph.id }, char);
+}
+
 /** The ledger: all characters wanted and all glyphs there are, with coverage of the bill. */
 export function NameStage() {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
   const { glyph, take } = useGlyphInHand();
-  const [search, setSearch] = useSearchParams();
+  const [search] = useSearchParams();
+  const { takeMissing } = useWay();
   const { tab, pieceId } = useNameBench();
   const [dragged, setDragged] = useState<string | null>(null);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
@@ -79,27 +95,33 @@ export function NameStage() {
     useNameBench.setState({ pieceId: null, tab: tab === 'order' ? tab : 'letter' });
     const g = glyphOf(char);
     if (g) take(g.id);
-    else setSearch({ char }, { flushSync: true });
+    else takeMissing(char);
   };
   // The same function for all fields at all times, so that only those are drawn again that change.
   const latest = useRef({ takeChar, take });
   useEffect(() => {
     latest.current = { takeChar, take };
   });
+  const onChar = useCallback((char: string) => latest.current.takeChar(char), []);
+  // The gauge follows a moment later: what was clicked is marked at once.
+  const gauged = useDeferredValue(
+    useMemo(
+      () => ({
+        glyph: wanted === null ? glyph : null,
+        char: wanted,
+        piece: pieceId === null ? null : (doc.pieces[pieceId] ?? null),
+      }),
+      [wanted, glyph, pieceId, doc.pieces],
+    ),
+  );
   const onTake = useCallback((field: LedgerField) => {
     if (field.char !== null) return latest.current.takeChar(field.char);
     useNameBench.setState({ pieceId: null });
     latest.current.take(field.glyph.id);
   }, []);
-  const dropped = ({ active, over }: DragEndEvent) => {
+  const dropped = (e: DragEndEvent) => {
     setDragged(null);
-    const from = active.data.current as { pieceId?: string; char?: string; glyphId?: string | null };
-    const to = over?.data.current as { pieceId?: string; char?: string | null } | undefined;
-    if (!to) return;
-    if (from.pieceId && to.char) giveCharacter({ kind: 'piece', id: from.pieceId }, to.char);
-    else if (from.char && to.pieceId) giveCharacter({ kind: 'piece', id: to.pieceId }, from.char);
-    else if (from.glyphId && to.char && to.char !== from.char)
-      giveCharacter({ kind: 'glyph', id: from.glyphId }, to.char);
+    if (e.over) giveDropped(e, sections);
   };
   const draggedPiece = dragged === null ? undefined : doc.pieces[dragged];
   const missing = bill.filter((c) => !glyphOf(c));
@@ -107,7 +129,7 @@ export function NameStage() {
     <DndContext
       sensors={sensors}
       collisionDetection={underPointer}
-      onDragStart={(e) => setDragged((e.active.data.current as { pieceId?: string }).pieceId ?? null)}
+      onDragStart={(e) => setDragged(pieceOf(e.active))}
       onDragCancel={() => setDragged(null)}
       onDragEnd={dropped}
     >
@@ -173,12 +195,7 @@ export function NameStage() {
           onTake={onTake}
         />
       </Bench>
-      <NameGauge
-        glyph={wanted === null ? glyph : null}
-        char={wanted}
-        piece={pieceId === null ? null : (doc.pieces[pieceId] ?? null)}
-        onChar={takeChar}
-      />
+      <NameGauge {...gauged} onChar={onChar} />
       <DragOverlay dropAnimation={null}>
         {draggedPiece && <PieceDrawing piece={draggedPiece} width={44} height={50} />}
       </DragOverlay>

@@ -5,10 +5,10 @@ export type LedgerField =
   | { readonly char: string; readonly glyph: GlyphRow | null }
   | { readonly char: null; readonly glyph: GlyphRow };
 
-/** A row of the ledger as it is shown: the head of a section, or as many fields as stand beside each other. */
+/** A row of the ledger as it is shown: the head of a section, or as many fields as stand beside each other, counted through. */
 export type LedgerRow =
   | { readonly kind: 'head'; readonly name: string; readonly count: string }
-  | { readonly kind: 'fields'; readonly fields: readonly LedgerField[] };
+  | { readonly kind: 'fields'; readonly first: number; readonly fields: readonly LedgerField[] };
 
 export interface LedgerSection {
   readonly name: string;
@@ -68,12 +68,24 @@ export function ledgerSections(
 /** Sections laid out in rows of so many fields. */
 export function ledgerRows(sections: readonly LedgerSection[], columns: number): LedgerRow[] {
   const wide = Math.max(1, columns);
+  let first = 0;
   return sections.flatMap(({ name, count, fields }) => {
     const rows: LedgerRow[] = [{ kind: 'head', name, count }];
     for (let i = 0; i < fields.length; i += wide)
-      rows.push({ kind: 'fields', fields: fields.slice(i, i + wide) });
+      rows.push({ kind: 'fields', first: first + i, fields: fields.slice(i, i + wide) });
+    first += fields.length;
     return rows;
   });
+}
+
+/** The field of a number; undefined when there is none. */
+export function fieldAt(sections: readonly LedgerSection[], at: number): LedgerField | undefined {
+  let rest = at;
+  for (const { fields } of sections) {
+    if (rest < fields.length) return fields[rest];
+    rest -= fields.length;
+  }
+  return undefined;
 }
 
 /** The row in which a field is that fits; -1 when none does. */

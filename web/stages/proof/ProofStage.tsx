@@ -2,7 +2,8 @@ import { Box, Flex, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import { projectOf } from '../../../core/document/newProject';
 import { LiveText } from '../../panels/LiveText';
-import { useGlyphInHand, useGoTo } from '../../panels/useGlyphInHand';
+import { useGlyphInHand } from '../../panels/useGlyphInHand';
+import { useWay } from '../../panels/way';
 import { drawnGlyphs, glyphByCodePoint } from '../../store/selectors';
 import { useDoc } from '../../store/projectStore';
 import { Bench, EmptyBench } from '../../ui/Bench';
@@ -15,7 +16,7 @@ const SIZES = [72, 48, 36, 24, 18, 14, 12, 10];
 /** Pages of real typesetting in the font as compiled; any letter leads to where it is made. */
 export function ProofStage() {
   const doc = useDoc();
-  const go = useGoTo();
+  const { goTo: go } = useWay();
   const { glyph, take } = useGlyphInHand();
   const [kind, setKind] = useState<ProofKind>('page');
   const own = projectOf(doc).runningText;

@@ -8,7 +8,7 @@ import {
 import { startGlyph } from '../../../../core/document/commands/naming';
 import { projectOf } from '../../../../core/document/newProject';
 import { glyphNameOf } from '../../../../core/names/glyphNames';
-import { useGoTo } from '../../../panels/useGlyphInHand';
+import { useWay } from '../../../panels/way';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { GaugePart } from '../../../ui/Gauge';
 import { InkButton } from '../../../ui/InkButton';
@@ -17,7 +17,7 @@ import { InkButton } from '../../../ui/InkButton';
 export function AccentsPart() {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
-  const go = useGoTo();
+  const { goTo: go } = useWay();
   const list = [...new Set(projectOf(doc).bill + WESTERN_ACCENTS)].join('');
   const ready = composable(doc, list);
   const lacking = lackingMarks(doc, list);

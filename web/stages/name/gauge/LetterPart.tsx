@@ -11,7 +11,7 @@ import { acceptDrafts } from '../../../../core/document/commands/drafts';
 import { glyphOfCodePoint } from '../../../../core/document/commands/naming';
 import type { GlyphRow } from '../../../../core/document/schema';
 import { glyphNameOf } from '../../../../core/names/glyphNames';
-import { useTake } from '../../../panels/useGlyphInHand';
+import { useWay } from '../../../panels/way';
 import { giveCharacter, ownerOf } from '../../../store/nameBench';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { Fact, GaugePart } from '../../../ui/Gauge';
@@ -23,7 +23,7 @@ import { CharacterField, hexOf } from '../CharacterField';
 export function LetterPart({ glyph }: { glyph: GlyphRow }) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
-  const take = useTake();
+  const { take } = useWay();
   const [told, setTold] = useState<string | null>(null);
   const isIcon = glyph.codePoints.some((cp) => cp >= 0xe000 && cp <= 0xf8ff);
   const capitals = takeOnCapitals(doc, glyph.id);

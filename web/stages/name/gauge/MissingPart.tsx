@@ -13,7 +13,7 @@ import { glyphNameOf } from '../../../../core/names/glyphNames';
 import { useCharacterNames } from '../../../store/characterNames';
 import { giveCharacter, namelessPieces } from '../../../store/nameBench';
 import { glyphByCodePoint } from '../../../store/selectors';
-import { useGoTo } from '../../../panels/useGlyphInHand';
+import { useWay } from '../../../panels/way';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { Fact, GaugePart } from '../../../ui/Gauge';
 import { GlyphDrawing } from '../../../ui/GlyphDrawing';
@@ -25,7 +25,7 @@ import { hexOf } from '../CharacterField';
 export function MissingPart({ char, onChar }: { char: string; onChar: (char: string) => void }) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
-  const go = useGoTo();
+  const { goTo: go } = useWay();
   const names = useCharacterNames();
   const cp = char.codePointAt(0)!;
   const name = names.find((n) => n.codePoint === cp)?.name.toLowerCase();
@@ -96,7 +96,7 @@ export function MissingPart({ char, onChar }: { char: string; onChar: (char: str
 function Formula({ char, onChar }: { char: string; onChar: (char: string) => void }) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
-  const go = useGoTo();
+  const { goTo: go } = useWay();
   const f = formulaOf(char);
   if (!f) return null;
   const base = glyphByCodePoint(doc).get(f.base);

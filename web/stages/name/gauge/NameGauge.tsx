@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import type { GlyphRow, PieceRow } from '../../../../core/document/schema';
 import { glyphNameOf } from '../../../../core/names/glyphNames';
 import { useNameBench } from '../../../store/nameBench';
@@ -27,7 +28,7 @@ interface Props {
 }
 
 /** What is in hand and its characters; naming by order; what can be made of what is there; the bill. */
-export function NameGauge({ glyph, char, piece, onChar }: Props) {
+export const NameGauge = memo(function NameGauge({ glyph, char, piece, onChar }: Props) {
   const tab = useNameBench((s) => s.tab);
   const title = piece
     ? `Piece ${piece.order + 1}`
@@ -53,4 +54,4 @@ export function NameGauge({ glyph, char, piece, onChar }: Props) {
       </GaugeTabs>
     </Gauge>
   );
-}
+});

@@ -1,7 +1,7 @@
 import { Flex, Text } from '@chakra-ui/react';
 import { mendStandings } from '../../../../core/document/commands/placing';
 import type { Standing } from '../../../../core/seat/standing';
-import { useTake } from '../../../panels/useGlyphInHand';
+import { useWay } from '../../../panels/way';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { seatBench } from '../../../store/seatBench';
 import { standingsInOrder } from '../../../store/selectors';
@@ -26,7 +26,7 @@ const mendSign = (s: Standing): string =>
 export function StandTab() {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
-  const take = useTake();
+  const { take } = useWay();
   const out = standingsInOrder(doc)
     .filter((s) => s.fault !== null)
     .sort((a, b) => amountOf(b) - amountOf(a));
