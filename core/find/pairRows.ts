@@ -11,6 +11,29 @@ export interface PairColumn {
  * place, everything else shows as a gap on one side. Method: longest common subsequence (Hunt and McIlroy 1976).
  */
 export function pairRows(expected: readonly string[], names: readonly (string | null)[]): PairColumn[] {
+  let head = 0;
+  while (head < expected.length && expected[head] === names[head]) head++;
+  let tail = 0;
+  const rest = Math.min(expected.length, names.length) - head;
+  while (tail < rest && expected[expected.length - 1 - tail] === names[names.length - 1 - tail]) tail++;
+  const same = (from: number, count: number, shift: number) =>
+    Array.from({ length: count }, (_, k): PairColumn => {
+      const at = from + k;
+      return { expected: expected[at]!, piece: at + shift };
+    });
+  const between = pairMiddle(
+    expected.slice(head, expected.length - tail),
+    names.slice(head, names.length - tail),
+  );
+  return [
+    ...same(0, head, 0),
+    ...between.map((c) => ({ ...c, piece: c.piece === null ? null : c.piece + head })),
+    ...same(expected.length - tail, tail, names.length - expected.length),
+  ];
+}
+
+/** What lies between a beginning and an end that both have in common: that needs no search. */
+function pairMiddle(expected: readonly string[], names: readonly (string | null)[]): PairColumn[] {
   const n = expected.length;
   const m = names.length;
   const best = Array.from({ length: n + 1 }, () => new Uint16Array(m + 1));

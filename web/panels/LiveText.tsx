@@ -29,7 +29,7 @@ function runsOf(text: string, has: (codePoint: number) => boolean): { text: stri
  * stands in a dashed frame, and a click leads to where it is made.
  */
 export function LiveText({ text, onPick, ...rest }: Props) {
-  const family = useLiveFont((s) => s.family);
+  const families = useLiveFont((s) => s.families);
   const have = useProject((s) => (s.doc ? glyphByCodePoint(s.doc) : null));
   const { make } = useWay();
   const runs = useMemo(() => runsOf(text, (cp) => have?.has(cp) ?? true), [text, have]);
@@ -39,7 +39,7 @@ export function LiveText({ text, onPick, ...rest }: Props) {
       whiteSpace="pre-wrap"
       overflowWrap="anywhere"
       {...rest}
-      style={{ fontFamily: family ? `'${family}', sans-serif` : undefined }}
+      style={{ fontFamily: families ? `${families}, sans-serif` : undefined }}
       onClick={(e) => {
         const at = characterAt(e.currentTarget, e.clientX, e.clientY);
         const codePoint = at === null ? undefined : text.codePointAt(at);

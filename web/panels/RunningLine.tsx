@@ -25,7 +25,7 @@ export const RunningLine = memo(function RunningLine() {
   const runningText = useProject((s) => (s.doc ? projectOf(s.doc).runningText : ''));
   const lacking = useProject((s) => (s.doc ? lackingOf(s.doc) : ''));
   const { take } = useWay();
-  const { family, compileMs, bytes, failed } = useLiveFont();
+  const { family, compileMs, bytes, failed } = useLiveFont((s) => s);
   const [tall, setTall] = useState(false);
   const { make } = useWay();
   const change = (text: string, continues = true) => {

@@ -13,13 +13,13 @@ import { Sessions, type SaveState, type Session } from './session';
 
 export type { SaveState } from './session';
 
-export const messages = createMessages(window);
+export const messages = createMessages({ setTimeout: (run, ms) => setTimeout(run, ms) });
 
 /** The projects that live in this tab: the one that is shown, and those that jobs still work for. */
 export const sessions = new Sessions({
   rows: storage.rows,
   open: archive.open,
-  locks: navigator.locks,
+  locks: globalThis.navigator?.locks,
   clock: {
     setTimeout: (run, ms) => setTimeout(run, ms),
     clearTimeout: (timer) => clearTimeout(timer as number),
@@ -106,18 +106,22 @@ export const useProject = create<ProjectState>((set) => ({
   showProblems: (problems) => shown?.session.tell(problems),
 }));
 
-// A tab that is put away or closed writes at once what still waits, and asks before it is lost.
-document.addEventListener('visibilitychange', () => {
-  if (document.visibilityState === 'hidden') void sessions.flushAll();
-});
-addEventListener('pagehide', () => void sessions.flushAll());
-addEventListener('beforeunload', (event) => {
-  const unsaved = sessions.unsaved();
-  if (unsaved.length === 0) return;
-  void sessions.flushAll();
-  // Work on its way is written by the time that anybody could answer; only what storage refused is asked about.
-  if (unsaved.some((s) => ['failed', 'full'].includes(s.getState().saveState))) event.preventDefault();
-});
+if (typeof document !== 'undefined') keepOnLeaving();
+
+/** A tab that is put away or closed writes at once what still waits, and asks before it is lost. */
+function keepOnLeaving(): void {
+  document.addEventListener('visibilitychange', () => {
+    if (document.visibilityState === 'hidden') void sessions.flushAll();
+  });
+  addEventListener('pagehide', () => void sessions.flushAll());
+  addEventListener('beforeunload', (event) => {
+    const unsaved = sessions.unsaved();
+    if (unsaved.length === 0) return;
+    void sessions.flushAll();
+    // Work on its way is written by the time that anybody could answer; only what storage refused is asked about.
+    if (unsaved.some((s) => ['failed', 'full'].includes(s.getState().saveState))) event.preventDefault();
+  });
+}
 
 /** The open document. Only for components below the workshop, which waits until it is there. */
 export function useDoc(): Doc {

@@ -1,9 +1,16 @@
 import { transfer } from 'comlink';
 import { compileFont, type OutlineFormat } from '../../core/compile/compileFont';
+import { partOf, readying } from '../../core/compile/partOf';
 import { applyDiff, type ProjectDiff } from '../../core/document/diff';
 import { TABLE_NAMES, type Doc, type TableName } from '../../core/document/schema';
 import { fail, ok, type Result } from '../../core/problems/problem';
 import { serve } from './serve';
+
+/** What a font is to have when not all of it is made: the letters of a text, and glyphs by their ids. */
+export interface FontPart {
+  readonly text: string;
+  readonly also: readonly string[];
+}
 
 /** The document as the page has it; patched row by row, so that unchanged glyphs stay compiled. */
 let doc: Doc | null = null;
@@ -23,14 +30,24 @@ const api = {
   apply(diff: ProjectDiff): void {
     if (doc) doc = applyDiff(doc, diff);
   },
+  /** Makes glyphs ready for so many ms; whether all of them are. */
+  ready(styleId: string, ms: number): Result<boolean> {
+    if (!doc) return ok(true);
+    const until = performance.now() + ms;
+    for (const _ of readying(doc, styleId)) if (performance.now() > until) return ok(false);
+    return ok(true);
+  },
+  /** The whole font, or a part of it. */
   compile(
     format: OutlineFormat,
     styleId: string,
     nowUnixS: number,
+    part: FontPart | null,
   ): Result<{ bytes: Uint8Array; ms: number }> {
     if (!doc) return fail({ code: 'nothing-there' });
     const start = performance.now();
-    const bytes = compileFont(doc, { format, styleId, nowUnixS });
+    const wanted = part === null ? doc : partOf(doc, part.text, new Set(part.also));
+    const bytes = compileFont(wanted, { format, styleId, nowUnixS });
     return transfer(ok({ bytes, ms: performance.now() - start }), [bytes.buffer]);
   },
 };

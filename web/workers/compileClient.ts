@@ -5,7 +5,7 @@ import type { Doc } from '../../core/document/schema';
 import type { Result } from '../../core/problems/problem';
 import { startWorker } from '../jobs/startWorker';
 import { WorkerHost, type Started } from '../jobs/workerHost';
-import type { CompileApi } from './compile.worker';
+import type { CompileApi, FontPart } from './compile.worker';
 
 /** Rows that don't reach the font needn't travel: pieces are the bulk of a project. */
 const FONT_TABLES = ['project', 'glyphs', 'kerning', 'groups', 'features', 'styles', 'casting'] as const;
@@ -61,22 +61,34 @@ export class Compiler {
     return true;
   }
 
+  /** The whole font, or a part of it. */
   compile(
     format: OutlineFormat,
     styleId: string,
     nowUnixS: number,
-    signal?: AbortSignal,
+    { part = null, signal }: { part?: FontPart | null; signal?: AbortSignal } = {},
   ): Promise<Result<Compiled>> {
     return this.host.run<Compiled>(
       async (api) => {
-        if (this.loaded !== this.started && this.doc) {
-          this.loaded = this.started;
-          await sendWhole(api, this.doc);
-        }
-        return api.compile(format, styleId, nowUnixS);
+        await this.sendOnce(api);
+        return api.compile(format, styleId, nowUnixS, part);
       },
       { signal },
     );
+  }
+
+  /** Works ahead for a moment (`ms`); true when the whole font can be made at once. */
+  ready(styleId: string, ms: number): Promise<Result<boolean>> {
+    return this.host.run<boolean>(async (api) => {
+      await this.sendOnce(api);
+      return api.ready(styleId, ms);
+    });
+  }
+
+  private async sendOnce(api: Remote<CompileApi>): Promise<void> {
+    if (this.loaded === this.started || !this.doc) return;
+    this.loaded = this.started;
+    await sendWhole(api, this.doc);
   }
 }
 

@@ -51,7 +51,7 @@ export function CastStage() {
           setWorking(format.toUpperCase());
           progress(`Making the ${format.toUpperCase()}`, i / casting.formats.length);
           const now = Math.floor(Date.now() / 1000);
-          const result = await compileClient.compile(format, style.id, now, signal);
+          const result = await compileClient.compile(format, style.id, now, { signal });
           session.tell(result.problems);
           if (result.ok)
             made.push({ name: fontFileName(casting.family, style.name, format), bytes: result.value.bytes });

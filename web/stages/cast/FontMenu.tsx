@@ -3,7 +3,7 @@ import { useLiveFont } from '../../store/liveFont';
 
 /** How the font will be listed among others: the family once, its styles below it. */
 export function FontMenu({ family, style }: { family: string; style: string }) {
-  const live = useLiveFont((s) => s.family);
+  const live = useLiveFont((s) => s.families);
   return (
     <Box>
       <Heading as="h2" size="sm">
@@ -32,7 +32,7 @@ export function FontMenu({ family, style }: { family: string; style: string }) {
           <Text fontSize="sm" w="5rem">
             {style}
           </Text>
-          <Text fontSize="22px" style={{ fontFamily: live ? `'${live}', sans-serif` : undefined }} truncate>
+          <Text fontSize="22px" style={{ fontFamily: live ? `${live}, sans-serif` : undefined }} truncate>
             {family || 'Untitled'}
           </Text>
         </Flex>

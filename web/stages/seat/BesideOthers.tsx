@@ -48,7 +48,7 @@ const apparent = (h: Heights) => SMALL_COUNTS * h.x + (1 - SMALL_COUNTS) * h.cap
 export function BesideOthers() {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
-  const family = useLiveFont((s) => s.family);
+  const family = useLiveFont((s) => s.families);
   const [others, setOthers] = useState<readonly Heights[] | null>(null);
   useEffect(() => {
     let gone = false;
@@ -84,7 +84,7 @@ export function BesideOthers() {
   return (
     <Flex h="100%" px="6" py="2" gap="6" aria-label="Beside other fonts" role="region">
       <Flex direction="column" flex="1" minW="0" h="100%">
-        {row('ours', family ? `'${family}'` : 'inherit', own)}
+        {row('ours', family || 'inherit', own)}
         {OTHERS.map(([name, f], i) => row(name, f, others?.[i] ?? null))}
       </Flex>
       <Flex direction="column" w="10.5rem" gap="2" justify="center" flexShrink={0}>
