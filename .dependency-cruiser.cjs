@@ -46,15 +46,15 @@ module.exports = {
     only(
       'document',
       '^core/document/',
-      '^core/(document|dress|boolean|outline|seat|names|raster|geometry|problems)/|^core/(trace|practice)/settings|^core/(pen/strokes|modules/modules)',
+      '^core/(document|dress|boolean|outline|seat|names|raster|geometry|problems)/|^core/(trace|practice)/settings|^core/(pen/strokes|modules/modules|steps)',
     ),
     only('opentype', '^core/opentype/', '^core/(opentype|geometry|problems)/'),
     only(
       'compile',
       '^core/compile/',
-      '^core/(compile|document|names|boolean|outline|opentype|geometry|problems)/',
+      '^core/(compile|document|names|boolean|outline|opentype|geometry|problems)/|^core/steps',
     ),
-    only('check', '^core/check/', '^core/(check|document|dress|opentype|geometry|problems)/'),
+    only('check', '^core/check/', '^core/(check|document|dress|opentype|geometry|problems)/|^core/steps'),
     only('archive', '^core/archive/', '^core/(archive|document|names|pictures|svg|geometry|problems)/'),
     only(
       'artwork',

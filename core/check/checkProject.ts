@@ -2,6 +2,7 @@ import { castingOf, projectOf } from '../document/newProject';
 import { advanceOf } from '../document/metrics';
 import type { Doc, GlyphRow } from '../document/schema';
 import { contourArea, contoursBox } from '../geometry/measure';
+import { finish, type Steps } from '../steps';
 import { problem, type Problem } from '../problems/problem';
 
 /** Coordinates a font file can hold (16 bits, signed). */
@@ -59,8 +60,16 @@ function checkCodePoints(glyphs: readonly GlyphRow[]): Problem[] {
 const FAMILY_LIMIT = 31;
 
 /** Everything that stands in the way of good font files, worst first. */
-export function checkProject(doc: Doc): Problem[] {
+export const checkProject = (doc: Doc): Problem[] => finish(checkingProject(doc));
+
+/** The same, glyph by glyph. */
+export function* checkingProject(doc: Doc): Steps<Problem[]> {
   const glyphs = Object.values(doc.glyphs);
+  for (const g of glyphs) {
+    if (known.has(g)) continue;
+    checkGlyph(g);
+    yield;
+  }
   const drawn = glyphs.filter(
     (g) => g.codePoints.length > 0 && (g.contours.length > 0 || g.components.length > 0),
   );

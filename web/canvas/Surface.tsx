@@ -21,7 +21,8 @@ interface Props {
   readonly onView: (view: View) => void;
   /** Called with the size once known and whenever it changes, so that the first view can be made. */
   readonly onSize?: (width: number, height: number) => void;
-  readonly draw: (g: CanvasRenderingContext2D, view: View, width: number, height: number) => void;
+  /** Draws everything; `true` when there was no time for all of it, so that it is asked again. */
+  readonly draw: (g: CanvasRenderingContext2D, view: View, width: number, height: number) => boolean | void;
   readonly onPointer?: (e: SurfacePointer) => void;
   readonly cursor?: CSSProperties['cursor'];
   /** Filled with a function that draws once more: for what changes with every move of the pointer. */
@@ -77,7 +78,7 @@ export function Surface({ label, view, onView, onSize, draw, onPointer, cursor, 
         const ratio = devicePixelRatio || 1;
         g.setTransform(ratio, 0, 0, ratio, 0, 0);
         g.clearRect(0, 0, size.width, size.height);
-        draw(g, view, size.width, size.height);
+        if (draw(g, view, size.width, size.height)) paint();
       });
     };
     paint();

@@ -14,6 +14,9 @@ function pathOf(contour: Contour): Path2D {
   return path;
 }
 
+/** Whether the path of an outline is made already. */
+export const hasPath = (contours: readonly Contour[]): boolean => cache.has(contours);
+
 export function path2dOf(contours: readonly Contour[]): Path2D {
   const known = cache.get(contours);
   if (known) return known;

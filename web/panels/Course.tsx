@@ -1,12 +1,8 @@
 import { Box } from '@chakra-ui/react';
 import { memo } from 'react';
 import { NavLink, useParams, useSearchParams } from 'react-router';
-import { useShallow } from 'zustand/react/shallow';
-import { stageStates } from '../store/selectors';
-import { useProject } from '../store/projectStore';
 import { STAGES } from '../text/stages';
-
-const NONE: Record<string, string> = {};
+import { useStageStates } from './useStageStates';
 
 /** Looks of the stages, given once: they are drawn again with everything that is taken in hand. */
 const STAGE_CSS = {
@@ -30,8 +26,7 @@ const STAGE_CSS = {
 
 /** The eight stages in order with their live state: the map of the job. */
 export const Course = memo(function Course() {
-  // Drawn again only when one of the eight lines reads otherwise.
-  const states = useProject(useShallow((s) => (s.doc ? stageStates(s.doc) : NONE)));
+  const states = useStageStates();
   const { projectId } = useParams();
   const [search] = useSearchParams();
   const glyph = search.get('glyph');

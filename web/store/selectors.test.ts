@@ -1,3 +1,4 @@
+import { finish } from '../../core/steps';
 import { setBearings } from '../../core/document/commands/fitting';
 import { addSheet, dropPiece, relabelPiece, takeLifted } from '../../core/document/commands/lifting';
 import { edit, editAll } from '../../core/document/inStep/edit';
@@ -88,33 +89,37 @@ test('sheets of outlines have no picture behind them', () => {
 describe('the state of the stages', () => {
   test('is told in a few words, and follows every edit', () => {
     const doc = pages();
-    expect(stageStates(doc)).toMatchObject({
+    expect(finish(stageStates(doc))).toMatchObject({
       gather: '2 sheets',
       lift: '4 pieces',
       dress: '4 glyphs',
       fit: '0 pairs kerned',
     });
-    expect(stageStates(doc).name).toBe(`4 of ${[...projectOf(doc).bill].length}`);
+    expect(finish(stageStates(doc)).name).toBe(`4 of ${[...projectOf(doc).bill].length}`);
     const { doc: dropped } = edit(doc, dropPiece(doc, first(doc, 'two').id, true)!);
-    expect(stageStates(dropped)).toMatchObject({ lift: '3 pieces', dress: '3 glyphs' });
+    expect(finish(stageStates(dropped))).toMatchObject({ lift: '3 pieces', dress: '3 glyphs' });
     const { doc: nameless } = edit(doc, relabelPiece(doc, first(doc, 'two').id, null)!);
-    expect(stageStates(nameless).lift).toBe('4 pieces');
+    expect(finish(stageStates(nameless)).lift).toBe('4 pieces');
   });
 
   test('counts one as one', () => {
     const empty = newProject('p', 'P', 0);
-    expect(stageStates(empty)).toMatchObject({ gather: '0 sheets', lift: '0 pieces', cast: '1 snag' });
+    expect(finish(stageStates(empty))).toMatchObject({
+      gather: '0 sheets',
+      lift: '0 pieces',
+      cast: '1 snag',
+    });
     const { doc } = edit(
       empty,
       addSheet(empty, { id: 's', name: 's', pictureId: 'a', widthPx: 9, heightPx: 9 })!,
     );
-    expect(stageStates(doc).gather).toBe('1 sheet');
+    expect(finish(stageStates(doc)).gather).toBe('1 sheet');
   });
 
   test('hand-made letters and letters off their lines are counted', () => {
     const doc = sampleProject();
     const hand = { ...doc, glyphs: { ...doc.glyphs, x: { ...doc.glyphs.x!, handEdited: true } } };
-    expect(stageStates(hand).dress).toBe('6 glyphs, 1 by hand');
+    expect(finish(stageStates(hand)).dress).toBe('6 glyphs, 1 by hand');
     expect(standingsInOrder(doc).map((s) => s.char)).toEqual(['H', 'T', 'o', 'x', 'é', '🐟']);
   });
 });

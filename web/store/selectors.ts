@@ -1,4 +1,5 @@
-import { checkProject } from '../../core/check/checkProject';
+import { checkingProject, checkProject } from '../../core/check/checkProject';
+import type { Steps } from '../../core/steps';
 import { codePointsInOrder } from '../../core/document/order';
 import { standings } from '../../core/document/commands/placing';
 import { missingOfBill } from '../../core/document/commands/lifting';
@@ -68,8 +69,10 @@ export const glyphByCodePoint = perDoc((doc): Map<number, GlyphRow> => {
 
 export const snags = perDoc(checkProject);
 
-/** The state of each stage in a few words, for the course. */
-export const stageStates = perDoc((doc): Record<string, string> => {
+/** The state of each stage in a few words, for the course; glyph by glyph, for there may be thousands. */
+export function* stageStates(doc: Doc): Steps<Record<string, string>> {
+  const stops = (yield* checkingProject(doc)).filter((p) => p.severity !== 'note').length;
+  yield;
   const sheets = Object.keys(doc.sheets).length;
   const pieces = Object.values(doc.pieces).filter((p) => p.state !== 'dropped');
   const doubtful = pieces.filter(isDoubtful).length;
@@ -78,8 +81,8 @@ export const stageStates = perDoc((doc): Record<string, string> => {
   const bill = [...projectOf(doc).bill].length;
   const missing = [...missingOfBill(doc)].length;
   const { lines } = projectOf(doc);
+  yield;
   const out = standingsInOrder(doc).filter((x) => x.fault !== null).length;
-  const stops = snags(doc).filter((p) => p.severity !== 'note').length;
   const s = (n: number, word: string) => `${n} ${word}${n === 1 ? '' : 's'}`;
   return {
     gather: s(sheets, 'sheet'),
@@ -91,7 +94,7 @@ export const stageStates = perDoc((doc): Record<string, string> => {
     proof: 'live',
     cast: stops === 0 ? 'no snags' : s(stops, 'snag'),
   };
-});
+}
 
 /** What a piece is called: its character, or its file's name when its code point is a private one or it has none. */
 export function pieceLabel(p: PieceRow): string | null {

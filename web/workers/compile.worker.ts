@@ -34,7 +34,8 @@ const api = {
   ready(styleId: string, ms: number): Result<boolean> {
     if (!doc) return ok(true);
     const until = performance.now() + ms;
-    for (const _ of readying(doc, styleId)) if (performance.now() > until) return ok(false);
+    const steps = readying(doc, styleId);
+    while (!steps.next().done) if (performance.now() > until) return ok(false);
     return ok(true);
   },
   /** The whole font, or a part of it. */

@@ -1,11 +1,10 @@
 import { Box, Text } from '@chakra-ui/react';
-import type { SheetRow } from '../../../core/document/schema';
-import { useMemo } from 'react';
-import { pathData } from '../../../core/svg/pathData';
+import type { PieceRow, SheetRow } from '../../../core/document/schema';
 import { useDoc } from '../../store/projectStore';
 import { isDrawn, piecesBySheet } from '../../store/selectors';
 import { useSheetImage } from '../../store/pictures';
 import type { PxBox } from '../../../core/raster/picture';
+import { SheetDrawing } from './SheetDrawing';
 import { SheetPicture } from './SheetPicture';
 
 /** What was understood of a sheet, in one line. */
@@ -27,20 +26,7 @@ export function understood(sheet: SheetRow, pieces: number): string {
   return `${size}, ${pieces} pieces, ${straight}${specks}`;
 }
 
-/** Path data of all drawings of a sheet of artwork; null for pictures. */
-function useDrawing(sheet: SheetRow): string | null {
-  const pieces = piecesBySheet(useDoc()).get(sheet.id);
-  return useMemo(
-    () =>
-      isDrawn(sheet)
-        ? pathData(
-            (pieces ?? []).flatMap((p) => p.outline),
-            1,
-          )
-        : null,
-    [sheet, pieces],
-  );
-}
+const NONE: readonly PieceRow[] = [];
 
 interface Props {
   readonly sheet: SheetRow;
@@ -52,9 +38,10 @@ interface Props {
 }
 
 export function SheetCard({ sheet, pieces, chosen, onChoose, onCrop }: Props) {
-  const { mirror } = useDoc().recipes[sheet.recipeId]!;
+  const doc = useDoc();
+  const { mirror } = doc.recipes[sheet.recipeId]!;
   const image = useSheetImage(isDrawn(sheet) ? null : sheet.pictureId, mirror, sheet.quarterTurns);
-  const drawing = useDrawing(sheet);
+  const own = piecesBySheet(doc).get(sheet.id) ?? NONE;
   return (
     <Box
       as="button"
@@ -70,15 +57,8 @@ export function SheetCard({ sheet, pieces, chosen, onChoose, onCrop }: Props) {
     >
       {image ? (
         <SheetPicture sheet={sheet} image={image} onCrop={onCrop} />
-      ) : drawing ? (
-        <svg
-          viewBox={`0 0 ${sheet.widthPx} ${sheet.heightPx}`}
-          style={{ width: '100%', display: 'block' }}
-          role="img"
-          aria-label={`The drawings of ${sheet.name}`}
-        >
-          <path d={drawing} fill="currentColor" />
-        </svg>
+      ) : isDrawn(sheet) ? (
+        <SheetDrawing sheet={sheet} pieces={own} />
       ) : (
         <Box h="160px" bg="sunk" />
       )}

@@ -92,7 +92,7 @@ export function LiftStage() {
 
   const draw = useCallback(
     (g: CanvasRenderingContext2D, v: View) => {
-      drawLiftedSheet(
+      const more = drawLiftedSheet(
         g,
         v,
         {
@@ -103,13 +103,15 @@ export function LiftStage() {
           inks,
           deviation: measured,
           width: size.width,
+          height: size.height,
           night: desk === 'night',
         },
         readInks(),
       );
       if (stroke) drawStroke(g, v, stroke, tool, readInks());
+      return more;
     },
-    [stroke, tool, image, pieces, chosen?.id, shown, inks, measured, size.width, desk],
+    [stroke, tool, image, pieces, chosen?.id, shown, inks, measured, size.width, size.height, desk],
   );
   const drawn = (to: Vec, from: Vec) => {
     const line = { x0: from.x, y0: from.y, x1: to.x, y1: to.y };

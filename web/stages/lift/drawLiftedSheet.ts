@@ -1,7 +1,7 @@
 import type { PieceRow } from '../../../core/document/schema';
 import type { Inks } from '../../canvas/inks';
 import { fillLayers } from '../../canvas/fillLayers';
-import { path2dOf } from '../../canvas/path2d';
+import { hasPath, path2dOf } from '../../canvas/path2d';
 import { toScreen, type View } from '../../canvas/view';
 import type { Deviation } from '../../../core/find/tracePiece';
 import type { SheetImage } from '../../store/pictures';
@@ -18,21 +18,53 @@ interface Scene {
   readonly inks: ReadonlyMap<string, PieceInk>;
   /** Of the chosen piece, when it is known. */
   readonly deviation: Deviation | null;
-  /** Width of the canvas, screen px. */
+  /** Size of the canvas, screen px. */
   readonly width: number;
+  readonly height: number;
   readonly night: boolean;
 }
 
 const middle = (p: PieceRow) => ({ x: p.box.x + p.box.width / 2, y: p.box.y + p.box.height / 2 });
 
-/** The picture, the traces over it, the thread through the pieces in reading order, and what each is taken for. */
-export function drawLiftedSheet(g: CanvasRenderingContext2D, view: View, scene: Scene, inks: Inks): void {
+/** Paths of outlines are made for so long a frame, ms; the rest comes with the next one. */
+const PATHS_MS = 10;
+/** Tags are left out where pieces are smaller than this on the screen, px: they would hide what they stand for. */
+const TAGGED_PX = 14;
+
+/** Pieces that can be seen, but for those whose paths there was no time to make. */
+function drawable(view: View, scene: Scene): { pieces: PieceRow[]; all: boolean } {
+  const until = performance.now() + PATHS_MS;
+  const seen = scene.pieces.filter(({ box: b }) => {
+    const [x, y] = [b.x * view.zoom + view.x, b.y * view.zoom + view.y];
+    return x < scene.width && y < scene.height && x + b.width * view.zoom > 0 && y + b.height * view.zoom > 0;
+  });
+  const pieces = seen.filter((p) => {
+    if (hasPath(p.outline)) return true;
+    if (performance.now() > until) return false;
+    path2dOf(p.outline);
+    return true;
+  });
+  return { pieces, all: pieces.length === seen.length };
+}
+
+/**
+ * The picture, the traces over it, the thread through the pieces in reading order, and what each is taken for. `true` when
+ * some are still to be drawn.
+ */
+export function drawLiftedSheet(g: CanvasRenderingContext2D, view: View, whole: Scene, inks: Inks): boolean {
+  const { pieces, all } = drawable(view, whole);
+  const scene = { ...whole, pieces };
+  if (scene.shown.halves) drawHalves(g, view, scene, inks);
+  else drawTraces(g, view, scene, inks);
+  if (!scene.shown.halves) drawThread(g, view, whole.pieces, new Set(pieces));
+  for (const p of pieces)
+    if (p.id === scene.chosen || p.box.height * view.zoom >= TAGGED_PX || isDoubtful(p))
+      drawTag(g, view, p, p.id === scene.chosen, inks);
+  return !all;
+}
+
+function drawTraces(g: CanvasRenderingContext2D, view: View, scene: Scene, inks: Inks): void {
   const { shown } = scene;
-  if (shown.halves) {
-    drawHalves(g, view, scene, inks);
-    for (const p of scene.pieces) drawTag(g, view, p, p.id === scene.chosen, inks);
-    return;
-  }
   const chosen = scene.pieces.find((p) => p.id === scene.chosen);
   g.save();
   g.translate(view.x, view.y);
@@ -67,8 +99,6 @@ export function drawLiftedSheet(g: CanvasRenderingContext2D, view: View, scene: 
   g.restore();
   if (chosen && shown.deviation && scene.deviation) drawDeviation(g, view, scene.deviation, inks);
   if (chosen && shown.points) drawPoints(g, view, chosen, inks);
-  drawThread(g, view, scene.pieces);
-  for (const p of scene.pieces) drawTag(g, view, p, p.id === scene.chosen, inks);
 }
 
 function drawPicture(g: CanvasRenderingContext2D, image: SheetImage, night: boolean): void {
@@ -105,22 +135,30 @@ function drawHalves(g: CanvasRenderingContext2D, view: View, scene: Scene, inks:
 }
 
 /** A thin thread from letter to letter; it jumps from row to row with a fainter line. */
-function drawThread(g: CanvasRenderingContext2D, view: View, pieces: readonly PieceRow[]): void {
+function drawThread(
+  g: CanvasRenderingContext2D,
+  view: View,
+  pieces: readonly PieceRow[],
+  seen: ReadonlySet<PieceRow>,
+): void {
   const kept = pieces.filter((p) => p.state !== 'dropped');
+  const [along, jumps] = [new Path2D(), new Path2D()];
+  kept.forEach((p, i) => {
+    const next = kept[i + 1];
+    if (!next || !(seen.has(p) || seen.has(next))) return;
+    const [a, b] = [toScreen(view, middle(p)), toScreen(view, middle(next))];
+    const path = next.row === p.row ? along : jumps;
+    path.moveTo(a.x, a.y);
+    path.lineTo(b.x, b.y);
+  });
   g.save();
   g.strokeStyle = '#9a6b1f';
   g.lineWidth = 1;
-  kept.forEach((p, i) => {
-    const next = kept[i + 1];
-    if (!next) return;
-    const [a, b] = [toScreen(view, middle(p)), toScreen(view, middle(next))];
-    g.globalAlpha = next.row === p.row ? 0.75 : 0.25;
-    g.setLineDash(next.row === p.row ? [] : [3, 5]);
-    g.beginPath();
-    g.moveTo(a.x, a.y);
-    g.lineTo(b.x, b.y);
-    g.stroke();
-  });
+  g.globalAlpha = 0.75;
+  g.stroke(along);
+  g.globalAlpha = 0.25;
+  g.setLineDash([3, 5]);
+  g.stroke(jumps);
   g.restore();
 }
 

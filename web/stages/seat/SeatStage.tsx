@@ -13,7 +13,8 @@ import { InkButton } from '../../ui/InkButton';
 import { BesideOthers } from './BesideOthers';
 import { Overlay } from './Overlay';
 import { SeatGauge } from './gauge/SeatGauge';
-import { amountOf, Skyline, type LineKey, type SkylineOrder } from './Skyline';
+import { amountOf } from '../../text/standing';
+import { Skyline, type LineKey, type SkylineOrder } from './Skyline';
 
 const ORDERS: readonly [SkylineOrder, string][] = [
   ['alphabet', 'In alphabetical order'],

@@ -1,10 +1,11 @@
 import { Box } from '@chakra-ui/react';
-import { scaleBand, scaleLinear } from 'd3';
-import { useMemo, useRef } from 'react';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { scaleLinear } from 'd3';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Lines, ProjectRow } from '../../../core/document/schema';
 import type { Standing } from '../../../core/seat/standing';
-import { FAULT_TEXT } from '../../text/standing';
 import { useSize } from '../../ui/useSize';
+import { SkylineBar, type BarDoings } from './SkylineBar';
 import { SkylineLines } from './SkylineLines';
 
 export type SkylineOrder = 'alphabet' | 'height' | 'outliers';
@@ -25,13 +26,9 @@ interface Props {
   readonly onLift: (by: number, continues: boolean) => void;
 }
 
-/** How far a letter is out, em units; what the list of those that stand out is ordered by. */
-export const amountOf = (s: Standing): number => Math.max(Math.abs(s.footOff), Math.abs(s.topOff));
-
 /** Within this many px a dragged foot or top snaps to its line. */
 const SNAP_PX = 5;
 const LEFT = 92;
-const LABEL_FROM = 7;
 
 interface Drag {
   readonly standing: Standing;
@@ -40,27 +37,61 @@ interface Drag {
   moved: boolean;
 }
 
+/** Bars stand no closer than this, px: a longer skyline is scrolled. */
+const LEAST_STEP = 9;
+const RIGHT = 26;
+/** Skylines of fewer bars are drawn whole; of longer ones only what is in sight, and a little more. */
+const WHOLE = 160;
+const BEYOND = 20;
+
 /** One upright bar per letter from its lowest to its highest point, on the font's lines; bars and lines can be dragged. */
 export function Skyline({ standings, lines, ownLines, chosen, inHand, onChoose, onLine, onLift }: Props) {
-  const { ref, width, height } = useSize<HTMLDivElement>();
+  const { ref: measured, width, height } = useSize<HTMLDivElement>();
+  const scroller = useRef<HTMLDivElement>(null);
   const drag = useRef<Drag | null>(null);
-  const x = scaleBand<string>()
-    .domain(standings.map((s) => s.id))
-    .range([LEFT, Math.max(LEFT + 1, width - 26)])
-    .padding(0.35);
+  const room = Math.max(1, width - LEFT - RIGHT);
+  const step = Math.max(LEAST_STEP, room / Math.max(1, standings.length));
+  const isLong = step * standings.length > room + 1;
+  const virtual = useVirtualizer({
+    horizontal: true,
+    count: standings.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => step,
+    overscan: standings.length <= WHOLE ? WHOLE : BEYOND,
+    useFlushSync: false,
+  });
+  const { measure } = virtual;
+  useEffect(() => measure(), [measure, step]);
+  // Taken in hand elsewhere, it comes into sight.
+  useEffect(() => {
+    const at = standings.findIndex((s) => s.id === inHand);
+    if (at >= 0 && isLong) virtual.scrollToIndex(at, { align: 'auto' });
+    // Only when something else is taken: an edit must not scroll.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [inHand, width]);
   // Kept while a bar is dragged, or the picture would run away under the pointer.
   const [low, high] = useMemo(() => {
-    const inked = standings.filter((s) => s.top > s.bottom);
-    return [
-      Math.min(lines.descender, ...inked.map((s) => s.bottom)) - 60,
-      Math.max(lines.ascender, ...inked.map((s) => s.top)) + 60,
-    ];
+    let [bottom, top] = [lines.descender, lines.ascender];
+    for (const s of standings)
+      if (s.top > s.bottom) [bottom, top] = [Math.min(bottom, s.bottom), Math.max(top, s.top)];
+    return [bottom - 60, top + 60];
   }, [standings, lines]);
-  const y = scaleLinear()
-    .domain([low, high])
-    .range([height - 22, 6]);
+  const y = useMemo(
+    () =>
+      scaleLinear()
+        .domain([low, high])
+        .range([height - 22, 6]),
+    [low, high, height],
+  );
   const emPerPx = (high - low) / Math.max(1, height - 28);
 
+  const down = (s: Standing, e: React.PointerEvent) => {
+    e.currentTarget.setPointerCapture(e.pointerId);
+    if (e.shiftKey) return onChoose(s.id, 'through');
+    if (e.metaKey || e.altKey) return onChoose(s.id, 'toggle');
+    if (!chosen.has(s.id)) onChoose(s.id, 'only');
+    drag.current = { standing: s, fromY: e.clientY, done: 0, moved: false };
+  };
   const move = (e: React.PointerEvent) => {
     const d = drag.current;
     if (!d) return;
@@ -74,85 +105,68 @@ export function Skyline({ standings, lines, ownLines, chosen, inHand, onChoose, 
     d.moved = true;
     d.done = to;
   };
+  const up = (s: Standing) => {
+    // A plain click on one of many chooses that one alone.
+    if (drag.current && !drag.current.moved && chosen.size > 1) onChoose(s.id, 'only');
+    drag.current = null;
+  };
+  const latest = useRef({ down, move, up });
+  useEffect(() => {
+    latest.current = { down, move, up };
+  });
+  const [doings] = useState((): BarDoings => ({
+    down: (s, e) => latest.current.down(s, e),
+    move: (e) => latest.current.move(e),
+    up: (s) => latest.current.up(s),
+    cancel: () => (drag.current = null),
+  }));
 
   return (
-    <Box ref={ref} h="100%" overflow="hidden">
-      <svg
-        width={width}
-        height={height}
-        role="group"
-        aria-label="Skyline: lowest and highest point of every letter"
-        style={{ touchAction: 'none' }}
-      >
+    <Box
+      ref={measured}
+      h="100%"
+      position="relative"
+      overflow="hidden"
+      role="group"
+      aria-label="Skyline: lowest and highest point of every letter"
+    >
+      <svg width={width} height={height} style={{ touchAction: 'none', display: 'block' }}>
         <SkylineLines lines={lines} ownLines={ownLines} y={y} width={width} left={LEFT} onLine={onLine} />
-        {standings.map((s) => {
-          const isChosen = chosen.size > 0 ? chosen.has(s.id) : s.id === inHand;
-          const colour = isChosen
-            ? 'var(--chakra-colors-hand)'
-            : s.fault
-              ? 'var(--chakra-colors-snag)'
-              : 'var(--chakra-colors-ink)';
-          const told = s.fault ? `, ${FAULT_TEXT[s.fault](amountOf(s))}` : '';
-          return (
-            <g
-              key={s.id}
-              role="button"
-              aria-pressed={isChosen}
-              aria-label={`${s.char}: ${s.bottom.toFixed(0)} u to ${s.top.toFixed(0)} u${told}`}
-              data-bar={s.char}
-              data-fault={s.fault ?? ''}
-              style={{ cursor: isChosen ? 'ns-resize' : 'pointer' }}
-              onPointerDown={(e) => {
-                e.currentTarget.setPointerCapture(e.pointerId);
-                if (e.shiftKey) return onChoose(s.id, 'through');
-                if (e.metaKey || e.altKey) return onChoose(s.id, 'toggle');
-                if (!chosen.has(s.id)) onChoose(s.id, 'only');
-                drag.current = { standing: s, fromY: e.clientY, done: 0, moved: false };
-              }}
-              onPointerMove={move}
-              onPointerUp={() => {
-                // A plain click on one of many chooses that one alone.
-                if (drag.current && !drag.current.moved && chosen.size > 1) onChoose(s.id, 'only');
-                drag.current = null;
-              }}
-              onPointerCancel={() => (drag.current = null)}
-            >
-              <title>{`${s.char}: ${s.bottom.toFixed(0)} u to ${s.top.toFixed(0)} u${told}`}</title>
-              <rect
-                x={x(s.id)! - (x.step() - x.bandwidth()) / 2}
-                width={x.step()}
-                y={0}
-                height={height}
-                fill={isChosen ? 'var(--chakra-colors-hand-soft)' : 'transparent'}
-                opacity={0.6}
-              />
-              <rect
-                x={x(s.id)}
-                width={x.bandwidth()}
-                y={y(s.top)}
-                height={Math.max(1, y(s.bottom) - y(s.top))}
-                fill={colour}
-                opacity={isChosen ? 1 : 0.75}
-              />
-              {s.fault && (
-                <path d={`M${x(s.id)! + x.bandwidth() / 2 - 5} ${y(s.top) - 12}h10l-5 7z`} fill={colour} />
-              )}
-              {x.step() >= LABEL_FROM && (
-                <text
-                  x={x(s.id)! + x.bandwidth() / 2}
-                  y={height - 6}
-                  textAnchor="middle"
-                  style={{ fontSize: x.step() < 11 ? 9 : 12 }}
-                  fill={colour}
-                  fontWeight={isChosen || s.fault ? 'bold' : 'normal'}
-                >
-                  {s.char}
-                </text>
-              )}
-            </g>
-          );
-        })}
       </svg>
+      <Box
+        ref={scroller}
+        position="absolute"
+        top="0"
+        bottom="0"
+        left={`${LEFT}px`}
+        right={`${RIGHT}px`}
+        overflowX={isLong ? 'auto' : 'hidden'}
+        overflowY="hidden"
+      >
+        <svg
+          width={virtual.getTotalSize()}
+          height={height}
+          style={{ touchAction: 'pan-x', display: 'block' }}
+        >
+          {virtual.getVirtualItems().map(({ index }) => {
+            const s = standings[index];
+            return (
+              s && (
+                <SkylineBar
+                  key={s.id}
+                  standing={s}
+                  x={index * step}
+                  step={step}
+                  y={y}
+                  height={height}
+                  chosen={chosen.size > 0 ? chosen.has(s.id) : s.id === inHand}
+                  doings={doings}
+                />
+              )
+            );
+          })}
+        </svg>
+      </Box>
     </Box>
   );
 }

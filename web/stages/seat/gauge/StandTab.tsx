@@ -5,9 +5,8 @@ import { useWay } from '../../../panels/way';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { seatBench } from '../../../store/seatBench';
 import { standingsInOrder } from '../../../store/selectors';
-import { FAULT_TEXT } from '../../../text/standing';
+import { amountOf, FAULT_TEXT } from '../../../text/standing';
 import { InkButton } from '../../../ui/InkButton';
-import { amountOf } from '../Skyline';
 
 /** What puts a letter right, in words. */
 const mendText = ({ mend }: Standing): string => {

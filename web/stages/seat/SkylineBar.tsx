@@ -1,0 +1,94 @@
+import type { ScaleLinear } from 'd3';
+import { memo, type PointerEvent } from 'react';
+import type { Standing } from '../../../core/seat/standing';
+import { amountOf, FAULT_TEXT } from '../../text/standing';
+
+/** What is done to a bar; the same functions at all times, so that only bars are drawn again that change. */
+export interface BarDoings {
+  readonly down: (standing: Standing, e: PointerEvent) => void;
+  readonly move: (e: PointerEvent) => void;
+  readonly up: (standing: Standing) => void;
+  readonly cancel: () => void;
+}
+
+interface Props {
+  readonly standing: Standing;
+  /** Left edge of the bar's place, and the place's width, px. */
+  readonly x: number;
+  readonly step: number;
+  readonly y: ScaleLinear<number, number>;
+  readonly height: number;
+  readonly chosen: boolean;
+  readonly doings: BarDoings;
+}
+
+/** Places narrower than this have no room for a letter's name, px. */
+const LABEL_FROM = 7;
+/** Share of a place that its bar leaves free. */
+const FREE = 0.35;
+
+/** One letter of the skyline: a bar from its lowest to its highest point, with a flag when it stands out. */
+export const SkylineBar = memo(function SkylineBar({
+  standing: s,
+  x,
+  step,
+  y,
+  height,
+  chosen,
+  doings,
+}: Props) {
+  const colour = chosen
+    ? 'var(--chakra-colors-hand)'
+    : s.fault
+      ? 'var(--chakra-colors-snag)'
+      : 'var(--chakra-colors-ink)';
+  const words = `${s.char}: ${s.bottom.toFixed(0)} u to ${s.top.toFixed(0)} u${
+    s.fault ? `, ${FAULT_TEXT[s.fault](amountOf(s))}` : ''
+  }`;
+  const middle = x + step / 2;
+  return (
+    <g
+      role="button"
+      aria-pressed={chosen}
+      aria-label={words}
+      data-bar={s.char}
+      data-fault={s.fault ?? ''}
+      style={{ cursor: chosen ? 'ns-resize' : 'pointer' }}
+      onPointerDown={(e) => doings.down(s, e)}
+      onPointerMove={doings.move}
+      onPointerUp={() => doings.up(s)}
+      onPointerCancel={doings.cancel}
+    >
+      <title>{words}</title>
+      <rect
+        x={x}
+        width={step}
+        y={0}
+        height={height}
+        fill={chosen ? 'var(--chakra-colors-hand-soft)' : 'transparent'}
+        opacity={0.6}
+      />
+      <rect
+        x={x + (step * FREE) / 2}
+        width={step * (1 - FREE)}
+        y={y(s.top)}
+        height={Math.max(1, y(s.bottom) - y(s.top))}
+        fill={colour}
+        opacity={chosen ? 1 : 0.75}
+      />
+      {s.fault && <path d={`M${middle - 5} ${y(s.top) - 12}h10l-5 7z`} fill={colour} />}
+      {step >= LABEL_FROM && (
+        <text
+          x={middle}
+          y={height - 6}
+          textAnchor="middle"
+          style={{ fontSize: step < 11 ? 9 : 12 }}
+          fill={colour}
+          fontWeight={chosen || s.fault ? 'bold' : 'normal'}
+        >
+          {s.char}
+        </text>
+      )}
+    </g>
+  );
+});
