@@ -6,6 +6,7 @@ import type { ProjectDiff } from '../../core/document/diff';
 export interface StoredRow {
   readonly projectId: string;
   readonly id: string;
+  /** The row, its outlines packed (packRows); those of earlier versions aren't. */
   readonly row: unknown;
 }
 
@@ -118,6 +119,8 @@ export class OrthoglyphDb extends Dexie {
         });
         await tx.table('pictureUses').bulkPut(uses);
       });
+    // Outlines as numbers (packRows): earlier versions of the app must not take them for damage.
+    this.version(3).stores({});
   }
 
   rows(table: TableName): Table<StoredRow, [string, string]> {

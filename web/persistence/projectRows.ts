@@ -2,6 +2,7 @@ import Dexie from 'dexie';
 import type { ProjectDiff } from '../../core/document/diff';
 import { emptyHistory, type History } from '../../core/document/history';
 import { TABLE_NAMES, type Doc, type TableName } from '../../core/document/schema';
+import { packDiff, packRow, unpackDiff, unpackRow } from '../../core/document/packing/packRows';
 import type { DamagedRow } from '../../core/document/opening/openRows';
 import type { OrthoglyphDb, ProjectSummary, StoredStep } from './db';
 
@@ -9,8 +10,8 @@ import type { OrthoglyphDb, ProjectSummary, StoredStep } from './db';
 export const KEPT_STEPS = 200;
 const KEPT_CHANGES = 4000;
 /** Rows handed to the database and taken from it at a time: copying thousands at once would hold up the page. */
-const ROWS_WRITTEN = 16;
-const ROWS_READ = 64;
+const ROWS_WRITTEN = 100;
+const ROWS_READ = 200;
 
 /** The newest steps that are kept, oldest first. */
 function newest(steps: readonly ProjectDiff[]): readonly ProjectDiff[] {
@@ -108,7 +109,8 @@ export function projectRows(db: OrthoglyphDb): ProjectRows {
     await db.steps.bulkDelete(
       [...stored].filter((s) => !wanted.has(s)).map((s): [string, number] => [projectId, s]),
     );
-    await db.steps.bulkPut(steps.filter((s) => !stored.has(s.step)));
+    const fresh = steps.filter((s) => !stored.has(s.step));
+    for (const s of fresh) await db.steps.put({ ...s, diff: packDiff(s.diff) });
     await db.histories.put({ projectId, done, undone });
   }
 
@@ -117,7 +119,7 @@ export function projectRows(db: OrthoglyphDb): ProjectRows {
     if (!head) return emptyHistory;
     const own = numbersOf(projectId);
     const rows = await db.steps.where('projectId').equals(projectId).toArray();
-    const steps = new Map(rows.map((s) => [s.step, s.diff]));
+    const steps = new Map(rows.map((s) => [s.step, unpackDiff(s.diff)]));
     for (const [step, diff] of steps) own.known(diff, step);
     const all = (list: readonly number[]) => list.map((s) => steps.get(s)).filter((s) => s !== undefined);
     const whole = [...head.done, ...head.undone].every((s) => steps.has(s));
@@ -190,7 +192,7 @@ async function putRows(
   for (let i = 0; i < rows.length; i += ROWS_WRITTEN)
     await db
       .rows(table)
-      .bulkPut(rows.slice(i, i + ROWS_WRITTEN).map((row) => ({ projectId, id: row.id, row })));
+      .bulkPut(rows.slice(i, i + ROWS_WRITTEN).map((row) => ({ projectId, id: row.id, row: packRow(row) })));
 }
 
 /** All rows of a table, some after the other. */
@@ -208,7 +210,7 @@ async function readRows(
       .between([projectId, after], [projectId, Dexie.maxKey], false, true)
       .limit(ROWS_READ)
       .toArray();
-    for (const r of rows) found.push([r.id, r.row]);
+    for (const r of rows) found.push([r.id, unpackRow(r.row)]);
     if (rows.length < ROWS_READ) return Object.fromEntries(found);
     after = rows[rows.length - 1]!.id;
   }

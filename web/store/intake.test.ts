@@ -241,11 +241,7 @@ describe('a folder of icons', () => {
     await meanwhile(browser);
     await done;
     await meanwhile(browser);
-    expect(browser.files.calls.filter((c) => c.startsWith('pieces'))).toEqual([
-      'pieces 0',
-      'pieces 60',
-      'pieces 120',
-    ]);
+    expect(browser.files.calls.filter((c) => c.startsWith('pieces'))).toEqual(['pieces 0', 'pieces 100']);
     const names = Object.values(t.session.doc.glyphs).map((g) => g.name);
     expect(names.filter((n) => n.startsWith('sign_'))).toHaveLength(130);
     expect(browser.stored('a')).toEqual(t.session.doc);
@@ -255,7 +251,7 @@ describe('a folder of icons', () => {
     const browser = new FakeBrowser();
     browser.project('a');
     const t = await table(browser, 'a');
-    browser.files.fault = (kind, text) => (kind === 'pieces' && text === '60' ? 'crash' : null);
+    browser.files.fault = (kind, text) => (kind === 'pieces' && text === '100' ? 'crash' : null);
     const done = t.addFiles(t.session, icons);
     await meanwhile(browser);
     await done;

@@ -3,6 +3,7 @@ import { addingMadeSheet } from '../../core/document/commands/madeSheets';
 import { addSheet, missingOfBill, takingLifted } from '../../core/document/commands/lifting';
 import { sheetOfCode, takePractice } from '../../core/document/commands/practice';
 import { FIRST_RECIPE } from '../../core/document/newProject';
+import { unpackRow } from '../../core/document/packing/packRows';
 import type { Doc, SheetRow } from '../../core/document/schema';
 import type { TracedPiece, TracedSheet } from '../../core/find/liftSheet';
 import { fail, inFile, problem, type Result } from '../../core/problems/problem';
@@ -32,7 +33,7 @@ export interface IntakeWorld {
 const LANE = 'pictures';
 
 /** Pieces taken from a worker at a time: copying thousands at once would hold up the page. */
-const PIECES_AT_ONCE = 60;
+const PIECES_AT_ONCE = 100;
 
 const STAGE_TEXT: Record<string, string> = {
   open: 'Opening the files',
@@ -328,10 +329,9 @@ export function createIntake(world: IntakeWorld) {
     const pieces: TracedPiece[] = [];
     while (pieces.length < count) {
       const from = pieces.length;
-      const some = await workers.artwork.run<readonly TracedPiece[]>(
-        (api) => api.piecesOf(from, PIECES_AT_ONCE),
-        { signal },
-      );
+      const some = await workers.artwork.run<readonly object[]>((api) => api.piecesOf(from, PIECES_AT_ONCE), {
+        signal,
+      });
       session.tell(some.problems);
       if (!some.ok) return null;
       if (some.value.length === 0) {
@@ -339,7 +339,7 @@ export function createIntake(world: IntakeWorld) {
         session.tell(fail({ code: 'worker-crashed', reason: 'the drawings are lost' }).problems);
         return null;
       }
-      pieces.push(...some.value);
+      pieces.push(...(some.value.map(unpackRow) as TracedPiece[]));
     }
     return pieces;
   }

@@ -3,6 +3,7 @@ import { fail, ok, type Result } from '../../core/problems/problem';
 import type { DroppedFile, SortedFiles } from '../../core/artwork/sortFiles';
 import { artworkSheet } from '../../core/artwork/makeSheets';
 import type { TracedPiece } from '../../core/find/liftSheet';
+import { packRow } from '../../core/document/packing/packRows';
 import { liftedSheet } from '../../core/testing/liftedSheet';
 import { WorkerHost, type Started } from '../jobs/workerHost';
 import type { ArtworkApi, MadeOfFiles } from '../workers/artwork.worker';
@@ -102,7 +103,7 @@ export class FakeFilesDesk {
         });
       },
       piecesOf: (from: number, count: number) =>
-        this.call('pieces', `${from}`, made.slice(from, from + count)),
+        this.call('pieces', `${from}`, made.slice(from, from + count).map(packRow)),
     };
     return {
       api: api as unknown as Remote<ArtworkApi>,

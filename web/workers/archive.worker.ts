@@ -1,6 +1,7 @@
 import { openProjectFile } from '../../core/archive/readProject';
 import { streamProject } from '../../core/archive/writeProject';
 import { emptyHistory, type History } from '../../core/document/history';
+import { packRow } from '../../core/document/packing/packRows';
 import { openRows, type OpenedDoc } from '../../core/document/opening/openRows';
 import { SCHEMA_VERSION, TABLE_NAMES, type Doc, type TableName } from '../../core/document/schema';
 import { fail, ok, problem, type Problem, type Result } from '../../core/problems/problem';
@@ -34,7 +35,7 @@ const api = {
   /** Opens a stored project: checking thousands of points takes a while. */
   async open(
     projectId: string,
-    onRows: (table: TableName, rows: readonly Doc[TableName][string][]) => Promise<void>,
+    onRows: (table: TableName, rows: readonly object[]) => Promise<void>,
   ): Promise<Result<OpenedProject>> {
     const stored = await rows.load(projectId);
     if (!stored) return fail({ code: 'project-not-here' });
@@ -44,7 +45,7 @@ const api = {
     for (const table of TABLE_NAMES) {
       const rows = Object.values(doc[table]);
       for (let i = 0; i < rows.length; i += ROWS_AT_ONCE)
-        await onRows(table, rows.slice(i, i + ROWS_AT_ONCE));
+        await onRows(table, rows.slice(i, i + ROWS_AT_ONCE).map(packRow));
     }
     return ok({ ...rest, history: rest.changed ? emptyHistory : stored.history }, opened.problems);
   },

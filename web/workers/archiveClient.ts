@@ -1,4 +1,5 @@
 import { proxy, type Remote } from 'comlink';
+import { unpackRow } from '../../core/document/packing/packRows';
 import { TABLE_NAMES, type Doc, type TableName } from '../../core/document/schema';
 import type { Result } from '../../core/problems/problem';
 import { startWorker } from '../jobs/startWorker';
@@ -26,8 +27,8 @@ export const archive = {
   /** Opens a stored project; its rows come a few at a time. */
   async open(projectId: string): Promise<Result<OpenedProject & { readonly doc: Doc }>> {
     const tables = Object.fromEntries(TABLE_NAMES.map((t) => [t, {} as Record<string, unknown>]));
-    const onRows = (table: TableName, rows: readonly { readonly id: string }[]) => {
-      for (const row of rows) tables[table]![row.id] = row;
+    const onRows = (table: TableName, rows: readonly object[]) => {
+      for (const row of rows.map(unpackRow) as { readonly id: string }[]) tables[table]![row.id] = row;
     };
     const opened = await once<OpenedProject>((api) => api.open(projectId, proxy(onRows) as never));
     if (!opened.ok) return opened;

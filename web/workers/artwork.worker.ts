@@ -3,6 +3,7 @@ import { artworkSheet, picturesSheet } from '../../core/artwork/makeSheets';
 import { readArtwork, type Artwork } from '../../core/artwork/readArtwork';
 import type { LaidOut } from '../../core/artwork/layOut';
 import { expandFiles, pngOf } from '../../core/artwork/expandFiles';
+import { packRow } from '../../core/document/packing/packRows';
 import { openZips, sortFiles, type DroppedFile, type SortedFiles } from '../../core/artwork/sortFiles';
 import { startWorker } from '../jobs/startWorker';
 import { decodeWebp } from './decodeWebp';
@@ -70,8 +71,9 @@ const api = {
     const kept = { icons, files: zip, filesId: id, picture: null, shownId: id };
     return ok({ ...withoutPieces(sheet), ...kept }, read.problems);
   },
-  /** Some of the pieces of the sheet made last: all at once would hold up the page that takes them. */
-  piecesOf: (from: number, count: number): Result<LaidOut['pieces']> => ok(made.slice(from, from + count)),
+  /** Some of the pieces of the sheet made last, packed (packRows): all at once would hold up the page that takes them. */
+  piecesOf: (from: number, count: number): Result<readonly object[]> =>
+    ok(made.slice(from, from + count).map(packRow)),
   /** A drawing from the clipboard. */
   pasted(svg: string): Result<Artwork> {
     return readArtwork(svg, 'the clipboard');

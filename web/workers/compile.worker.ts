@@ -1,5 +1,6 @@
 import { transfer } from 'comlink';
 import { compileFont, type OutlineFormat } from '../../core/compile/compileFont';
+import { unpackRow } from '../../core/document/packing/packRows';
 import { partOf, readying } from '../../core/compile/partOf';
 import { applyDiff, type ProjectDiff } from '../../core/document/diff';
 import { TABLE_NAMES, type Doc, type TableName } from '../../core/document/schema';
@@ -22,9 +23,10 @@ const api = {
   begin(): void {
     doc = EMPTY;
   },
-  add(table: TableName, rows: readonly Doc[TableName][string][]): void {
+  /** Rows of a table, packed (packRows). */
+  add(table: TableName, rows: readonly object[]): void {
     if (!doc) return;
-    const more = Object.fromEntries(rows.map((r) => [r.id, r]));
+    const more = Object.fromEntries((rows.map(unpackRow) as { id: string }[]).map((r) => [r.id, r]));
     doc = { ...doc, [table]: { ...doc[table], ...more } };
   },
   apply(diff: ProjectDiff): void {

@@ -45,6 +45,20 @@ class FakeCompilers {
 const doc = sampleProject();
 const compile = (c: Compiler) => c.compile('otf', 'regular', 0);
 
+test('an edit of very many rows is sent as rows, a few at a time', async () => {
+  const fake = new FakeCompilers();
+  const compiler = new Compiler(fake.start);
+  compiler.load(doc);
+  await compile(compiler);
+  const step = edit(doc, setBearings(doc, 'o', { left: 3 })!);
+  const many = { ...step.diff, changes: Array.from({ length: 500 }, () => step.diff.changes[0]!) };
+  fake.sent[0]!.length = 0;
+  compiler.apply(many, step.doc);
+  await compile(compiler);
+  expect(fake.sent[0]![0]).toBe('begin');
+  expect(fake.sent[0]).not.toContain(`edit ${step.diff.label}`);
+});
+
 test('the document is sent once, a few rows at a time, and only what changes after that', async () => {
   const fake = new FakeCompilers();
   const compiler = new Compiler(fake.start);

@@ -1,5 +1,6 @@
 import type { Remote } from 'comlink';
 import type { OutlineFormat } from '../../core/compile/compileFont';
+import { packRow } from '../../core/document/packing/packRows';
 import type { ProjectDiff } from '../../core/document/diff';
 import type { Doc } from '../../core/document/schema';
 import type { Result } from '../../core/problems/problem';
@@ -17,7 +18,8 @@ async function sendWhole(api: Remote<CompileApi>, doc: Doc): Promise<void> {
   await api.begin();
   for (const table of FONT_TABLES) {
     const rows = Object.values(doc[table]);
-    for (let i = 0; i < rows.length; i += ROWS_AT_ONCE) await api.add(table, rows.slice(i, i + ROWS_AT_ONCE));
+    for (let i = 0; i < rows.length; i += ROWS_AT_ONCE)
+      await api.add(table, rows.slice(i, i + ROWS_AT_ONCE).map(packRow));
   }
 }
 
@@ -53,6 +55,8 @@ export class Compiler {
     if (doc) this.doc = doc;
     const changes = diff.changes.filter((c) => REACHES_FONT.has(c.table));
     if (changes.length === 0) return false;
+    // As much as this is sooner sent anew, a few rows at a time.
+    if (changes.length > ROWS_AT_ONCE && doc) this.loaded = 0;
     // One that isn't loaded yet, or no longer, gets all of it at the next compile.
     if (this.loaded > 0)
       void this.host.run(async (api) => {

@@ -1,12 +1,13 @@
 import { readDrawing } from '../../core/artwork/makeSheets';
-import type { Artwork } from '../../core/artwork/readArtwork';
 import type { DroppedFile } from '../../core/artwork/sortFiles';
+import { packRow } from '../../core/document/packing/packRows';
 import { ok, type Result } from '../../core/problems/problem';
 import { serve } from './serve';
 
 const api = {
-  /** Reads drawings, each for itself. */
-  read: (files: readonly DroppedFile[]): Result<readonly Result<Artwork>[]> => ok(files.map(readDrawing)),
+  /** Reads drawings, each for itself; their outlines are packed (packRows). */
+  read: (files: readonly DroppedFile[]): Result<readonly Result<object>[]> =>
+    ok(files.map(readDrawing).map((r) => (r.ok ? { ...r, value: packRow(r.value) } : r))),
 };
 export type DrawingApi = typeof api;
 serve(api);

@@ -2,6 +2,7 @@ import type { Remote } from 'comlink';
 import { readInTurn, type ReadDrawings } from '../../core/artwork/makeSheets';
 import type { Artwork } from '../../core/artwork/readArtwork';
 import type { DroppedFile } from '../../core/artwork/sortFiles';
+import { unpackRow } from '../../core/document/packing/packRows';
 import type { Result } from '../../core/problems/problem';
 import { WorkerHost, type Started } from '../jobs/workerHost';
 import type { DrawingApi } from './drawing.worker';
@@ -49,8 +50,8 @@ async function readBy(
   reader: WorkerHost<Remote<DrawingApi>>,
   files: readonly DroppedFile[],
 ): Promise<readonly Result<Artwork>[]> {
-  const read = await reader.run<readonly Result<Artwork>[]>((api) => api.read(files));
-  if (read.ok) return read.value;
+  const read = await reader.run<readonly Result<object>[]>((api) => api.read(files));
+  if (read.ok) return read.value.map((r) => (r.ok ? { ...r, value: unpackRow(r.value) as Artwork } : r));
   if (files.length === 1) return [read];
   const single: Result<Artwork>[] = [];
   for (const file of files) single.push(...(await readBy(reader, [file])));
