@@ -1,4 +1,5 @@
 import { Field, NativeSelect } from '@chakra-ui/react';
+import { useState } from 'react';
 
 interface Props<T extends string> {
   readonly label: string;
@@ -8,8 +9,14 @@ interface Props<T extends string> {
   readonly onChange: (value: T) => void;
 }
 
-/** A labelled choice of one of a few. */
+/** Of more choices than this only the one that is made is there, until the field is looked into. */
+const MANY = 300;
+
+/** A labelled choice of one of several. */
 export function SelectField<T extends string>({ label, value, options, onChange }: Props<T>) {
+  const [looked, setLooked] = useState(false);
+  const look = () => setLooked(true);
+  const shown = looked || options.length <= MANY ? options : options.filter(([v]) => v === value);
   return (
     <Field.Root>
       <Field.Label fontSize="sm" color="faded">
@@ -20,9 +27,11 @@ export function SelectField<T extends string>({ label, value, options, onChange 
           bg="sheet"
           borderColor="rule"
           value={value}
+          onFocus={look}
+          onPointerDown={look}
           onChange={(e) => onChange(options.find(([v]) => v === e.target.value)![0])}
         >
-          {options.map(([v, text]) => (
+          {shown.map(([v, text]) => (
             <option key={v} value={v}>
               {text}
             </option>

@@ -24,6 +24,8 @@ interface Props {
 
 /** Places narrower than this have no room for a letter's name, px. */
 const LABEL_FROM = 7;
+/** Icons' characters have no look of their own. */
+const isPrivate = (char: string) => /\p{Co}/u.test(char);
 /** Share of a place that its bar leaves free. */
 const FREE = 0.35;
 
@@ -77,7 +79,7 @@ export const SkylineBar = memo(function SkylineBar({
         opacity={chosen ? 1 : 0.75}
       />
       {s.fault && <path d={`M${middle - 5} ${y(s.top) - 12}h10l-5 7z`} fill={colour} />}
-      {step >= LABEL_FROM && (
+      {step >= LABEL_FROM && !isPrivate(s.char) && (
         <text
           x={middle}
           y={height - 6}
