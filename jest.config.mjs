@@ -14,7 +14,5 @@ export default {
   testMatch: ['**/*.test.ts'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: { '\\.tsx?$': '<rootDir>/scripts/jestTransform.mjs' },
-  collectCoverageFrom: ['core/**/*.ts', '!core/**/*.test.ts', '!core/testing/**', '!core/names/data/**'],
-  coverageReporters: ['text-summary', 'json-summary'],
   setupFiles: ['fake-indexeddb/auto'],
 };

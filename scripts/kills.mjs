@@ -49,7 +49,9 @@ export async function killsOf(browser, base, wanted, tell = () => {}, seed = 7) 
       { timeout: SHOWN_MS },
     );
     const found = numberOf(await field.inputValue());
-    const pieces = await page.getByRole('link', { name: /^Lift/ }).textContent();
+    const state = page.getByTestId('state-lift');
+    await state.filter({ hasText: /\d/ }).waitFor({ timeout: SHOWN_MS });
+    const pieces = await state.textContent();
     if (found < must) sums.lost++;
     if (found < old) sums.older++;
     if (!/74 pieces/.test(pieces ?? '') || found < 0 || found > number) sums.broken++;

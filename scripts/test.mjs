@@ -47,11 +47,9 @@ check('Layers', bin('depcruise'), [
 console.log('\n== Unit tests');
 const jestReport = join(root, 'test-results', 'jest.json');
 rmSync(jestReport, { force: true });
-const jestStatus = run(
-  bin('jest'),
-  ['--coverage', '--json', `--outputFile=${jestReport}`, '--silent', '--maxWorkers=2'],
-  { env: { ...process.env, NODE_OPTIONS: '--experimental-vm-modules --no-warnings' } },
-);
+const jestStatus = run(bin('jest'), ['--json', `--outputFile=${jestReport}`, '--silent', '--maxWorkers=2'], {
+  env: { ...process.env, NODE_OPTIONS: '--experimental-vm-modules --no-warnings' },
+});
 count('Unit tests', jestStatus, jestReport, (r) => ({
   passed: r.numPassedTests,
   failed: r.numFailedTests + r.numRuntimeErrorTestSuites,

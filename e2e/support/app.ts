@@ -19,11 +19,14 @@ export async function startProject(page: Page, name: string): Promise<void> {
   await expect(page.getByRole('button', { name: 'Add pictures' })).toBeVisible();
 }
 
-export const stage = (page: Page, name: string) =>
-  page
+export async function stage(page: Page, name: string): Promise<void> {
+  await page
     .getByRole('navigation', { name: 'Course' })
     .getByRole('link', { name: new RegExp(`^${name}`) })
     .click();
+  // A stage that is entered for the first time is fetched first.
+  await page.waitForURL((url) => url.pathname.endsWith(`/${name.toLowerCase()}`));
+}
 
 /** Opens a stage of the demo with a glyph in hand by its address, as a bookmark would. */
 export async function takeInHand(page: Page, name: string, glyphId: string): Promise<void> {

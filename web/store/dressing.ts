@@ -14,14 +14,13 @@ import { applyAffine, compose, translation } from '../../core/geometry/affine';
 import type { Vec } from '../../core/geometry/vec';
 import { ChordGrid, chordsOf, type Chord } from '../../core/outline/flat';
 import { transformContours, type Contour } from '../../core/geometry/contour';
-import { workers } from '../workers/clients';
 import type { JobContext } from '../jobs/jobQueue';
 import { useDressBench } from './dressBench';
-import { jobs, runFor } from './jobs';
-import { currentSession, useProject } from './projectStore';
+import { runFor } from './jobs';
 import type { Session } from './session';
 import { drawnGlyphs } from './selectors';
 import { sourceEdges } from './tracing';
+import { world, type World } from './world';
 
 /** What a clean-up of many letters would change. */
 export interface ManyCleaned {
@@ -47,58 +46,14 @@ export const useCleaning = create<{
   readonly found: ManyCleaned | null;
 }>(() => ({ done: 0, total: 0, stop: null, found: null }));
 
-const clean = (
-  kind: CleanUp,
-  contours: readonly Contour[],
-  settings: CleanUpSettings,
-  signal?: AbortSignal,
-) => workers.dress.run<CleanedUp | null>((api) => api.clean(kind, contours, settings), { signal });
-
 const settingsFor = ({ of }: Target, tolerance: number): CleanUpSettings => ({
   tolerance,
   lines: of === 'skeleton',
 });
 
-/** Shows what a clean-up would make of the drawing in hand, without making it. */
-export async function tryCleanUp(target: Target, kind: CleanUp, tolerance: number): Promise<void> {
-  const glyph = useProject.getState().doc?.glyphs[target.glyphId];
-  if (!glyph) return;
-  const of = contoursOf(glyph, target.of);
-  const found = await clean(kind, of, settingsFor(target, tolerance));
-  if (!found.ok) return useProject.getState().showProblems(found.problems);
-  const unchanged = {
-    contours: of,
-    pointsBefore: count(of),
-    pointsAfter: count(of),
-    dropped: 0,
-    deviation: 0,
-  };
-  const now = useProject.getState().doc?.glyphs[target.glyphId];
-  // The answer is for a drawing that may be gone by now.
-  if (now && contoursOf(now, target.of) === of)
-    useDressBench.setState({ tried: { kind, tolerance, of, made: found.value ?? unchanged } });
-}
-
 const count = (cs: readonly Contour[]): number => cs.reduce((n, c) => n + c.nodes.length, 0);
 
 export const dropTried = (): void => useDressBench.setState({ tried: null });
-
-/** Makes what is being tried, or the clean-up right away, computed aside. */
-export async function makeCleanUp(target: Target, kind: CleanUp, tolerance: number): Promise<void> {
-  const session = currentSession();
-  const glyph = session?.getState().doc?.glyphs[target.glyphId];
-  if (!session || !glyph) return;
-  const of = contoursOf(glyph, target.of);
-  const { tried } = useDressBench.getState();
-  const known = tried?.of === of && tried.kind === kind && tried.tolerance === tolerance ? tried.made : null;
-  const found = known ? null : await clean(kind, of, settingsFor(target, tolerance));
-  if (found && !found.ok) return session.tell(found.problems);
-  const made = known ?? found?.value ?? null;
-  // Edits made meanwhile stand.
-  if (session.doc.glyphs[target.glyphId] === glyph && made)
-    session.commit(takeCleanUp(session.doc, target, kind, made.contours));
-  useDressBench.setState({ tried: null, selection: [] });
-}
 
 /** Letters that cleaning many may touch: all, or those whose characters are named; none by hand. */
 export function lettersToClean(doc: Doc, only: string): GlyphRow[] {
@@ -108,127 +63,199 @@ export function lettersToClean(doc: Doc, only: string): GlyphRow[] {
   );
 }
 
-/** Cleans many letters aside and says what that would change; nothing is changed until `keepMany`. */
-export async function cleanMany(kind: CleanUp, tolerance: number, only: string): Promise<void> {
-  const session = currentSession();
-  const doc = session?.getState().doc;
-  if (!session || !doc) return;
-  const letters = lettersToClean(doc, only);
-  const job = runFor(session, {
-    name: `${letters.length} letters`,
-    lane: 'dress',
-    stage: 'Cleaning',
-    run: ({ signal, progress }) => cleanAll(session, kind, tolerance, letters, signal, progress),
-  });
-  useCleaning.setState({ done: 0, total: letters.length, stop: () => jobs.cancel(job.id), found: null });
-  await job.ended;
-  useCleaning.setState({ done: 0, total: 0, stop: null });
-}
-
-async function cleanAll(
-  { projectId }: Session,
-  kind: CleanUp,
-  tolerance: number,
-  letters: readonly GlyphRow[],
-  signal: AbortSignal,
-  progress: JobContext['progress'],
-): Promise<void> {
-  const cleaned = new Map<string, { before: GlyphRow['contours']; contours: readonly Contour[] }>();
-  let [pointsBefore, pointsAfter, deviation] = [0, 0, 0];
-  for (const [i, glyph] of letters.entries()) {
-    const found = await clean(kind, glyph.contours, { tolerance }, signal);
-    const made = found.ok ? found.value : null;
-    pointsBefore += count(glyph.contours);
-    pointsAfter += made ? made.pointsAfter : count(glyph.contours);
-    if (made) {
-      deviation = Math.max(deviation, made.deviation);
-      cleaned.set(glyph.id, { before: glyph.contours, contours: made.contours });
-    }
-    useCleaning.setState({ done: i + 1 });
-    progress('Cleaning', (i + 1) / letters.length);
-  }
-  const numbers = { pointsBefore, pointsAfter, deviation, asked: letters.length };
-  useCleaning.setState({ found: { projectId, kind, tolerance, letters: cleaned, ...numbers } });
-}
-
-/** Takes over what cleaning many letters found, as one step to undo. */
-export function keepMany(): void {
-  const { found } = useCleaning.getState();
-  const session = currentSession();
-  if (found && session?.projectId === found.projectId)
-    session.commit(takeCleaned(session.doc, found.kind, found.letters));
-  useCleaning.setState({ found: null });
-}
-
 /** Width of a pen for lines drawn here when the style has no standard stem, u. */
 const FIRST_PEN_EM = 80;
-
-/**
- * Draws a letter by a pen from now on: along its open runs when it is made of such, else along the lines that a pen may have
- * followed to leave its outline.
- */
-export async function drawBySkeleton(glyphId: string): Promise<void> {
-  const session = currentSession();
-  const before = session?.getState().doc;
-  const glyph = before?.glyphs[glyphId];
-  if (!session || !glyph) return;
-  if (glyph.contours.length > 0 && glyph.contours.every((c) => !c.closed)) {
-    const width = before!.styles[glyph.styleId]?.stems.upright ?? FIRST_PEN_EM;
-    session.commit(takeSkeleton(before!, glyphId, glyph.contours, { width, ends: 'round', joins: 'round' }));
-    useDressBench.setState({ of: 'skeleton', selection: [] });
-    return;
-  }
-  const found = await workers.dress.run<OutlineSkeleton>((api) => api.skeleton(glyph.contours));
-  if (!found.ok) return session.tell(found.problems);
-  if (session.doc.glyphs[glyphId] !== glyph) return;
-  const { lines, width } = found.value;
-  session.commit(
-    takeSkeleton(session.doc, glyphId, lines, { width: Math.round(width), ends: 'round', joins: 'round' }),
-  );
-  useDressBench.setState({ of: 'skeleton', selection: [] });
-}
 
 export interface StemWidth {
   readonly glyphId: string;
   readonly width: number;
 }
 
-/** Upright stems of the letters given, measured aside. */
-export async function stemsInWorker(letters: readonly GlyphRow[]): Promise<readonly StemWidth[]> {
-  const found = await workers.dress.run<readonly StemWidth[]>((api) =>
-    api.stems(letters.map((g) => ({ glyphId: g.id, contours: g.contours }))),
-  );
-  return found.ok ? found.value : [];
-}
-
-/**
- * The edges of what a letter was lifted from, as they stand in the font (`shift`: the x of the letter's own drawing that
- * lies at 0 there); null for one that was drawn here.
- */
-export function edgesOfSource(glyph: GlyphRow, shift: number): Promise<ChordGrid | null> {
-  if (!glyph.source) return Promise.resolve(null);
-  const known = edgesKnown.get(glyph.source);
-  if (known?.shift === shift) return known.grid;
-  const grid = readEdges(glyph, shift);
-  edgesKnown.set(glyph.source, { shift, grid });
-  return grid;
-}
-
-/** The bench and the gauge ask for the same edges. */
-const edgesKnown = new WeakMap<object, { shift: number; grid: Promise<ChordGrid | null> }>();
-
-async function readEdges(glyph: GlyphRow, shift: number): Promise<ChordGrid | null> {
-  const doc = useProject.getState().doc;
-  const piece = glyph.source ? doc?.pieces[glyph.source.pieceId] : undefined;
-  if (!glyph.source || !piece) return null;
-  const runs = await sourceEdges(piece.id);
-  const transform = compose(translation(-shift, 0), glyph.source.transform);
-  if (runs.length === 0) {
-    // Artwork has no picture: its own outline is the source.
-    return new ChordGrid(chordsOf(transformContours(piece.outline, transform), 0.05));
-  }
-  return new ChordGrid(runs.flatMap((run) => chordsOfRun(run.map((p) => applyAffine(transform, p)))));
-}
-
 const chordsOfRun = (run: readonly Vec[]): Chord[] =>
   run.map((a, i) => ({ a, b: run[(i + 1) % run.length]!, contour: 0, segment: i, t0: 0, t1: 1 }));
+
+interface DressingWorld extends Pick<World, 'current' | 'workers' | 'jobs'> {
+  /** Edges of a piece's ink as closed runs of points, px of its sheet's picture; none for artwork. */
+  readonly sourceEdges: (pieceId: string) => Promise<Vec[][]>;
+}
+
+/** What is computed aside for the drawing bench: clean-ups of one letter or of many, skeletons, stems, edges of the source. */
+export function createDressing({ current, workers, jobs, sourceEdges }: DressingWorld) {
+  const clean = (
+    kind: CleanUp,
+    contours: readonly Contour[],
+    settings: CleanUpSettings,
+    signal?: AbortSignal,
+  ) => workers.dress.run<CleanedUp | null>((api) => api.clean(kind, contours, settings), { signal });
+
+  /** Shows what a clean-up would make of the drawing in hand, without making it. */
+  async function tryCleanUp(target: Target, kind: CleanUp, tolerance: number): Promise<void> {
+    const glyph = current()?.getState().doc?.glyphs[target.glyphId];
+    if (!glyph) return;
+    const of = contoursOf(glyph, target.of);
+    const found = await clean(kind, of, settingsFor(target, tolerance));
+    if (!found.ok) return current()?.tell(found.problems);
+    const unchanged = {
+      contours: of,
+      pointsBefore: count(of),
+      pointsAfter: count(of),
+      dropped: 0,
+      deviation: 0,
+    };
+    const now = current()?.getState().doc?.glyphs[target.glyphId];
+    // The answer is for a drawing that may be gone by now.
+    if (now && contoursOf(now, target.of) === of)
+      useDressBench.setState({ tried: { kind, tolerance, of, made: found.value ?? unchanged } });
+  }
+
+  /** Makes what is being tried, or the clean-up right away, computed aside. */
+  async function makeCleanUp(target: Target, kind: CleanUp, tolerance: number): Promise<void> {
+    const session = current();
+    const glyph = session?.getState().doc?.glyphs[target.glyphId];
+    if (!session || !glyph) return;
+    const of = contoursOf(glyph, target.of);
+    const { tried } = useDressBench.getState();
+    const known =
+      tried?.of === of && tried.kind === kind && tried.tolerance === tolerance ? tried.made : null;
+    const found = known ? null : await clean(kind, of, settingsFor(target, tolerance));
+    if (found && !found.ok) return session.tell(found.problems);
+    const made = known ?? found?.value ?? null;
+    // Edits made meanwhile stand.
+    if (session.doc.glyphs[target.glyphId] === glyph && made)
+      session.commit(takeCleanUp(session.doc, target, kind, made.contours));
+    useDressBench.setState({ tried: null, selection: [] });
+  }
+
+  /** Cleans many letters aside and says what that would change; nothing is changed until `keepMany`. */
+  async function cleanMany(kind: CleanUp, tolerance: number, only: string): Promise<void> {
+    const session = current();
+    const doc = session?.getState().doc;
+    if (!session || !doc) return;
+    const letters = lettersToClean(doc, only);
+    const job = runFor(
+      session,
+      {
+        name: `${letters.length} letters`,
+        lane: 'dress',
+        stage: 'Cleaning',
+        run: ({ signal, progress }) => cleanAll(session, kind, tolerance, letters, signal, progress),
+      },
+      jobs,
+    );
+    useCleaning.setState({ done: 0, total: letters.length, stop: () => jobs.cancel(job.id), found: null });
+    await job.ended;
+    useCleaning.setState({ done: 0, total: 0, stop: null });
+  }
+
+  async function cleanAll(
+    { projectId }: Session,
+    kind: CleanUp,
+    tolerance: number,
+    letters: readonly GlyphRow[],
+    signal: AbortSignal,
+    progress: JobContext['progress'],
+  ): Promise<void> {
+    const cleaned = new Map<string, { before: GlyphRow['contours']; contours: readonly Contour[] }>();
+    let [pointsBefore, pointsAfter, deviation] = [0, 0, 0];
+    for (const [i, glyph] of letters.entries()) {
+      const found = await clean(kind, glyph.contours, { tolerance }, signal);
+      const made = found.ok ? found.value : null;
+      pointsBefore += count(glyph.contours);
+      pointsAfter += made ? made.pointsAfter : count(glyph.contours);
+      if (made) {
+        deviation = Math.max(deviation, made.deviation);
+        cleaned.set(glyph.id, { before: glyph.contours, contours: made.contours });
+      }
+      useCleaning.setState({ done: i + 1 });
+      progress('Cleaning', (i + 1) / letters.length);
+    }
+    const numbers = { pointsBefore, pointsAfter, deviation, asked: letters.length };
+    useCleaning.setState({ found: { projectId, kind, tolerance, letters: cleaned, ...numbers } });
+  }
+
+  /** Takes over what cleaning many letters found, as one step to undo. */
+  function keepMany(): void {
+    const { found } = useCleaning.getState();
+    const session = current();
+    if (found && session?.projectId === found.projectId)
+      session.commit(takeCleaned(session.doc, found.kind, found.letters));
+    useCleaning.setState({ found: null });
+  }
+
+  /**
+   * Draws a letter by a pen from now on: along its open runs when it is made of such, else along the lines that a pen may have
+   * followed to leave its outline.
+   */
+  async function drawBySkeleton(glyphId: string): Promise<void> {
+    const session = current();
+    const before = session?.getState().doc;
+    const glyph = before?.glyphs[glyphId];
+    if (!session || !glyph) return;
+    if (glyph.contours.length > 0 && glyph.contours.every((c) => !c.closed)) {
+      const width = before!.styles[glyph.styleId]?.stems.upright ?? FIRST_PEN_EM;
+      session.commit(
+        takeSkeleton(before!, glyphId, glyph.contours, { width, ends: 'round', joins: 'round' }),
+      );
+      useDressBench.setState({ of: 'skeleton', selection: [] });
+      return;
+    }
+    const found = await workers.dress.run<OutlineSkeleton>((api) => api.skeleton(glyph.contours));
+    if (!found.ok) return session.tell(found.problems);
+    if (session.doc.glyphs[glyphId] !== glyph) return;
+    const { lines, width } = found.value;
+    session.commit(
+      takeSkeleton(session.doc, glyphId, lines, { width: Math.round(width), ends: 'round', joins: 'round' }),
+    );
+    useDressBench.setState({ of: 'skeleton', selection: [] });
+  }
+
+  /** Upright stems of the letters given, measured aside. */
+  async function stemsInWorker(letters: readonly GlyphRow[]): Promise<readonly StemWidth[]> {
+    const found = await workers.dress.run<readonly StemWidth[]>((api) =>
+      api.stems(letters.map((g) => ({ glyphId: g.id, contours: g.contours }))),
+    );
+    return found.ok ? found.value : [];
+  }
+
+  /**
+   * The edges of what a letter was lifted from, as they stand in the font (`shift`: the x of the letter's own drawing that
+   * lies at 0 there); null for one that was drawn here.
+   */
+  function edgesOfSource(glyph: GlyphRow, shift: number): Promise<ChordGrid | null> {
+    if (!glyph.source) return Promise.resolve(null);
+    const known = edgesKnown.get(glyph.source);
+    if (known?.shift === shift) return known.grid;
+    const grid = readEdges(glyph, shift);
+    edgesKnown.set(glyph.source, { shift, grid });
+    return grid;
+  }
+
+  /** The bench and the gauge ask for the same edges. */
+  const edgesKnown = new WeakMap<object, { shift: number; grid: Promise<ChordGrid | null> }>();
+
+  async function readEdges(glyph: GlyphRow, shift: number): Promise<ChordGrid | null> {
+    const doc = current()?.getState().doc;
+    const piece = glyph.source ? doc?.pieces[glyph.source.pieceId] : undefined;
+    if (!glyph.source || !piece) return null;
+    const runs = await sourceEdges(piece.id);
+    const transform = compose(translation(-shift, 0), glyph.source.transform);
+    if (runs.length === 0) {
+      // Artwork has no picture: its own outline is the source.
+      return new ChordGrid(chordsOf(transformContours(piece.outline, transform), 0.05));
+    }
+    return new ChordGrid(runs.flatMap((run) => chordsOfRun(run.map((p) => applyAffine(transform, p)))));
+  }
+
+  return {
+    tryCleanUp,
+    makeCleanUp,
+    cleanMany,
+    keepMany,
+    drawBySkeleton,
+    stemsInWorker,
+    edgesOfSource,
+  };
+}
+
+export const { tryCleanUp, makeCleanUp, cleanMany, keepMany, drawBySkeleton, stemsInWorker, edgesOfSource } =
+  createDressing({ ...world, sourceEdges });

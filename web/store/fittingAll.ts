@@ -7,11 +7,11 @@ import type { FitOptions } from '../../core/fit/fitFont';
 import type { FaultyJoin } from '../../core/fit/joinCheck';
 import { offRhythm } from '../../core/fit/rhythm';
 import type { JobContext, JobHandle } from '../jobs/jobQueue';
-import { workers, type Workers } from '../workers/clients';
-import type { GlyphFit, LetterToFit } from '../workers/fit.worker';
-import { jobs, runFor } from './jobs';
-import { currentSession, useProject } from './projectStore';
+import type { Workers } from '../workers/clients';
+import type { GlyphFit, LetterToFit } from '../workers/fitApi';
+import { runFor } from './jobs';
 import type { Session } from './session';
+import { world, type World } from './world';
 
 interface FittingState {
   readonly running: boolean;
@@ -42,61 +42,6 @@ const ask = (host: Workers['fit'], doc: Doc, signal?: AbortSignal) =>
     { signal },
   );
 
-let job: JobHandle | null = null;
-/** Stops a fit that is under way; nothing of it is taken. */
-export const stopFitting = (): void => {
-  if (job) jobs.cancel(job.id);
-};
-
-/** Fits all letters that weren't set by hand (or kerns their pairs only), aside; the answer comes as one step. */
-export async function fitAll(what: 'all' | 'pairs' = 'all'): Promise<void> {
-  const session = currentSession();
-  if (!session?.getState().doc) return;
-  stopFitting();
-  useFittingAll.setState({ running: true });
-  const own = (job = runFor(session, {
-    name: what === 'all' ? 'Fit all' : 'Fit pairs',
-    lane: 'fit',
-    stage: 'Fitting',
-    run: (context) => fitNow(session, what, context),
-  }));
-  await own.ended;
-  // A later fit that took this one's place goes on.
-  if (job === own) useFittingAll.setState({ running: false });
-}
-
-/** Fits the letters of a project as they are when the job begins. */
-async function fitNow(
-  session: Session,
-  what: 'all' | 'pairs',
-  { signal, progress }: JobContext,
-): Promise<void> {
-  progress('Fitting', null);
-  const found = await ask(workers.fit, session.doc, signal);
-  if (!found.ok) return session.tell(found.problems);
-  const { fitted, glyphIds } = found.value;
-  const letters = fitted.letters.map((l, i) => ({ glyphId: glyphIds[i]!, left: l.left, right: l.right }));
-  if (session === currentSession()) useFittingAll.setState({ rhythm: found.value });
-  session.commit(takeFitted(session.doc, { ...fitted, letters }, what));
-}
-
-/** Letters that the rhythm was last asked for: only other outlines or settings ask again. */
-let askedFor: readonly unknown[] = [];
-let asking = false;
-
-/** Keeps the rhythm in step with the outlines; silent where a font has nothing to set one by. */
-export async function refreshRhythm(doc: Doc): Promise<void> {
-  const letters = fittable(doc);
-  const key: unknown[] = [fitSettingsOf(doc), ...letters.map((g) => g.contours)];
-  if (asking || (key.length === askedFor.length && key.every((k, i) => k === askedFor[i]))) return;
-  asking = true;
-  askedFor = key;
-  const found = await ask(workers.rhythm, doc).finally(() => (asking = false));
-  useFittingAll.setState({ rhythm: found.ok ? found.value : null });
-  const now = useProject.getState().doc;
-  if (now && now !== doc) void refreshRhythm(now);
-}
-
 /** Distances box to box with kerning of the rhythm's letters as they are now, 1/1000 em. */
 function distancesNow(doc: Doc, { glyphIds }: GlyphFit): { size: number; data: Float64Array } {
   const k = 1000 / projectOf(doc).unitsPerEm;
@@ -120,12 +65,78 @@ export const offNow = (doc: Doc, rhythm: GlyphFit) =>
     rhythm.fitted.wished,
   );
 
-/** Looks at the joins again. */
-export async function refreshJoins(doc: Doc): Promise<void> {
-  const { rhythm } = useFittingAll.getState();
-  if (!rhythm?.fitted.joined) return useFittingAll.setState({ joins: [] });
-  const found = await workers.rhythm.run<readonly FaultyJoin[]>((api) =>
-    api.joins(distancesNow(doc, rhythm).data),
-  );
-  useFittingAll.setState({ joins: found.ok ? found.value : [] });
+/** Fits of whole fonts, and the rhythm that is kept in step with the letters. */
+export function createFitting({ current, workers, jobs }: Pick<World, 'current' | 'workers' | 'jobs'>) {
+  let job: JobHandle | null = null;
+  /** Stops a fit that is under way; nothing of it is taken. */
+  const stopFitting = (): void => {
+    if (job) jobs.cancel(job.id);
+  };
+
+  /** Fits all letters that weren't set by hand (or kerns their pairs only), aside; the answer comes as one step. */
+  async function fitAll(what: 'all' | 'pairs' = 'all'): Promise<void> {
+    const session = current();
+    if (!session?.getState().doc) return;
+    stopFitting();
+    useFittingAll.setState({ running: true });
+    const own = (job = runFor(
+      session,
+      {
+        name: what === 'all' ? 'Fit all' : 'Fit pairs',
+        lane: 'fit',
+        stage: 'Fitting',
+        run: (context) => fitNow(session, what, context),
+      },
+      jobs,
+    ));
+    await own.ended;
+    // A later fit that took this one's place goes on.
+    if (job === own) useFittingAll.setState({ running: false });
+  }
+
+  /** Fits the letters of a project as they are when the job begins. */
+  async function fitNow(
+    session: Session,
+    what: 'all' | 'pairs',
+    { signal, progress }: JobContext,
+  ): Promise<void> {
+    progress('Fitting', null);
+    const found = await ask(workers.fit, session.doc, signal);
+    if (!found.ok) return session.tell(found.problems);
+    const { fitted, glyphIds } = found.value;
+    const letters = fitted.letters.map((l, i) => ({ glyphId: glyphIds[i]!, left: l.left, right: l.right }));
+    if (session === current()) useFittingAll.setState({ rhythm: found.value });
+    session.commit(takeFitted(session.doc, { ...fitted, letters }, what));
+  }
+
+  /** Letters that the rhythm was last asked for: only other outlines or settings ask again. */
+  let askedFor: readonly unknown[] = [];
+  let asking = false;
+
+  /** Keeps the rhythm in step with the outlines; silent where a font has nothing to set one by. */
+  async function refreshRhythm(doc: Doc): Promise<void> {
+    const letters = fittable(doc);
+    const key: unknown[] = [fitSettingsOf(doc), ...letters.map((g) => g.contours)];
+    if (asking || (key.length === askedFor.length && key.every((k, i) => k === askedFor[i]))) return;
+    asking = true;
+    askedFor = key;
+    const found = await ask(workers.rhythm, doc).finally(() => (asking = false));
+    useFittingAll.setState({ rhythm: found.ok ? found.value : null });
+    const now = current()?.getState().doc;
+    if (now && now !== doc) void refreshRhythm(now);
+  }
+
+  /** Looks at the joins again. */
+  async function refreshJoins(doc: Doc): Promise<void> {
+    const { rhythm } = useFittingAll.getState();
+    if (!rhythm?.fitted.joined) return useFittingAll.setState({ joins: [] });
+    const found = await workers.rhythm.run<readonly FaultyJoin[]>((api) =>
+      api.joins(distancesNow(doc, rhythm).data),
+    );
+    useFittingAll.setState({ joins: found.ok ? found.value : [] });
+  }
+
+  return { fitAll, stopFitting, refreshRhythm, refreshJoins };
 }
+
+export const { fitAll, stopFitting, refreshRhythm, refreshJoins } = createFitting(world);

@@ -4,16 +4,14 @@ import type { Reshape, Reshaped } from '../../core/find/reshape';
 import { readingOf } from '../../core/printed/readSheet';
 import { inFile } from '../../core/problems/problem';
 import { storage } from '../persistence/projects';
-import { workers } from '../workers/clients';
 import { createIntake } from './intake';
-import { jobs } from './jobs';
 import { currentSession, onProjectOpened } from './projectStore';
+import { world, type World } from './world';
 
 const intake = createIntake({
-  workers,
+  ...world,
   pictures: storage.pictures,
   intake: storage.intake,
-  jobs,
   newId: () => crypto.randomUUID(),
   now: () => Date.now(),
 });
@@ -37,43 +35,54 @@ export async function liftAgain(sheetId: string): Promise<void> {
 
 const RESHAPE_TEXT = { cut: 'Cut a piece in two', join: 'Join two pieces', box: 'Add a piece' } as const;
 
-/** Cuts a piece, joins pieces or adds one by hand, as one step. Problems are told. */
-export async function reshapePieces(
-  sheetId: string,
-  gone: readonly PieceRow[],
-  what: Reshape,
-  baselineY: number,
-): Promise<void> {
-  const session = currentSession();
-  const doc = session?.getState().doc;
-  const sheet = doc?.sheets[sheetId];
-  const recipe = sheet && doc.recipes[sheet.recipeId];
-  const bytes = sheet?.pictureId ? await storage.pictures.bytes(sheet.pictureId) : null;
-  if (!session || !doc || !sheet || !recipe || !bytes) return;
-  const ids = gone.map((p) => p.id);
-  const has = new Set(
-    Object.values(doc.pieces)
-      .filter((p) => p.sheetId === sheetId && p.state !== 'dropped' && !ids.includes(p.id))
-      .map((p) => p.char),
-  );
-  const missing = [...sheet.expected].filter((c) => c.trim() !== '' && !has.has(c));
-  const { capHeightPx, skewRad } = sheet;
-  const page = { baselineY, capHeightPx, skewRad, missing };
-  const reading = readingOf(recipe, sheet);
-  const made = await workers.imaging.run<Reshaped[]>((api) =>
-    api.reshape(bytes, what, recipe, reading, page),
-  );
-  if (!made.ok) return session.tell(inFile(made.problems, sheet.name));
-  const now = session.doc;
-  // Edits made meanwhile stand: only what is still there is replaced.
-  if (gone.some((p) => now.pieces[p.id] !== p)) return;
-  session.commit(
-    replacePieces(
-      now,
-      sheetId,
-      ids,
-      made.value.map((m) => ({ ...m, seeds: [...m.seeds] })),
-      RESHAPE_TEXT[what.kind],
-    ),
-  );
+/** Pieces of a sheet mended by hand. */
+export function createMending({
+  current,
+  workers,
+  pictures,
+}: Pick<World, 'current' | 'workers' | 'pictures'>) {
+  /** Cuts a piece, joins pieces or adds one by hand, as one step. Problems are told. */
+  async function reshapePieces(
+    sheetId: string,
+    gone: readonly PieceRow[],
+    what: Reshape,
+    baselineY: number,
+  ): Promise<void> {
+    const session = current();
+    const doc = session?.getState().doc;
+    const sheet = doc?.sheets[sheetId];
+    const recipe = sheet && doc.recipes[sheet.recipeId];
+    const bytes = sheet?.pictureId ? await pictures.bytes(sheet.pictureId) : null;
+    if (!session || !doc || !sheet || !recipe || !bytes) return;
+    const ids = gone.map((p) => p.id);
+    const has = new Set(
+      Object.values(doc.pieces)
+        .filter((p) => p.sheetId === sheetId && p.state !== 'dropped' && !ids.includes(p.id))
+        .map((p) => p.char),
+    );
+    const missing = [...sheet.expected].filter((c) => c.trim() !== '' && !has.has(c));
+    const { capHeightPx, skewRad } = sheet;
+    const page = { baselineY, capHeightPx, skewRad, missing };
+    const reading = readingOf(recipe, sheet);
+    const made = await workers.imaging.run<Reshaped[]>((api) =>
+      api.reshape(bytes, what, recipe, reading, page),
+    );
+    if (!made.ok) return session.tell(inFile(made.problems, sheet.name));
+    const now = session.doc;
+    // Edits made meanwhile stand: only what is still there is replaced.
+    if (gone.some((p) => now.pieces[p.id] !== p)) return;
+    session.commit(
+      replacePieces(
+        now,
+        sheetId,
+        ids,
+        made.value.map((m) => ({ ...m, seeds: [...m.seeds] })),
+        RESHAPE_TEXT[what.kind],
+      ),
+    );
+  }
+
+  return { reshapePieces };
 }
+
+export const { reshapePieces } = createMending(world);

@@ -5,39 +5,49 @@ import { translation } from '../../core/geometry/affine';
 import { transformContours } from '../../core/geometry/contour';
 import { inFile } from '../../core/problems/problem';
 import { copiedContours, copiedSvg } from '../../core/svg/clipboard';
-import { workers } from '../workers/clients';
 import { runFor } from './jobs';
-import { currentSession, useProject } from './projectStore';
+import { world, type World } from './world';
 
-/** Chosen contours (all when none is chosen) as SVG for the clipboard, standing as they do in the font; null for an empty letter. */
-export function copyFrom(target: Target, chosen: readonly number[]): string | null {
-  const glyph = useProject.getState().doc?.glyphs[target.glyphId];
-  if (!glyph) return null;
-  const contours = contoursOf(glyph, target.of).filter((_, i) => chosen.length === 0 || chosen.includes(i));
-  return contours.length === 0
-    ? null
-    : copiedSvg(transformContours(contours, translation(-originX(glyph), 0)));
+/** The clipboard of the drawing bench. */
+export function createPasting({ current, workers, jobs }: Pick<World, 'current' | 'workers' | 'jobs'>) {
+  /** Chosen contours (all when none is chosen) as SVG for the clipboard, standing as they do in the font; null for an empty letter. */
+  function copyFrom(target: Target, chosen: readonly number[]): string | null {
+    const glyph = current()?.getState().doc?.glyphs[target.glyphId];
+    if (!glyph) return null;
+    const contours = contoursOf(glyph, target.of).filter((_, i) => chosen.length === 0 || chosen.includes(i));
+    return contours.length === 0
+      ? null
+      : copiedSvg(transformContours(contours, translation(-originX(glyph), 0)));
+  }
+
+  /** What is on the clipboard into a drawing: our own points where they stood, any other SVG or path data fitted to the letter. */
+  async function pasteInto(target: Target, text: string): Promise<void> {
+    const own = copiedContours(text);
+    const session = current();
+    const doc = session?.getState().doc;
+    const glyph = doc?.glyphs[target.glyphId];
+    if (!session || !doc) return;
+    if (own && glyph) return session.commit(pasteInPlace(doc, target, own, originX(glyph)));
+    const svg = pastedSvg(text);
+    if (!svg) return;
+    const name = 'the clipboard';
+    await runFor(
+      session,
+      {
+        name,
+        lane: 'paste',
+        stage: 'Reading the drawing',
+        async run({ signal }) {
+          const read = await workers.artwork.run<Artwork>((api) => api.pasted(svg), { signal });
+          session.tell(inFile(read.problems, name));
+          if (read.ok) session.commit(pasteContours(session.doc, target.glyphId, read.value.outline));
+        },
+      },
+      jobs,
+    ).ended;
+  }
+
+  return { copyFrom, pasteInto };
 }
 
-/** What is on the clipboard into a drawing: our own points where they stood, any other SVG or path data fitted to the letter. */
-export async function pasteInto(target: Target, text: string): Promise<void> {
-  const own = copiedContours(text);
-  const session = currentSession();
-  const doc = session?.getState().doc;
-  const glyph = doc?.glyphs[target.glyphId];
-  if (!session || !doc) return;
-  if (own && glyph) return session.commit(pasteInPlace(doc, target, own, originX(glyph)));
-  const svg = pastedSvg(text);
-  if (!svg) return;
-  const name = 'the clipboard';
-  await runFor(session, {
-    name,
-    lane: 'paste',
-    stage: 'Reading the drawing',
-    async run({ signal }) {
-      const read = await workers.artwork.run<Artwork>((api) => api.pasted(svg), { signal });
-      session.tell(inFile(read.problems, name));
-      if (read.ok) session.commit(pasteContours(session.doc, target.glyphId, read.value.outline));
-    },
-  }).ended;
-}
+export const { copyFrom, pasteInto } = createPasting(world);

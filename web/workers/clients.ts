@@ -2,10 +2,10 @@ import type { Remote } from 'comlink';
 import { startWorker } from '../jobs/startWorker';
 import { WorkerHost } from '../jobs/workerHost';
 import type { ArtworkApi } from './artwork.worker';
-import type { DressApi } from './dress.worker';
-import type { FitApi } from './fit.worker';
+import type { DressApi } from './dressApi';
+import type { FitApi } from './fitApi';
 import type { ImagingApi } from './imaging.worker';
-import type { PenApi } from './pen.worker';
+import type { PenApi } from './penApi';
 
 /** A kind of work as jobs see it; tests give hosts whose workers have no threads. */
 export type Host<Api> = Pick<WorkerHost<Remote<Api>>, 'run'>;

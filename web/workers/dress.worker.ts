@@ -1,36 +1,4 @@
-import { skeletonOfOutline, type OutlineSkeleton } from '../../core/centreline/skeletonOfOutline';
-import { cleanUp, type CleanedUp, type CleanUp, type CleanUpSettings } from '../../core/dress/cleanUp';
-import { stemOf } from '../../core/dress/stems';
-import type { Contour } from '../../core/geometry/contour';
-import { fail, ok, type Result } from '../../core/problems/problem';
+import { dressApi } from './dressApi';
 import { serve } from './serve';
 
-export interface OutlineOf {
-  readonly glyphId: string;
-  readonly contours: readonly Contour[];
-}
-
-const api = {
-  /** One letter cleaned, null when there is nothing to clean; letters come one by one, so that the caller can stop between them. */
-  clean(kind: CleanUp, contours: readonly Contour[], settings: CleanUpSettings): Result<CleanedUp | null> {
-    const made = cleanUp(kind, contours, settings);
-    return ok(made.contours === contours ? null : made);
-  },
-  skeleton(contours: readonly Contour[]): Result<OutlineSkeleton> {
-    const found = skeletonOfOutline(contours);
-    return found ? ok(found) : fail({ code: 'nothing-there' });
-  },
-  /** Upright stems of letters; those without one are left out. */
-  stems(
-    letters: readonly OutlineOf[],
-  ): Result<readonly { readonly glyphId: string; readonly width: number }[]> {
-    return ok(
-      letters.flatMap(({ glyphId, contours }) => {
-        const width = stemOf(contours, 'upright');
-        return width === null ? [] : [{ glyphId, width }];
-      }),
-    );
-  },
-};
-export type DressApi = typeof api;
-serve(api);
+serve(dressApi);

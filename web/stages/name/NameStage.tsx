@@ -43,10 +43,7 @@ const pieceOf = ({ id, data }: Active): string | null =>
   id === LEDGER ? null : ((data.current as { pieceId?: string }).pieceId ?? null);
 
 /** A drawing let go on a field gets its character; a field's character let go on a piece goes to that. */
-function giveDropped(
-  { active, over, activatorEvent, delta }: DragEndEvent,
-  sections: readonly LedgerSection[],
-): void {
+function giveDropped({ active, over, collisions }: DragEndEvent, sections: readonly LedgerSection[]): void {
   const pieceId = pieceOf(active);
   const from = active.id === LEDGER ? (active.data.current as { field: LedgerField | null }).field : null;
   const ontoPiece = (over!.data.current as { pieceId?: string } | undefined)?.pieceId;
@@ -54,7 +51,7 @@ function giveDropped(
     if (from?.char) giveCharacter({ kind: 'piece', id: ontoPiece }, from.char);
     return;
   }
-  const at = fieldAtEnd(activatorEvent, delta);
+  const at = fieldAtEnd(collisions);
   const char = at === null ? null : fieldAt(sections, at)?.char;
   if (!char) return;
   if (pieceId) giveCharacter({ kind: 'piece', id: pieceId }, char);
@@ -196,7 +193,7 @@ export function NameStage() {
         />
       </Bench>
       <NameGauge {...gauged} onChar={onChar} />
-      <DragOverlay dropAnimation={null}>
+      <DragOverlay dropAnimation={null} style={{ pointerEvents: 'none' }}>
         {draggedPiece && <PieceDrawing piece={draggedPiece} width={44} height={50} />}
       </DragOverlay>
     </DndContext>

@@ -1,0 +1,55 @@
+import { fitFont, type FitOptions, type FittedFont } from '../../core/fit/fitFont';
+import { faultyJoins, type FaultyJoin } from '../../core/fit/joinCheck';
+import { profileOf, type Profile } from '../../core/fit/profiles';
+import { styleOf } from '../../core/fit/style';
+import type { Contour } from '../../core/geometry/contour';
+import { flattenContour } from '../../core/geometry/measure';
+import { fail, ok, type Result } from '../../core/problems/problem';
+
+export interface LetterToFit {
+  readonly glyphId: string;
+  readonly char: string;
+  readonly contours: readonly Contour[];
+}
+
+/** A fit with the glyphs that its letters stand for. */
+export interface GlyphFit {
+  readonly fitted: FittedFont;
+  readonly glyphIds: readonly string[];
+}
+
+/** Curves are flattened to this, 1/1000 em. */
+const FLAT = 0.5;
+
+/** Profiles of the letters asked for last: checking joins again and again needs only the distances anew. */
+let last: readonly Profile[] = [];
+
+function profilesOf(letters: readonly LetterToFit[], unitsPerEm: number) {
+  const k = 1000 / unitsPerEm;
+  return letters.flatMap(({ glyphId, char, contours }) => {
+    const polygons = contours.map((c) =>
+      flattenContour(c, FLAT / k).map((p) => ({ x: k * p.x, y: k * p.y })),
+    );
+    const profile = profileOf(char, polygons);
+    return profile ? [{ glyphId, profile }] : [];
+  });
+}
+
+/** What the fitting worker does. */
+export const fitApi = {
+  /** Fits letters given in em units; the answer's letters are those with ink, named by their place in the list. */
+  fit(letters: readonly LetterToFit[], unitsPerEm: number, options: FitOptions): Result<GlyphFit> {
+    const known = profilesOf(letters, unitsPerEm);
+    last = known.map((l) => l.profile);
+    const fitted = fitFont(last, options);
+    return fitted
+      ? ok({ fitted, glyphIds: known.map((l) => l.glyphId) })
+      : fail({ code: 'fit-needs-letters' });
+  },
+  /** Joins of the letters fitted last that don't hold, at distances box to box in 1/1000 em, row after row. */
+  joins(distances: Float64Array): Result<readonly FaultyJoin[]> {
+    const style = styleOf(last);
+    return ok(style ? faultyJoins(style, (i, j) => distances[i * last.length + j]!) : []);
+  },
+};
+export type FitApi = typeof fitApi;
