@@ -11,7 +11,9 @@ for (const desk of ['day', 'night'] as const) {
     for (const name of STAGES) {
       await stage(page, name);
       await expect(page.getByLabel('Bench')).toBeVisible();
-      const { violations } = await new AxeBuilder({ page }).analyze();
+      const axe = new AxeBuilder({ page });
+      // The desks differ in nothing but their colours.
+      const { violations } = await (desk === 'day' ? axe : axe.withRules(['color-contrast'])).analyze();
       const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
       expect(serious.map((v) => `${name}: ${v.id} ${v.nodes.map((n) => n.target).slice(0, 3)}`)).toEqual([]);
     }

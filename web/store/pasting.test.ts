@@ -1,0 +1,59 @@
+import { WorkBench } from '../testing/workBench';
+import { readArtwork } from '../../core/artwork/readArtwork';
+import { contoursBox } from '../../core/geometry/measure';
+import { createPasting } from './pasting';
+
+const O = { glyphId: 'o', of: 'outline' } as const;
+const X = { glyphId: 'x', of: 'outline' } as const;
+async function bench() {
+  const b = new WorkBench();
+  const session = await b.open('a');
+  const artwork = b.host({ pasted: (svg: string) => readArtwork(svg, 'the clipboard') });
+  const { workers } = b.world;
+  const world = { ...b.world, workers: { ...workers, artwork: artwork as never } };
+  return { b, session, ...createPasting(world) };
+}
+const count = (doc: { glyphs: Record<string, { contours: readonly unknown[] }> }, id: string) =>
+  doc.glyphs[id]!.contours.length;
+
+test('what is copied comes back where it stood, in another letter and in another project', async () => {
+  const t = await bench();
+  const text = t.copyFrom(O, [])!;
+  expect(text).toContain('<svg');
+  await t.pasteInto(X, text);
+  expect(count(t.session.doc, 'x')).toBe(3);
+  const own = contoursBox(t.session.doc.glyphs.o!.contours)!;
+  const pasted = contoursBox(t.session.doc.glyphs.x!.contours.slice(1))!;
+  expect(pasted.yMax - pasted.yMin).toBeCloseTo(own.yMax - own.yMin, 3);
+  expect(pasted.yMin).toBeCloseTo(own.yMin, 3);
+  // Only the chosen ones; none of an empty letter.
+  expect(t.copyFrom(O, [1])!.length).toBeLessThan(text.length);
+  expect(t.copyFrom({ glyphId: 'space', of: 'outline' }, [])).toBeNull();
+  const other = await t.b.open('b');
+  await t.pasteInto(X, text);
+  expect(count(other.doc, 'x')).toBe(3);
+});
+
+test('a drawing of elsewhere is read aside and taken into the project that it was pasted in', async () => {
+  const t = await bench();
+  t.b.hold('pasted');
+  const done = t.pasteInto(O, '<svg xmlns="http://www.w3.org/2000/svg"><rect width="30" height="40"/></svg>');
+  await t.b.settle();
+  const other = await t.b.open('b');
+  await t.b.release('pasted');
+  await done;
+  await t.b.settle(2000);
+  expect(count(other.doc, 'o')).toBe(2);
+  expect(count(t.b.browser.stored('a'), 'o')).toBe(3);
+});
+
+test('text that is no drawing does nothing; a broken one is told', async () => {
+  const t = await bench();
+  const before = t.session.doc;
+  await t.pasteInto(O, 'barley on the stones');
+  expect(t.b.calls).toEqual([]);
+  await t.pasteInto(O, '<svg xmlns="http://www.w3.org/2000/svg"><rect width="30"');
+  await t.b.settle();
+  expect(t.b.tab.codes('a')).toHaveLength(1);
+  expect(t.session.doc).toBe(before);
+});
