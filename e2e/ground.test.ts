@@ -198,3 +198,27 @@ test.describe('without a network', () => {
     await expect(page.getByRole('button', { name: 'Cast', exact: true })).toBeVisible();
   });
 });
+
+test('a picture that the browser has no room for is told; what was there stays, and with room again it comes in', async ({
+  page,
+}) => {
+  await page.goto('/projects');
+  const client = await page.context().newCDPSession(page);
+  const { origin } = new URL(page.url());
+  // Before anything is stored: browsers ask how much room there is only now and then.
+  await client.send('Storage.overrideQuotaForOrigin', { origin, quotaSize: 20e6 });
+  await openDemo(page);
+  const scan = readFileSync(otherHandsPage());
+  const padded = { name: 'thick-scan.jpg', mimeType: 'image/jpeg' };
+  await page
+    .getByLabel('Pictures of letters')
+    .setInputFiles({ ...padded, buffer: Buffer.concat([scan, Buffer.alloc(30e6)]) });
+  const told = page.getByRole('alert').filter({ hasText: 'thick-scan.jpg' });
+  await expect(told).toContainText('no room left');
+  await expect(page.getByTestId('understood')).toHaveCount(1);
+  await saved(page);
+  await client.send('Storage.overrideQuotaForOrigin', { origin });
+  await page.getByLabel('Pictures of letters').setInputFiles({ ...padded, buffer: scan });
+  await expect(page.getByTestId('understood')).toHaveCount(2, understood);
+  await expect(page.getByTestId('understood').nth(1)).toContainText('74 pieces', understood);
+});
