@@ -3,6 +3,7 @@ import type { SheetRow } from '../../../core/document/schema';
 import type { PxBox } from '../../../core/raster/picture';
 import { readInks } from '../../canvas/inks';
 import type { SheetImage } from '../../store/pictures';
+import { boxOf, cropTool, type CropPointer, type Cropping } from '../../tools/crop/cropTool';
 import { useSize } from '../../ui/useSize';
 
 interface Props {
@@ -12,14 +13,11 @@ interface Props {
   readonly onCrop: ((crop: PxBox) => void) | null;
 }
 
-/** A smaller box than this was a slip of the hand, px of the picture. */
-const LEAST_PX = 12;
-
 /** A sheet's picture as it is read: turned, mirrored, and faint where it doesn't count. */
 export function SheetPicture({ sheet, image, onCrop }: Props) {
   const { ref, width } = useSize<HTMLDivElement>();
   const canvas = useRef<HTMLCanvasElement>(null);
-  const [drawn, setDrawn] = useState<{ x0: number; y0: number; x1: number; y1: number } | null>(null);
+  const [drawn, setDrawn] = useState<Cropping | null>(null);
   const k = width / sheet.widthPx;
   const height = Math.round(sheet.heightPx * k);
   const box = drawn ? boxOf(drawn) : sheet.crop;
@@ -44,21 +42,14 @@ export function SheetPicture({ sheet, image, onCrop }: Props) {
     g.strokeRect(box.x * k, box.y * k, box.width * k, box.height * k);
   }, [box, height, image, k, width]);
 
-  const at = (e: PointerEvent) => {
+  const handle = (type: CropPointer['type']) => (e: PointerEvent) => {
+    if (!onCrop || (type === 'move' && !drawn)) return;
+    if (type === 'down') canvas.current!.setPointerCapture(e.pointerId);
     const frame = canvas.current!.getBoundingClientRect();
-    return { x: (e.clientX - frame.left) / k, y: (e.clientY - frame.top) / k };
-  };
-  const down = (e: PointerEvent) => {
-    if (!onCrop) return;
-    canvas.current!.setPointerCapture(e.pointerId);
-    const { x, y } = at(e);
-    setDrawn({ x0: x, y0: y, x1: x, y1: y });
-  };
-  const up = (e: PointerEvent) => {
-    // The last move may not have been drawn yet: where the pointer is lifted counts.
-    const made = drawn && boxOf({ ...drawn, x1: at(e).x, y1: at(e).y });
-    setDrawn(null);
-    if (made && Math.min(made.width, made.height) >= LEAST_PX) onCrop?.(made);
+    const at = { x: (e.clientX - frame.left) / k, y: (e.clientY - frame.top) / k };
+    const { gesture, done } = cropTool(drawn, { type, at });
+    setDrawn(gesture);
+    if (done) onCrop(done);
   };
   return (
     <div ref={ref}>
@@ -75,18 +66,11 @@ export function SheetPicture({ sheet, image, onCrop }: Props) {
           cursor: onCrop ? 'crosshair' : undefined,
           touchAction: onCrop ? 'none' : undefined,
         }}
-        onPointerDown={down}
-        onPointerMove={(e) => drawn && setDrawn({ ...drawn, x1: at(e).x, y1: at(e).y })}
-        onPointerUp={up}
-        onPointerCancel={() => setDrawn(null)}
+        onPointerDown={handle('down')}
+        onPointerMove={handle('move')}
+        onPointerUp={handle('up')}
+        onPointerCancel={handle('cancel')}
       />
     </div>
   );
 }
-
-const boxOf = (d: { x0: number; y0: number; x1: number; y1: number }): PxBox => ({
-  x: Math.round(Math.min(d.x0, d.x1)),
-  y: Math.round(Math.min(d.y0, d.y1)),
-  width: Math.round(Math.abs(d.x1 - d.x0)),
-  height: Math.round(Math.abs(d.y1 - d.y0)),
-});

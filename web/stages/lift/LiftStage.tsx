@@ -3,7 +3,6 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { acceptPieces, dropPiece } from '../../../core/document/commands/lifting';
 import type { PieceRow } from '../../../core/document/schema';
-import type { Vec } from '../../../core/geometry/vec';
 import { readInks } from '../../canvas/inks';
 import { Surface, type SurfacePointer } from '../../canvas/Surface';
 import { fitBox, type View } from '../../canvas/view';
@@ -15,9 +14,17 @@ import { Bench, EmptyBench } from '../../ui/Bench';
 import { InkButton } from '../../ui/InkButton';
 import { reshapePieces } from '../../store/lifting';
 import { dropTrial, measurePiece, showInk, useTracing } from '../../store/tracing';
+import {
+  joinNext,
+  liftTool,
+  type LiftScene,
+  type LiftStroke,
+  type LiftTool,
+  type Mend,
+} from '../../tools/lift/liftTool';
 import { drawLiftedSheet } from './drawLiftedSheet';
 import { PairStrip } from './PairStrip';
-import { crosses, drawStroke, type LiftTool } from './liftTools';
+import { drawStroke } from './drawStroke';
 import { MendGauge } from './MendGauge';
 import { PieceGauge } from './PieceGauge';
 import { FIRST_SHOWN, ShowBar } from './ShowBar';
@@ -46,7 +53,7 @@ export function LiftStage() {
   const [ownView, setView] = useState<View | null>(null);
   const [shown, setShown] = useState(FIRST_SHOWN);
   const [tool, setTool] = useState<LiftTool>('pick');
-  const [stroke, setStroke] = useState<{ readonly from: Vec; readonly to: Vec } | null>(null);
+  const [stroke, setStroke] = useState<LiftStroke | null>(null);
   const { outlines, deviation, inks } = useTracing();
   useEffect(() => setView(null), [sheet?.id]);
   useEffect(() => dropTrial, [sheet?.id]);
@@ -113,56 +120,29 @@ export function LiftStage() {
     },
     [stroke, tool, image, pieces, chosen?.id, shown, inks, measured, size.width, size.height, desk],
   );
-  const drawn = (to: Vec, from: Vec) => {
-    const line = { x0: from.x, y0: from.y, x1: to.x, y1: to.y };
-    if (Math.hypot(line.x1 - line.x0, line.y1 - line.y0) * (view?.zoom ?? 1) < 6) return;
-    if (tool === 'cut') {
-      const hit =
-        pieces.find((p) => p.id === chosen?.id && crosses(p.box, line)) ??
-        pieces.find((p) => crosses(p.box, line));
-      if (hit)
-        void reshapePieces(sheet.id, [doc.pieces[hit.id]!], { kind: 'cut', piece: hit, line }, hit.baselineY);
-    } else {
-      const box = {
-        x: Math.max(0, Math.min(from.x, to.x)),
-        y: Math.max(0, Math.min(from.y, to.y)),
-        width: Math.abs(to.x - from.x),
-        height: Math.abs(to.y - from.y),
-      };
-      const level = (p: PieceRow) => Math.abs(p.box.y + p.box.height / 2 - box.y - box.height / 2);
-      const near = [...pieces].sort((a, b) => level(a) - level(b))[0];
-      void reshapePieces(sheet.id, [], { kind: 'box', box }, near?.baselineY ?? box.y + box.height);
-    }
+  const scene: LiftScene = {
+    tool: traced ? tool : 'pick',
+    pieces,
+    chosen: chosen?.id ?? null,
+    zoom: view?.zoom ?? 1,
   };
-  const joinNext = () => {
-    const next = chosen && pieces.find((p) => p.order > chosen.order && p.state !== 'dropped');
-    if (!chosen || !next) return;
-    const both = [chosen, next];
+  const mend = ({ gone, what, baselineY }: Mend) =>
     void reshapePieces(
       sheet.id,
-      both.map((p) => doc.pieces[p.id]!),
-      { kind: 'join', pieces: both },
-      chosen.baselineY,
+      gone.map((id) => doc.pieces[id]!),
+      what,
+      baselineY,
     );
+  const join = () => {
+    const both = joinNext(scene);
+    if (both) mend(both);
   };
-  const pick = (e: SurfacePointer) => {
-    if (tool !== 'pick' && traced) {
-      if (e.type === 'down') setStroke({ from: e.world, to: e.world });
-      else if (stroke && e.type === 'move') setStroke({ ...stroke, to: e.world });
-      else if (stroke && e.type === 'up') {
-        drawn(e.world, stroke.from);
-        setStroke(null);
-        setTool('pick');
-      } else setStroke(null);
-      return;
-    }
-    if (e.type !== 'down') return;
-    const hit = pieces.filter(
-      ({ box: b }) =>
-        e.world.x >= b.x && e.world.x <= b.x + b.width && e.world.y >= b.y && e.world.y <= b.y + b.height,
-    );
-    hit.sort((a, b) => a.box.width * a.box.height - b.box.width * b.box.height);
-    if (hit[0]) setChosen(hit[0].id);
+  const pick = ({ type, world }: SurfacePointer) => {
+    const answer = liftTool(stroke, { type, at: world }, scene);
+    if (answer.stroke !== stroke) setStroke(answer.stroke);
+    if (answer.choose) setChosen(answer.choose);
+    if (answer.mend) mend(answer.mend);
+    if (answer.tool) setTool(answer.tool);
   };
   const step = (by: number) => {
     const at = pieces.findIndex((p) => p.id === chosen?.id);
@@ -178,7 +158,7 @@ export function LiftStage() {
   useHotkeys('right', () => step(1));
   useHotkeys('x', () => setTool('cut'));
   useHotkeys('b', () => setTool('box'));
-  useHotkeys('g', joinNext);
+  useHotkeys('g', join);
   useHotkeys('escape', () => setTool('pick'));
   useHotkeys('enter', () => chosen && (commit(acceptPieces(doc, [chosen.id])), nextDoubtful()));
   useHotkeys(
@@ -263,7 +243,7 @@ export function LiftStage() {
       </Bench>
       {chosen && recipe && (
         <PieceGauge piece={chosen} deviation={measured} traced={traced}>
-          {traced && sheet.kind === 'page' && <MendGauge tool={tool} onTool={setTool} onJoin={joinNext} />}
+          {traced && sheet.kind === 'page' && <MendGauge tool={tool} onTool={setTool} onJoin={join} />}
           {traced && <TraceGauge sheetId={sheet.id} recipe={recipe} inView={inView} />}
         </PieceGauge>
       )}

@@ -1,7 +1,7 @@
 import { Text } from '@chakra-ui/react';
 import { GaugePart } from '../../ui/Gauge';
 import { InkButton } from '../../ui/InkButton';
-import type { LiftTool } from './liftTools';
+import type { LiftTool } from '../../tools/lift/liftTool';
 
 interface Props {
   readonly tool: LiftTool;

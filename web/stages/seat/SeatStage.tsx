@@ -14,7 +14,8 @@ import { BesideOthers } from './BesideOthers';
 import { Overlay } from './Overlay';
 import { SeatGauge } from './gauge/SeatGauge';
 import { amountOf } from '../../text/standing';
-import { Skyline, type LineKey, type SkylineOrder } from './Skyline';
+import type { LineKey } from '../../tools/seat/skylineTool';
+import { Skyline, type SkylineOrder } from './Skyline';
 
 const ORDERS: readonly [SkylineOrder, string][] = [
   ['alphabet', 'In alphabetical order'],

@@ -5,14 +5,18 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Lines, ProjectRow } from '../../../core/document/schema';
 import type { Standing } from '../../../core/seat/standing';
 import { useSize } from '../../ui/useSize';
-import { SkylineBar, type BarDoings } from './SkylineBar';
+import {
+  idle,
+  skylineTool,
+  type Heights,
+  type LineKey,
+  type SkylineGesture,
+  type SkylinePointer,
+} from '../../tools/seat/skylineTool';
+import { SkylineBar, type SkylineDoings } from './SkylineBar';
 import { SkylineLines } from './SkylineLines';
 
 export type SkylineOrder = 'alphabet' | 'height' | 'outliers';
-
-/** A line that can be dragged: one of the font's, or one of the artist's own by its id. */
-export type LineKey =
-  { readonly kind: 'font'; readonly line: keyof Lines } | { readonly kind: 'own'; readonly id: string };
 
 interface Props {
   readonly standings: readonly Standing[];
@@ -26,16 +30,7 @@ interface Props {
   readonly onLift: (by: number, continues: boolean) => void;
 }
 
-/** Within this many px a dragged foot or top snaps to its line. */
-const SNAP_PX = 5;
 const LEFT = 92;
-
-interface Drag {
-  readonly standing: Standing;
-  readonly fromY: number;
-  done: number;
-  moved: boolean;
-}
 
 /** Bars stand no closer than this, px: a longer skyline is scrolled. */
 const LEAST_STEP = 9;
@@ -48,7 +43,8 @@ const BEYOND = 20;
 export function Skyline({ standings, lines, ownLines, chosen, inHand, onChoose, onLine, onLift }: Props) {
   const { ref: measured, width, height } = useSize<HTMLDivElement>();
   const scroller = useRef<HTMLDivElement>(null);
-  const drag = useRef<Drag | null>(null);
+  const gesture = useRef<SkylineGesture>(idle);
+  const [frozen, setFrozen] = useState<Heights | null>(null);
   const room = Math.max(1, width - LEFT - RIGHT);
   const step = Math.max(LEAST_STEP, room / Math.max(1, standings.length));
   const isLong = step * standings.length > room + 1;
@@ -69,57 +65,46 @@ export function Skyline({ standings, lines, ownLines, chosen, inHand, onChoose, 
     // Only when something else is taken: an edit must not scroll.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [inHand, width]);
-  // Kept while a bar is dragged, or the picture would run away under the pointer.
-  const [low, high] = useMemo(() => {
+  const own = useMemo((): Heights => {
     let [bottom, top] = [lines.descender, lines.ascender];
     for (const s of standings)
       if (s.top > s.bottom) [bottom, top] = [Math.min(bottom, s.bottom), Math.max(top, s.top)];
-    return [bottom - 60, top + 60];
-  }, [standings, lines]);
+    return { low: bottom - 60, high: top + 60, bottomPx: height - 22, topPx: 6 };
+  }, [standings, lines, height]);
+  const heights = frozen ?? own;
   const y = useMemo(
-    () =>
-      scaleLinear()
-        .domain([low, high])
-        .range([height - 22, 6]),
-    [low, high, height],
+    () => scaleLinear().domain([heights.low, heights.high]).range([heights.bottomPx, heights.topPx]),
+    [heights],
   );
-  const emPerPx = (high - low) / Math.max(1, height - 28);
 
-  const down = (s: Standing, e: React.PointerEvent) => {
-    e.currentTarget.setPointerCapture(e.pointerId);
-    if (e.shiftKey) return onChoose(s.id, 'through');
-    if (e.metaKey || e.altKey) return onChoose(s.id, 'toggle');
-    if (!chosen.has(s.id)) onChoose(s.id, 'only');
-    drag.current = { standing: s, fromY: e.clientY, done: 0, moved: false };
+  const tell = (event: SkylinePointer) => {
+    const answer = skylineTool(gesture.current, event, { chosen, heights });
+    gesture.current = answer.gesture;
+    if (answer.choose) onChoose(answer.choose.id, answer.choose.how);
+    if (answer.lift) onLift(answer.lift.by, answer.lift.continues);
+    if (answer.line) onLine(answer.line.key, answer.line.value, answer.line.continues);
+    // The picture stands still until what is held is let go.
+    const now = answer.gesture.mode === 'idle' ? null : answer.gesture.heights;
+    if (now !== frozen) setFrozen(now);
   };
-  const move = (e: React.PointerEvent) => {
-    const d = drag.current;
-    if (!d) return;
-    const way = d.fromY - e.clientY;
-    if (!d.moved && Math.abs(way) < 3) return;
-    let to = way * emPerPx;
-    if (!e.ctrlKey) to = snapped(d.standing, to, SNAP_PX * emPerPx);
-    to = Math.round(to);
-    if (to === d.done) return;
-    onLift(to - d.done, d.moved);
-    d.moved = true;
-    d.done = to;
-  };
-  const up = (s: Standing) => {
-    // A plain click on one of many chooses that one alone.
-    if (drag.current && !drag.current.moved && chosen.size > 1) onChoose(s.id, 'only');
-    drag.current = null;
-  };
-  const latest = useRef({ down, move, up });
+  const latest = useRef(tell);
   useEffect(() => {
-    latest.current = { down, move, up };
+    latest.current = tell;
   });
-  const [doings] = useState((): BarDoings => ({
-    down: (s, e) => latest.current.down(s, e),
-    move: (e) => latest.current.move(e),
-    up: (s) => latest.current.up(s),
-    cancel: () => (drag.current = null),
-  }));
+  const [doings] = useState((): SkylineDoings => {
+    const press = (on: { bar: Standing } | { line: LineKey }, e: React.PointerEvent) => {
+      e.currentTarget.setPointerCapture(e.pointerId);
+      const [shift, toggle] = [e.shiftKey, e.metaKey || e.altKey];
+      latest.current({ type: 'down', on, px: pxOf(e), shift, toggle });
+    };
+    return {
+      bar: (bar, e) => press({ bar }, e),
+      line: (line, e) => press({ line }, e),
+      move: (e) => latest.current({ type: 'move', px: pxOf(e), free: e.ctrlKey }),
+      up: () => latest.current({ type: 'up' }),
+      cancel: () => latest.current({ type: 'cancel' }),
+    };
+  });
 
   return (
     <Box
@@ -131,7 +116,15 @@ export function Skyline({ standings, lines, ownLines, chosen, inHand, onChoose, 
       aria-label="Skyline: lowest and highest point of every letter"
     >
       <svg width={width} height={height} style={{ touchAction: 'none', display: 'block' }}>
-        <SkylineLines lines={lines} ownLines={ownLines} y={y} width={width} left={LEFT} onLine={onLine} />
+        <SkylineLines
+          lines={lines}
+          ownLines={ownLines}
+          y={y}
+          width={width}
+          left={LEFT}
+          doings={doings}
+          onLine={onLine}
+        />
       </svg>
       <Box
         ref={scroller}
@@ -171,10 +164,6 @@ export function Skyline({ standings, lines, ownLines, chosen, inHand, onChoose, 
   );
 }
 
-/** A lift that brings the foot or the top onto its line when it is near; round letters overshoot as the font says. */
-function snapped({ foot, head, footOff, topOff }: Standing, by: number, reach: number): number {
-  const ways = [...(foot === null ? [] : [-footOff]), ...(head === null ? [] : [-topOff])].filter(
-    (w) => Math.abs(w - by) < reach,
-  );
-  return ways.length === 0 ? by : ways.reduce((a, b) => (Math.abs(a - by) <= Math.abs(b - by) ? a : b));
-}
+/** Px from the top of the skyline. */
+const pxOf = (e: React.PointerEvent): number =>
+  e.clientY - (e.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect().top;

@@ -2,12 +2,14 @@ import type { ScaleLinear } from 'd3';
 import { memo, type PointerEvent } from 'react';
 import type { Standing } from '../../../core/seat/standing';
 import { amountOf, FAULT_TEXT } from '../../text/standing';
+import type { LineKey } from '../../tools/seat/skylineTool';
 
-/** What is done to a bar; the same functions at all times, so that only bars are drawn again that change. */
-export interface BarDoings {
-  readonly down: (standing: Standing, e: PointerEvent) => void;
+/** What the pointer does on the skyline; the same functions at all times, so that only bars are drawn again that change. */
+export interface SkylineDoings {
+  readonly bar: (standing: Standing, e: PointerEvent) => void;
+  readonly line: (line: LineKey, e: PointerEvent) => void;
   readonly move: (e: PointerEvent) => void;
-  readonly up: (standing: Standing) => void;
+  readonly up: () => void;
   readonly cancel: () => void;
 }
 
@@ -19,7 +21,7 @@ interface Props {
   readonly y: ScaleLinear<number, number>;
   readonly height: number;
   readonly chosen: boolean;
-  readonly doings: BarDoings;
+  readonly doings: SkylineDoings;
 }
 
 /** Places narrower than this have no room for a letter's name, px. */
@@ -56,9 +58,9 @@ export const SkylineBar = memo(function SkylineBar({
       data-bar={s.char}
       data-fault={s.fault ?? ''}
       style={{ cursor: chosen ? 'ns-resize' : 'pointer' }}
-      onPointerDown={(e) => doings.down(s, e)}
+      onPointerDown={(e) => doings.bar(s, e)}
       onPointerMove={doings.move}
-      onPointerUp={() => doings.up(s)}
+      onPointerUp={doings.up}
       onPointerCancel={doings.cancel}
     >
       <title>{words}</title>

@@ -1,7 +1,7 @@
 import type { ScaleLinear } from 'd3';
-import { useRef } from 'react';
 import type { Lines, ProjectRow } from '../../../core/document/schema';
-import type { LineKey } from './Skyline';
+import type { LineKey } from '../../tools/seat/skylineTool';
+import type { SkylineDoings } from './SkylineBar';
 
 interface Props {
   readonly lines: Lines;
@@ -9,6 +9,8 @@ interface Props {
   readonly y: ScaleLinear<number, number>;
   readonly width: number;
   readonly left: number;
+  readonly doings: SkylineDoings;
+  /** A line moved by keys. */
   readonly onLine: (line: LineKey, value: number, continues: boolean) => void;
 }
 
@@ -21,8 +23,7 @@ const LINES: readonly [keyof Lines | 'baseline', string, string][] = [
 ];
 
 /** The font's lines in their own code, and the artist's own; each but the baseline can be dragged by its name. */
-export function SkylineLines({ lines, ownLines, y, width, left, onLine }: Props) {
-  const drag = useRef<{ moved: boolean } | null>(null);
+export function SkylineLines({ lines, ownLines, y, width, left, doings, onLine }: Props) {
   const handle = (key: LineKey, name: string, value: number) => (
     <rect
       key={name}
@@ -43,17 +44,10 @@ export function SkylineLines({ lines, ownLines, y, width, left, onLine }: Props)
         e.stopPropagation();
         onLine(key, Math.round(value) + (e.key === 'ArrowUp' ? 1 : -1) * (e.shiftKey ? 10 : 1), false);
       }}
-      onPointerDown={(e) => {
-        e.currentTarget.setPointerCapture(e.pointerId);
-        drag.current = { moved: false };
-      }}
-      onPointerMove={(e) => {
-        if (!drag.current) return;
-        const box = e.currentTarget.ownerSVGElement!.getBoundingClientRect();
-        onLine(key, Math.round(y.invert(e.clientY - box.top)), drag.current.moved);
-        drag.current.moved = true;
-      }}
-      onPointerUp={() => (drag.current = null)}
+      onPointerDown={(e) => doings.line(key, e)}
+      onPointerMove={doings.move}
+      onPointerUp={doings.up}
+      onPointerCancel={doings.cancel}
     />
   );
   return (

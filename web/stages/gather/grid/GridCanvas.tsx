@@ -1,8 +1,9 @@
 import { useCallback, useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { moduleContours } from '../../../../core/modules/moduleContours';
-import { withCell, type Module } from '../../../../core/modules/modules';
+import type { Module } from '../../../../core/modules/modules';
 import { drawContours } from '../../../../core/geometry/outlineSink';
 import { readInks } from '../../../canvas/inks';
+import { gridKey, gridTool, type Cell, type GridPointer, type Painting } from '../../../tools/grid/gridTool';
 import { useSize } from '../../../ui/useSize';
 
 interface Props {
@@ -21,16 +22,12 @@ const ABOVE = 2;
 const BELOW = 3;
 const COLUMNS = 12;
 
-const at = (cells: readonly Module[], x: number, y: number) => cells.find((c) => c.x === x && c.y === y);
-const same = (a: Module | undefined, b: Props['brush']) =>
-  a !== undefined && b?.shape === a.shape && b.turn === a.turn;
-
 /** The grid of one letter: paint cells by clicking and dragging, or with arrows and Space. */
 export function GridCanvas({ char, cells, capRows, xRows, brush, onPaint }: Props) {
   const { ref, width, height } = useSize<HTMLDivElement>();
   const canvas = useRef<HTMLCanvasElement>(null);
-  const [painting, setPainting] = useState<{ cells: readonly Module[]; clears: boolean } | null>(null);
-  const [cursor, setCursor] = useState<{ x: number; y: number } | null>(null);
+  const [painting, setPainting] = useState<Painting | null>(null);
+  const [cursor, setCursor] = useState<Cell | null>(null);
   const rows = capRows + ABOVE + BELOW;
   const side = Math.max(4, Math.floor(Math.min((width - 24) / COLUMNS, (height - 24) / rows)));
   const left = Math.floor((width - side * COLUMNS) / 2);
@@ -96,48 +93,24 @@ export function GridCanvas({ char, cells, capRows, xRows, brush, onPaint }: Prop
     const y = Math.floor((baseline - (e.clientY - box.top)) / side);
     return x < 0 || x >= COLUMNS || y < -BELOW || y >= capRows + ABOVE ? null : { x, y };
   };
-  const paint = (from: readonly Module[], cell: { x: number; y: number }, clears: boolean) =>
-    withCell(from, cell.x, cell.y, clears || !brush ? null : { ...cell, ...brush });
-  const down = (e: PointerEvent<HTMLCanvasElement>) => {
+  const handle = (type: GridPointer['type']) => (e: PointerEvent<HTMLCanvasElement>) => {
     const cell = cellOf(e);
-    if (!cell) return;
-    e.currentTarget.setPointerCapture(e.pointerId);
-    // A cell that already has this shape is cleared, and so are those dragged over then.
-    const clears = !brush || e.button === 2 || same(at(cells, cell.x, cell.y), brush);
-    setPainting({ cells: paint(cells, cell, clears), clears });
-    setCursor(null);
-  };
-  const move = (e: PointerEvent<HTMLCanvasElement>) => {
-    const cell = painting && cellOf(e);
-    if (!cell) return;
-    const has = at(painting.cells, cell.x, cell.y);
-    if (painting.clears ? has : !same(has, brush))
-      setPainting({ ...painting, cells: paint(painting.cells, cell, painting.clears) });
-  };
-  const up = () => {
-    if (painting) onPaint(painting.cells);
-    setPainting(null);
+    if (type === 'down' && cell) {
+      e.currentTarget.setPointerCapture(e.pointerId);
+      setCursor(null);
+    }
+    const { gesture, done } = gridTool(painting, { type, cell, other: e.button === 2 }, { cells, brush });
+    if (gesture !== painting) setPainting(gesture);
+    if (done) onPaint(done);
   };
   const key = (e: KeyboardEvent) => {
-    const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] }[e.key];
-    const now = cursor ?? { x: 0, y: 0 };
-    if (step) {
-      e.preventDefault();
-      e.stopPropagation();
-      const inside = (v: number, low: number, high: number) => Math.max(low, Math.min(high, v));
-      setCursor(
-        cursor
-          ? {
-              x: inside(now.x + step[0]!, 0, COLUMNS - 1),
-              y: inside(now.y + step[1]!, -BELOW, capRows + ABOVE - 1),
-            }
-          : now,
-      );
-    } else if (e.key === ' ') {
-      e.preventDefault();
-      setCursor(now);
-      onPaint(paint(cells, now, same(at(cells, now.x, now.y), brush)));
-    }
+    const room = { columns: COLUMNS, low: -BELOW, high: capRows + ABOVE - 1 };
+    const made = gridKey(cursor, e.key, { cells, brush }, room);
+    if (!made.taken) return;
+    e.preventDefault();
+    e.stopPropagation();
+    setCursor(made.cursor);
+    if (made.done) onPaint(made.done);
   };
   return (
     <div ref={ref} style={{ flex: 1, minHeight: 0, position: 'relative' }}>
@@ -152,10 +125,10 @@ export function GridCanvas({ char, cells, capRows, xRows, brush, onPaint }: Prop
         width={Math.round(width * devicePixelRatio)}
         height={Math.round(height * devicePixelRatio)}
         style={{ position: 'absolute', inset: 0, width, height, touchAction: 'none' }}
-        onPointerDown={down}
-        onPointerMove={move}
-        onPointerUp={up}
-        onPointerCancel={up}
+        onPointerDown={handle('down')}
+        onPointerMove={handle('move')}
+        onPointerUp={handle('up')}
+        onPointerCancel={handle('cancel')}
         onContextMenu={(e) => e.preventDefault()}
         onKeyDown={key}
       />
