@@ -1,4 +1,5 @@
 import type { PieceRow } from '../../../core/document/schema';
+import { median } from '../../../core/raster/histogram';
 import type { Inks } from '../../canvas/inks';
 import { fillLayers } from '../../canvas/fillLayers';
 import { hasPath, path2dOf } from '../../canvas/path2d';
@@ -28,7 +29,7 @@ const middle = (p: PieceRow) => ({ x: p.box.x + p.box.width / 2, y: p.box.y + p.
 
 /** Paths of outlines are made for so long a frame, ms; the rest comes with the next one. */
 const PATHS_MS = 10;
-/** Tags are left out where pieces are smaller than this on the screen, px: they would hide what they stand for. */
+/** Tags are left out where most pieces are smaller than this on the screen, px: they would hide what they stand for. */
 const TAGGED_PX = 14;
 
 /** Pieces that can be seen, but for those whose paths there was no time to make. */
@@ -57,9 +58,9 @@ export function drawLiftedSheet(g: CanvasRenderingContext2D, view: View, whole: 
   if (scene.shown.halves) drawHalves(g, view, scene, inks);
   else drawTraces(g, view, scene, inks);
   if (!scene.shown.halves) drawThread(g, view, whole.pieces, new Set(pieces));
+  const tagged = median(whole.pieces.map((p) => p.box.height)) * view.zoom >= TAGGED_PX;
   for (const p of pieces)
-    if (p.id === scene.chosen || p.box.height * view.zoom >= TAGGED_PX || isDoubtful(p))
-      drawTag(g, view, p, p.id === scene.chosen, inks);
+    if (tagged || p.id === scene.chosen || isDoubtful(p)) drawTag(g, view, p, p.id === scene.chosen, inks);
   return !all;
 }
 
