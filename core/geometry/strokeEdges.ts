@@ -35,6 +35,8 @@ export function edgePoint(c: Cubic, half: number, tolerance: number): Vec | null
 
 /** A joint that turns by less is drawn as smooth, radians: its corner would stand out by less than a thousandth of the pen. */
 const SMOOTH_TURN = 0.02;
+/** Ends of edges are brought together by no more than so many times the tolerance: the curves beside them bend a little by it. */
+const MOST_SHIFT = 5;
 /** The share of a side that the corners at its two ends may each take from it. */
 const MOST_CUT = 0.45;
 
@@ -49,10 +51,12 @@ export interface Meeting {
  * Where the left edges of two segments that follow each other meet by themselves, so that no join is needed: at joints that
  * hardly turn, and on the inner side of corners whose sides are long enough. Null elsewhere.
  */
-export function edgesMeet(c: Cubic, next: Cubic, half: number): Meeting | null {
+export function edgesMeet(c: Cubic, next: Cubic, half: number, tolerance: number): Meeting | null {
   const [before, after] = [directionAt(c, 1), directionAt(next, 0)];
   const turn = Math.atan2(cross(before, after), dot(before, after));
-  if (Math.abs(turn) >= SMOOTH_TURN) return turn > 0 ? innerMeeting(c, next, half, turn) : null;
+  const shift = (half * Math.abs(turn)) / 2;
+  if (Math.abs(turn) >= SMOOTH_TURN || shift > MOST_SHIFT * tolerance)
+    return turn > 0 ? innerMeeting(c, next, half, turn) : null;
   const at = add(c.p3, scale(unit(add(leftOf(before), leftOf(after))), half));
   const room = Math.min(distance(c.p0, c.p3), distance(next.p0, next.p3));
   return half * Math.abs(turn) < room ? { at, t: 1, s: 0 } : null;

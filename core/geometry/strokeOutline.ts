@@ -198,7 +198,7 @@ function side(pen: Pen, run: readonly Cubic[], half: number, style: StrokeStyle,
   const before = (i: number) => (i > 0 || closed ? (i + run.length - 1) % run.length : -1);
   const meetings: (Meeting | null)[] = run.map((c, i) => {
     const next = nextOf(i);
-    return next ? edgesMeet(c, next, half) : null;
+    return next ? edgesMeet(c, next, half, tolerance) : null;
   });
   const gone = run.map((c, i) => {
     const point = run.length > 2 && meetings[i] && meetings[before(i)] ? edgePoint(c, half, tolerance) : null;
