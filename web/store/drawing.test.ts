@@ -87,7 +87,7 @@ test('a letter is cleared, and one is built of cells, each as one step', async (
   await b.settle();
   clearWritten('l');
   expect(drawnPiece(session.doc, 'written', 'l')?.outline ?? []).toEqual([]);
-  buildLetter('i', [{ x: 0, y: 0, shape: 'square', turn: 0 }]);
+  buildLetter('i', [{ x: 0, y: 0, shape: 'full', turn: 0 }]);
   const built = drawnPiece(session.doc, 'built', 'i')!;
   expect(built.outline).toHaveLength(1);
   expect(built.cells).toHaveLength(1);

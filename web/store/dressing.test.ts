@@ -1,11 +1,9 @@
 import { setBearings } from '../../core/document/commands/fitting';
-import { addSheet, takeLifted } from '../../core/document/commands/lifting';
-import { liftedSheet } from '../../core/testing/liftedSheet';
 import { edit } from '../../core/document/inStep/edit';
 import { draft } from '../../core/document/diff';
 import type { Doc } from '../../core/document/schema';
 import { polygon, type Contour } from '../../core/geometry/contour';
-import { WorkBench } from '../testing/workBench';
+import { WorkBench, withLiftedPage } from '../testing/workBench';
 import { useDressBench } from './dressBench';
 import { createDressing, lettersToClean, useCleaning } from './dressing';
 
@@ -172,13 +170,7 @@ test('stems are measured; a worker that fails gives none', async () => {
 
 test('edges of a source are read once for all who ask; artwork’s are its own outline, and one drawn here has none', async () => {
   const b = new WorkBench();
-  const session = await b.open('a', (doc) => {
-    const added = edit(
-      doc,
-      addSheet(doc, { id: 's', name: 's', pictureId: 'p', widthPx: 9, heightPx: 9 })!,
-    ).doc;
-    return edit(added, takeLifted(added, 's', liftedSheet('AB'))!).doc;
-  });
+  const session = await b.open('a', withLiftedPage);
   const asked: string[] = [];
   const world = { ...b.world, sourceEdges: (id: string) => Promise.resolve((asked.push(id), [TRIANGLE])) };
   const { edgesOfSource } = createDressing(world);

@@ -1,23 +1,15 @@
-import { addSheet, dropPiece, takeLifted } from '../../core/document/commands/lifting';
-import { edit } from '../../core/document/inStep/edit';
+import { dropPiece } from '../../core/document/commands/lifting';
 import type { Doc } from '../../core/document/schema';
 import { fail, ok, type Result } from '../../core/problems/problem';
 import { liftedSheet } from '../../core/testing/liftedSheet';
-import { WorkBench } from '../testing/workBench';
+import { WorkBench, withLiftedPage } from '../testing/workBench';
 import { createMending } from './lifting';
 
-const lifted = (doc: Doc): Doc => {
-  const added = edit(
-    doc,
-    addSheet(doc, { id: 's', name: 'page.png', pictureId: 'pic', widthPx: 400, heightPx: 300 })!,
-  ).doc;
-  return edit(added, takeLifted(added, 's', liftedSheet('ABCD'))!).doc;
-};
 const halves = () => liftedSheet('XY').pieces.map((p) => ({ ...p, seeds: [] as readonly never[] }));
 
 async function bench(answer: () => Result<unknown> = () => ok(halves())) {
   const b = new WorkBench();
-  const session = await b.open('a', lifted);
+  const session = await b.open('a', withLiftedPage);
   b.browser.files.pictures.kept.set('pic', new Blob(['ink']));
   const imaging = b.host({ reshape: answer });
   const world = { ...b.world, workers: { ...b.world.workers, imaging: imaging as never } };
@@ -63,7 +55,7 @@ test('cut in one project, it is cut there, whichever is shown when it is done', 
   t.b.hold('reshape');
   const done = t.cut();
   await t.b.settle();
-  const other = await t.b.open('b', lifted);
+  const other = await t.b.open('b', withLiftedPage);
   const before = other.doc;
   await t.b.release('reshape');
   await done;

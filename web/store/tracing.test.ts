@@ -1,23 +1,11 @@
-import { addSheet, takeLifted } from '../../core/document/commands/lifting';
 import { setBearings } from '../../core/document/commands/fitting';
-import { edit } from '../../core/document/inStep/edit';
 import type { Doc } from '../../core/document/schema';
 import type { TraceRecipe } from '../../core/find/tracePiece';
 import { ok } from '../../core/problems/problem';
-import { liftedSheet } from '../../core/testing/liftedSheet';
 import { box } from '../../core/testing/randomOutlines';
-import { WorkBench } from '../testing/workBench';
+import { WorkBench, withLiftedPage } from '../testing/workBench';
 import type { World } from './world';
 import { createTracing, useTracing } from './tracing';
-
-/** A page with four letters that was lifted. */
-const lifted = (doc: Doc): Doc => {
-  const added = edit(
-    doc,
-    addSheet(doc, { id: 's', name: 'page.png', pictureId: 'pic', widthPx: 400, heightPx: 300 })!,
-  ).doc;
-  return edit(added, takeLifted(added, 's', liftedSheet('ABCD'))!).doc;
-};
 
 /** Tracers without threads: an outline tells by its size which recipe it was traced by. */
 class FakeTracers {
@@ -53,7 +41,7 @@ class FakeTracers {
 
 async function bench() {
   const b = new WorkBench();
-  const session = await b.open('a', lifted);
+  const session = await b.open('a', withLiftedPage);
   const tracers = new FakeTracers();
   b.browser.files.pictures.kept.set('pic', new Blob(['ink']));
   const imaging = b.host({ regions: (...args: unknown[]) => ok((args[4] as unknown[]).map(() => ({}))) });
@@ -122,7 +110,7 @@ test('tried in one project, it is not taken into the one that is opened meanwhil
   const t = await bench();
   t.tryRecipe('s', { tolerancePx: 0.5 }, []);
   await t.b.settle();
-  const other = await t.b.open('b', lifted);
+  const other = await t.b.open('b', withLiftedPage);
   const before = other.doc;
   await t.b.settle(600);
   expect(other.doc).toBe(before);

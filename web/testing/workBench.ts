@@ -1,5 +1,8 @@
 import type { Remote } from 'comlink';
+import { addSheet, takeLifted } from '../../core/document/commands/lifting';
+import { edit } from '../../core/document/inStep/edit';
 import type { Doc } from '../../core/document/schema';
+import { liftedSheet } from '../../core/testing/liftedSheet';
 import { sampleProject } from '../../core/testing/sampleProject';
 import { WorkerHost } from '../jobs/workerHost';
 import type { Session } from '../store/session';
@@ -8,6 +11,13 @@ import { dressApi } from '../workers/dressApi';
 import { fitApi } from '../workers/fitApi';
 import { penApi } from '../workers/penApi';
 import { FakeBrowser, type FakeTab } from './desk';
+
+/** A document with a page on the table that four letters were lifted from; its picture is "pic". */
+export function withLiftedPage(doc: Doc): Doc {
+  const sheet = { id: 's', name: 'page.png', pictureId: 'pic', widthPx: 400, heightPx: 300 };
+  const added = edit(doc, addSheet(doc, sheet)!).doc;
+  return edit(added, takeLifted(added, 's', liftedSheet('ABCD'))!).doc;
+}
 
 type Fault = 'crash' | 'throw';
 type Calls = Record<string, (...args: never[]) => unknown>;

@@ -1,9 +1,9 @@
-import { useEffect, useRef } from 'react';
+import { useMemo } from 'react';
 import type { PieceRow, SheetRow } from '../../../core/document/schema';
 import { useDesk } from '../../app/colourMode';
 import { readInks } from '../../canvas/inks';
 import { path2dOf } from '../../canvas/path2d';
-import { inSlices } from '../../jobs/inSlices';
+import { useSlicedDrawing } from '../../canvas/useSlicedDrawing';
 import type { Steps } from '../../../core/steps';
 import { useSize } from '../../ui/useSize';
 
@@ -15,22 +15,16 @@ interface Props {
 /** All drawings of a sheet that has no picture, drawn a few at a time. */
 export function SheetDrawing({ sheet, pieces }: Props) {
   const { ref, width } = useSize<HTMLDivElement>();
-  const canvas = useRef<HTMLCanvasElement>(null);
   const desk = useDesk();
   const k = width / sheet.widthPx;
   const height = Math.round(sheet.heightPx * k);
-  useEffect(() => {
-    const g = canvas.current?.getContext('2d');
-    if (!g || width === 0) return;
-    const stop = new AbortController();
-    const scale = k * devicePixelRatio;
-    g.setTransform(1, 0, 0, 1, 0, 0);
-    g.clearRect(0, 0, g.canvas.width, g.canvas.height);
-    g.setTransform(scale, 0, 0, scale, 0, 0);
-    g.fillStyle = readInks().ink;
-    inSlices(drawing(g, pieces), { signal: stop.signal }).catch(() => undefined);
-    return () => stop.abort();
-  }, [pieces, width, height, k, desk]);
+  const draw = useMemo(
+    () => (width === 0 ? null : (g: CanvasRenderingContext2D) => drawing(g, pieces, k)),
+    // The desk's colours are read when it is drawn.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [pieces, width, height, k, desk],
+  );
+  const canvas = useSlicedDrawing(draw);
   return (
     <div ref={ref}>
       <canvas
@@ -45,7 +39,10 @@ export function SheetDrawing({ sheet, pieces }: Props) {
   );
 }
 
-function* drawing(g: CanvasRenderingContext2D, pieces: readonly PieceRow[]): Steps<void> {
+function* drawing(g: CanvasRenderingContext2D, pieces: readonly PieceRow[], k: number): Steps<void> {
+  const scale = k * devicePixelRatio;
+  g.setTransform(scale, 0, 0, scale, 0, 0);
+  g.fillStyle = readInks().ink;
   for (const p of pieces) {
     g.fill(path2dOf(p.outline));
     yield;

@@ -1,12 +1,12 @@
 import { Box } from '@chakra-ui/react';
-import { useEffect, useMemo, useRef } from 'react';
+import { useMemo } from 'react';
 import { advanceOf, originX } from '../../../core/document/metrics';
 import type { GlyphRow, Lines } from '../../../core/document/schema';
 import type { Steps } from '../../../core/steps';
 import { useDesk } from '../../app/colourMode';
 import { readInks, type Inks } from '../../canvas/inks';
 import { path2dOf } from '../../canvas/path2d';
-import { inSlices } from '../../jobs/inSlices';
+import { useSlicedDrawing } from '../../canvas/useSlicedDrawing';
 import { useSize } from '../../ui/useSize';
 
 interface Props {
@@ -25,29 +25,22 @@ const ROOM = 60;
 /** Letters laid over each other on the font's lines, a few at a time: there may be hundreds. */
 export function OverlaidSet({ name, label, members, lines, strength, inHand }: Props) {
   const { ref, height: px } = useSize<HTMLDivElement>();
-  const canvas = useRef<HTMLCanvasElement>(null);
   const desk = useDesk();
   const widest = useMemo(() => members.reduce((w, g) => Math.max(w, advanceOf(g)), 200), [members]);
   const top = Math.max(lines.ascender, lines.capHeight) + ROOM;
   const height = top - lines.descender + ROOM;
   const k = px / height;
   const width = Math.round((widest + 2 * ROOM) * k);
-  useEffect(() => {
-    const g = canvas.current?.getContext('2d');
-    if (!g || px === 0) return;
-    const stop = new AbortController();
+  const draw = useMemo(() => {
     const scale = k * devicePixelRatio;
-    g.setTransform(1, 0, 0, 1, 0, 0);
-    g.clearRect(0, 0, g.canvas.width, g.canvas.height);
     // Em units, y up, from the left edge of the widest letter.
-    g.setTransform(scale, 0, 0, -scale, ROOM * scale, top * scale);
-    const inks = readInks();
-    drawLines(g, lines, widest, inks);
-    inSlices(laying(g, { members, widest, strength, inHand, inks }), { signal: stop.signal }).catch(
-      () => undefined,
-    );
-    return () => stop.abort();
+    const place: Place = { scale, x: ROOM * scale, y: top * scale };
+    const laid = { members, widest, strength, inHand, lines, place };
+    return px === 0 ? null : (g: CanvasRenderingContext2D) => laying(g, laid);
+    // The desk's colours are read when it is drawn.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [members, lines, widest, strength, inHand, px, width, top, k, desk]);
+  const canvas = useSlicedDrawing(draw);
   return (
     <Box h="100%" display="flex" flexDirection="column" alignItems="center" pt="2" flexShrink={0}>
       <Box ref={ref} flex="1" minH="0" style={{ width }}>
@@ -80,18 +73,29 @@ function drawLines(g: CanvasRenderingContext2D, lines: Lines, widest: number, in
   g.setLineDash([]);
 }
 
+/** Where em units lie on the canvas, device px. */
+interface Place {
+  readonly scale: number;
+  readonly x: number;
+  readonly y: number;
+}
+
 interface Laid {
   readonly members: readonly GlyphRow[];
   readonly widest: number;
   readonly strength: number;
   readonly inHand: string | null;
-  readonly inks: Inks;
+  readonly lines: Lines;
+  readonly place: Place;
 }
 
 function* laying(
   g: CanvasRenderingContext2D,
-  { members, widest, strength, inHand, inks }: Laid,
+  { members, widest, strength, inHand, lines, place }: Laid,
 ): Steps<void> {
+  const inks = readInks();
+  g.setTransform(place.scale, 0, 0, -place.scale, place.x, place.y);
+  drawLines(g, lines, widest, inks);
   // The one in hand lies on top.
   const order = [...members].sort((a, b) => Number(a.id === inHand) - Number(b.id === inHand));
   for (const glyph of order) {

@@ -1,7 +1,7 @@
 import type { Module } from '../../../core/modules/modules';
 import { gridKey, gridTool, type Cell, type GridPointer, type Painting } from './gridTool';
 
-const SQUARE = { shape: 'square', turn: 0 } as const;
+const SQUARE = { shape: 'full', turn: 0 } as const;
 const cell = (x: number, y: number): Module => ({ x, y, ...SQUARE });
 const pointer = (type: GridPointer['type'], c: Cell | null = null, other = false): GridPointer => ({
   type,
@@ -52,7 +52,7 @@ describe('by pointer', () => {
   });
 
   test('a cell of another shape is painted over', () => {
-    const cells: Module[] = [{ x: 0, y: 0, shape: 'square', turn: 1 }];
+    const cells: Module[] = [{ x: 0, y: 0, shape: 'full', turn: 1 }];
     const { done } = drag(cells, [pointer('down', { x: 0, y: 0 }), pointer('up')]);
     expect(done).toEqual([cell(0, 0)]);
   });
