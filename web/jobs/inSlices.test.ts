@@ -1,3 +1,4 @@
+import { jest } from '@jest/globals';
 import type { Steps } from '../../core/steps';
 import { fromLatest, inSlices } from './inSlices';
 import { Cancelled } from './workerHost';
@@ -29,6 +30,14 @@ test('the page has its turn after a hundredth of a second, however many steps th
   const d = desk(4);
   expect(await inSlices(d.count(7), d.pace)).toBe(7);
   expect(d.log.join(', ')).toBe('step 0, step 1, step 2, page, step 3, step 4, step 5, page, step 6');
+});
+
+test('the page’s turn waits for no timer: those of a hidden page come a second apart', async () => {
+  const timer = jest.spyOn(globalThis, 'setTimeout');
+  const d = desk(20);
+  expect(await inSlices(d.count(5), { now: d.pace.now })).toBe(5);
+  expect(timer).not.toHaveBeenCalled();
+  timer.mockRestore();
 });
 
 test('stopped between two slices', async () => {

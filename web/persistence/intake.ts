@@ -40,7 +40,8 @@ type OldItem = Omit<IntakeItem, 'files' | 'blob'> & {
   readonly files: readonly { readonly path: string; readonly type: string; readonly blob: Blob }[];
 };
 
-function asToday(item: IntakeItem | OldItem): IntakeItem {
+/** An item in today's form, whoever stored it. */
+export function asToday(item: IntakeItem | OldItem): IntakeItem {
   if ('blob' in item) return item;
   let at = 0;
   const files = item.files.map(({ path, type, blob }): StoredFile => {

@@ -5,7 +5,7 @@ import { inFile } from '../../core/problems/problem';
 import { Cancelled } from '../jobs/workerHost';
 import { archive } from '../workers/archiveClient';
 import { db, type OrthoglyphDb, type ProjectSummary } from './db';
-import { intakeStore } from './intake';
+import { asToday, intakeStore } from './intake';
 import { letPicturesGo, pictureStore, markPicturesOf } from './pictures';
 import { takingProject } from './projectLock';
 import { projectRows, summaryOf } from './projectRows';
@@ -88,5 +88,8 @@ export async function roomOf(summary: ProjectSummary, of: OrthoglyphDb = db): Pr
   const uses = await of.pictureUses.where('projectId').equals(summary.id).toArray();
   const pictures = await of.pictures.bulkGet(uses.map((u) => u.pictureId));
   const intake = await of.intake.where('projectId').equals(summary.id).toArray();
-  return pictures.reduce((n, p) => n + (p?.blob.size ?? 0), 0) + intake.reduce((n, i) => n + i.blob.size, 0);
+  return (
+    pictures.reduce((n, p) => n + (p?.blob.size ?? 0), 0) +
+    intake.reduce((n, i) => n + asToday(i).blob.size, 0)
+  );
 }

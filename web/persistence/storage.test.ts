@@ -265,6 +265,8 @@ describe('what was dropped', () => {
     const { blob: _blob, ...rest } = item('old', 1);
     const files = ['one', 'three'].map((t) => ({ path: `${t}.svg`, type: '', blob: new Blob([t]) }));
     await db.intake.put({ ...rest, files } as unknown as IntakeItem);
+    // What it takes is counted as well.
+    expect(await roomOf(summary(project('a')), db)).toBe(8);
     const [waiting] = await intakeStore(db).waiting('a');
     const read = await unpackFiles(waiting!);
     expect(read.map((f) => [f.path, new TextDecoder().decode(f.bytes)])).toEqual([

@@ -109,6 +109,28 @@ test('an edit of a large font shows at once what was edited since it was whole; 
   expect([...d.removed].sort()).toEqual(['live-1', 'live-2', 'live-3', 'live-4']);
 });
 
+test('letters of the project that was open before are never set in the one opened next, not even when its font comes late', async () => {
+  const d = new Desk();
+  d.keeper.load(large());
+  await d.clock.pass(400);
+  expect(d.state.families).toBe("'live-2'");
+  d.held = [];
+  const step = edited(large(), 5);
+  d.keeper.apply(step.diff, step.doc);
+  await d.clock.pass(1);
+  d.keeper.load(large());
+  expect(d.state.families).toBe('');
+  const { held } = d;
+  d.held = null;
+  held.splice(0).forEach((go) => go());
+  await d.clock.pass(1);
+  // The first font of the new one, and nothing behind it.
+  expect(d.state.families).toBe("'live-3'");
+  expect(d.log.filter((l) => l === 'live-3')).toHaveLength(1);
+  await d.clock.pass(1000);
+  expect(d.removed).toContain('live-2');
+});
+
 test('edits that come while a font is made are taken together; a preview meanwhile is left out', async () => {
   const d = new Desk();
   const doc = sampleProject();

@@ -47,6 +47,8 @@ export class FontKeeper {
   }));
   private doc: Doc | null = null;
   private count = 0;
+  /** Documents that were loaded so far. */
+  private loads = 0;
   /** Something was edited that no font shows yet. */
   private wanted = false;
   /** The newest font has only a part of the letters. */
@@ -62,7 +64,9 @@ export class FontKeeper {
 
   constructor(private readonly world: FontWorld) {}
 
+  /** Begins with a document that comes as a whole; fonts of the one before show none of its letters. */
   load(doc: Doc): void {
+    this.forget();
     this.doc = doc;
     this.touched.clear();
     this.world.compiler.load(doc);
@@ -84,6 +88,14 @@ export class FontKeeper {
 
   private touch(diff: ProjectDiff): void {
     for (const c of diff.changes) if (c.table === 'glyphs') this.touched.add(c.id);
+  }
+
+  private forget(): void {
+    this.loads++;
+    for (const old of new Set([this.newest, this.whole]))
+      if (old) this.world.clock.setTimeout(old.remove, KEPT_MS);
+    this.newest = this.whole = null;
+    this.store.setState({ family: null, families: '' });
   }
 
   private refresh(): void {
@@ -143,18 +155,22 @@ export class FontKeeper {
 
   private async make(doc: Doc, part: FontPart | null): Promise<void> {
     const { styleId } = projectOf(doc);
+    const { loads } = this;
     if (part === null) this.touched.clear();
     const made = await this.world.compiler.compile('otf', styleId, this.world.nowS(), { part });
+    // Another document came meanwhile: this font is not its own.
+    if (loads !== this.loads) return;
     this.partial = part !== null && made.ok;
-    if (made.ok) await this.show(made.value, part === null);
+    if (made.ok) await this.show(made.value, part === null, loads);
     else this.store.setState({ failed: made.problems.map(describeProblem).join(' ') });
   }
 
   /** Shows a font under a new family name: a name used before would show the old one. */
-  private async show({ bytes, ms }: Compiled, whole: boolean): Promise<void> {
+  private async show({ bytes, ms }: Compiled, whole: boolean, loads: number): Promise<void> {
     const { length } = bytes;
     const family = `live-${++this.count}`;
     const made: Shown = { family, remove: await this.world.show(family, bytes) };
+    if (loads !== this.loads) return made.remove();
     const before = [this.newest, this.whole];
     this.newest = made;
     if (whole) this.whole = made;
