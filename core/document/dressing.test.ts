@@ -60,6 +60,23 @@ describe('shared parts', () => {
     expect(docSchema.safeParse(after).success).toBe(true);
   });
 
+  test('a part moved as a whole inside one letter moves there only: part, bearings and other letters stay', () => {
+    const doc = bowls();
+    const all = byName(doc).d!.contours.flatMap((c, i) => (c.of ? c.nodes.map((_, n) => node(i, n)) : []));
+    const moved = apply(doc, dressing.movePoints(doc, outlineOf('d'), all, { x: 60, y: -25 }));
+    for (const id of ['part.bowl', 'b', 'p', 'q'] as const)
+      expect(byName(moved)[id]).toEqual(byName(doc)[id]);
+    const left = (d: Doc) => contoursBox(byName(d).d!.contours.filter((c) => c.of))!;
+    expect(left(moved).xMin - left(doc).xMin).toBeCloseTo(60, 6);
+    // It is still the shared bowl, where the letter has it, when that is redrawn.
+    const redrawn = apply(
+      moved,
+      dressing.movePoints(moved, outlineOf('part.bowl'), [node(0, 1)], { x: 0, y: 40 }),
+    );
+    expect(left(redrawn).xMin - left(moved).xMin).toBeCloseTo(0, 6);
+    expect(left(redrawn).yMax - left(doc).yMax).toBeCloseTo(15, 6);
+  });
+
   test('one set free stays as it is when the part changes', () => {
     const doc = bowls();
     const freed = apply(doc, dressing.setFree(doc, 'q', byName(doc).q!.components[0]!.id));

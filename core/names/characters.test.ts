@@ -30,6 +30,17 @@ describe('names of characters', () => {
     expect(findCharacters(names, 'no such thing', 5)).toEqual([]);
     expect(findCharacters(names, '  ', 5)).toEqual([]);
   });
+
+  test('a character is found by itself and by its code point before the names are there, and when it has none', () => {
+    const first = (asked: string) => findCharacters([], asked, 5)[0]?.codePoint;
+    expect(first('ß')).toBe(0xdf);
+    expect(first('U+1E9E')).toBe(0x1e9e);
+    // Ideographs have no names in the table.
+    expect(findCharacters(names, '一', 5)).toEqual([{ codePoint: 0x4e00, name: '' }]);
+    expect(first('U+D800')).toBeUndefined();
+    expect(first('110000')).toBeUndefined();
+    expect(findCharacters(names, 'ß', 5).filter((n) => n.codePoint === 0xdf)).toHaveLength(1);
+  });
 });
 
 describe('bills', () => {

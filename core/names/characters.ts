@@ -27,6 +27,9 @@ const PLAIN: Readonly<Record<string, string>> = {
   DASH: 'DASH',
 };
 
+/** A code point that can stand in a text: not one of a surrogate pair (Unicode, D76). */
+const isScalar = (cp: number): boolean => cp <= 0x10ffff && !(cp >= 0xd800 && cp <= 0xdfff);
+
 /**
  * Characters whose names have all the words asked for, or begin with them in their words; whole words and short names
  * first. "U+1E9E", "1e9e" and a single character find themselves.
@@ -42,6 +45,9 @@ export function findCharacters(
   const direct = [...text].length === 1 ? text.codePointAt(0)! : code ? parseInt(code[1]!, 16) : null;
   const words = text.toUpperCase().split(/[\s-]+/);
   const found: { at: NamedCharacter; rank: number }[] = [];
+  // A character newer than the table, or asked for before the table is there, is still itself.
+  if (direct !== null && isScalar(direct) && !names.some((n) => n.codePoint === direct))
+    found.push({ at: { codePoint: direct, name: '' }, rank: -1 });
   for (const at of names) {
     if (at.codePoint === direct) {
       found.push({ at, rank: -1 });

@@ -6,11 +6,17 @@ async function load(): Promise<readonly NamedCharacter[]> {
   return readNames(UNICODE_NAMES);
 }
 
+export interface CharacterNames {
+  readonly names: readonly NamedCharacter[];
+  /** Not here yet, or not to be had: names are a file of their own, fetched when first asked for. */
+  readonly state: 'coming' | 'here' | 'not to be had';
+}
+
 /** Names of characters, loaded when first asked for; none until then. */
-export function useCharacterNames(): readonly NamedCharacter[] {
-  const { data } = useSWR('names of characters', load, {
+export function useCharacterNames(): CharacterNames {
+  const { data, error } = useSWR('names of characters', load, {
     revalidateOnFocus: false,
     revalidateIfStale: false,
   });
-  return data ?? [];
+  return { names: data ?? [], state: data ? 'here' : error ? 'not to be had' : 'coming' };
 }

@@ -48,9 +48,19 @@ test('drawn glyphs stand in the order people expect; what has no outline or no c
   expect(names).toEqual(['H', 'T', 'o', 'x', 'eacute', 'u1F41F']);
 });
 
-test('a selector answers from memory for the same document, and anew for another', () => {
+test('a selector answers from memory until something it reads has changed', () => {
   const doc = sampleProject();
   expect(drawnGlyphs(doc)).toBe(drawnGlyphs(doc));
+  // Typing on the running line and kerning a pair change neither sheets, pieces nor letters.
+  const project = projectOf(doc);
+  const typed = { ...doc, project: { [project.id]: { ...project, runningText: 'ox' } }, kerning: {} };
+  for (const selector of [drawnGlyphs, piecesBySheet, sheetsInOrder, standingsInOrder, glyphByCodePoint])
+    expect(selector(typed)).toBe(selector(doc) as never);
+  const lines = { ...project.lines, xHeight: project.lines.xHeight + 40 };
+  const raised = { ...doc, project: { [project.id]: { ...project, lines } } };
+  expect(standingsInOrder(raised)).not.toEqual(standingsInOrder(doc));
+  const otherStyle = { ...doc, project: { [project.id]: { ...project, styleId: 'another' } } };
+  expect(drawnGlyphs(otherStyle)).toEqual([]);
   const { doc: other } = edit(doc, setBearings(doc, 'o', { left: 3 })!);
   expect(drawnGlyphs(other)).not.toBe(drawnGlyphs(doc));
   expect(drawnGlyphs(other).find((g) => g.id === 'o')!.bearings.left).toBe(3);

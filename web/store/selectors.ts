@@ -14,60 +14,80 @@ export const isDrawn = (s: SheetRow): boolean =>
 /** Below this a finder's answer should be looked at. */
 export const DOUBTFUL = 0.8;
 
-/** A selector that works once for each document: documents are immutable. */
-function perDoc<T>(compute: (doc: Doc) => T): (doc: Doc) => T {
-  const known = new WeakMap<Doc, { value: T }>();
+/**
+ * A selector that works anew only when something it reads has changed: documents are immutable, and so are their
+ * tables. An edit of the running line or of one kerning pair doesn't make thousands of rows be sorted, and drawn, again.
+ */
+function keptFor<T>(
+  reads: (doc: Doc) => readonly [object, ...unknown[]],
+  compute: (doc: Doc) => T,
+): (doc: Doc) => T {
+  const known = new WeakMap<object, { read: readonly unknown[]; value: T }>();
   return (doc) => {
-    const hit = known.get(doc);
-    if (hit) return hit.value;
+    const read = reads(doc);
+    const hit = known.get(read[0]);
+    if (hit && hit.read.every((part, i) => part === read[i])) return hit.value;
     const value = compute(doc);
-    known.set(doc, { value });
+    known.set(read[0], { read, value });
     return value;
   };
 }
 
-export const sheetsInOrder = perDoc((doc): SheetRow[] =>
-  Object.values(doc.sheets).sort((a, b) => a.order - b.order),
+export const sheetsInOrder = keptFor(
+  (doc) => [doc.sheets],
+  (doc): SheetRow[] => Object.values(doc.sheets).sort((a, b) => a.order - b.order),
 );
 
-export const piecesBySheet = perDoc((doc): Map<string, PieceRow[]> => {
-  const out = new Map<string, PieceRow[]>();
-  for (const p of Object.values(doc.pieces)) {
-    const list = out.get(p.sheetId) ?? [];
-    list.push(p);
-    out.set(p.sheetId, list);
-  }
-  for (const list of out.values()) list.sort((a, b) => a.order - b.order);
-  return out;
-});
+export const piecesBySheet = keptFor(
+  (doc) => [doc.pieces],
+  (doc): Map<string, PieceRow[]> => {
+    const out = new Map<string, PieceRow[]>();
+    for (const p of Object.values(doc.pieces)) {
+      const list = out.get(p.sheetId) ?? [];
+      list.push(p);
+      out.set(p.sheetId, list);
+    }
+    for (const list of out.values()) list.sort((a, b) => a.order - b.order);
+    return out;
+  },
+);
 
 export const isDoubtful = (p: PieceRow): boolean =>
   p.state === 'found' && (p.char === null || p.confidence < DOUBTFUL);
 
 /** Glyphs of the style in hand that have an outline and a character, in the order of their characters. */
-export const drawnGlyphs = perDoc((doc): GlyphRow[] => {
-  const { styleId } = projectOf(doc);
-  const drawn = Object.values(doc.glyphs).filter(
-    (g) => g.styleId === styleId && g.contours.length > 0 && g.codePoints.length > 0,
-  );
-  return drawn.sort(codePointsInOrder);
-});
+export const drawnGlyphs = keptFor(
+  (doc) => [doc.glyphs, projectOf(doc).styleId],
+  (doc): GlyphRow[] => {
+    const { styleId } = projectOf(doc);
+    const drawn = Object.values(doc.glyphs).filter(
+      (g) => g.styleId === styleId && g.contours.length > 0 && g.codePoints.length > 0,
+    );
+    return drawn.sort(codePointsInOrder);
+  },
+);
 
 /** How all letters stand on the lines, in the order of their characters. */
-export const standingsInOrder = perDoc((doc): Standing[] => {
-  const place = new Map(drawnGlyphs(doc).map((g, i) => [g.id, i]));
-  return standings(doc)
-    .filter((s) => place.has(s.id))
-    .sort((a, b) => place.get(a.id)! - place.get(b.id)!);
-});
+export const standingsInOrder = keptFor(
+  (doc) => [drawnGlyphs(doc), projectOf(doc).lines, projectOf(doc).overshoot],
+  (doc): Standing[] => {
+    const place = new Map(drawnGlyphs(doc).map((g, i) => [g.id, i]));
+    return standings(doc)
+      .filter((s) => place.has(s.id))
+      .sort((a, b) => place.get(a.id)! - place.get(b.id)!);
+  },
+);
 
-export const glyphByCodePoint = perDoc((doc): Map<number, GlyphRow> => {
-  const out = new Map<number, GlyphRow>();
-  for (const g of Object.values(doc.glyphs)) for (const cp of g.codePoints) out.set(cp, g);
-  return out;
-});
+export const glyphByCodePoint = keptFor(
+  (doc) => [doc.glyphs],
+  (doc): Map<number, GlyphRow> => {
+    const out = new Map<number, GlyphRow>();
+    for (const g of Object.values(doc.glyphs)) for (const cp of g.codePoints) out.set(cp, g);
+    return out;
+  },
+);
 
-export const snags = perDoc(checkProject);
+export const snags = keptFor((doc) => [doc], checkProject);
 
 /** The state of each stage in a few words, for the course; glyph by glyph, for there may be thousands. */
 export function* stageStates(doc: Doc): Steps<Record<string, string>> {

@@ -53,7 +53,7 @@ export function unpackContours({ numbers, of }: PackedContours): Contour[] | nul
   while (at < numbers.length) {
     const flags = numbers[at++]!;
     const count = numbers[at++]!;
-    if (!(count >= 0 && count <= numbers.length)) return null;
+    if (!(Number.isInteger(count) && count >= 0 && count <= numbers.length)) return null;
     const nodes: Node[] = [];
     for (let k = 0; k < count; k++) {
       if (at + 3 > numbers.length) return null;

@@ -1,11 +1,7 @@
 import { Box, Flex, Heading, Progress, Text } from '@chakra-ui/react';
-import { TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
 import { fontFileName } from '../../../core/compile/fontNames';
-import { glyphNamed } from '../../../core/document/identity';
 import { castingOf, projectOf } from '../../../core/document/newProject';
-import { describeProblem } from '../../../core/problems/describe';
-import { useWay } from '../../panels/way';
 import { snags } from '../../store/selectors';
 import { runFor } from '../../store/jobs';
 import { currentSession, useDoc } from '../../store/projectStore';
@@ -15,6 +11,7 @@ import { InkButton } from '../../ui/InkButton';
 import { compileClient } from '../../workers/compileClient';
 import { CastGauge } from './CastGauge';
 import { FontMenu } from './FontMenu';
+import { SnagList } from './SnagList';
 import { TryIt } from './TryIt';
 
 export interface CastFile {
@@ -22,15 +19,11 @@ export interface CastFile {
   readonly bytes: Uint8Array;
 }
 
-/** Snags shown at once; they come worst first. */
-const MOST_SHOWN = 200;
-
 const TYPES: Record<string, string> = { otf: 'font/otf', ttf: 'font/ttf' };
 
 /** Snags, names as they will appear, formats, and the files with their sizes. */
 export function CastStage() {
   const doc = useDoc();
-  const { goTo: go } = useWay();
   const casting = castingOf(doc);
   const [files, setFiles] = useState<readonly CastFile[]>([]);
   const [working, setWorking] = useState<string | null>(null);
@@ -102,27 +95,7 @@ export function CastStage() {
                 No snags. Ready to cast.
               </Text>
             )}
-            {list.slice(0, MOST_SHOWN).map((p, i) => (
-              <Flex key={i} gap="3" py="2" borderBottomWidth="1px" borderColor="rule" align="flex-start">
-                <Box color={p.severity === 'note' ? 'faded' : 'snag'} pt="1">
-                  <TriangleAlert size={14} aria-hidden />
-                </Box>
-                <Text fontSize="sm" flex="1">
-                  <b>{{ error: 'Error', warning: 'Warning', note: 'Note' }[p.severity]}.</b>{' '}
-                  {describeProblem(p)}
-                </Text>
-                {p.place.glyph && glyphNamed(doc, p.place.glyph) && (
-                  <InkButton tip={`Go to ${p.place.glyph}`} onClick={() => go('dress', p.place.glyph)}>
-                    Show
-                  </InkButton>
-                )}
-              </Flex>
-            ))}
-            {list.length > MOST_SHOWN && (
-              <Text fontSize="sm" color="faded" mt="2">
-                and {list.length - MOST_SHOWN} more, none worse than these
-              </Text>
-            )}
+            {list.length > 0 && <SnagList list={list} />}
             {files.length > 0 && (
               <>
                 <Heading as="h2" size="sm" mt="6">

@@ -10,9 +10,16 @@ interface Props {
 
 export const hexOf = (cp: number): string => `U+${cp.toString(16).toUpperCase().padStart(4, '0')}`;
 
+const UNFOUND = {
+  coming: 'Fetching the names of characters ...',
+  here: 'No character goes by that.',
+  'not to be had':
+    'The names of characters could not be fetched. Type the character itself, or its code point.',
+} as const;
+
 /** A character by typing it, by its name in plain words, or by its code point. Enter takes the first found. */
 export function CharacterField({ label, onPick }: Props) {
-  const names = useCharacterNames();
+  const { names, state } = useCharacterNames();
   const [asked, setAsked] = useState('');
   const found = useMemo(() => findCharacters(names, asked, 7), [names, asked]);
   const pick = (codePoint: number | undefined) => {
@@ -62,9 +69,9 @@ export function CharacterField({ label, onPick }: Props) {
           </Flex>
         </Box>
       ))}
-      {asked.trim() !== '' && found.length === 0 && names.length > 0 && (
-        <Text fontSize="xs" color="faded">
-          No character goes by that.
+      {asked.trim() !== '' && found.length === 0 && (
+        <Text fontSize="xs" color="faded" role="status">
+          {UNFOUND[state]}
         </Text>
       )}
     </Box>

@@ -21,35 +21,42 @@ function press(event: DressPointer, scene: DressScene): DressAnswer {
   const run = scene.drawing === null ? undefined : scene.contours[scene.drawing];
   if (run && !run.closed) {
     if (run.nodes.length > 1 && distance(run.nodes[0]!, event.at) <= scene.hitRadius)
-      return placed({ closed: true, nodes: run.nodes }, scene.drawing, run.nodes[0]!, true);
+      return placed({ closed: true, nodes: run.nodes }, scene.drawing, run.nodes[0]!, event.at, true);
     const { at, guides } = scene.snap(event.at, []);
-    return { ...placed(appended(run, at), scene.drawing, at, false), snapped: guides };
+    return { ...placed(appended(run, at), scene.drawing, at, event.at, false), snapped: guides };
   }
   const end = looseEnd(scene, event.at);
   if (end) return { gesture: idle, drawing: end.index, ...(end.turned && { done: end.turned }) };
   const place = hitCurve(scene.contours, event.at, scene.hitRadius * 0.7);
   if (place) return { gesture: idle, done: { kind: 'add', ...place } };
   const { at, guides } = scene.snap(event.at, []);
-  return { ...placed({ closed: false, nodes: [bare(at)] }, null, at, false), snapped: guides };
+  return { ...placed({ closed: false, nodes: [bare(at)] }, null, at, event.at, false), snapped: guides };
 }
 
 const bare = ({ x, y }: Vec): Node => ({ x, y, in: null, out: null, kind: 'corner' });
 
 const appended = (run: Contour, at: Vec): Contour => ({ ...run, nodes: [...run.nodes, bare(at)] });
 
-const placed = (run: Contour, instead: number | null, at: Vec, closes: boolean): DressAnswer => ({
-  gesture: { mode: 'placing', run, instead, at, closes },
+const placed = (
+  run: Contour,
+  instead: number | null,
+  at: Vec,
+  pressed: Vec,
+  closes: boolean,
+): DressAnswer => ({
+  gesture: { mode: 'placing', run, instead, at, pressed, closes },
   preview: { kind: 'draw', contour: run, instead },
 });
 
 /** The point just put with handles out to the pointer and back the other way, once it is dragged. */
 function withHandles(
-  { run, at, closes }: Extract<Gesture, { mode: 'placing' }>,
+  { run, at, pressed, closes }: Extract<Gesture, { mode: 'placing' }>,
   pointer: Vec,
   hitRadius: number,
 ): Contour {
+  // The point may have snapped away from the pointer: only a way from the press is a drag.
+  if (distance(pointer, pressed) < hitRadius / 2) return run;
   const pull = sub(pointer, at);
-  if (distance(pointer, at) < hitRadius / 2) return run;
   const i = closes ? 0 : run.nodes.length - 1;
   const out = add(at, pull);
   const into = add(at, scale(pull, -1));

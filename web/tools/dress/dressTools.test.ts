@@ -132,6 +132,18 @@ describe('choosing and moving', () => {
 });
 
 describe('the pen', () => {
+  test('a click near a snap, and one that closes a little beside the beginning, puts a corner without handles', () => {
+    const s = scene({ contours: [], snap: () => ({ at: { x: 4, y: 0 }, guides: [] }) });
+    const clicked = run(drawTool, s, [event('down', 0, 0), event('move', 1, 0), event('up', 1, 0)])[2]!;
+    expect((clicked.done as { contour: Contour }).contour.nodes).toEqual([
+      { x: 4, y: 0, in: null, out: null, kind: 'corner' },
+    ]);
+    const open = { closed: false, nodes: square.nodes };
+    const beside = [event('down', 4, 2), event('up', 4, 2)];
+    const closed = run(drawTool, scene({ contours: [open], drawing: 0 }), beside)[1]!;
+    expect((closed.done as { contour: Contour }).contour).toEqual({ closed: true, nodes: square.nodes });
+  });
+
   test('presses put corners, a drag pulls handles out, a press on the beginning closes', () => {
     const empty = scene({ contours: [] });
     const first = run(drawTool, empty, [event('down', 0, 0), event('up', 0, 0)])[1]!;

@@ -76,7 +76,9 @@ export type Gesture =
       readonly mode: 'placing';
       readonly run: Contour;
       readonly instead: number | null;
+      /** Where the point lies, and where the pointer was pressed: it may have snapped. */
       readonly at: Vec;
+      readonly pressed: Vec;
       readonly closes: boolean;
     }
   | { readonly mode: 'ruling'; readonly from: Vec; readonly to: Vec };

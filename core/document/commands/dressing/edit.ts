@@ -1,9 +1,10 @@
 import { penOutline } from '../../../dress/grow';
-import { invert, translation } from '../../../geometry/affine';
+import { compose, invert, translation } from '../../../geometry/affine';
 import { transformContours, type Contour } from '../../../geometry/contour';
 import { FARTHEST } from '../../../geometry/contourSchema';
 import { contoursBox } from '../../../geometry/measure';
-import { draft, type ProjectDiff } from '../../diff';
+import { add, distance, sub, type Vec } from '../../../geometry/vec';
+import { draft, type Draft, type ProjectDiff } from '../../diff';
 import type { Doc, GlyphRow } from '../../schema';
 import { mapGlyph } from './scaling';
 
@@ -99,12 +100,59 @@ export function edit(
   let next = withTarget(keep ? keepOutline(glyph, label) : glyph, target.of, contours);
   // A pen's result can't be edited point by point any more without leaving its skeleton behind.
   if (target.of === 'outline' && next.skeleton) next = { ...next, skeleton: null };
-  if (target.of === 'outline') next = withoutLetters(doc, glyph, next);
-  if (target.of === 'outline') next = withPartsLeft(next);
-  d.put('glyphs', byHand ? { ...next, handEdited: true, draft: false } : { ...next, cleaned: true });
-  if (target.of === 'outline') passToParts(doc, d, glyph, next.contours);
+  if (target.of !== 'outline') return putEdited(d, next, byHand).done(label);
+  const moved = movedParts(glyph, next.contours);
+  next = withPartsLeft(withoutLetters(doc, glyph, replaced(next, moved), moved));
+  putEdited(d, next, byHand);
+  passToParts(doc, d, glyph, next.contours, moved);
   return d.done(label);
 }
+
+function putEdited(d: Draft, glyph: GlyphRow, byHand: boolean): Draft {
+  d.put('glyphs', byHand ? { ...glyph, handEdited: true, draft: false } : { ...glyph, cleaned: true });
+  return d;
+}
+
+/** Shifts of parts, by the ids of their components. */
+type Moved = ReadonlyMap<string, Vec>;
+
+/** Less than this, em units, is rounding and no shift. */
+const SAME_PLACE = 1e-6;
+
+/** Parts that an edit only moved as a whole, and by how much. Where a part lies is the letter's; its shape is everybody's. */
+function movedParts(glyph: GlyphRow, after: readonly Contour[]): Moved {
+  const out = new Map<string, Vec>();
+  for (const { id } of glyph.components) {
+    const by = shiftBetween(
+      glyph.contours.filter((c) => c.of === id),
+      after.filter((c) => c.of === id),
+    );
+    if (by && Math.hypot(by.x, by.y) > SAME_PLACE) out.set(id, by);
+  }
+  return out;
+}
+
+/** By how much the first contours are to be moved so that they are the second; null when more than their place differs. */
+function shiftBetween(from: readonly Contour[], to: readonly Contour[]): Vec | null {
+  const [a, b] = [from.flatMap(pointsOf), to.flatMap(pointsOf)];
+  const [first, second] = [a[0], b[0]];
+  if (!first || !second || a.length !== b.length || from.length !== to.length) return null;
+  const by = sub(second, first);
+  const near = (p: Vec | null, q: Vec | null | undefined) =>
+    p && q ? distance(add(p, by), q) <= SAME_PLACE : p === (q ?? null);
+  return a.every((p, i) => near(p, b[i])) ? by : null;
+}
+
+const pointsOf = (c: Contour): (Vec | null)[] => c.nodes.flatMap((n) => [n, n.in, n.out]);
+
+/** The glyph with its moved parts said to lie where they are now; a mark that was moved finds its place no more by itself. */
+const replaced = (glyph: GlyphRow, moved: Moved): GlyphRow => ({
+  ...glyph,
+  components: glyph.components.map((c) => {
+    const by = moved.get(c.id);
+    return by ? { ...c, mark: null, transform: compose(translation(by.x, by.y), c.transform) } : c;
+  }),
+});
 
 /**
  * The glyph with only those parts whose contours it still has, and without the mark of a part on contours that have none:
@@ -127,9 +175,10 @@ export function own({ of: _, ...contour }: Contour): Contour {
 }
 
 /** A letter composed of other letters and marks doesn't change those: what is redrawn in it becomes its own. */
-function withoutLetters(doc: Doc, before: GlyphRow, after: GlyphRow): GlyphRow {
+function withoutLetters(doc: Doc, before: GlyphRow, after: GlyphRow, moved: Moved): GlyphRow {
   const changed = before.components.filter(({ id, glyphId }) => {
     const mine = after.contours.filter((c) => c.of === id);
+    if (moved.has(id)) return false;
     return doc.glyphs[glyphId]?.role === 'letter' && !mine.every((c) => before.contours.includes(c));
   });
   if (changed.length === 0) return after;
@@ -144,11 +193,13 @@ function withoutLetters(doc: Doc, before: GlyphRow, after: GlyphRow): GlyphRow {
 /** Changed contours of shared parts written into the parts themselves. */
 function passToParts(
   doc: Doc,
-  d: ReturnType<typeof draft>,
+  d: Draft,
   glyph: GlyphRow,
   contours: readonly Contour[],
+  moved: Moved,
 ): void {
   for (const component of glyph.components) {
+    if (moved.has(component.id)) continue;
     const mine = contours.filter((c) => c.of === component.id);
     if (mine.length === 0 || mine.every((c) => glyph.contours.includes(c))) continue;
     const part = doc.glyphs[component.glyphId];

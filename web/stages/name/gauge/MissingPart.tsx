@@ -26,7 +26,7 @@ export function MissingPart({ char, onChar }: { char: string; onChar: (char: str
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
   const { goTo: go } = useWay();
-  const names = useCharacterNames();
+  const { names } = useCharacterNames();
   const cp = char.codePointAt(0)!;
   const name = names.find((n) => n.codePoint === cp)?.name.toLowerCase();
   const pieces = namelessPieces(doc);
