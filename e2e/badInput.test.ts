@@ -2,7 +2,8 @@ import { expect, test } from '@playwright/test';
 import { encode } from 'fast-png';
 import { zipSync, strToU8 } from 'fflate';
 import { readFileSync } from 'node:fs';
-import { openDemo, otherHandsPage, saved, startProject } from './support/app';
+import { openDemo, saved, startProject } from './support/app';
+import { otherHandsPage } from './support/demoFiles';
 
 const plain = (width: number, height: number, value: number) =>
   Buffer.from(encode({ width, height, channels: 1, data: new Uint8Array(width * height).fill(value) }));

@@ -1,9 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
-import { execFileSync } from 'node:child_process';
-import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { castBoth, liveFontReady, openDemo, saved, stage, startProject, takeInHand } from './support/app';
+import { demoFile } from './support/demoFiles';
 import { shape } from '../testing/outsideReaders';
 
 const field = (page: Page, name: string | RegExp) => page.getByRole('textbox', { name });
@@ -161,14 +158,12 @@ test('a pair set by hand leads the whole font; tight or loose by one slider; the
 test('joined letters meet after a fit; gaps are found and closed; a bearing past the other is refused with the reason', async ({
   page,
 }) => {
-  const folder = mkdtempSync(join(tmpdir(), 'orthoglyph-joined-'));
-  execFileSync(process.execPath, ['bin/orthoglyph.mjs', 'demo', '--page', '--out', folder]);
   await startProject(page, 'Joined');
   await stage(page, 'Name');
   await page.getByRole('tab', { name: 'Bill' }).click();
   await page.getByLabel('Characters to fill', { exact: true }).fill('abcdefghijklmnopqrstuvwxyz');
   await stage(page, 'Gather');
-  await page.getByLabel('Pictures of letters').setInputFiles(join(folder, 'joined-page.jpg'));
+  await page.getByLabel('Pictures of letters').setInputFiles(demoFile('page', 'joined-page.jpg'));
   await expect(page.getByTestId('understood')).toContainText('26 pieces', { timeout: 45_000 });
   await page.getByLabel('Text of the running line').fill('mill lane tide eel');
   await stage(page, 'Fit');

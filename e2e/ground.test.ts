@@ -1,15 +1,8 @@
 import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { deflateSync } from 'node:zlib';
-import {
-  liveFontReady,
-  openDemo,
-  otherHandsPage,
-  saved,
-  stage,
-  startProject,
-  watchFaults,
-} from './support/app';
+import { liveFontReady, openDemo, saved, stage, startProject, watchFaults } from './support/app';
+import { otherHandsPage } from './support/demoFiles';
 
 /** Nothing lost, nothing stuck, nothing misplaced: projects, tabs, reloads and a missing network. */
 

@@ -1,18 +1,13 @@
 import { expect, test } from '@playwright/test';
-import { execFileSync } from 'node:child_process';
-import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { liveFontReady, saved, stage, startProject } from './support/app';
+import { demoFile } from './support/demoFiles';
 
 test('a picture of 212 megapixels: progress, cancel, the app stays usable, then its letters', async ({
   page,
 }) => {
   test.setTimeout(240_000);
-  const folder = mkdtempSync(join(tmpdir(), 'orthoglyph-huge-'));
-  execFileSync(process.execPath, ['bin/orthoglyph.mjs', 'demo', '--huge', '--out', folder]);
   await startProject(page, 'Drum scan');
-  const file = join(folder, 'drum-scan.png');
+  const file = demoFile('huge', 'drum-scan.png');
   await page.getByLabel('Pictures of letters').setInputFiles(file);
   const progress = page.getByRole('status').filter({ hasText: 'drum-scan.png' });
   await expect(progress).toContainText('Reading the picture', { timeout: 60_000 });

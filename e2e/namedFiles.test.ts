@@ -1,9 +1,9 @@
 import { expect, test } from '@playwright/test';
-import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { liveFontReady, openDemo, saved, stage, startProject, takeInHand } from './support/app';
+import { demoFolder } from './support/demoFiles';
 
 const folder = (name: string) => mkdtempSync(join(tmpdir(), `orthoglyph-${name}-`));
 const drop = (page: import('@playwright/test').Page, files: string[]) =>
@@ -12,8 +12,7 @@ const drop = (page: import('@playwright/test').Page, files: string[]) =>
 test('62 named pictures find their places at once, capitals and small letters apart, an unknown name asked about', async ({
   page,
 }) => {
-  const letters = folder('letters');
-  execFileSync(process.execPath, ['bin/orthoglyph.mjs', 'demo', '--letters', '--out', letters]);
+  const letters = demoFolder('letters');
   writeFileSync(join(letters, 'mystery.png'), readFileSync(join(letters, 'q.png')));
   const files = readdirSync(letters).map((f) => join(letters, f));
   expect(files).toHaveLength(63);

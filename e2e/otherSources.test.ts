@@ -1,18 +1,10 @@
 import { expect, test } from '@playwright/test';
-import { execFileSync } from 'node:child_process';
-import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { liveFontReady, saved, stage, startProject } from './support/app';
-
-const folder = mkdtempSync(join(tmpdir(), 'orthoglyph-sources-'));
-test.beforeAll(() => {
-  execFileSync(process.execPath, ['bin/orthoglyph.mjs', 'demo', '--sources', '--out', folder]);
-});
+import { demoFile } from './support/demoFiles';
 
 test('a sheet of pixel figures comes out as exact squares, on the lines', async ({ page }) => {
   await startProject(page, 'Tide clock');
-  await page.getByLabel('Pictures of letters').setInputFiles(join(folder, 'tide-clock-digits.png'));
+  await page.getByLabel('Pictures of letters').setInputFiles(demoFile('sources', 'tide-clock-digits.png'));
   await expect(page.getByTestId('understood')).toContainText('10 pieces', { timeout: 30_000 });
   await liveFontReady(page);
   await saved(page);
@@ -32,7 +24,7 @@ test('a sheet of pixel figures comes out as exact squares, on the lines', async 
 test('a scan of metal type is mirrored back, straight, and set at its true size', async ({ page }) => {
   await startProject(page, 'Seed bag type');
   const name = page.getByLabel('Written on it, in order');
-  await page.getByLabel('Pictures of letters').setInputFiles(join(folder, 'seed-bag-type.jpg'));
+  await page.getByLabel('Pictures of letters').setInputFiles(demoFile('sources', 'seed-bag-type.jpg'));
   await expect(page.getByTestId('understood')).toContainText('pieces', { timeout: 30_000 });
   // Its file says 600 dpi.
   await expect(page.getByLabel('Resolution')).toHaveValue('600');
@@ -55,9 +47,9 @@ test('a scan of metal type is mirrored back, straight, and set at its true size'
 
 test('a transparent drawing from a tablet and a PDF page of drawn capitals come in', async ({ page }) => {
   await startProject(page, 'Tablet and page');
-  await page.getByLabel('Pictures of letters').setInputFiles(join(folder, 'tablet-letters.png'));
+  await page.getByLabel('Pictures of letters').setInputFiles(demoFile('sources', 'tablet-letters.png'));
   await expect(page.getByTestId('understood')).toContainText('26 pieces', { timeout: 30_000 });
-  await page.getByLabel('Pictures of letters').setInputFiles(join(folder, 'drawn-capitals.pdf'));
+  await page.getByLabel('Pictures of letters').setInputFiles(demoFile('sources', 'drawn-capitals.pdf'));
   await expect(page.getByTestId('understood')).toHaveCount(2, { timeout: 30_000 });
   await expect(page.getByTestId('understood').nth(1)).toContainText('12 drawings');
 });
@@ -65,7 +57,7 @@ test('a transparent drawing from a tablet and a PDF page of drawn capitals come 
 test('a page is cropped with a box, turned, and its recipe saved for another page', async ({ page }) => {
   test.setTimeout(120_000);
   await startProject(page, 'Cropped');
-  await page.getByLabel('Pictures of letters').setInputFiles(join(folder, 'seed-bag-type.jpg'));
+  await page.getByLabel('Pictures of letters').setInputFiles(demoFile('sources', 'seed-bag-type.jpg'));
   const understood = page.getByTestId('understood').first();
   await expect(understood).toContainText('pieces', { timeout: 30_000 });
   await page.getByLabel('Written on it, in order').fill('IHGFEDCBA');
@@ -93,7 +85,7 @@ test('a page is cropped with a box, turned, and its recipe saved for another pag
   await page.getByLabel('Save it under a name').fill('Seed bags');
   await page.getByLabel('Save it under a name').press('Enter');
   await expect(page.getByLabel('Read by').locator('option:checked')).toHaveText('Seed bags');
-  await page.getByLabel('Pictures of letters').setInputFiles(join(folder, 'tablet-letters.png'));
+  await page.getByLabel('Pictures of letters').setInputFiles(demoFile('sources', 'tablet-letters.png'));
   await expect(page.getByTestId('understood')).toHaveCount(2, { timeout: 30_000 });
   await expect(page.getByTestId('understood').nth(1)).toContainText('pieces', { timeout: 30_000 });
   await page.getByRole('button', { name: 'Use it for all 2 pages' }).click();

@@ -1,14 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import {
-  castBoth,
-  liveFontReady,
-  otherHandsPage,
-  saved,
-  stage,
-  startProject,
-  watchFaults,
-} from './support/app';
+import { castBoth, liveFontReady, saved, stage, startProject, watchFaults } from './support/app';
+import { otherHandsPage } from './support/demoFiles';
 import { expectGoodFont } from './support/fontFacts';
 
 test('a page by another hand, dropped on an empty project, goes the same way', async ({ page }) => {

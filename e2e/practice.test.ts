@@ -1,16 +1,12 @@
 import { expect, test } from '@playwright/test';
-import { execFileSync } from 'node:child_process';
-import { mkdtempSync, readFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { readFileSync } from 'node:fs';
 import { liveFontReady, saved, stage, startProject } from './support/app';
+import { demoFile } from './support/demoFiles';
 
 test('a practice sheet is printed, filled, scanned askew at 83 %: every letter named; a better page takes its place', async ({
   page,
 }) => {
   test.setTimeout(180_000);
-  const folder = mkdtempSync(join(tmpdir(), 'orthoglyph-practice-'));
-  execFileSync(process.execPath, ['bin/orthoglyph.mjs', 'demo', '--practice', '--out', folder]);
   await startProject(page, 'Tide book hand');
   await page.getByRole('button', { name: 'Practice sheet' }).click();
   await page.getByLabel('Boxes a character').fill('2');
@@ -22,7 +18,7 @@ test('a practice sheet is printed, filled, scanned askew at 83 %: every letter n
   expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
   await page.getByRole('button', { name: 'Done' }).click();
 
-  await page.getByLabel('Pictures of letters').setInputFiles(join(folder, 'practice-first.png'));
+  await page.getByLabel('Pictures of letters').setInputFiles(demoFile('practice', 'practice-first.png'));
   await expect(page.getByTestId('understood')).toContainText('71 letters by their boxes', {
     timeout: 60_000,
   });
@@ -31,7 +27,7 @@ test('a practice sheet is printed, filled, scanned askew at 83 %: every letter n
   await stage(page, 'Lift');
   await expect(page.getByTestId('lift-count')).toContainText('71 pieces, 0 doubtful');
   await stage(page, 'Gather');
-  await page.getByLabel('Pictures of letters').setInputFiles(join(folder, 'practice-again.png'));
+  await page.getByLabel('Pictures of letters').setInputFiles(demoFile('practice', 'practice-again.png'));
   await expect(page.getByTestId('understood')).toContainText('72 letters by their boxes', {
     timeout: 60_000,
   });

@@ -1,9 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
-import { execFileSync } from 'node:child_process';
-import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { castBoth, liveFontReady, openDemo, saved, stage, startProject } from './support/app';
+import { demoFile } from './support/demoFiles';
 import { BILL } from './support/fontFacts';
 import { parseWithOpentype } from '../testing/outsideReaders';
 
@@ -24,14 +21,12 @@ const enter = async (page: Page, name: string, value: number) => {
 test('86 pieces of a free page are seated at once; tails keep their size, floaters are set down, an o too large is mended', async ({
   page,
 }) => {
-  const folder = mkdtempSync(join(tmpdir(), 'orthoglyph-uneven-'));
-  execFileSync(process.execPath, ['bin/orthoglyph.mjs', 'demo', '--page', '--out', folder]);
   await startProject(page, 'Uneven');
   await stage(page, 'Name');
   await page.getByRole('tab', { name: 'Bill' }).click();
   await page.getByLabel('Characters to fill', { exact: true }).fill(`${BILL}/+=*#[]<>~$ß`);
   await stage(page, 'Gather');
-  await page.getByLabel('Pictures of letters').setInputFiles(join(folder, 'uneven-page.jpg'));
+  await page.getByLabel('Pictures of letters').setInputFiles(demoFile('page', 'uneven-page.jpg'));
   await expect(page.getByTestId('understood')).toContainText('86 pieces', { timeout: 45_000 });
   await stage(page, 'Seat');
   await page.getByRole('button', { name: 'Seat all' }).click();

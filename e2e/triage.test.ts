@@ -4,6 +4,7 @@ import { mkdtempSync, readFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { liveFontReady, openDemo, saved, stage, startProject } from './support/app';
+import { demoFile } from './support/demoFiles';
 
 interface Item {
   readonly box: readonly [number, number, number, number];
@@ -88,9 +89,7 @@ test('a photo of a ruled page: the crossed-out letter and the speck stay out, to
   page,
 }) => {
   test.setTimeout(120_000);
-  const folder = mkdtempSync(join(tmpdir(), 'orthoglyph-ruled-'));
-  execFileSync(process.execPath, ['bin/orthoglyph.mjs', 'demo', '--page', '--out', folder]);
-  const file = join(folder, 'ruled-page.jpg');
+  const file = demoFile('page', 'ruled-page.jpg');
   const letters = lettersOf(file);
   await startProject(page, 'Ruled page');
   await page.getByLabel('Pictures of letters').setInputFiles(file);

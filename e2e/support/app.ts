@@ -1,8 +1,5 @@
 import { expect, type Page } from '@playwright/test';
-import { execFileSync } from 'node:child_process';
-import { mkdtempSync, readFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { readFileSync } from 'node:fs';
 
 /** Opens the demo from the list of projects and waits until its font is on the running line. */
 export async function openDemo(page: Page): Promise<void> {
@@ -55,13 +52,6 @@ export async function castBoth(page: Page): Promise<{ otf: Uint8Array; ttf: Uint
     return new Uint8Array(readFileSync(await (await waiting).path()));
   };
   return { otf: await take(0), ttf: await take(1) };
-}
-
-/** A page of writing by a hand that is not the demo's, drawn by the command line. */
-export function otherHandsPage(): string {
-  const folder = mkdtempSync(join(tmpdir(), 'orthoglyph-page-'));
-  execFileSync(process.execPath, ['bin/orthoglyph.mjs', 'demo', '--page', '--out', folder]);
-  return join(folder, 'apprentices-page.jpg');
 }
 
 /** Messages of the page's console that point to a fault. */
