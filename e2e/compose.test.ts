@@ -4,6 +4,7 @@ import {
   bar,
   beginLetter,
   corners,
+  dragTo,
   field,
   inkOf,
   otherFont,
@@ -59,8 +60,8 @@ test('a drawn acute gives all its letters in one go; they follow their base, one
   await page.goto('/p/tide-mill/dress?glyph=eacute');
   await liveFontReady(page);
   await tab(page, 'Points');
-  await page.keyboard.press('a');
-  await page.keyboard.press('ArrowUp');
+  await dragTo(page, { x: -80, y: -80 }, { x: 700, y: 90 });
+  await page.keyboard.press('ArrowDown');
   await expect(page.getByText('Worked on by hand')).toBeVisible();
   const own = await field(page, 'Height of the ink').inputValue();
   await beginLetter(page, 'e');

@@ -381,7 +381,7 @@ test('a bowl shared by b d p q is changed once and changes in all; one is set fr
   const before = await copiedText(page);
   await beginLetter(page, 'p');
   await page.keyboard.press('Escape');
-  await page.keyboard.press('a');
+  await dragTo(page, { x: 900, y: 540 }, { x: 180, y: 430 });
   await page.keyboard.press('ArrowUp');
   await beginLetter(page, 'd');
   expect(await copiedText(page)).not.toBe(before);

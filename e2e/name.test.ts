@@ -3,7 +3,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { castBoth, liveFontReady, openDemo, saved, stage, startProject, takeInHand } from './support/app';
-import { inkOf } from './support/dress';
+import { dragTo, inkOf } from './support/dress';
 import { shape } from '../testing/outsideReaders';
 
 const cell = (page: Page, name: string) =>
@@ -64,8 +64,8 @@ test('A to Z by order with a piece too many; sharp s found by name; small letter
 
   // é redrawn by hand stays when e changes.
   await takeInHand(page, 'dress', 'eacute');
-  await page.keyboard.press('a');
-  await page.keyboard.press('Shift+ArrowUp');
+  await dragTo(page, { x: -80, y: -80 }, { x: 700, y: 90 });
+  await page.keyboard.press('Shift+ArrowDown');
   await expect(page.getByText('Worked on by hand')).toBeVisible();
   const own = await page.getByRole('textbox', { name: 'Height of the ink' }).inputValue();
   await takeInHand(page, 'dress', 'e');

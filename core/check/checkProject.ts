@@ -1,3 +1,4 @@
+import { isMeantBlank } from '../document/inFont';
 import { castingOf, projectOf } from '../document/newProject';
 import { advanceOf } from '../document/metrics';
 import type { Doc, GlyphRow } from '../document/schema';
@@ -32,9 +33,10 @@ function findProblems(glyph: GlyphRow): Problem[] {
         problem({ code: 'coordinate-out-of-range', value: far, limit: COORDINATE_LIMIT }, 'error', place),
       );
     }
-  } else if (glyph.source !== null) out.push(problem({ code: 'glyph-empty' }, 'warning', place));
+  } else if (glyph.role === 'letter' && !isMeantBlank(glyph))
+    out.push(problem({ code: 'glyph-empty' }, 'warning', place));
   glyph.contours.forEach((c, contour) => {
-    if (!c.closed) out.push(problem({ code: 'contour-open' }, 'error', { ...place, contour }));
+    if (!c.closed) out.push(problem({ code: 'contour-open' }, 'warning', { ...place, contour }));
     const area = Math.abs(contourArea(c));
     if (area < SPECK_AREA_EM) {
       out.push(problem({ code: 'contour-tiny', areaEm: area }, 'warning', { ...place, contour }));

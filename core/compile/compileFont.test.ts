@@ -1,3 +1,5 @@
+import { scaling } from '../geometry/affine';
+import { transformContour } from '../geometry/contour';
 import { contourArea } from '../geometry/measure';
 import { byName } from '../testing/named';
 import { parseSfnt, checksum } from '../opentype/sfnt';
@@ -16,12 +18,16 @@ import {
 } from '../../testing/outsideReaders';
 import { sampleProject } from '../testing/sampleProject';
 import { applyDiff } from '../document/diff';
+import { advanceOf } from '../document/metrics';
+import { blankGlyph, projectOf } from '../document/newProject';
 import { setBearings } from '../document/commands/fitting';
 import { compileFont, type OutlineFormat } from './compileFont';
 import { fontNames, postScriptName } from './fontNames';
 
 const compile = (format: OutlineFormat, doc = sampleProject()) =>
   compileFont(doc, { format, styleId: 'regular', nowUnixS: 1_700_000_000 });
+
+const os2Of = (file: Uint8Array) => OS2.parse(parseSfnt(file).tables.get('OS/2')!);
 
 describe.each(['otf', 'ttf'] as const)('%s', (format) => {
   const bytes = compile(format);
@@ -65,11 +71,42 @@ describe.each(['otf', 'ttf'] as const)('%s', (format) => {
     expect(names('ox')).toEqual(['u1F41F']);
     expect(names('oxeye')).toEqual(['u1F41F']);
     expect(names('oxe-r')).toEqual(['H']);
-    // e, y and the hyphen were never drawn: they are there for typing, without ink or width.
+    // e, y and the hyphen were never drawn: they are there for typing, and no word made of them vanishes.
     expect(names('xy')).toEqual(['x', 'y']);
-    expect(shape(made, 'y')[0]!.advance).toBe(0);
+    const notdef = byName(doc)['.notdef']!;
+    expect(shape(made, 'y')[0]!.advance).toBe(advanceOf(notdef));
+    const [y, nothing] = ['y', '\u4e00'].map((c) => parseWithOpentype(made).charToGlyph(c));
+    expect(nothing!.index).toBe(0);
+    expect(y!.getBoundingBox()).toEqual(nothing!.getBoundingBox());
+    expect(os2Of(made).usMaxContext).toBe('oxeye'.length);
     if (hasSanitizer) expect(sanitize(made, `liga.${format}`)).toBe('');
     if (hasFontTools) expect(readWithFontTools(made, `liga.${format}`).tables).toContain('GSUB');
+  });
+
+  test('a typed name of two words is found, and the space between them is as wide as one', () => {
+    const doc = sampleProject();
+    const fish = { ...byName(doc).u1F41F!, typed: ['tide eel'] };
+    const { [byName(doc).space!.id]: _, ...glyphs } = doc.glyphs;
+    const made = compile(format, { ...doc, glyphs: { ...glyphs, [fish.id]: fish } });
+    expect(shape(made, 'tide eel').map((g) => g.name)).toEqual(['u1F41F']);
+    expect(shape(made, ' ')[0]!.advance).toBe(250);
+  });
+
+  test('letters begun and left empty are not in the font; x and H say how high they are', () => {
+    const doc = sampleProject();
+    const q = blankGlyph('q', 'q', [0x71]);
+    const tall = {
+      ...byName(doc).H!,
+      contours: byName(doc).H!.contours.map((c) => transformContour(c, scaling(1, 1.03))),
+    };
+    const made = compile(format, { ...doc, glyphs: { ...doc.glyphs, q, [tall.id]: tall } });
+    const font = parseWithOpentype(made);
+    expect(font.charToGlyph('q').index).toBe(0);
+    const { sCapHeight, sxHeight } = os2Of(made);
+    // OpenType, OS/2: the tops of the boxes of U+0048 and U+0078.
+    expect(sCapHeight).toBe(font.charToGlyph('H').getBoundingBox().y2);
+    expect(sxHeight).toBe(font.charToGlyph('x').getBoundingBox().y2);
+    expect(sCapHeight).not.toBe(projectOf(doc).lines.capHeight);
   });
 
   test('one letter kerned with a group is every pair of them, but for pairs of their own', () => {

@@ -4,12 +4,13 @@ import { translation } from '../geometry/affine';
 import { transformContours, type Contour } from '../geometry/contour';
 import { rightDirections } from '../geometry/direction';
 import { contoursBox, unionBox, type Box } from '../geometry/measure';
-import { blankGlyph, castingOf, projectOf } from '../document/newProject';
+import { blankGlyph, castingOf, NOTDEF, projectOf } from '../document/newProject';
 import type { CastingRow, Doc, GlyphRow, Lines, StyleRow } from '../document/schema';
 import { glyphNameOf } from '../names/glyphNames';
 import type { Kerning } from '../opentype/layout/gposKern';
 import type { Ligature } from '../opentype/layout/gsub';
 import type { Marks } from '../opentype/layout/gposMark';
+import { isInFont, showsNothing } from '../document/inFont';
 
 /** A glyph ready for tables: whole units, right directions, origin where the font wants it. */
 export interface CompiledGlyph {
@@ -89,7 +90,7 @@ export function compileGlyph(glyph: GlyphRow): CompiledGlyph {
 
 /** Glyph order: .notdef, then by first code point, then by name (OpenType, "Recommendations": .notdef is glyph 0). */
 function inFontOrder(glyphs: readonly GlyphRow[]): GlyphRow[] {
-  const key = (g: GlyphRow) => (g.name === '.notdef' ? -1 : (g.codePoints[0] ?? Infinity));
+  const key = (g: GlyphRow) => (g.name === NOTDEF ? -1 : (g.codePoints[0] ?? Infinity));
   return [...glyphs].sort((a, b) => key(a) - key(b) || (a.name < b.name ? -1 : 1));
 }
 
@@ -149,22 +150,34 @@ function marksOf(glyphs: readonly CompiledGlyph[]): Marks {
 }
 
 /**
- * Letters that names are typed with and that nobody drew: without ink or width, so that a half-typed name leaves no gap.
- * Made once for each set of rows, as all that is compiled.
+ * Letters that names are typed with and that nobody drew. A name can only be found by letters that the font has; so that a
+ * word that isn't a name doesn't vanish, they look like `.notdef`, and a space between words is as wide as one.
  */
-function silentLetters(glyphs: readonly GlyphRow[]): GlyphRow[] {
-  const have = new Set(glyphs.flatMap((g) => g.codePoints));
+function lettersOfNames(glyphs: readonly GlyphRow[]): GlyphRow[] {
   const typed = new Set(glyphs.flatMap((g) => g.typed.flatMap((name) => [...name])));
+  if (typed.size === 0) return [];
+  const have = new Set(glyphs.flatMap((g) => g.codePoints));
+  const notdef = glyphs.find((g) => g.name === NOTDEF);
   return [...typed]
     .map((c) => c.codePointAt(0)!)
     .filter((cp) => !have.has(cp))
-    .map((cp) => silent.get(cp) ?? rememberSilent(cp));
+    .map((cp) => letterOfNames(cp, notdef));
 }
-const silent = new Map<number, GlyphRow>();
-function rememberSilent(cp: number): GlyphRow {
+
+/** Rows made once for each `.notdef`, so that what is compiled of them is kept as well. */
+const boxLetters = new WeakMap<object, Map<number, GlyphRow>>();
+const WITHOUT_NOTDEF = {};
+function letterOfNames(cp: number, notdef: GlyphRow | undefined): GlyphRow {
+  const known = boxLetters.get(notdef ?? WITHOUT_NOTDEF) ?? new Map<number, GlyphRow>();
+  boxLetters.set(notdef ?? WITHOUT_NOTDEF, known);
   const name = glyphNameOf(cp);
-  const row = { ...blankGlyph(name, name, [cp]), bearings: { left: 0, right: 0 } };
-  silent.set(cp, row);
+  const blank = { ...blankGlyph(name, name, [cp], notdef?.styleId), bearings: { left: 125, right: 125 } };
+  const row =
+    known.get(cp) ??
+    (notdef && !showsNothing(cp)
+      ? { ...blank, contours: notdef.contours, bearings: notdef.bearings }
+      : blank);
+  known.set(cp, row);
   return row;
 }
 
@@ -184,8 +197,8 @@ function ligaturesOf(rows: readonly GlyphRow[], mapping: ReadonlyMap<number, num
 /** Gathers one style of a project for compiling. */
 export function fontData(doc: Doc, styleId: string): FontData {
   const project = projectOf(doc);
-  const drawn = Object.values(doc.glyphs).filter((g) => g.styleId === styleId && g.role === 'letter');
-  const rows = inFontOrder([...drawn, ...silentLetters(drawn)]);
+  const drawn = Object.values(doc.glyphs).filter((g) => g.styleId === styleId && isInFont(g));
+  const rows = inFontOrder([...drawn, ...lettersOfNames(drawn)]);
   const glyphs = rows.map(compileGlyph);
   const mapping = new Map<number, number>();
   glyphs.forEach((g, i) => g.codePoints.forEach((cp) => mapping.has(cp) || mapping.set(cp, i)));

@@ -119,12 +119,25 @@ export function buildOs2(font: FontData): Uint8Array {
     usWinDescent: descent,
     ulCodePageRange1: codePageBits(new Set(codePoints)),
     ulCodePageRange2: 0,
-    sxHeight: Math.round(font.lines.xHeight),
-    sCapHeight: Math.round(font.lines.capHeight),
+    sxHeight: topOf(font, 'x') ?? Math.round(font.lines.xHeight),
+    sCapHeight: topOf(font, 'H') ?? Math.round(font.lines.capHeight),
     usDefaultChar: 0,
     usBreakChar: 32,
-    usMaxContext: font.kerning.pairs.length + font.kerning.groups.left.length > 0 ? 2 : 0,
+    usMaxContext: longestContext(font),
   });
+}
+
+/** Top of a letter's ink, em units: what the two heights are by OpenType, OS/2 (U+0078, U+0048); null when it isn't there. */
+function topOf(font: FontData, letter: 'x' | 'H'): number | null {
+  const index = font.mapping.get(letter.codePointAt(0)!);
+  const glyph = index === undefined ? undefined : font.glyphs[index];
+  return glyph?.box ? Math.round(glyph.box.yMax) : null;
+}
+
+/** How many glyphs at the most are looked at together (OpenType, OS/2, usMaxContext): a pair, or the letters of a name. */
+function longestContext({ kerning, marks, ligatures }: FontData): number {
+  const pairs = kerning.pairs.length + kerning.groups.left.length + marks.marks.length > 0 ? 2 : 0;
+  return ligatures.reduce((most, l) => Math.max(most, l.parts.length), pairs);
 }
 
 export const postHead = (font: FontData): PostHead => ({

@@ -1,3 +1,4 @@
+import { NOTDEF } from '../document/newProject';
 import type { Doc, GlyphRow } from '../document/schema';
 import type { Steps } from '../steps';
 import { compileGlyph } from './fontData';
@@ -10,7 +11,7 @@ export function partOf(doc: Doc, text: string, also: ReadonlySet<string> = new S
   const set = new Set([...text].map((c) => c.codePointAt(0)!));
   const wanted = (g: GlyphRow) =>
     also.has(g.id) ||
-    g.name === '.notdef' ||
+    g.name === NOTDEF ||
     g.codePoints.some((cp) => set.has(cp)) ||
     g.typed.some((name) => text.includes(name));
   return { ...doc, glyphs: Object.fromEntries(Object.entries(doc.glyphs).filter(([, g]) => wanted(g))) };

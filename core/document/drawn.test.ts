@@ -16,6 +16,7 @@ import {
   takeDrawn,
   type DrawnKind,
 } from './commands/drawn';
+import { setBearings, setKerning } from './commands/fitting';
 import { addSheet, takeLifted, type LiftedRow } from './commands/lifting';
 import {
   cropSheet,
@@ -54,6 +55,24 @@ function build(
   return takeDrawn(doc, kind, char, { cells, outline: transformContours(moduleContours(cells), place) });
 }
 const heightOf = (doc: Doc, glyph: string) => contoursBox(byName(doc)[glyph]!.contours)!.yMax;
+
+test('a letter that is cleared and written again keeps the white and the kerning that it was given', () => {
+  let doc = after(newProject('p', 'Test', 0), build(newProject('p', 'Test', 0), 'H', column(7)));
+  doc = after(doc, build(doc, 'T', column(7)));
+  doc = after(doc, setBearings(doc, byName(doc).H!.id, { left: 71, right: -4 }));
+  doc = after(doc, setKerning(doc, byName(doc).H!.id, byName(doc).T!.id, -30));
+  const before = byName(doc).H!;
+  doc = after(doc, takeDrawn(doc, 'built', 'H', { outline: [] }));
+  expect(byName(doc).H).toMatchObject({ contours: [], source: null, bearings: before.bearings });
+  doc = after(doc, build(doc, 'H', column(6)));
+  expect(byName(doc).H).toMatchObject({ id: before.id, bearings: before.bearings, spacing: before.spacing });
+  expect(byName(doc).H!.contours).not.toEqual([]);
+  expect(Object.values(doc.kerning).map((k) => k.value)).toEqual([-30]);
+  // One that nobody spaced goes with its drawing.
+  doc = after(doc, build(doc, 'x', column(5)));
+  doc = after(doc, takeDrawn(doc, 'built', 'x', { outline: [] }));
+  expect(byName(doc).x).toBeUndefined();
+});
 
 test('built letters stand on the baseline at a size of whole cells; the grid changes all of them', () => {
   let doc = after(newProject('p', 'Test', 0), build(newProject('p', 'Test', 0), 'H', column(7)));

@@ -63,6 +63,9 @@ export function blankGlyph(
   };
 }
 
+/** What the sign for a missing character is called (OpenType, "Recommendations": glyph 0). */
+export const NOTDEF = '.notdef';
+
 /** The glyphs every font has: the sign for a missing character, the space and the space that doesn't break. */
 function standingGlyphs(projectId: string, capHeight: number): GlyphRow[] {
   const blank = (name: string, codePoints: number[]) =>
@@ -83,7 +86,7 @@ function standingGlyphs(projectId: string, capHeight: number): GlyphRow[] {
     }));
     return { closed: true, nodes };
   };
-  const notdef = blank('.notdef', []);
+  const notdef = blank(NOTDEF, []);
   return [
     { ...notdef, contours: [box(0, 0, 400, capHeight, false), box(50, 50, 350, capHeight - 50, true)] },
     { ...blank('space', [0x20]), bearings: { left: 125, right: 125 } },

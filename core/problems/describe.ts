@@ -118,9 +118,9 @@ function sentence(p: Problem): string {
     case 'contour-tiny':
       return `a contour covers only ${p.areaEm.toFixed(0)} square units: probably a speck. Delete it in Dress.`;
     case 'contour-open':
-      return 'a contour is open. Close it in Dress.';
+      return 'a contour is open and stays out of the font. Close it in Dress.';
     case 'glyph-empty':
-      return 'there is no outline. Draw or choose one, or remove the glyph.';
+      return 'there is no outline, so it stays out of the font. Draw one, or remove the glyph.';
     case 'name-missing':
       return 'the field is empty. Type a name.';
     case 'name-too-long':

@@ -1,5 +1,6 @@
 import { Box, Dialog, Input, Portal, Text } from '@chakra-ui/react';
 import { useState } from 'react';
+import { removeGlyphs } from '../../core/document/commands/removing';
 import { seatAll } from '../../core/document/commands/lifting';
 import { mendStandings, takeLinesOfLetters } from '../../core/document/commands/placing';
 import { setDesk } from '../app/colourMode';
@@ -12,6 +13,7 @@ import { drawnGlyphs, standingsInOrder } from '../store/selectors';
 import { useProject } from '../store/projectStore';
 import { STAGES } from '../text/stages';
 import { saveOpenProject } from './saveProjectFile';
+import { useGlyphInHand } from './useGlyphInHand';
 import { useWay } from './way';
 
 /** What is found in each part of Dress's gauge, in the words one would look for. */
@@ -37,6 +39,7 @@ interface Action {
 function useActions(): Action[] {
   const { goTo: go } = useWay();
   const { doc, undo, redo, commit } = useProject();
+  const { glyph } = useGlyphInHand();
   if (!doc) return [];
   return [
     ...STAGES.map((s) => ({ text: `${s.title} - ${s.line}`, run: () => go(s.path) })),
@@ -99,6 +102,9 @@ function useActions(): Action[] {
         useDressBench.setState({ tab });
       },
     })),
+    ...(glyph
+      ? [{ text: `Remove ${glyph.name} from the font`, run: () => commit(removeGlyphs(doc, [glyph.id])) }]
+      : []),
     { text: 'Day desk', run: () => setDesk('day') },
     { text: 'Night desk', run: () => setDesk('night') },
     ...drawnGlyphs(doc).map((g) => ({

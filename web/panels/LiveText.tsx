@@ -1,5 +1,7 @@
 import { Box, chakra, type BoxProps } from '@chakra-ui/react';
 import { useMemo } from 'react';
+import { textRuns, type TextRun } from '../../core/compile/textRuns';
+import type { Doc } from '../../core/document/schema';
 import { glyphByCodePoint } from '../store/selectors';
 import { useLiveFont } from '../store/liveFont';
 import { useProject } from '../store/projectStore';
@@ -12,16 +14,15 @@ interface Props extends BoxProps {
   readonly onPick: (glyphId: string) => void;
 }
 
-/** Text in runs: set in the font, or single characters that it hasn't. Spaces of any kind count as set. */
-function runsOf(text: string, has: (codePoint: number) => boolean): { text: string; missing: boolean }[] {
-  const out: { text: string; missing: boolean }[] = [];
-  for (const char of text) {
-    const missing = char.trim() !== '' && !has(char.codePointAt(0)!);
-    const last = out[out.length - 1];
-    if (last && !missing && !last.missing) last.text += char;
-    else out.push({ text: char, missing });
+/** The glyph at a place of the text: that of a typed name, or of the character. */
+function glyphAt(doc: Doc, runs: readonly TextRun[], at: number): string | undefined {
+  let from = 0;
+  for (const run of runs) {
+    if (at < from + run.text.length)
+      return run.glyphId ?? glyphByCodePoint(doc).get(run.text.codePointAt(at - from)!)?.id;
+    from += run.text.length;
   }
-  return out;
+  return undefined;
 }
 
 /**
@@ -30,9 +31,9 @@ function runsOf(text: string, has: (codePoint: number) => boolean): { text: stri
  */
 export function LiveText({ text, onPick, ...rest }: Props) {
   const families = useLiveFont((s) => s.families);
-  const have = useProject((s) => (s.doc ? glyphByCodePoint(s.doc) : null));
+  const glyphs = useProject((s) => s.doc?.glyphs);
   const { make } = useWay();
-  const runs = useMemo(() => runsOf(text, (cp) => have?.has(cp) ?? true), [text, have]);
+  const runs = useMemo(() => (glyphs ? textRuns({ glyphs }, text) : []), [text, glyphs]);
   return (
     <Box
       cursor="pointer"
@@ -42,13 +43,13 @@ export function LiveText({ text, onPick, ...rest }: Props) {
       style={{ fontFamily: families ? `${families}, sans-serif` : undefined }}
       onClick={(e) => {
         const at = characterAt(e.currentTarget, e.clientX, e.clientY);
-        const codePoint = at === null ? undefined : text.codePointAt(at);
-        const glyph = codePoint === undefined ? undefined : have?.get(codePoint);
-        if (glyph) onPick(glyph.id);
+        const { doc } = useProject.getState();
+        const glyph = doc && at !== null ? glyphAt(doc, runs, at) : undefined;
+        if (glyph) onPick(glyph);
       }}
     >
       {runs.map((r, i) =>
-        r.missing ? (
+        r.kind === 'missing' ? (
           <chakra.button
             key={i}
             type="button"

@@ -1,10 +1,10 @@
 import { Box, chakra, Flex, IconButton, Input, NativeSelect, Text } from '@chakra-ui/react';
 import { ChevronsDown, ChevronsUp } from 'lucide-react';
 import { memo, useState } from 'react';
+import { lackingIn } from '../../core/compile/textRuns';
 import { changeProject } from '../../core/document/commands/naming';
 import { projectOf } from '../../core/document/newProject';
 import type { Doc } from '../../core/document/schema';
-import { glyphByCodePoint } from '../store/selectors';
 import { useLiveFont } from '../store/liveFont';
 import { useProject } from '../store/projectStore';
 import { Tip } from '../ui/Tip';
@@ -13,11 +13,7 @@ import { LANGUAGE_SAMPLES } from '../text/languageSamples';
 import { useWay } from './way';
 
 /** Characters of the running text that the font lacks, parted by spaces. */
-function lackingOf(doc: Doc): string {
-  const have = glyphByCodePoint(doc);
-  const characters = [...new Set(projectOf(doc).runningText)];
-  return characters.filter((c) => c.trim() !== '' && !have.has(c.codePointAt(0)!)).join(' ');
-}
+const lackingOf = (doc: Doc): string => lackingIn(doc, projectOf(doc).runningText).join(' ');
 
 /** The strip that always sets the artist's text in the live font. */
 export const RunningLine = memo(function RunningLine() {

@@ -5,7 +5,7 @@ import type { PenStroke } from '../../pen/strokes';
 import { draft, type ProjectDiff } from '../diff';
 import { newId } from '../identity';
 import { FIRST_RECIPE } from '../newProject';
-import type { Doc, PieceRow, SheetRow } from '../schema';
+import type { Doc, GlyphRow, PieceRow, SheetRow } from '../schema';
 import { glyphOfPiece, piecesOf, seatInto } from './seatInto';
 
 /** Sheets made in the app, one of each kind in a project. */
@@ -125,9 +125,18 @@ export function takeDrawn(
     expected: lettersOf(pieces),
   };
   d.put('sheets', next);
+  const cleared = !piece && old && Object.values(doc.glyphs).find((g) => g.source?.pieceId === old.id);
   seatInto(doc, d, next, pieces);
+  if (cleared && hasWhite(doc, cleared) && !d.get('glyphs', cleared.id))
+    d.put('glyphs', { ...cleared, contours: [], layers: [], source: null });
   return d.done(piece ? `${kind === 'written' ? 'Write' : 'Build'} ${char}` : `Clear ${char}`);
 }
+
+/** Whether somebody spaced a letter: it keeps its white, empty, until it is drawn again. */
+const hasWhite = (doc: Doc, glyph: GlyphRow): boolean =>
+  glyph.spacing !== 'first' ||
+  Object.values(doc.kerning).some((k) => k.left === glyph.id || k.right === glyph.id) ||
+  Object.values(doc.groups).some((g) => g.glyphIds.includes(glyph.id));
 
 /** Characters that are drawn on a sheet made here; other drawings of them don't count. */
 const lettersOf = (pieces: readonly PieceRow[]): string =>

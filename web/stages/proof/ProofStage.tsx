@@ -1,10 +1,11 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { useState } from 'react';
+import { lackingIn } from '../../../core/compile/textRuns';
 import { projectOf } from '../../../core/document/newProject';
 import { LiveText } from '../../panels/LiveText';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';
 import { useWay } from '../../panels/way';
-import { drawnGlyphs, glyphByCodePoint } from '../../store/selectors';
+import { drawnGlyphs } from '../../store/selectors';
 import { useDoc } from '../../store/projectStore';
 import { Bench, EmptyBench } from '../../ui/Bench';
 import { Fact, Gauge, GaugePart } from '../../ui/Gauge';
@@ -20,9 +21,8 @@ export function ProofStage() {
   const { glyph, take } = useGlyphInHand();
   const [kind, setKind] = useState<ProofKind>('page');
   const own = projectOf(doc).runningText;
-  const have = glyphByCodePoint(doc);
   const texts = kind === 'own' ? [own, own, own] : PROOFS[kind].texts;
-  const lacking = [...new Set(texts.join(''))].filter((c) => c.trim() !== '' && !have.has(c.codePointAt(0)!));
+  const lacking = lackingIn(doc, texts.join('\n'));
   if (drawnGlyphs(doc).length === 0)
     return <EmptyBench>The font has no letters yet. Lift a sheet first.</EmptyBench>;
   const reversed = kind === 'reversed';

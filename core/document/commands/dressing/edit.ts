@@ -145,14 +145,20 @@ function shiftBetween(from: readonly Contour[], to: readonly Contour[]): Vec | n
 
 const pointsOf = (c: Contour): (Vec | null)[] => c.nodes.flatMap((n) => [n, n.in, n.out]);
 
-/** The glyph with its moved parts said to lie where they are now; a mark that was moved finds its place no more by itself. */
-const replaced = (glyph: GlyphRow, moved: Moved): GlyphRow => ({
-  ...glyph,
-  components: glyph.components.map((c) => {
+/**
+ * The glyph with its moved parts said to lie where they are now. A mark that was moved without its letter finds its place no
+ * more by itself.
+ */
+function replaced(glyph: GlyphRow, moved: Moved): GlyphRow {
+  const letter = moved.get(glyph.components[0]?.id ?? '') ?? { x: 0, y: 0 };
+  const components = glyph.components.map((c) => {
     const by = moved.get(c.id);
-    return by ? { ...c, mark: null, transform: compose(translation(by.x, by.y), c.transform) } : c;
-  }),
-});
+    if (!by) return c;
+    const mark = distance(by, letter) <= SAME_PLACE ? c.mark : null;
+    return { ...c, mark, transform: compose(translation(by.x, by.y), c.transform) };
+  });
+  return { ...glyph, components };
+}
 
 /**
  * The glyph with only those parts whose contours it still has, and without the mark of a part on contours that have none:
@@ -191,13 +197,7 @@ function withoutLetters(doc: Doc, before: GlyphRow, after: GlyphRow, moved: Move
 }
 
 /** Changed contours of shared parts written into the parts themselves. */
-function passToParts(
-  doc: Doc,
-  d: Draft,
-  glyph: GlyphRow,
-  contours: readonly Contour[],
-  moved: Moved,
-): void {
+function passToParts(doc: Doc, d: Draft, glyph: GlyphRow, contours: readonly Contour[], moved: Moved): void {
   for (const component of glyph.components) {
     if (moved.has(component.id)) continue;
     const mine = contours.filter((c) => c.of === component.id);

@@ -1,4 +1,5 @@
 import { findSnags } from '../../../../core/dress/snags';
+import { RemoveGlyph } from '../../../panels/RemoveGlyph';
 import { useDressBench } from '../../../store/dressBench';
 import { Gauge } from '../../../ui/Gauge';
 import { GaugeTabs } from '../../../ui/GaugeTabs';
@@ -35,6 +36,7 @@ export function DressGauge() {
       >
         {Open && <Open />}
       </GaugeTabs>
+      <RemoveGlyph glyph={glyph} />
     </Gauge>
   );
 }

@@ -11,6 +11,7 @@ import { acceptDrafts } from '../../../../core/document/commands/drafts';
 import { glyphOfCodePoint } from '../../../../core/document/commands/naming';
 import type { GlyphRow } from '../../../../core/document/schema';
 import { glyphNameOf } from '../../../../core/names/glyphNames';
+import { RemoveGlyph } from '../../../panels/RemoveGlyph';
 import { useWay } from '../../../panels/way';
 import { giveCharacter, ownerOf } from '../../../store/nameBench';
 import { useDoc, useProject } from '../../../store/projectStore';
@@ -125,6 +126,7 @@ export function LetterPart({ glyph }: { glyph: GlyphRow }) {
           </Field.Root>
         </>
       )}
+      <RemoveGlyph glyph={glyph} />
     </>
   );
 }

@@ -1,0 +1,26 @@
+import { removeGlyphs } from '../../core/document/commands/removing';
+import { NOTDEF } from '../../core/document/newProject';
+import type { GlyphRow } from '../../core/document/schema';
+import { useDoc, useProject } from '../store/projectStore';
+import { InkButton } from '../ui/InkButton';
+
+/** Takes a glyph out of the project; undo brings it back. */
+export function RemoveGlyph({ glyph }: { glyph: GlyphRow }) {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  return (
+    <InkButton
+      tip={
+        glyph.name === NOTDEF
+          ? 'Every font has this sign'
+          : `Take ${glyph.name} out of the font, with its kerning; undo brings it back`
+      }
+      disabled={glyph.name === NOTDEF}
+      color="snag"
+      mt="3"
+      onClick={() => commit(removeGlyphs(doc, [glyph.id]))}
+    >
+      Remove this glyph
+    </InkButton>
+  );
+}
