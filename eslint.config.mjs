@@ -56,5 +56,14 @@ export default tseslint.config(
     plugins: { 'react-hooks': hooks },
     rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
   },
+  {
+    // Types are checked together with the tests, which know Node: what runs in a browser has none of it.
+    files: ['web/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.ts', 'web/testing/**'],
+    rules: {
+      'no-restricted-globals': ['error', 'process', 'Buffer', 'require', 'global', 'setImmediate'],
+      'no-restricted-imports': ['error', { patterns: ['node:*'] }],
+    },
+  },
   { files: ['**/*.test.ts'], rules: { 'max-lines': ['error', { max: 600 }] } },
 );

@@ -15,4 +15,5 @@ export default {
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: { '\\.tsx?$': '<rootDir>/scripts/jestTransform.mjs' },
   setupFiles: ['fake-indexeddb/auto'],
+  testSequencer: '<rootDir>/scripts/longestFirst.mjs',
 };

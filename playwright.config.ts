@@ -20,6 +20,8 @@ export default defineConfig({
   timeout: 120_000,
   expect: { timeout: 30_000 },
   workers: 2,
+  // Each journey has a browser of its own: they are shared out one by one, not file by file.
+  fullyParallel: true,
   // Two browsers on two cores: a journey that a slow moment broke is tried once more, and told as flaky.
   retries: 1,
   reporter: [['line'], ['json', { outputFile: 'test-results/e2e.json' }]],

@@ -24,6 +24,10 @@ const folder = mkdtempSync(join(tmpdir(), 'orthoglyph-cli-'));
 const path = (...parts: string[]) => join(folder, ...parts);
 const read = (name: string) => JSON.parse(readFileSync(path(name), 'utf8')) as never;
 
+let made: ReturnType<typeof tideMillProject> | undefined;
+/** The demo, made once: reading its page takes seconds. */
+const demoProject = () => (made ??= tideMillProject(keepersPage()));
+
 /** Runs a command and catches what it prints. */
 async function run(...argv: string[]): Promise<{ code: number; out: string; err: string }> {
   const printed = { out: '', err: '' };
@@ -152,7 +156,7 @@ test('lift: boxes, characters and confidences in reading order', async () => {
 });
 
 test('build: a project file to an OTF and a TTF, the same bytes for the same time', async () => {
-  const { doc, pictures } = tideMillProject(keepersPage());
+  const { doc, pictures } = demoProject();
   writeFileSync(path('mill.zip'), await writeProjectFile(doc, pictures));
   process.env.SOURCE_DATE_EPOCH = '1700000000';
   const made = async (to: string) => {
@@ -179,7 +183,7 @@ test('trace: A.png and A.bmp in one folder are written to files of their own', a
 });
 
 test('clean: a letter made of e follows when e is cleaned, in the very font that the app makes', async () => {
-  const opened = tideMillProject(keepersPage());
+  const opened = demoProject();
   const accent = { ...blankGlyph('acute', 'acute', [0xb4]), contours: byName(opened.doc).comma!.contours };
   const base = { ...opened.doc, glyphs: { ...opened.doc.glyphs, acute: accent } };
   const doc = edit(base, composeAccents(base, 'é')!).doc;
@@ -247,7 +251,7 @@ test('every command explains itself', async () => {
 });
 
 test('clean: a project tidied within the deviation allowed, letters by hand left alone', async () => {
-  const opened = tideMillProject(keepersPage());
+  const opened = demoProject();
   const hand = { ...byName(opened.doc).r!, handEdited: true };
   const doc = { ...opened.doc, glyphs: { ...opened.doc.glyphs, [hand.id]: hand } };
   writeFileSync(path('dressed.zip'), await writeProjectFile(doc, opened.pictures));

@@ -162,18 +162,20 @@ export function renderPage(s: PageSettings): RenderedPage {
   inkStroke(ink, width, height, [speck, { ...speck, x: speck.x + 0.5 }]);
   const smudge = { x: width * 0.5, y: height * 0.985, rx: s.capPx * 1.6, ry: s.capPx * 0.14 };
   const [grain, light] = [cloud(width, height, 5, random), cloud(width, height, 700, random)];
+  const isRule = rulesOf(s);
   const data = new Uint8Array(width * height * 4);
   for (let y = 0; y < height; y++) {
     for (let x = 0; x < width; x++) {
       const k = y * width + x;
+      const rough = grain(x, y);
       const smear = ((x - smudge.x) / smudge.rx) ** 2 + ((y - smudge.y) / smudge.ry) ** 2;
       const smudged = smear < 1 ? 0.13 * (1 - smear) : 0;
-      const cover = Math.max(ink[k]! * (0.95 + 0.05 * grain(x, y)), smudged);
+      const cover = Math.max(ink[k]! * (0.95 + 0.05 * rough), smudged);
       const lit = 1 + (0.035 + (s.shade ?? 0)) * light(x, y) - 0.05 * (x / width) * (y / height);
-      const rule = isRule(s, x, y) ? RULE : WHITE;
+      const rule = isRule(x, y) ? RULE : WHITE;
       const noise = (random() + random() - 1) * 3;
       for (let c = 0; c < 3; c++) {
-        const paper = s.paper[c]! * lit * rule[c]! + grain(x, y) * 1.6;
+        const paper = s.paper[c]! * lit * rule[c]! + rough * 1.6;
         data[4 * k + c] = Math.max(0, Math.min(255, paper + (s.ink[c]! - paper) * cover + noise));
       }
       data[4 * k + 3] = 255;
@@ -186,12 +188,14 @@ const WHITE = [1, 1, 1];
 const RULE = [0.68, 0.8, 0.95];
 
 /** Whether a printed rule runs over a px, turned with the page. */
-function isRule(s: PageSettings, x: number, y: number): boolean {
-  if (!s.rules) return false;
+function rulesOf(s: PageSettings): (x: number, y: number) => boolean {
+  if (!s.rules) return () => false;
   const pitch = (s.height * 0.94) / Math.ceil([...s.characters].length / s.perRow) / s.rules;
-  const level = y - Math.tan((s.skewDeg * Math.PI) / 180) * (x - s.width / 2) - s.height * 0.04;
-  const off = ((level % pitch) + pitch) % pitch;
-  return off < 3;
+  const slope = Math.tan((s.skewDeg * Math.PI) / 180);
+  return (x, y) => {
+    const level = y - slope * (x - s.width / 2) - s.height * 0.04;
+    return ((level % pitch) + pitch) % pitch < 3;
+  };
 }
 
 export const toJpeg = (page: Pick<RenderedPage, 'width' | 'height' | 'data'>, quality: number): Uint8Array =>
