@@ -11,7 +11,7 @@ const LONG = [
 ];
 
 /** Order of the unit tests: the longest first, so that no core waits for the last one at the end. */
-export default class LongestFirst extends sequencer.default {
+export default class LongestFirst extends sequencer {
   sort(tests) {
     const rank = ({ path }) => {
       const at = LONG.findIndex((name) => path.includes(`/${name}.test`));
