@@ -25,7 +25,9 @@ interface Props {
 
 export const TopBar = memo(function TopBar({ onSearch, onShortcuts }: Props) {
   const name = useProject((s) => (s.doc ? projectOf(s.doc).name : ''));
-  const undoLabel = useProject((s) => s.history.done[s.history.done.length - 1]?.label);
+  const undoLabel = useProject(
+    (s) => s.underWay[s.underWay.length - 1] ?? s.history.done[s.history.done.length - 1]?.label,
+  );
   const redoLabel = useProject((s) => s.history.undone[s.history.undone.length - 1]?.label);
   const saveState = useProject((s) => s.saveState);
   const fixed = saveState === 'read-only' || saveState === 'gone';

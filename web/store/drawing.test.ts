@@ -94,3 +94,76 @@ test('a letter is cleared, and one is built of cells, each as one step', async (
   session.undo();
   expect(drawnPiece(session.doc, 'built', 'i')).toBeUndefined();
 });
+
+describe('a stroke is in history the moment it ends', () => {
+  async function writing() {
+    const b = new WorkBench();
+    const session = await b.open('a');
+    session.commit(setBearings(session.doc, 'H', { left: 77 }));
+    const drawing = createDrawing(b.world);
+    b.hold('outline');
+    drawing.writeStroke('l', stroke(100));
+    drawing.writeStroke('l', stroke(300));
+    await b.settle();
+    return { b, session, ...drawing };
+  }
+  const strokes = (session: { doc: Parameters<typeof drawnPiece>[0] }) =>
+    drawnPiece(session.doc, 'written', 'l')?.strokes.length ?? 0;
+
+  test('undo while it is being inked takes it back, and nothing older', async () => {
+    const { b, session } = await writing();
+    expect(session.getState().underWay).toEqual(['Write l', 'Write l']);
+    session.undo();
+    expect(useDrawing.getState().waiting.get('l')).toHaveLength(1);
+    expect(session.doc.glyphs.H!.bearings.left).toBe(77);
+    await b.release('outline');
+    await b.settle();
+    expect(strokes(session)).toBe(1);
+    expect(session.getState().underWay).toEqual([]);
+    session.undo();
+    expect(strokes(session)).toBe(0);
+    session.undo();
+    expect(session.doc.glyphs.H!.bearings.left).not.toBe(77);
+  });
+
+  test('what was taken back is made again by redo, in the order that it was done', async () => {
+    const { b, session } = await writing();
+    for (let k = 0; k < 3; k++) session.undo();
+    await b.release('outline');
+    await b.settle();
+    expect(strokes(session)).toBe(0);
+    expect(session.doc.glyphs.H!.bearings.left).not.toBe(77);
+    for (const [left, count] of [
+      [77, 0],
+      [77, 1],
+      [77, 2],
+    ]) {
+      session.redo();
+      await b.settle();
+      expect([session.doc.glyphs.H!.bearings.left, strokes(session)]).toEqual([left, count]);
+    }
+    session.redo();
+    expect(strokes(session)).toBe(2);
+  });
+
+  test('another edit ends the way forward', async () => {
+    const { b, session } = await writing();
+    session.undo();
+    session.commit(setBearings(session.doc, 'H', { left: 11 }));
+    await b.release('outline');
+    await b.settle();
+    session.redo();
+    await b.settle();
+    expect(strokes(session)).toBe(1);
+  });
+
+  test('clearing a letter takes what is still being inked with it', async () => {
+    const { b, session, clearWritten } = await writing();
+    clearWritten('l');
+    await b.release('outline');
+    await b.settle();
+    expect(strokes(session)).toBe(0);
+    session.undo();
+    expect(strokes(session)).toBe(2);
+  });
+});

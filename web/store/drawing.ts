@@ -1,11 +1,13 @@
 import { create } from 'zustand';
 import { CELL_PX, drawnPiece, slotOf, slotOrigin, takeDrawn } from '../../core/document/commands/drawn';
+import type { Doc } from '../../core/document/schema';
 import { compose, scaling, translation } from '../../core/geometry/affine';
 import { transformContours, type Contour } from '../../core/geometry/contour';
 import { fail } from '../../core/problems/problem';
 import { moduleContours } from '../../core/modules/moduleContours';
 import type { Module } from '../../core/modules/modules';
 import { DEFAULT_PEN, type Pen, type PenStroke } from '../../core/pen/strokes';
+import type { Session } from './session';
 import { world, type World } from './world';
 
 interface DrawingState {
@@ -26,6 +28,13 @@ const wait = (char: string, strokes: readonly PenStroke[]) =>
   useDrawing.setState((s) => ({ waiting: new Map([...s.waiting, [char, strokes]]) }));
 const waitingFor = (char: string) => useDrawing.getState().waiting.get(char) ?? [];
 
+/** The strokes of a letter with one more (px of the slot), px of the sheet. */
+function withStroke(doc: Doc, char: string, stroke: PenStroke): PenStroke[] {
+  const origin = slotOrigin(slotOf(doc, 'written', char));
+  const points = stroke.points.map(([x, y, ...rest]) => [x + origin.x, y + origin.y, ...rest] as const);
+  return [...(drawnPiece(doc, 'written', char)?.strokes ?? []), { ...stroke, points }];
+}
+
 /** Air at the left of a built letter in its slot, px: it only shows on the sheet. */
 const BUILT_LEFT_PX = 60;
 
@@ -34,39 +43,57 @@ export function createDrawing({ current, workers }: Pick<World, 'current' | 'wor
   /** One stroke after the other: each is one step that can be undone. */
   let queue: Promise<void> = Promise.resolve();
 
-  /** Writes a stroke (px of the slot) for a character: its outline is made aside and comes as one step. */
+  /**
+   * Writes a stroke (px of the slot) for a character: its outline is made aside and comes as one step. It can be taken back
+   * from the moment it ends.
+   */
   function writeStroke(char: string, stroke: PenStroke): void {
     const session = current();
     if (!session) return;
     wait(char, [...waitingFor(char), stroke]);
-    const letGo = session.use();
-    const write = async () => {
-      const doc = session.doc;
-      const origin = slotOrigin(slotOf(doc, 'written', char));
-      const placed: PenStroke = {
-        ...stroke,
-        points: stroke.points.map(([x, y, ...rest]) => [x + origin.x, y + origin.y, ...rest] as const),
-      };
-      const strokes = [...(drawnPiece(doc, 'written', char)?.strokes ?? []), placed];
-      const outline = await workers.pen.run<Contour[]>((api) => api.outline(strokes));
+    const done = () =>
       wait(
         char,
         waitingFor(char).filter((s) => s !== stroke),
       );
-      if (!outline.ok) return session.tell(outline.problems);
-      session.commit(takeDrawn(session.doc, 'written', char, { strokes, outline: outline.value }));
-    };
-    // A stroke that fails must not hold up those behind it.
-    queue = queue
-      .then(write)
-      .catch((error: unknown) => session.tell(fail({ code: 'job-failed', reason: String(error) }).problems))
-      .finally(letGo);
+    inTurn(session, `Write ${char}`, { done, again: () => writeStroke(char, stroke) }, async (isWanted) => {
+      const strokes = withStroke(session.doc, char, stroke);
+      const outline = await workers.pen.run<Contour[]>((api) => api.outline(strokes));
+      done();
+      if (!outline.ok) session.tell(outline.problems);
+      else if (isWanted())
+        session.commitLate(takeDrawn(session.doc, 'written', char, { strokes, outline: outline.value }));
+    });
   }
 
-  /** Takes what was written for a character away. */
+  /** Takes what was written for a character away, with what is still being inked. */
   function clearWritten(char: string): void {
     const session = current();
-    if (session?.getState().doc) session.commit(takeDrawn(session.doc, 'written', char, { outline: [] }));
+    if (!session?.getState().doc) return;
+    const cleared = () => takeDrawn(session.doc, 'written', char, { outline: [] });
+    if (session.getState().underWay.length === 0) return session.commit(cleared());
+    inTurn(session, `Clear ${char}`, { done: () => {}, again: () => clearWritten(char) }, (isWanted) => {
+      if (isWanted()) session.commitLate(cleared());
+      return Promise.resolve();
+    });
+  }
+
+  /** Makes a gesture's edit when those before it are made; one that fails must not hold up those behind it. */
+  function inTurn(
+    session: Session,
+    label: string,
+    { done, again }: { readonly done: () => void; readonly again: () => void },
+    make: (isWanted: () => boolean) => Promise<void>,
+  ): void {
+    const letGo = session.use();
+    const gesture = session.gestures.begin(label, done, again);
+    queue = queue
+      .then(() => (gesture.isWanted ? make(() => gesture.isWanted) : undefined))
+      .catch((error: unknown) => session.tell(fail({ code: 'job-failed', reason: String(error) }).problems))
+      .finally(() => {
+        gesture.end();
+        letGo();
+      });
   }
 
   /** Takes the cells painted for a character over, with their merged outline. */

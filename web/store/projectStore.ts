@@ -37,6 +37,8 @@ interface ProjectState {
   /** Why it couldn't be opened. */
   readonly refused: readonly Problem[] | null;
   readonly damaged: readonly DamagedRow[];
+  /** Gestures that have ended and are still being worked out. */
+  readonly underWay: readonly string[];
   open(projectId: string): Promise<void>;
   /** Lets the project go; it lives on until its last edit is written and its jobs are done. */
   close(): void;
@@ -66,6 +68,7 @@ const NOTHING = {
   saveState: 'saved' as const,
   refused: null,
   damaged: [],
+  underWay: [],
 };
 
 export const useProject = create<ProjectState>((set) => ({

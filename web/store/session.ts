@@ -8,6 +8,7 @@ import { fail, problem, type Problem, type Result } from '../../core/problems/pr
 import { lockProject, type Locks, type ProjectLock } from '../persistence/projectLock';
 import { summaryOf, type ProjectRows } from '../persistence/projectRows';
 import { ProjectWriter, type Clock } from '../persistence/projectWriter';
+import { GesturesUnderWay } from './underWay';
 
 /** saved, waiting, failed, full: as the writer says; read-only: another tab has the project; gone: it was deleted. */
 export type SaveState = 'saved' | 'waiting' | 'failed' | 'full' | 'read-only' | 'gone';
@@ -20,6 +21,8 @@ export interface SessionState {
   readonly refused: readonly Problem[] | null;
   /** Rows that couldn't be read when it was opened. */
   readonly damaged: readonly DamagedRow[];
+  /** Gestures that have ended and are still being worked out, in their order; undo takes the last back first. */
+  readonly underWay: readonly string[];
 }
 
 /** What a session needs of the world; tests give their own. */
@@ -43,6 +46,7 @@ const FIRST: SessionState = {
   saveState: 'saved',
   refused: null,
   damaged: [],
+  underWay: [],
 };
 
 /**
@@ -52,6 +56,8 @@ const FIRST: SessionState = {
 export class Session {
   private readonly store = createStore<SessionState>(() => FIRST);
   private readonly writer: ProjectWriter;
+  /** Gestures whose edits are still being computed. */
+  readonly gestures = new GesturesUnderWay((underWay) => this.store.setState({ underWay }));
   private readonly editListeners = new Set<(diff: ProjectDiff, doc: Doc) => void>();
   private readonly loadListeners = new Set<(doc: Doc) => void>();
   private lock: ProjectLock | null = null;
@@ -104,10 +110,21 @@ export class Session {
   /** Makes an edit; null does nothing, so that a command's answer can be passed straight on. */
   commit(diff: ProjectDiff | null, continues = false): void {
     const { doc, history } = this.store.getState();
-    if (doc && diff) this.take(commit(doc, history, diff, continues));
+    if (!doc || !diff) return;
+    this.gestures.forget();
+    this.take(commit(doc, history, diff, continues));
   }
-  undo = (): void => this.step(undo);
-  redo = (): void => this.step(redo);
+  /** Makes the edit of a gesture that ended a while ago; what was taken back after it can still be made again. */
+  commitLate(diff: ProjectDiff | null): void {
+    const { doc, history } = this.store.getState();
+    if (doc && diff) this.take(commit(doc, history, diff));
+  }
+  undo = (): void => {
+    if (!this.gestures.takeBack(this.getState().history.undone.length)) this.step(undo);
+  };
+  redo = (): void => {
+    if (!this.gestures.makeAgain(this.getState().history.undone.length)) this.step(redo);
+  };
   /** Goes back or forward to where so many edits are done. */
   goTo = (count: number): void => this.step((doc, history) => goTo(doc, history, count));
 

@@ -4,6 +4,7 @@ import type { Lines, PieceRow } from '../../../../core/document/schema';
 import type { PenPoint, PenStroke } from '../../../../core/pen/strokes';
 import { readInks } from '../../../canvas/inks';
 import { useDrawing, writeStroke } from '../../../store/drawing';
+import { slotIdle, slotTool, type SlotGesture, type SlotPointer } from '../../../tools/pen/slotTool';
 import { drawSlot } from './drawSlot';
 
 interface Props {
@@ -18,8 +19,10 @@ interface Props {
 
 /** A pen's other end, by the Pointer Events standard (button 5). */
 const ERASER_END = 32;
-/** Once a pen was seen, fingers and palms are left alone. */
+/** Once a pen was seen on this machine, fingers and palms are left alone. */
 let penSeen = false;
+/** A way shorter than this is a tap, CSS px. */
+const TAP_PX = 5;
 const NONE: readonly PenStroke[] = [];
 
 /** Tilt from upright, degrees, from a pointer event's two angles. */
@@ -28,10 +31,33 @@ const tiltOf = (e: { tiltX: number; tiltY: number }) => {
   return (Math.atan(Math.hypot(tan(e.tiltX), tan(e.tiltY))) * 180) / Math.PI;
 };
 
+/** What an event of the page says of the pointer: where it went in px of the slot, `k` CSS px of which make one. */
+function pointerOf(type: SlotPointer['type'], e: PointerEvent<HTMLCanvasElement>, k: number): SlotPointer {
+  const frame = e.currentTarget.getBoundingClientRect();
+  // Events between two frames come bundled; each is a point of its own.
+  const bundled = e.nativeEvent.getCoalescedEvents?.() ?? [];
+  const points = (bundled.length > 0 ? bundled : [e.nativeEvent]).map((one): PenPoint => [
+    (one.clientX - frame.left) / k,
+    (one.clientY - frame.top) / k,
+    // A mouse has no pressure of its own.
+    e.pointerType === 'mouse' || one.pressure === 0 ? 0.5 : one.pressure,
+    tiltOf(one),
+    one.timeStamp,
+  ]);
+  return {
+    type,
+    pointerId: e.pointerId,
+    kind: e.pointerType === 'pen' || e.pointerType === 'touch' ? e.pointerType : 'mouse',
+    main: e.pointerType !== 'mouse' || e.button === 0,
+    eraserEnd: (e.buttons & ERASER_END) !== 0,
+    points,
+  };
+}
+
 /** One ruled slot to write a character in, with pen, finger or mouse. */
 export const WriteSlot = memo(function WriteSlot({ char, piece, lines, height, chosen, onChoose }: Props) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const live = useRef<{ id: number; start: number; erases: boolean; points: PenPoint[] } | null>(null);
+  const live = useRef<SlotGesture>(slotIdle);
   const frame = useRef(0);
   const waiting = useDrawing((s) => s.waiting.get(char) ?? NONE);
   const k = height / SLOT.height;
@@ -44,7 +70,8 @@ export const WriteSlot = memo(function WriteSlot({ char, piece, lines, height, c
       if (!g) return;
       const { pen } = useDrawing.getState();
       const now = live.current;
-      const making: PenStroke[] = now ? [{ pen, erases: now.erases, points: now.points }] : [];
+      const making: PenStroke[] =
+        now.mode === 'writing' ? [{ pen, erases: now.erases, points: now.points }] : [];
       drawSlot(g, k * devicePixelRatio, {
         char,
         lines,
@@ -60,51 +87,27 @@ export const WriteSlot = memo(function WriteSlot({ char, piece, lines, height, c
     return () => cancelAnimationFrame(frame.current);
   }, [paint]);
 
-  const add = (e: PointerEvent<HTMLCanvasElement>) => {
-    const now = live.current!;
-    const frame = e.currentTarget.getBoundingClientRect();
-    // Events between two frames come bundled; each is a point of its own.
-    const all = e.nativeEvent.getCoalescedEvents?.() ?? [];
-    for (const one of all.length > 0 ? all : [e.nativeEvent])
-      now.points.push([
-        (one.clientX - frame.left) / k,
-        (one.clientY - frame.top) / k,
-        // A mouse has no pressure of its own.
-        e.pointerType === 'mouse' || one.pressure === 0 ? 0.5 : one.pressure,
-        tiltOf(one),
-        Math.max(0, one.timeStamp - now.start),
-      ]);
+  const step = (type: SlotPointer['type'], e: PointerEvent<HTMLCanvasElement>) => {
+    const { pen, erases } = useDrawing.getState();
+    const answer = slotTool(live.current, pointerOf(type, e, k), {
+      inHand: chosen,
+      erases,
+      penSeen,
+      tapPx: TAP_PX / k,
+    });
+    if (e.pointerType === 'pen') penSeen = true;
+    live.current = answer.gesture;
+    if (answer.choose) onChoose(char);
+    if (answer.stroke) writeStroke(char, { pen, ...answer.stroke });
+    else paint();
   };
   const down = (e: PointerEvent<HTMLCanvasElement>) => {
-    onChoose(char);
-    if (e.pointerType === 'pen') penSeen = true;
-    if (
-      (e.pointerType === 'touch' && penSeen) ||
-      live.current ||
-      (e.pointerType === 'mouse' && e.button !== 0)
-    )
-      return;
     try {
       e.currentTarget.setPointerCapture(e.pointerId);
     } catch {
       // The pointer is gone already: a tap.
     }
-    const erases = useDrawing.getState().erases || (e.buttons & ERASER_END) !== 0;
-    live.current = { id: e.pointerId, start: e.timeStamp, erases, points: [] };
-    add(e);
-    paint();
-  };
-  const move = (e: PointerEvent<HTMLCanvasElement>) => {
-    if (live.current?.id !== e.pointerId) return;
-    add(e);
-    paint();
-  };
-  const up = (e: PointerEvent<HTMLCanvasElement>) => {
-    const now = live.current;
-    if (now?.id !== e.pointerId) return;
-    live.current = null;
-    if (e.type === 'pointercancel') return paint();
-    writeStroke(char, { pen: useDrawing.getState().pen, erases: now.erases, points: now.points });
+    step('down', e);
   };
   return (
     <canvas
@@ -121,9 +124,9 @@ export const WriteSlot = memo(function WriteSlot({ char, piece, lines, height, c
         outline: `2px solid var(--chakra-colors-${chosen ? 'hand' : 'rule'})`,
       }}
       onPointerDown={down}
-      onPointerMove={move}
-      onPointerUp={up}
-      onPointerCancel={up}
+      onPointerMove={(e) => live.current.mode === 'writing' && step('move', e)}
+      onPointerUp={(e) => step('up', e)}
+      onPointerCancel={(e) => step('cancel', e)}
     />
   );
 });
