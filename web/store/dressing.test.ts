@@ -57,6 +57,22 @@ describe('cleaning one letter', () => {
     expect(t.session.doc).toEqual(before);
   });
 
+  test('is taken back by undo while it is being worked out, and nothing older is', async () => {
+    const t = await bench();
+    t.session.commit(setBearings(t.session.doc, 'H', { left: 77 }));
+    const before = t.session.doc;
+    t.b.hold('clean');
+    const made = t.makeCleanUp(O, 'tidy', 4);
+    await t.b.settle();
+    t.session.undo();
+    await t.b.release('clean');
+    await made;
+    expect(t.session.doc).toBe(before);
+    expect(t.session.getState().underWay).toEqual([]);
+    t.session.undo();
+    expect(t.session.doc.glyphs.H!.bearings.left).not.toBe(77);
+  });
+
   test('an answer for a drawing that is gone by then is not shown, nor made', async () => {
     const t = await bench();
     t.b.hold('clean');

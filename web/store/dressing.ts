@@ -1,6 +1,7 @@
 import { create } from 'zustand';
 import type { OutlineSkeleton } from '../../core/centreline/skeletonOfOutline';
 import {
+  CLEAN_UP_NAMES,
   contoursOf,
   mayClean,
   takeCleaned,
@@ -117,12 +118,19 @@ export function createDressing({ current, workers, jobs, sourceEdges }: Dressing
     const { tried } = useDressBench.getState();
     const known =
       tried?.of === of && tried.kind === kind && tried.tolerance === tolerance ? tried.made : null;
-    const found = known ? null : await clean(kind, of, settingsFor(target, tolerance));
-    if (found && !found.ok) return session.tell(found.problems);
-    const made = known ?? found?.value ?? null;
-    // Edits made meanwhile stand.
-    if (session.doc.glyphs[target.glyphId] === glyph && made)
-      session.commit(takeCleanUp(session.doc, target, kind, made.contours));
+    await session.later(
+      CLEAN_UP_NAMES[kind],
+      () => void makeCleanUp(target, kind, tolerance),
+      async () => {
+        const found = known ? null : await clean(kind, of, settingsFor(target, tolerance));
+        if (found && !found.ok) session.tell(found.problems);
+        const made = known ?? (found?.ok ? found.value : null);
+        // Edits made meanwhile stand.
+        return session.doc.glyphs[target.glyphId] === glyph && made
+          ? takeCleanUp(session.doc, target, kind, made.contours)
+          : null;
+      },
+    );
     useDressBench.setState({ tried: null, selection: [] });
   }
 
@@ -199,14 +207,23 @@ export function createDressing({ current, workers, jobs, sourceEdges }: Dressing
       useDressBench.setState({ of: 'skeleton', selection: [] });
       return;
     }
-    const found = await workers.dress.run<OutlineSkeleton>((api) => api.skeleton(glyph.contours));
-    if (!found.ok) return session.tell(found.problems);
-    if (session.doc.glyphs[glyphId] !== glyph) return;
-    const { lines, width } = found.value;
-    session.commit(
-      takeSkeleton(session.doc, glyphId, lines, { width: Math.round(width), ends: 'round', joins: 'round' }),
+    await session.later(
+      'Find a skeleton',
+      () => void drawBySkeleton(glyphId),
+      async () => {
+        const found = await workers.dress.run<OutlineSkeleton>((api) => api.skeleton(glyph.contours));
+        if (!found.ok) session.tell(found.problems);
+        if (!found.ok || session.doc.glyphs[glyphId] !== glyph) return null;
+        const { lines, width } = found.value;
+        return takeSkeleton(session.doc, glyphId, lines, {
+          width: Math.round(width),
+          ends: 'round',
+          joins: 'round',
+        });
+      },
     );
-    useDressBench.setState({ of: 'skeleton', selection: [] });
+    const { skeleton } = session.doc.glyphs[glyphId] ?? {};
+    if (skeleton) useDressBench.setState({ of: 'skeleton', selection: [] });
   }
 
   /** Upright stems of the letters given, measured aside. */

@@ -50,6 +50,24 @@ test('a piece that was changed meanwhile is not replaced', async () => {
   expect(t.session.doc).toBe(now);
 });
 
+test('undo right after a cut takes the cut back, not what was done before it; redo cuts again', async () => {
+  const t = await bench();
+  t.session.commit(dropPiece(t.session.doc, t.first.id, true));
+  t.session.commit(dropPiece(t.session.doc, t.first.id, false));
+  const before = t.session.doc;
+  t.b.hold('reshape');
+  const done = t.cut();
+  await t.b.settle();
+  expect(t.session.getState().underWay).toEqual(['Cut a piece in two']);
+  t.session.undo();
+  await t.b.release('reshape');
+  await done;
+  expect(t.session.doc).toBe(before);
+  t.session.redo();
+  await t.b.settle();
+  expect(shown(t.session.doc)).toHaveLength(5);
+});
+
 test('cut in one project, it is cut there, whichever is shown when it is done', async () => {
   const t = await bench();
   t.b.hold('reshape');

@@ -1,5 +1,5 @@
 import { replacePieces } from '../../core/document/commands/mending';
-import type { PieceRow } from '../../core/document/schema';
+import type { Doc, PieceRow, SheetRow } from '../../core/document/schema';
 import type { Reshape, Reshaped } from '../../core/find/reshape';
 import { readingOf } from '../../core/printed/readSheet';
 import { inFile } from '../../core/problems/problem';
@@ -54,35 +54,37 @@ export function createMending({
     const recipe = sheet && doc.recipes[sheet.recipeId];
     const bytes = sheet?.pictureId ? await pictures.bytes(sheet.pictureId) : null;
     if (!session || !doc || !sheet || !recipe || !bytes) return;
-    const ids = gone.map((p) => p.id);
-    const has = new Set(
-      Object.values(doc.pieces)
-        .filter((p) => p.sheetId === sheetId && p.state !== 'dropped' && !ids.includes(p.id))
-        .map((p) => p.char),
-    );
-    const missing = [...sheet.expected].filter((c) => c.trim() !== '' && !has.has(c));
-    const { capHeightPx, skewRad } = sheet;
-    const page = { baselineY, capHeightPx, skewRad, missing };
-    const reading = readingOf(recipe, sheet);
-    const made = await workers.imaging.run<Reshaped[]>((api) =>
-      api.reshape(bytes, what, recipe, reading, page),
-    );
-    if (!made.ok) return session.tell(inFile(made.problems, sheet.name));
-    const now = session.doc;
-    // Edits made meanwhile stand: only what is still there is replaced.
-    if (gone.some((p) => now.pieces[p.id] !== p)) return;
-    session.commit(
-      replacePieces(
-        now,
-        sheetId,
-        ids,
-        made.value.map((m) => ({ ...m, seeds: [...m.seeds] })),
-        RESHAPE_TEXT[what.kind],
-      ),
-    );
+    const again = () => void reshapePieces(sheetId, gone, what, baselineY);
+    await session.later(RESHAPE_TEXT[what.kind], again, async () => {
+      const ids = gone.map((p) => p.id);
+      const page = { baselineY, ...pageOf(doc, sheet, ids) };
+      const reading = readingOf(recipe, sheet);
+      const made = await workers.imaging.run<Reshaped[]>((api) =>
+        api.reshape(bytes, what, recipe, reading, page),
+      );
+      if (!made.ok) {
+        session.tell(inFile(made.problems, sheet.name));
+        return null;
+      }
+      const now = session.doc;
+      // Edits made meanwhile stand: only what is still there is replaced.
+      if (gone.some((p) => now.pieces[p.id] !== p)) return null;
+      const fresh = made.value.map((m) => ({ ...m, seeds: [...m.seeds] }));
+      return replacePieces(now, sheetId, ids, fresh, RESHAPE_TEXT[what.kind]);
+    });
   }
 
   return { reshapePieces };
 }
 
+/** What is known of a page besides its picture, when some of its pieces are about to go. */
+function pageOf(doc: Doc, sheet: SheetRow, going: readonly string[]) {
+  const has = new Set(
+    Object.values(doc.pieces)
+      .filter((p) => p.sheetId === sheet.id && p.state !== 'dropped' && !going.includes(p.id))
+      .map((p) => p.char),
+  );
+  const missing = [...sheet.expected].filter((c) => c.trim() !== '' && !has.has(c));
+  return { capHeightPx: sheet.capHeightPx, skewRad: sheet.skewRad, missing };
+}
 export const { reshapePieces } = createMending(world);

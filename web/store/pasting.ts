@@ -5,7 +5,9 @@ import { translation } from '../../core/geometry/affine';
 import { transformContours } from '../../core/geometry/contour';
 import { inFile } from '../../core/problems/problem';
 import { copiedContours, copiedSvg } from '../../core/svg/clipboard';
+import type { JobContext } from '../jobs/jobQueue';
 import { runFor } from './jobs';
+import type { Session } from './session';
 import { world, type World } from './world';
 
 /** The clipboard of the drawing bench. */
@@ -30,21 +32,26 @@ export function createPasting({ current, workers, jobs }: Pick<World, 'current' 
     if (own && glyph) return session.commit(pasteInPlace(doc, target, own, originX(glyph)));
     const svg = pastedSvg(text);
     if (!svg) return;
-    const name = 'the clipboard';
-    await runFor(
-      session,
-      {
-        name,
-        lane: 'paste',
-        stage: 'Reading the drawing',
-        async run({ signal }) {
-          const read = await workers.artwork.run<Artwork>((api) => api.pasted(svg), { signal });
-          session.tell(inFile(read.problems, name));
-          if (read.ok) session.commit(pasteContours(session.doc, target.glyphId, read.value.outline));
-        },
+    await session.later(
+      'Paste',
+      () => void pasteInto(target, text),
+      async () => {
+        const drawing = await readAside(session, svg);
+        return drawing && pasteContours(session.doc, target.glyphId, drawing.outline);
       },
-      jobs,
-    ).ended;
+    );
+  }
+
+  async function readAside(session: Session, svg: string): Promise<Artwork | null> {
+    const name = 'the clipboard';
+    let drawing: Artwork | null = null;
+    const run = async ({ signal }: JobContext) => {
+      const read = await workers.artwork.run<Artwork>((api) => api.pasted(svg), { signal });
+      session.tell(inFile(read.problems, name));
+      if (read.ok) drawing = read.value;
+    };
+    await runFor(session, { name, lane: 'paste', stage: 'Reading the drawing', run }, jobs).ended;
+    return drawing;
   }
 
   return { copyFrom, pasteInto };

@@ -119,6 +119,21 @@ export class Session {
     const { doc, history } = this.store.getState();
     if (doc && diff) this.take(commit(doc, history, diff));
   }
+  /**
+   * A gesture whose edit is computed aside: it can be undone from now on. `make` tells its edit, or null; what it tells is
+   * dropped when the gesture was taken back meanwhile. `again` makes the whole gesture once more, for redo.
+   */
+  async later(label: string, again: () => void, make: () => Promise<ProjectDiff | null>): Promise<void> {
+    const letGo = this.use();
+    const gesture = this.gestures.begin(label, () => {}, again);
+    try {
+      const diff = await make();
+      if (gesture.isWanted) this.commitLate(diff);
+    } finally {
+      gesture.end();
+      letGo();
+    }
+  }
   undo = (): void => {
     if (!this.gestures.takeBack(this.getState().history.undone.length)) this.step(undo);
   };

@@ -201,17 +201,23 @@ export function createTracing({
     const piece = glyph?.source ? doc?.pieces[glyph.source.pieceId] : undefined;
     if (!session || !glyph?.source || !piece) return;
     const { transform } = glyph.source;
-    const edges = (await sourceEdges(piece.id)).map((run) => run.map((p) => applyAffine(transform, p)));
-    const fresh = new Map<number, Contour>();
-    for (const [contour, nodes] of chosen) {
-      const old = glyph.contours[contour];
-      const made = old && edges.length > 0 ? refitChosen(old, nodes, edges, by) : null;
-      if (made) fresh.set(contour, made);
-    }
-    // Edits made while the ink was read stand; what was refitted must still be what is there.
-    const now = session.doc;
-    if (fresh.size > 0 && now.glyphs[glyphId] === glyph)
-      session.commit(replaceContours(now, glyphId, fresh, 'Refit a stretch'));
+    await session.later(
+      'Refit a stretch',
+      () => void refitGlyph(glyphId, chosen, by),
+      async () => {
+        const edges = (await sourceEdges(piece.id)).map((run) => run.map((p) => applyAffine(transform, p)));
+        const fresh = new Map<number, Contour>();
+        for (const [contour, nodes] of chosen) {
+          const old = glyph.contours[contour];
+          const made = old && edges.length > 0 ? refitChosen(old, nodes, edges, by) : null;
+          if (made) fresh.set(contour, made);
+        }
+        // Edits made while the ink was read stand; what was refitted must still be what is there.
+        return fresh.size > 0 && session.doc.glyphs[glyphId] === glyph
+          ? replaceContours(session.doc, glyphId, fresh, 'Refit a stretch')
+          : null;
+      },
+    );
   }
 
   /** Edges of a piece's ink as closed runs of points, px of its sheet's picture; none for artwork. */
