@@ -58,6 +58,17 @@ const PAGE = {
 } as const;
 
 describe('letters placed by hand', () => {
+  test('H that is to reach a height reaches it, also with its stems kept, and stands where it stood', () => {
+    const doc = readableIds(lifted(PAGE));
+    const ids = ['H', 'E', 'T'];
+    const stem = stemOf(byName(doc).H!.contours, 'upright')!;
+    const scaled = apply(doc, scaleByReference(doc, ids, 'H', 560, true));
+    expect(boxOf(scaled, 'H').yMax).toBeCloseTo(560, 6);
+    expect(boxOf(scaled, 'H').yMin).toBeCloseTo(0, 6);
+    expect(stemOf(byName(scaled).H!.contours, 'upright')).toBeCloseTo(stem, 0);
+    expect(byName(scaled).H!.contours[0]!.nodes).toHaveLength(4);
+  });
+
   test('are moved by exact amounts and keep it when all is seated again', () => {
     let doc = lifted(PAGE);
     const before = boxOf(doc, 'n');

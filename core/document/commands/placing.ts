@@ -1,6 +1,8 @@
 import { regainWeight } from '../../dress/regainWeight';
 import { stemOf } from '../../dress/stems';
 import { compose, scaling, translation, type Affine } from '../../geometry/affine';
+import { transformContours, type Contour } from '../../geometry/contour';
+import { contoursBox } from '../../geometry/measure';
 import { linesOfLetters, standingsOf, type Stander, type Standing } from '../../seat/standing';
 import { draft, type ProjectDiff } from '../diff';
 import { inkBox } from '../metrics';
@@ -23,14 +25,23 @@ function after(first: Placing | null, then: Placing): Placing | null {
   return Math.abs(scale - 1) < NOWHERE && Math.abs(lift) < NOWHERE ? null : { scale, lift };
 }
 
+/** An outline brought to the height of another: growing must not take a letter off the lines that it was scaled to. */
+function asHighAs(cs: readonly Contour[], other: readonly Contour[]): Contour[] {
+  const [own, wanted] = [contoursBox(cs), contoursBox(other)];
+  if (!own || !wanted || own.yMax - own.yMin <= 0) return [...cs];
+  const k = (wanted.yMax - wanted.yMin) / (own.yMax - own.yMin);
+  return transformContours(cs, { a: 1, b: 0, c: 0, d: k, e: 0, f: wanted.yMin - k * own.yMin });
+}
+
 /** A letter scaled about the baseline and lifted; its bearings and, when asked, its stems stay as they are. */
 function placed(glyph: GlyphRow, by: Placing, regain: boolean): GlyphRow {
   const moved = { ...mapGlyph(glyph, placingMap(by)), placing: after(glyph.placing, by) };
   if (!regain || by.scale === 1) return moved;
   const stem = stemOf(glyph.contours, 'upright');
-  const heavier = stem === null ? null : regainWeight(moved.contours, stem);
+  const grown = stem === null ? null : regainWeight(moved.contours, stem);
   // Growing changes the outline itself, so that a new trace must leave it alone.
-  if (!heavier) return moved;
+  if (!grown) return moved;
+  const heavier = asHighAs(grown, moved.contours);
   // The lowest colour is the outline itself.
   const layers = moved.layers.map((l, i) => (i === 0 ? { ...l, contours: heavier } : l));
   return { ...moved, contours: heavier, layers, cleaned: true };
