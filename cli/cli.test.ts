@@ -213,13 +213,39 @@ test('build: a folder of named pictures; unknown and clashing names are told, no
   for (const name of ['A.png', 'a.png', 'period.png', 'uni0061.png', 'whatever.png'])
     png(`named/${name}`, disc);
   const result = await run('build', path('named'), '--out', path('named-out'), '--formats', 'otf');
-  expect(result.code).toBe(0);
+  // What could be made is made, and that something was left out is told and seen by scripts.
+  expect(result.code).toBe(1);
+  expect(result.err).toMatch(/things were left out; everything else was made\.\n$/);
   expect(result.err).toContain('no character is known by the name "whatever"');
   expect(result.err).toContain('these names stand for the same glyph: a.png, uni0061.png');
   const font = parseWithOpentype(new Uint8Array(readFileSync(path('named-out', 'named-Regular.otf'))));
   for (const char of 'A.') expect(font.charToGlyph(char).index).toBeGreaterThan(0);
   // Neither of the two files for one letter is taken for the right one.
   expect(font.charToGlyph('a').index).toBe(0);
+});
+
+test('build: icons of different view boxes are each sized by their own, with size, margin and typed names as asked', async () => {
+  mkdirSync(path('icons'));
+  // The same square on boards of 24 and of 480 units, and one that fills half of its board.
+  const svg = (board: number, side: number) =>
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${board} ${board}"><path d="M0 0h${side}v${side}h-${side}z"/></svg>`;
+  writeFileSync(path('icons', 'mill-small.svg'), svg(24, 24));
+  writeFileSync(path('icons', 'mill-large.svg'), svg(480, 480));
+  writeFileSync(path('icons', 'half-door.svg'), svg(48, 24));
+  writeFileSync(path('typed.txt'), 'mill_small, mill, tide mill\n# a remark\nnobody, x\n');
+  const options = ['--size', '700', '--margin', '40', '--typed', path('typed.txt'), '--formats', 'otf'];
+  const result = await run('build', path('icons'), '--out', path('icons-out'), ...options);
+  expect(result.code).toBe(1);
+  expect(result.err).toContain('nobody');
+  expect(result.err).toContain('1 thing was left out; everything else was made.');
+  const bytes = new Uint8Array(readFileSync(path('icons-out', 'icons-Regular.otf')));
+  const [large, small, half] = [...'mill_large mill_small half_door'.split(' ')].map(
+    (name) => [0xe000, 0xe001, 0xe002].map((cp) => shape(bytes, String.fromCodePoint(cp))[0]!).find((g) => g.name === name)!,
+  );
+  expect([large!.advance, small!.advance, half!.advance]).toEqual([780, 780, 430]);
+  expect(shape(bytes, 'tide mill').map((g) => g.name)).toEqual(['mill_small']);
+  const wrong = await run('build', path('icons'), '--out', path('x'), '--size', 'large');
+  expect(wrong.code).toBe(2);
 });
 
 test.each([

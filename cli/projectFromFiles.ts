@@ -8,7 +8,7 @@ import { edit } from '../core/document/inStep/edit';
 import { defaultRecipe, newProject } from '../core/document/newProject';
 import type { Doc } from '../core/document/schema';
 import { pictureIdOf } from '../core/pictures/pictureId';
-import { fail, problem } from '../core/problems/problem';
+import { fail, problem, type Problem } from '../core/problems/problem';
 import { isFolder, printProblems, readBytes, showProgress, valueOrPrint } from './io';
 import { decodeWebp } from './pictures';
 
@@ -23,6 +23,15 @@ function drawingsIn(folder: string): string[] {
     .sort();
 }
 
+/** Problems that are mere warnings in the app, where one goes on by hand, and leave files out of a font made at once. */
+const LEAVES_OUT = new Set<Problem['code']>(['names-clash', 'name-not-understood']);
+
+/** A project made of files, and how many of those were left out. */
+export interface FilesRead {
+  readonly doc: Doc;
+  readonly leftOut: number;
+}
+
 /**
  * A project from drawings: a folder (or zip) of pictures or SVG files named after their characters, of icons, or one SVG
  * or PDF with many letters. Files that can't be used are told and left out. Null when nothing is left.
@@ -31,23 +40,30 @@ export async function projectFromFiles(
   input: string,
   nowMs: number,
   as?: 'text' | 'icons',
-): Promise<Doc | null> {
+): Promise<FilesRead | null> {
   const folder = isFolder(input);
+  const failed = new Set<string>();
+  const told = (problems: readonly Problem[]) => {
+    printProblems(problems);
+    for (const p of problems)
+      if (p.severity === 'error' || LEAVES_OUT.has(p.code)) failed.add(p.place.file ?? input);
+  };
   const paths = folder ? drawingsIn(input) : [input];
   const files = paths.flatMap((path): DroppedFile[] => {
     const bytes = valueOrPrint(readBytes(path), path);
+    if (!bytes) failed.add(path);
     return bytes ? [{ path: folder ? relative(input, path) : parse(path).base, bytes }] : [];
   });
   const opened = openZips(files);
   const read = await expandFiles(opened.files, decodeWebp);
-  printProblems([...opened.problems, ...read.problems]);
+  told([...opened.problems, ...read.problems]);
   const sorted = sortFiles(read.files);
-  printProblems(sorted.problems);
+  told(sorted.problems);
   let doc = newProject('folder', parse(input).name || 'Untitled', nowMs);
   const tell = (what: string) => (share: number) => showProgress(`${what} ${Math.round(100 * share)} %`);
   if (sorted.pictures.length > 0) {
     const made = picturesSheet(sorted.pictures, defaultRecipe, tell('pictures'));
-    printProblems(made.problems);
+    told(made.problems);
     if (made.ok) {
       const { sheet } = made.value;
       const facts = {
@@ -63,7 +79,7 @@ export async function projectFromFiles(
   }
   if (sorted.artwork.length > 0) {
     const made = await artworkSheet(sorted.artwork, [], { onProgress: tell('drawings'), as });
-    printProblems(made.problems);
+    told(made.problems);
     if (made.ok) {
       const { sheet, icons } = made.value;
       const pictureId = pictureIdOf(sorted.artwork[0]!.bytes);
@@ -74,10 +90,8 @@ export async function projectFromFiles(
   }
   showProgress('');
   for (const page of sorted.pages)
-    printProblems([
-      problem({ code: 'name-not-understood', name: parse(page.path).name }, 'warning', { file: page.path }),
-    ]);
-  if (Object.keys(doc.pieces).length > 0) return doc;
+    told([problem({ code: 'name-not-understood', name: parse(page.path).name }, 'error', { file: page.path })]);
+  if (Object.keys(doc.pieces).length > 0) return { doc, leftOut: failed.size };
   printProblems(fail({ code: 'no-glyphs' }, { file: input }).problems);
   return null;
 }

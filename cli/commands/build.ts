@@ -1,3 +1,6 @@
+import { inFile } from '../../core/problems/problem';
+import { withIconWishes } from '../icons';
+import { counted } from '../../core/problems/counted';
 import { join, parse } from 'node:path';
 import { openProjectFile } from '../../core/archive/readProject';
 import { checkProject } from '../../core/check/checkProject';
@@ -9,7 +12,7 @@ import { castingOf } from '../../core/document/newProject';
 import type { Doc } from '../../core/document/schema';
 import { sniffKind } from '../../core/pictures/sniff';
 import { fail } from '../../core/problems/problem';
-import { projectFromFiles } from '../projectFromFiles';
+import { projectFromFiles, type FilesRead } from '../projectFromFiles';
 import {
   EXIT,
   isFolder,
@@ -24,6 +27,7 @@ import {
 const FORMATS: readonly OutlineFormat[] = ['otf', 'ttf'];
 
 export const buildHelp = `orthoglyph build INPUT --out DIR [--family NAME] [--style NAME] [--formats otf,ttf] [--as text|icons]
+                  [--size U] [--margin U] [--typed FILE]
 
 Makes font files. INPUT is a project file, a folder or zip of pictures or SVG files named after their characters
 (A.png, period.svg, uni00DF.png), a folder or zip of SVG icons, or one SVG with many letters in rows.
@@ -31,21 +35,24 @@ Makes font files. INPUT is a project file, a folder or zip of pictures or SVG fi
   --family NAME     family name, instead of the project's
   --style NAME      style name, instead of the project's
   --as KIND         whether drawings are letters or icons, instead of finding out from their names
+  --size U          icons: height or width of the largest, em units (each is sized by its own view box)
+  --margin U        icons: white at both sides, em units
+  --typed FILE      icons: text with a line for each, its name and the names typed for it: mill, tide mill, wheel
   --formats LIST    ${FORMATS.join(', ')}
 SOURCE_DATE_EPOCH, when set, is the time written into the fonts (seconds since 1970).
 `;
 
-/** Project document of the input, or null after its problems were printed. */
+/** The project of the input, and how many files of it were left out; null after its problems were printed. */
 async function readInput(
   input: string,
   nowMs: number,
   as: 'text' | 'icons' | undefined,
-): Promise<Doc | null> {
+): Promise<FilesRead | null> {
   if (isFolder(input)) return projectFromFiles(input, nowMs, as);
   const bytes = valueOrPrint(readBytes(input), input);
   if (bytes && !isProject(bytes)) return projectFromFiles(input, nowMs, as);
   const opened = bytes && valueOrPrint(openProjectFile(bytes), input);
-  return opened ? opened.doc : null;
+  return opened ? { doc: opened.doc, leftOut: 0 } : null;
 }
 
 /** Whether a zip is a project file; what is no zip at all but no drawing either is told as a broken project. */
@@ -65,6 +72,18 @@ function renamed(doc: Doc, family: string | undefined, style: string | undefined
   return { ...named, styles };
 }
 
+/** A length in em units as it was typed; null when it wasn't. */
+function unitsOf(option: string, text: string | undefined): number | null {
+  if (text === undefined) return null;
+  const units = Number(text);
+  if (text.trim() === '' || !(units >= 0 && units <= MOST_UNITS))
+    throw new UsageError(`${option} is a number of em units from 0 to ${MOST_UNITS}`);
+  return units;
+}
+
+/** More than any font's em (OpenType, head.unitsPerEm). */
+const MOST_UNITS = 16384;
+
 export async function runBuild(argv: string[]): Promise<number> {
   const { values, positionals } = readArguments(argv, {
     out: { type: 'string' },
@@ -72,6 +91,9 @@ export async function runBuild(argv: string[]): Promise<number> {
     style: { type: 'string' },
     formats: { type: 'string' },
     as: { type: 'string' },
+    size: { type: 'string' },
+    margin: { type: 'string' },
+    typed: { type: 'string' },
   });
   const input = positionals[0];
   if (!input || positionals.length > 1 || !values.out) throw new UsageError('give one input, and --out');
@@ -87,7 +109,16 @@ export async function runBuild(argv: string[]): Promise<number> {
     throw new UsageError('--as is text or icons');
   const read = await readInput(input, nowUnixS * 1000, values.as);
   if (!read) return EXIT.input;
-  const doc = renamed(read, values.family, values.style);
+  const typed = values.typed === undefined ? null : valueOrPrint(readBytes(values.typed), values.typed);
+  if (values.typed !== undefined && !typed) return EXIT.input;
+  const wished = withIconWishes(renamed(read.doc, values.family, values.style), {
+    size: unitsOf('--size', values.size),
+    margin: unitsOf('--margin', values.margin),
+    typed: typed && new TextDecoder().decode(typed),
+  });
+  printProblems(inFile(wished.problems, values.typed ?? input));
+  const { doc } = wished;
+  const leftOut = read.leftOut + wished.problems.length;
   const snags = checkProject(doc);
   printProblems(snags.map((p) => ({ ...p, place: { file: parse(input).base, ...p.place } })));
   if (snags.some((p) => p.severity === 'error')) return EXIT.input;
@@ -102,5 +133,7 @@ export async function runBuild(argv: string[]): Promise<number> {
       process.stdout.write(`${path} ${bytes.length} bytes\n`);
     }
   }
-  return EXIT.ok;
+  if (leftOut === 0) return EXIT.ok;
+  process.stderr.write(`${counted(leftOut, 'thing was', 'things were')} left out; everything else was made.\n`);
+  return EXIT.input;
 }

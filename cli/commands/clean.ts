@@ -1,3 +1,4 @@
+import { counted } from '../../core/problems/counted';
 import { openProjectFile } from '../../core/archive/readProject';
 import { writeProjectFile } from '../../core/archive/writeProject';
 import { CLEAN_UP_NAMES, mayClean, takeCleaned } from '../../core/document/commands/dressing';
@@ -62,7 +63,7 @@ export async function runClean(argv: string[]): Promise<number> {
     const made = cleanUp(how, glyph.contours, { tolerance });
     if (made.contours !== glyph.contours)
       cleaned.set(glyph.id, { before: glyph.contours, contours: made.contours });
-    showProgress(`${i + 1} of ${letters.length} letters`);
+    showProgress(`${i + 1} of ${counted(letters.length, 'letter')}`);
     return {
       glyph: glyph.name,
       pointsBefore: made.pointsBefore,
@@ -84,7 +85,7 @@ export async function runClean(argv: string[]): Promise<number> {
   const sum = (key: 'pointsBefore' | 'pointsAfter') => lines.reduce((n, l) => n + l[key], 0);
   const most = Math.max(0, ...lines.map((l) => l.deviation));
   process.stdout.write(
-    `${CLEAN_UP_NAMES[how]}: ${cleaned.size} of ${lines.length} letters changed, ` +
+    `${CLEAN_UP_NAMES[how]}: ${cleaned.size} of ${counted(lines.length, 'letter')} changed, ` +
       `${sum('pointsBefore')} points before, ${sum('pointsAfter')} after, greatest deviation ${most.toFixed(1)} u\n`,
   );
   return EXIT.ok;

@@ -23,11 +23,22 @@ const GAP_PX = 60;
 /** Boards that differ by less are one set, drawn to one scale and on one line. */
 const SAME_BOARD = 1.02;
 
+/** A drawing scaled so that its board's longer side is as long as a cell: 24 and 512 px boards are drawn alike. */
+function onUnitBoard(item: NamedArtwork): NamedArtwork {
+  const { artwork } = item;
+  const { width, height } = artwork.board;
+  const k = CELL_PX / (Math.max(width, height) || 1);
+  const moved = moveArtwork(artwork, k, 0, (CELL_PX - k * height) / 2);
+  const box = contoursBox(moved.outline) ?? artwork.box;
+  return { ...item, artwork: { ...artwork, ...moved, box, board: { width: k * width, height: CELL_PX } } };
+}
+
 /**
  * Drawings of several files as one sheet, in rows, at one scale. When all have the same board, each keeps its place on it,
- * so that baselines agree; else each stands on its own foot.
+ * so that baselines agree; else each stands on its own foot. Icons are each sized by their own board, whatever its px are.
  */
-export function layOutArtwork(items: readonly NamedArtwork[]): LaidOut {
+export function layOutArtwork(drawings: readonly NamedArtwork[], icons = false): LaidOut {
+  const items = icons ? drawings.map(onUnitBoard) : drawings;
   const heights = items.map((i) => i.artwork.board.height);
   const sameBoard = Math.max(...heights) <= SAME_BOARD * Math.min(...heights);
   const tall = sameBoard

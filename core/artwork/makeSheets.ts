@@ -61,7 +61,7 @@ export async function artworkSheet(
     return artwork.ok ? [{ artwork: artwork.value, stem, char, variant }] : [];
   });
   if (drawings.length === 0) return { ok: false, problems };
-  return ok({ sheet: layOutArtwork(drawings), icons }, [...problems, ...unclear]);
+  return ok({ sheet: layOutArtwork(drawings, icons), icons }, [...problems, ...unclear]);
 }
 
 /** A drawing read; a fault of ours in reading it is told as its own, and stops no other. */

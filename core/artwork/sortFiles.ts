@@ -1,7 +1,9 @@
 import { unzipSync } from 'fflate';
 import { codePointsOfName } from '../names/readGlyphName';
 import { fail, inFile, problem, type Problem, type Result, ok } from '../problems/problem';
-import { sniffKind } from '../pictures/sniff';
+import { decodePicture } from '../pictures/decodePicture';
+import { fontKindOf, sniffKind } from '../pictures/sniff';
+import { looksLikePage } from './looksLikePage';
 import { stemOf } from './nameFiles';
 
 /** A file as it was dropped, or as it lay in a zip. */
@@ -98,6 +100,23 @@ export function openZips(dropped: readonly DroppedFile[]): {
   return { files, problems };
 }
 
+/** A file so many times the size of a usual letter's is looked into: names like "section" or "second" are glyphs' too. */
+const LOOK_TIMES = 3;
+/** So few named pictures say nothing of what is usual: each is looked into. */
+const FEW_NAMED = 3;
+
+/** Pictures named after a character that hold a whole page of letters all the same. */
+function pagesAmong(named: readonly DroppedFile[], usualSize: number): Set<DroppedFile> {
+  const odd = (f: DroppedFile) =>
+    [...stemOf(f.path)].length > 1 && (named.length <= FEW_NAMED || f.bytes.length > LOOK_TIMES * usualSize);
+  return new Set(
+    named.filter(odd).filter((f) => {
+      const picture = decodePicture(f.bytes);
+      return picture.ok && looksLikePage(picture.value);
+    }),
+  );
+}
+
 /** Sorts files by what they are. What can't be used is told and left out. */
 export function sortFiles(files: readonly DroppedFile[]): SortedFiles {
   const problems: Problem[] = [];
@@ -108,17 +127,24 @@ export function sortFiles(files: readonly DroppedFile[]): SortedFiles {
     if (kind === 'SVG') artwork.push(file);
     else if (file.bytes.length === 0)
       problems.push(problem({ code: 'file-empty' }, 'error', { file: file.path }));
+    else if (fontKindOf(file.bytes))
+      problems.push(
+        problem({ code: 'font-file', kind: fontKindOf(file.bytes)! }, 'error', { file: file.path }),
+      );
     else pictures.push(file);
   }
-  const named = pictures.filter((f) => isCharacterName(f.path));
+  const called = pictures.filter((f) => isCharacterName(f.path));
   // A far larger file among them is a page of its own, not one more letter.
-  const sizes = named.map((f) => f.bytes.length).sort((a, b) => a - b);
-  const letterSized = (f: DroppedFile) => f.bytes.length <= PAGE_TIMES * (sizes[sizes.length >> 1] ?? 0);
+  const sizes = called.map((f) => f.bytes.length).sort((a, b) => a - b);
+  const usual = sizes[sizes.length >> 1] ?? 0;
+  const letterSized = (f: DroppedFile) => f.bytes.length <= PAGE_TIMES * usual;
+  const pages = pagesAmong(called, usual);
+  const named = called.filter((f) => !pages.has(f));
   const all = named.length >= 3 && named.length >= MOSTLY_NAMED * pictures.length;
   return {
     artwork,
-    pictures: pictures.filter((f) => named.includes(f) || (all && letterSized(f))),
-    pages: pictures.filter((f) => !named.includes(f) && !(all && letterSized(f))),
+    pictures: pictures.filter((f) => named.includes(f) || (all && letterSized(f) && !pages.has(f))),
+    pages: pictures.filter((f) => pages.has(f) || (!named.includes(f) && !(all && letterSized(f)))),
     problems,
   };
 }

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { fontFileName, fontNames, postScriptName } from './fontNames';
+import { fontFileName, fontNames, postScriptName, versionOf } from './fontNames';
 import { NAME_ID } from '../opentype/tables/name';
 
 /** What PostScript names may hold (OpenType, "name", name id 6). */
@@ -59,4 +59,13 @@ test('the four classic styles share a family; others bring their own for old pro
     'Mill',
     'Light',
   ]);
+});
+
+test.each([
+  ['1.25', '1.250'],
+  ['1,25', '1.250'],
+  ['2', '2.000'],
+  ['0.001', '0.001'],
+])('a version typed as %s is %s in the files', (typed, version) => {
+  expect(versionOf(typed)).toBe(version);
 });

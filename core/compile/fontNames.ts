@@ -74,3 +74,6 @@ export function fontNames(input: NameInput): Map<number, string> {
 /** Name of a made file: "SkerryLane-Regular.otf". */
 export const fontFileName = (family: string, style: string, format: string): string =>
   `${safeFileName(postScriptName(family, style), 'font')}.${format}`;
+
+/** A version as font files have it, three digits behind the point ("1.25" is 1.250): OpenType, head.fontRevision. */
+export const versionOf = (typed: string): string => Number(typed.replace(',', '.')).toFixed(3);

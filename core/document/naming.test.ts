@@ -316,6 +316,27 @@ describe('drafts of signs', () => {
     expect(byName(taller).endash!.draft).toBe(true);
   });
 
+  test('accents that stand by themselves, slashes and the bar are among them', () => {
+    const start = base();
+    const { slash: _, ...without } = byName(start);
+    const bare = { ...start, glyphs: Object.fromEntries(Object.values(without).map((g) => [g!.id, g!])) };
+    const doc = apply(bare, makeDrafts(bare, '´¨¸ˆ/\\|'));
+    expect(draftsOf(doc)).toHaveLength(7);
+    // An acute rises to the right above the x-height; a slash reaches the capitals, its mirror leans the other way.
+    expect(boxOf(doc, 'acute').yMin).toBeGreaterThan(480);
+    expect(boxOf(doc, 'cedilla').yMax).toBeLessThan(60);
+    expect(boxOf(doc, 'slash').yMax).toBeGreaterThan(700);
+    const leans = (name: string) => {
+      const top = byName(doc)[name]!.contours[0]!.nodes.reduce((a, b) => (b.y > a.y ? b : a));
+      return top.x > (boxOf(doc, name).xMin + boxOf(doc, name).xMax) / 2;
+    };
+    expect([leans('acute'), leans('slash'), leans('backslash')]).toEqual([true, true, false]);
+    expect(boxOf(doc, 'bar').yMin).toBeLessThan(-200);
+    // Where the slash is drawn, its mirror is made of that.
+    const drawn = apply(start, makeDrafts(start, '\\'));
+    expect(byName(drawn).backslash!.components.map((c) => drawn.glyphs[c.glyphId]!.name)).toEqual(['slash']);
+  });
+
   test('are no drafts any more once accepted', () => {
     let doc = apply(base(), makeDrafts(base(), '–…'));
     doc = apply(doc, acceptDrafts(doc, [byName(doc).endash!.id]));

@@ -91,6 +91,19 @@ test('forms of accented letters come from their base and mark', () => {
   expect(characterForm('\u4e00')).toBeNull();
 });
 
+test('a letter named by hand out of its order is no gap in the strip, and no extra piece', () => {
+  const named = pairRows(['a', 'b', 'c', 'd'], ['c', 'a', 'd', 'b']);
+  expect(named.every((c) => c.expected !== null && c.piece !== null)).toBe(true);
+  expect(named.map((c) => [c.expected, c.piece])).toEqual([
+    ['a', 1],
+    ['b', 3],
+    ['c', 0],
+    ['d', 2],
+  ]);
+  // A second piece of a name stays one too many.
+  expect(pairRows(['a', 'b'], ['b', 'a', 'b']).filter((c) => c.expected === null)).toHaveLength(1);
+});
+
 test('two aligned rows show gaps and extras', () => {
   expect(pairRows(['a', 'b', 'c'], ['a', 'c', null])).toEqual([
     { expected: 'a', piece: 0 },

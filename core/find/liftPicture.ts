@@ -4,12 +4,12 @@ import type { SheetInk } from '../printed/readSheet';
 import { fail, ok, type Result } from '../problems/problem';
 import type { PxBox } from '../raster/picture';
 import { alignLabels, measureForms, type Pairing } from './alignLabels';
-import { likeliest } from '../shapes/classify';
+import { likeliest, likenessTo, type ShapeLikeness } from '../shapes/classify';
 import { guessLabels } from './guessLabels';
 import { likenessOfAll } from './likeness';
 import type { Cut } from './cut';
 import { mendLetters } from './mendLetters';
-import { groupLetters, type FoundLetters } from './letters';
+import { groupLetters, type FoundLetter, type FoundLetters } from './letters';
 import { connectedParts } from './parts';
 import { refineSlope } from './refineSlope';
 import { median } from '../raster/histogram';
@@ -96,7 +96,7 @@ export function liftPicture(
       row: letter.row,
       baselineY: baselines[letter.row]! + found.slope * (letter.box.x + letter.box.width / 2),
       char,
-      confidence: char === null ? 0 : (pairing?.confidence ?? 0),
+      confidence: char === null ? 0 : sureness(letter, likeness[i]!, char, pairing?.confidence ?? 0),
       rejected:
         named === null && likeliest(likeness[i]!).share < (expected.length > 0 ? ODD.listed : ODD.alone),
     };
@@ -109,6 +109,26 @@ export function liftPicture(
     capHeightPx: capHeight,
     specksDropped: found.specksDropped,
   });
+}
+
+/** How sure a cut letter is at the most whose shape the finder doesn't know: it should be looked at. */
+const UNKNOWN_SHAPE = 0.7;
+
+/**
+ * How sure a name is. Order alone doesn't vouch for a letter that was cut apart here: it is no surer than its shape speaks for
+ * it beside what that looks like most.
+ */
+function sureness(
+  letter: Pick<FoundLetter, 'cuts'>,
+  likeness: ShapeLikeness,
+  char: string,
+  byOrder: number,
+): number {
+  if (letter.cuts.length === 0) return byOrder;
+  const own = likenessTo(likeness, char);
+  if (own === null) return Math.min(byOrder, UNKNOWN_SHAPE);
+  const most = likeliest(likeness).share;
+  return Math.min(byOrder, most > 0 ? own / most : 0);
 }
 
 /** What looks less than so much like any character is none: when a list has no place for it, and without a list. */

@@ -8,7 +8,7 @@ export interface PairColumn {
 
 /**
  * Expected characters beside pieces as they are named now, both in order: the longest common run of both keeps its
- * place, everything else shows as a gap on one side. Method: longest common subsequence (Hunt and McIlroy 1976).
+ * place, what was found elsewhere is put beside what was expected, everything else shows as a gap on one side. Method: longest common subsequence (Hunt and McIlroy 1976).
  */
 export function pairRows(expected: readonly string[], names: readonly (string | null)[]): PairColumn[] {
   let head = 0;
@@ -25,11 +25,30 @@ export function pairRows(expected: readonly string[], names: readonly (string | 
     expected.slice(head, expected.length - tail),
     names.slice(head, names.length - tail),
   );
-  return [
+  const columns = [
     ...same(0, head, 0),
     ...between.map((c) => ({ ...c, piece: c.piece === null ? null : c.piece + head })),
     ...same(expected.length - tail, tail, names.length - expected.length),
   ];
+  return withStrays(columns, names);
+}
+
+/** What is expected and was found out of its order is no gap: a piece that was named by hand counts wherever it stands. */
+function withStrays(columns: readonly PairColumn[], names: readonly (string | null)[]): PairColumn[] {
+  const strays = new Map<string, number[]>();
+  for (const { expected, piece } of columns) {
+    const name = expected === null && piece !== null ? names[piece] : null;
+    if (name) strays.set(name, [...(strays.get(name) ?? []), piece!]);
+  }
+  if (strays.size === 0) return [...columns];
+  const placed = new Set<number>();
+  const filled = columns.map((c) => {
+    const piece = c.piece === null && c.expected !== null ? strays.get(c.expected)?.shift() : undefined;
+    if (piece === undefined) return c;
+    placed.add(piece);
+    return { ...c, piece };
+  });
+  return filled.filter((c) => c.expected !== null || !placed.has(c.piece!));
 }
 
 /** What lies between a beginning and an end that both have in common: that needs no search. */

@@ -159,3 +159,16 @@ describe('other kinds of pictures', () => {
     expect(code(gif)).toBe('picture-too-large');
   });
 });
+
+test.each([
+  ['OTTO', 'an OpenType font'],
+  ['wOF2', 'a web font'],
+  ['wOFF', 'a web font'],
+  ['ttcf', 'a collection of fonts'],
+  ['\0\u0001\0\0\0\u000b', 'a TrueType font'],
+])('a font that was dropped is told for what it is (%j)', (head, kind) => {
+  const bytes = new Uint8Array(64);
+  [...head].forEach((c, i) => (bytes[i] = c.charCodeAt(0)));
+  const result = decodePicture(bytes);
+  expect(result.ok ? null : result.problems[0]).toMatchObject({ code: 'font-file', kind });
+});

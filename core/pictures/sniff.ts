@@ -20,6 +20,16 @@ export function sniffKind(bytes: Uint8Array): FileKind {
   return /^<(svg|\?xml|!--|!DOCTYPE)/i.test(head) && /<(\w+:)?svg[\s>/]/.test(`${head} `) ? 'SVG' : 'unknown';
 }
 
+/** What kind of font a file is by its first bytes (OpenType, "Organization of an OpenType Font"; WOFF 1 and 2); null = none. */
+export function fontKindOf(bytes: Uint8Array): string | null {
+  if (ascii(bytes, 0, 'OTTO')) return 'an OpenType font';
+  if (ascii(bytes, 0, 'wOFF') || ascii(bytes, 0, 'wOF2')) return 'a web font';
+  if (ascii(bytes, 0, 'ttcf')) return 'a collection of fonts';
+  const tables = (bytes[4] ?? 0) * 256 + (bytes[5] ?? 0);
+  const trueType = starts(bytes, 0, 1, 0, 0) || ascii(bytes, 0, 'true');
+  return trueType && tables > 0 && tables < 100 ? 'a TrueType font' : null;
+}
+
 /** Width and height in px read from the header alone, so that a huge claim is refused before memory is taken. */
 export function pictureSize(
   bytes: Uint8Array,

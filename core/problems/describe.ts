@@ -19,6 +19,8 @@ function sentence(p: Problem): string {
       return 'the file is empty (0 bytes). Save or copy it again and add it once more.';
     case 'picture-kind-unknown':
       return 'this is not a picture we can read. Use a PNG, JPEG, WebP, TIFF, BMP, GIF, SVG or PDF file.';
+    case 'font-file':
+      return `this is ${p.kind}, not a picture of letters. Drop a picture, drawings or a project file instead.`;
     case 'picture-kind-unsupported':
       return `this is ${p.kind}, not a picture of px. Bring it in as artwork, or save it as PNG.`;
     case 'picture-broken':
@@ -119,6 +121,8 @@ function sentence(p: Problem): string {
       return `a contour covers only ${p.areaEm.toFixed(0)} square units: probably a speck. Delete it in Dress.`;
     case 'contour-open':
       return 'a contour is open and stays out of the font. Close it in Dress.';
+    case 'character-moved':
+      return `${p.char} was piece ${p.piece} until now, which has no character any more. Name it, or undo.`;
     case 'glyph-empty':
       return 'there is no outline, so it stays out of the font. Draw one, or remove the glyph.';
     case 'name-missing':

@@ -16,6 +16,7 @@ export interface Place {
 export type ProblemDetail =
   | { readonly code: 'file-empty' }
   | { readonly code: 'picture-kind-unknown' }
+  | { readonly code: 'font-file'; readonly kind: string }
   | { readonly code: 'picture-kind-unsupported'; readonly kind: string }
   | { readonly code: 'picture-broken'; readonly kind: string; readonly reason: string }
   | { readonly code: 'picture-too-small'; readonly width: number; readonly height: number }
@@ -74,6 +75,7 @@ export type ProblemDetail =
   | { readonly code: 'contour-tiny'; readonly areaEm: number }
   | { readonly code: 'contour-open' }
   | { readonly code: 'glyph-empty' }
+  | { readonly code: 'character-moved'; readonly char: string; readonly piece: number }
   | { readonly code: 'name-missing' }
   | { readonly code: 'name-too-long'; readonly length: number; readonly limit: number }
   | { readonly code: 'names-clash'; readonly names: readonly string[] }

@@ -2,8 +2,9 @@ import { rotation } from '../geometry/affine';
 import { transformContours, type Contour } from '../geometry/contour';
 import { contoursBox, type Box } from '../geometry/measure';
 import { imageToEm, type Map as SpaceMap } from '../geometry/spaces';
-import { median } from '../raster/histogram';
+import { areOldStyle, isHanging } from './figures';
 import { endsOf } from './letterLevels';
+import { usualPlace } from './proportions';
 import { middleOf, robustLine, type Line } from './robust';
 
 /** What seating has to know of a letter cut out of a sheet; outline in px of the picture, y down. */
@@ -45,7 +46,7 @@ export interface SeatedSheet {
 }
 
 const SMALL = /^\p{Ll}$/u;
-/** Without any capital, the height of what is there has to do. */
+/** Height of capitals when nothing on the sheet tells it, px. */
 const FALLBACK_CAP_PX = 100;
 
 /** Icons are drawn to about 600 of 1000 units (common practice, no published source). */
@@ -74,9 +75,13 @@ export function seatSheet(items: readonly Seatable[], settings: SeatSettings): S
   }
   const lines = rowBaselines(turned);
   const base = (t: Turned) => {
+    if (settings.baseline === 'given') return t.item.baselineY;
     const line = lines.get(t.item.row);
-    if (settings.baseline === 'given' || !line)
-      return settings.baseline === 'given' ? t.item.baselineY : t.box.yMax;
+    // Nothing of its row stands on a line: it lies where such a sign lies beside capitals.
+    if (!line) {
+      const { foot, tall } = usualPlace(t.item.char, settings);
+      return t.box.yMax + (foot / tall) * (t.box.yMax - t.box.yMin);
+    }
     return line.at + line.slope * middleX(t);
   };
   const rise = (t: Turned) => base(t) - t.box.yMin;
@@ -92,7 +97,7 @@ export function seatSheet(items: readonly Seatable[], settings: SeatSettings): S
     middleOf(risesOf((c) => /^[A-Z0-9]$/.test(c))) ??
     // Small letters alone: they reach their line.
     (smallPx === null ? null : (smallPx * settings.capHeight) / settings.xHeight) ??
-    (median(turned.map(rise)) || FALLBACK_CAP_PX);
+    capOfAnything(turned, settings);
   const emPerPx =
     settings.reference === 'icons'
       ? ICON_EM / tallest(turned)
@@ -121,6 +126,14 @@ export function seatSheet(items: readonly Seatable[], settings: SeatSettings): S
   return { letters, smallHeight, capHeight: capPx * emPerPx, emPerPx };
 }
 
+/** Height that capitals would have beside what is there, by how tall each usually is, px. */
+const capOfAnything = (turned: readonly Turned[], lines: SeatSettings): number =>
+  middleOf(
+    turned.map(
+      ({ item, box }) => ((box.yMax - box.yMin) * lines.capHeight) / usualPlace(item.char, lines).tall,
+    ),
+  ) || FALLBACK_CAP_PX;
+
 const middleX = (t: Turned): number => (t.box.xMin + t.box.xMax) / 2;
 
 /** Share of the tallest letter that a round one overshoots at most. */
@@ -145,16 +158,25 @@ function overshootPx(rows: readonly (readonly Foot[])[], most: number): number {
   return Math.max(0, Math.min(most, middleOf(differences) ?? 0));
 }
 
+/** Figures among letters, y up. */
+const figuresOf = (list: readonly Turned[]) =>
+  list
+    .filter((t) => /^[0-9]$/.test(t.item.char))
+    .map((t) => ({ char: t.item.char, bottom: -t.box.yMax, top: -t.box.yMin }));
+
 /** Per row the baseline in the turned page, px, y down. */
 function rowBaselines(turned: readonly Turned[]): Map<number, Line> {
   const rows = new Map<number, Turned[]>();
   for (const t of turned) rows.set(t.item.row, [...(rows.get(t.item.row) ?? []), t]);
+  // A row of old-style figures is seated by those that stand.
+  const oldStyle = new Set([...rows].flatMap(([row, list]) => (areOldStyle(figuresOf(list)) ? [row] : [])));
   const feet = new Map(
     [...rows].map(([row, list]): [number, Foot[]] => [
       row,
       list.flatMap((t) => {
         const { foot } = endsOf(t.item.char);
-        return foot === null ? [] : [{ x: middleX(t), y: t.box.yMax, round: foot === 'round' }];
+        const hangs = oldStyle.has(row) && isHanging(t.item.char);
+        return foot === null || hangs ? [] : [{ x: middleX(t), y: t.box.yMax, round: foot === 'round' }];
       }),
     ]),
   );

@@ -1,4 +1,5 @@
-import { endsOf, type Edge } from './letterLevels';
+import { areOldStyle, isHanging, isLow } from './figures';
+import { endsOf, type Edge, type Ends } from './letterLevels';
 import { middleOf, spreadOf } from './robust';
 
 /** Heights above the baseline, em units; the descender's is negative. */
@@ -41,15 +42,31 @@ const SCALE_LIMITS = [0.7, 1.4] as const;
 /** Beyond this share of what round letters should overshoot, an overshoot is too much. */
 const TOO_MUCH = 1.6;
 
+/** Signs that stand on the baseline beside letters. Rows are not seated by them: hands set them down anywhere near it. */
+const STANDING_SIGNS = new Set('.:!?\u2026');
+
+/** Ends of a character in a font whose figures are old-style or not. */
+function endsIn(char: string, oldStyle: boolean): Ends {
+  const ends = endsOf(char);
+  if (STANDING_SIGNS.has(char)) return { foot: 'flat', top: null };
+  if (!oldStyle || ends.top?.line !== 'figure') return ends;
+  const low = isLow(char) || isHanging(char);
+  return {
+    foot: isHanging(char) ? null : ends.foot,
+    top: low ? { line: 'x', edge: 'round' } : ends.top,
+  };
+}
+
 /**
  * Every letter against the lines, with those that stand out and what would put them right. What is usual is learnt from the
  * font itself, so that a lively hand isn't told off for being lively.
  */
 export function standingsOf(letters: readonly Stander[], lines: Heights, overshoot: number): Standing[] {
   const over = (edge: Edge | undefined) => (edge === 'round' ? overshoot : 0);
+  const oldStyle = areOldStyle(letters);
   // Ascenders and figures keep to each other; they have no line that all hands agree on.
   const usual = (line: 'ascender' | 'figure') =>
-    middleOf(letters.flatMap((l) => (endsOf(l.char).top?.line === line ? [l.top] : [])));
+    middleOf(letters.flatMap((l) => (endsIn(l.char, oldStyle).top?.line === line ? [l.top] : [])));
   const tops = {
     x: lines.xHeight,
     cap: lines.capHeight,
@@ -57,7 +74,7 @@ export function standingsOf(letters: readonly Stander[], lines: Heights, oversho
     figure: usual('figure') ?? lines.capHeight,
   };
   const measured = letters.map((l) => {
-    const ends = endsOf(l.char);
+    const ends = endsIn(l.char, oldStyle);
     const free = ends.top && (ends.top.line === 'ascender' || ends.top.line === 'figure');
     const foot = ends.foot === null ? null : -over(ends.foot);
     const head = ends.top === null ? null : tops[ends.top.line] + (free ? 0 : over(ends.top.edge));

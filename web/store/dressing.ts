@@ -1,3 +1,4 @@
+import { counted } from '../../core/problems/counted';
 import { create } from 'zustand';
 import type { OutlineSkeleton } from '../../core/centreline/skeletonOfOutline';
 import {
@@ -143,7 +144,7 @@ export function createDressing({ current, workers, jobs, sourceEdges }: Dressing
     const job = runFor(
       session,
       {
-        name: `${letters.length} letters`,
+        name: counted(letters.length, 'letter'),
         lane: 'dress',
         stage: 'Cleaning',
         run: ({ signal, progress }) => cleanAll(session, kind, tolerance, letters, signal, progress),

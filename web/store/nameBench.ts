@@ -1,8 +1,10 @@
 import { create } from 'zustand';
 import { nameGlyph, namePiece, type WhenTaken } from '../../core/document/commands/assigning';
 import { glyphOfCodePoint } from '../../core/document/commands/naming';
+import { relabelPiece } from '../../core/document/commands/lifting';
 import { isWorkedOn } from '../../core/document/commands/seatInto';
 import type { Doc, GlyphRow, PieceRow } from '../../core/document/schema';
+import { problem } from '../../core/problems/problem';
 import { useProject } from './projectStore';
 
 /** What is to be given a character: a piece of a sheet, or a glyph. */
@@ -48,6 +50,33 @@ export function ownerOf(doc: Doc, what: Namable, char: string): GlyphRow | null 
   if (what.kind === 'glyph' ? owner.id === what.id : owner.source?.pieceId === what.id) return null;
   return owner;
 }
+
+/**
+ * Gives a piece its character where one looks at its sheet. Another piece of the sheet that had it loses it, and that is told:
+ * it would be missing from the font without a word.
+ */
+export function namePieceOfSheet(pieceId: string, char: string): void {
+  const { doc, commit, showProblems } = useProject.getState();
+  const piece = doc?.pieces[pieceId];
+  if (!doc || !piece) return;
+  const losers = losersOf(doc, piece, char);
+  commit(relabelPiece(doc, pieceId, char));
+  const place = { file: doc.sheets[piece.sheetId]?.name };
+  showProblems(
+    losers.map((p) => problem({ code: 'character-moved', char, piece: p.order + 1 }, 'note', place)),
+  );
+}
+
+/** Pieces of the same sheet that lose a character when another piece gets it. */
+export const losersOf = (doc: Doc, piece: PieceRow, char: string): PieceRow[] =>
+  Object.values(doc.pieces).filter(
+    (p) =>
+      p.id !== piece.id &&
+      p.sheetId === piece.sheetId &&
+      p.state !== 'dropped' &&
+      p.char === char &&
+      p.variant === piece.variant,
+  );
 
 /** Whether a drawing may lose its character to another: what was made by hand may not. */
 export const mayLose = (owner: GlyphRow): boolean => !isWorkedOn(owner);

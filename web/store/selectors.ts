@@ -1,3 +1,4 @@
+import { counted } from '../../core/problems/counted';
 import { checkingProject, checkProject } from '../../core/check/checkProject';
 import type { Steps } from '../../core/steps';
 import { codePointsInOrder } from '../../core/document/order';
@@ -103,16 +104,15 @@ export function* stageStates(doc: Doc): Steps<Record<string, string>> {
   const { lines } = projectOf(doc);
   yield;
   const out = standingsInOrder(doc).filter((x) => x.fault !== null).length;
-  const s = (n: number, word: string) => `${n} ${word}${n === 1 ? '' : 's'}`;
   return {
-    gather: s(sheets, 'sheet'),
-    lift: doubtful > 0 ? `${s(pieces.length, 'piece')}, ${doubtful} doubtful` : s(pieces.length, 'piece'),
-    dress: hand > 0 ? `${s(drawn.length, 'glyph')}, ${hand} by hand` : s(drawn.length, 'glyph'),
+    gather: counted(sheets, 'sheet'),
+    lift: doubtful > 0 ? `${counted(pieces.length, 'piece')}, ${doubtful} doubtful` : counted(pieces.length, 'piece'),
+    dress: hand > 0 ? `${counted(drawn.length, 'glyph')}, ${hand} by hand` : counted(drawn.length, 'glyph'),
     seat: `x ${Math.round(lines.xHeight)} u, H ${Math.round(lines.capHeight)} u${out > 0 ? `, ${out} off` : ''}`,
     name: `${bill - missing} of ${bill}`,
-    fit: `${Object.keys(doc.kerning).length} pairs kerned`,
+    fit: `${counted(Object.keys(doc.kerning).length, 'pair')} kerned`,
     proof: 'live',
-    cast: stops === 0 ? 'no snags' : s(stops, 'snag'),
+    cast: stops === 0 ? 'no snags' : counted(stops, 'snag'),
   };
 }
 

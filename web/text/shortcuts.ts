@@ -45,13 +45,13 @@ export const SHORTCUTS: readonly {
       ['Ctrl+C, Ctrl+X, Ctrl+V', 'Copy or cut contours, paste contours or any SVG drawing'],
       ['Escape, Enter', 'End the run being drawn, choose none'],
       ['0', 'Whole letter in view'],
-      [', and .', 'Letter before, after'],
+      ['Page Up, Page Down', 'Letter before, after'],
     ],
   },
   {
     where: 'Seat',
     keys: [
-      ['Arrow left, right', 'Letter before, after'],
+      ['Arrow left, right, Page Up, Page Down', 'Letter before, after'],
       ['Arrow up, down', 'Move the chosen letters by 1 u, with Shift 10 u'],
       ['Shift, Alt and click', 'Choose up to here, one more or less'],
       ['A, Escape', 'Choose all, choose none'],

@@ -155,6 +155,67 @@ const stroke = (turn: number): Recipe => ({
   make: (p) => [bar(p, 0.42 * p.lines.xHeight, 0, aboveMiddle(p), turn)],
 });
 
+const MARKS: Readonly<Record<string, Recipe>> = {
+  '\u0300': stroke(0.75 * HALF),
+  '\u0301': stroke(0.25 * HALF),
+  '\u0302': {
+    needs: 'v',
+    make: (p) => [['v', centred(p.box('v'), 0, aboveMiddle(p), ...flat(p, 'v'), HALF)]],
+  },
+  '\u030c': { needs: 'v', make: (p) => [['v', centred(p.box('v'), 0, aboveMiddle(p), ...flat(p, 'v'))]] },
+  '\u0303': { needs: '~', make: (p) => [['~', centred(p.box('~'), 0, aboveMiddle(p), 0.75)]] },
+  '\u0304': { needs: '-', make: (p) => [bar(p, 0.7 * p.lines.xHeight, 0, aboveMiddle(p))] },
+  '\u0307': { needs: '.', make: (p) => [['.', centred(p.box('.'), 0, aboveMiddle(p), 0.9)]] },
+  '\u0308': {
+    needs: '.',
+    make: (p) =>
+      [-1, 1].map((s): Part => [
+        '.',
+        centred(p.box('.'), s * 0.85 * width(p.box('.')), aboveMiddle(p), 0.85),
+      ]),
+  },
+  '\u030a': {
+    needs: 'o',
+    make: (p) => [
+      ['o', centred(p.box('o'), 0, aboveMiddle(p), (0.4 * p.lines.xHeight) / height(p.box('o')))],
+    ],
+  },
+  '\u0327': {
+    needs: ',',
+    make: (p) => [[',', centred(p.box(','), 0, -0.5 * height(p.box(',')), 0.9)]],
+  },
+  '\u0328': {
+    needs: ',',
+    make: (p) => [[',', centred(p.box(','), 0, -0.5 * height(p.box(',')), -0.9, 0.9)]],
+  },
+};
+
+/** Accents that stand by themselves are drawn as the marks over letters are (Unicode Character Database, compatibility forms). */
+const STANDING_ACCENTS: Readonly<Record<string, string>> = {
+  '`': '\u0300',
+  '´': '\u0301',
+  'ˆ': '\u0302',
+  '˜': '\u0303',
+  '¯': '\u0304',
+  '˙': '\u0307',
+  '¨': '\u0308',
+  '˚': '\u030a',
+  'ˇ': '\u030c',
+  '¸': '\u0327',
+  '˛': '\u0328',
+};
+
+/** A slash leans as far as this, degrees from level. */
+const SLASH_DEG = 68;
+const slash = (way: 1 | -1): Recipe => ({
+  needs: '-',
+  make: (p) => {
+    const turn = (SLASH_DEG * Math.PI) / 180;
+    const length = (1.1 * p.lines.capHeight) / Math.sin(turn);
+    return [bar(p, length, 0, mathMiddle(p), way * turn)];
+  },
+});
+
 const RECIPES: Readonly<Record<string, Recipe | undefined>> = {
   '–': { needs: '-', make: dash(0.42) },
   '—': { needs: '-', make: dash(0.85) },
@@ -246,50 +307,32 @@ const RECIPES: Readonly<Record<string, Recipe | undefined>> = {
   '⁄': { needs: '/', make: () => [['/', translation(0, 0)]] },
   Ð: struck('D', (p) => 0.5 * p.lines.capHeight),
   Đ: struck('D', (p) => 0.5 * p.lines.capHeight),
-  '\u0300': stroke(0.75 * HALF),
-  '\u0301': stroke(0.25 * HALF),
-  '\u0302': {
-    needs: 'v',
-    make: (p) => [['v', centred(p.box('v'), 0, aboveMiddle(p), ...flat(p, 'v'), HALF)]],
-  },
-  '\u030c': { needs: 'v', make: (p) => [['v', centred(p.box('v'), 0, aboveMiddle(p), ...flat(p, 'v'))]] },
-  '\u0303': { needs: '~', make: (p) => [['~', centred(p.box('~'), 0, aboveMiddle(p), 0.75)]] },
-  '\u0304': { needs: '-', make: (p) => [bar(p, 0.7 * p.lines.xHeight, 0, aboveMiddle(p))] },
-  '\u0307': { needs: '.', make: (p) => [['.', centred(p.box('.'), 0, aboveMiddle(p), 0.9)]] },
-  '\u0308': {
-    needs: '.',
-    make: (p) =>
-      [-1, 1].map((s): Part => [
-        '.',
-        centred(p.box('.'), s * 0.85 * width(p.box('.')), aboveMiddle(p), 0.85),
-      ]),
-  },
-  '\u030a': {
-    needs: 'o',
-    make: (p) => [
-      ['o', centred(p.box('o'), 0, aboveMiddle(p), (0.4 * p.lines.xHeight) / height(p.box('o')))],
-    ],
-  },
-  '\u0327': {
-    needs: ',',
-    make: (p) => [[',', centred(p.box(','), 0, -0.5 * height(p.box(',')), 0.9)]],
-  },
-  '\u0328': {
-    needs: ',',
-    make: (p) => [[',', centred(p.box(','), 0, -0.5 * height(p.box(',')), -0.9, 0.9)]],
+  ...MARKS,
+  ...Object.fromEntries(Object.entries(STANDING_ACCENTS).map(([sign, mark]) => [sign, MARKS[mark]])),
+  '/': slash(1),
+  '|': {
+    needs: '-',
+    make: (p) => {
+      const { capHeight, descender } = p.lines;
+      return [bar(p, capHeight - descender, 0, (capHeight + descender) / 2, QUARTER)];
+    },
   },
   Ø: slashed('O'),
   ø: slashed('o'),
 };
 
+/** Second ways for signs whose own needs nobody drew. */
+const OTHERWISE: Readonly<Record<string, Recipe | undefined>> = { '\\': slash(-1) };
+
 const drawn = (doc: Doc, char: string): GlyphRow | undefined => drawnOf(doc, char.codePointAt(0)!);
+
+/** How a sign can be made of what is drawn; undefined when it can't. */
+const recipeFor = (doc: Doc, char: string): Recipe | undefined =>
+  [RECIPES[char], OTHERWISE[char]].find((r) => r && [...r.needs].every((c) => drawn(doc, c)));
 
 /** Signs of a list that can be made of drawn ones, and that nobody drew. A draft isn't made of another draft of the same kind. */
 export const draftable = (doc: Doc, list: string): string[] =>
-  [...new Set(list)].filter((char) => {
-    const recipe = RECIPES[char];
-    return recipe !== undefined && !drawn(doc, char) && [...recipe.needs].every((c) => drawn(doc, c));
-  });
+  [...new Set(list)].filter((char) => !drawn(doc, char) && recipeFor(doc, char) !== undefined);
 
 /** Makes drafts of signs, as one step. */
 export function makeDrafts(doc: Doc, list: string): ProjectDiff | null {
@@ -299,7 +342,7 @@ export function makeDrafts(doc: Doc, list: string): ProjectDiff | null {
   for (const char of draftable(doc, list)) {
     const components: ComponentRow[] = [];
     const contours: Contour[] = [];
-    RECIPES[char]!.make(parts).forEach(([from, transform], i) => {
+    recipeFor(doc, char)!.make(parts).forEach(([from, transform], i) => {
       const part = drawn(doc, from)!;
       const id = `c${i + 1}`;
       components.push({ id, glyphId: part.id, transform, mark: null });

@@ -1,5 +1,6 @@
 import { contoursBox } from '../../geometry/measure';
 import { applyDiff, draft, mergeDiffs, type ProjectDiff } from '../diff';
+import { glyphLookups } from '../lookups';
 import type { Doc, GlyphRow } from '../schema';
 
 /** The letter that a composed one takes its white from, while its marks are placed by themselves. */
@@ -21,6 +22,17 @@ function asItsLetter(glyph: GlyphRow, base: GlyphRow): GlyphRow['bearings'] | nu
   };
 }
 
+const SPACE = 0x20;
+/** The space that doesn't break. */
+const NO_BREAK = 0xa0;
+
+/** The word space, for an inkless space that doesn't break: the two are as wide (Unicode, chapter 6.2, Space Characters). */
+function spaceOf(doc: Doc, glyph: GlyphRow): GlyphRow | null {
+  if (!glyph.codePoints.includes(NO_BREAK) || glyph.contours.length > 0) return null;
+  const found = glyphLookups(doc.glyphs).byCodePoint.get(SPACE);
+  return found?.find((g) => g.id !== glyph.id && g.styleId === glyph.styleId && g.contours.length === 0) ?? null;
+}
+
 /** A glyph with the bearings of whom it follows; the same row when it has them. */
 function following(doc: Doc, glyph: GlyphRow): GlyphRow {
   const base = doc.glyphs[spacedBy(glyph) ?? ''];
@@ -30,6 +42,8 @@ function following(doc: Doc, glyph: GlyphRow): GlyphRow {
     const leader = doc.glyphs[glyph.follows[side] ?? ''];
     if (leader) bearings = { ...bearings, [side]: leader.bearings[side] };
   }
+  const space = spaceOf(doc, glyph);
+  if (space) bearings = space.bearings;
   const { left, right } = glyph.bearings;
   return bearings.left === left && bearings.right === right ? glyph : { ...glyph, bearings };
 }
@@ -46,7 +60,7 @@ export function bearingsInStep(doc: Doc, diff: ProjectDiff): ProjectDiff {
     const d = draft(now);
     const next = new Set<string>();
     for (const g of Object.values(now.glyphs)) {
-      const leaders = [g.follows.left, g.follows.right, spacedBy(g)];
+      const leaders = [g.follows.left, g.follows.right, spacedBy(g), spaceOf(now, g)?.id ?? null];
       if (!wanted.has(g.id) && !leaders.some((l) => l !== null && wanted.has(l))) continue;
       const led = following(now, g);
       if (led === g) continue;

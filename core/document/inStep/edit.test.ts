@@ -3,12 +3,12 @@ import { byName } from '../../testing/named';
 import { sampleProject } from '../../testing/sampleProject';
 import { composeAccents } from '../commands/composing';
 import { takeCleaned } from '../commands/dressing';
-import { setFollows, setGroupKerning, setKerning } from '../commands/fitting';
+import { setBearings, setFollows, setGroupKerning, setKerning } from '../commands/fitting';
 import { changeFitSettings } from '../commands/fitAll';
 import { danglingReferences } from '../dangling';
 import { applyDiff, reverseDiff, type ProjectDiff } from '../diff';
 import { commit, emptyHistory } from '../history';
-import { blankGlyph } from '../newProject';
+import { blankGlyph, newProject } from '../newProject';
 import type { Doc } from '../schema';
 import { edit, editAll } from './edit';
 
@@ -60,6 +60,16 @@ test('a glyph that goes takes nothing with it that points at it: kerning, groups
   expect(byName(after).eacute!.contours.map((c) => c.nodes)).toEqual(outline.map((c) => c.nodes));
   expect(after.glyphs.x!.bearings).toEqual(doc.glyphs.x!.bearings);
   expect(applyDiff(after, reverseDiff(diff))).toEqual(doc);
+});
+
+test('the space that doesn’t break is as wide as the word space, however that is narrowed; one with ink stays', () => {
+  const doc = newProject('p', 'P', 0);
+  const { space, uni00A0 } = byName(doc);
+  const { doc: after } = edit(doc, setBearings(doc, space!.id, { left: 90, right: 90 })!);
+  expect(byName(after).uni00A0!.bearings).toEqual({ left: 90, right: 90 });
+  const inked = { ...doc, glyphs: { ...doc.glyphs, [uni00A0!.id]: { ...uni00A0!, contours: [box(0, 0, 9, 9)] } } };
+  const { doc: other } = edit(inked, setBearings(inked, space!.id, { left: 90, right: 90 })!);
+  expect(byName(other).uni00A0!.bearings).toEqual(uni00A0!.bearings);
 });
 
 test('several commands make one edit, each on what those before it left', () => {

@@ -1,4 +1,4 @@
-import { compose, determinant, identity, type Affine } from '../../geometry/affine';
+import { applyAffine, compose, determinant, identity, type Affine } from '../../geometry/affine';
 import { transformContours, type Contour } from '../../geometry/contour';
 import { contoursBox, type Box } from '../../geometry/measure';
 import type { Paint, Rgb, Stop } from '../../geometry/paint';
@@ -7,8 +7,13 @@ import { fail, ok, type Result } from '../../problems/problem';
 import { dashesTooFine } from '../../geometry/strokeDashes';
 import { Budget } from './budget';
 import { gradientPaint } from './gradient';
+import { markerAngle, markerPlaces, type MarkerPlace } from './markers';
+import { ownMap } from './placing';
 import { pathContours, shapeData, type Frame } from './shapes';
 import { propertiesOf, readStyleSheet, type Properties, type StyleRule } from './styles';
+import { strokeStyle } from './strokeStyle';
+import { SvgTree } from './svgTree';
+import { frameClip, isOpen, viewMap } from './viewBox';
 import { lengthOf, numbersOf, rgbOf, transformOf } from './values';
 import { readXml, type XmlElement } from './xmlTree';
 
@@ -91,24 +96,20 @@ class Reader {
   readonly shapes: DrawnShape[] = [];
   readonly notUnderstood = new Set<string>();
   readonly size: Frame;
-  private readonly rules: StyleRule[];
-  private readonly byId = new Map<string, XmlElement>();
+  private readonly rules: readonly StyleRule[];
+  private readonly byId: ReadonlyMap<string, XmlElement>;
 
   constructor(
     private readonly root: XmlElement,
     readonly budget = new Budget(),
-    /** Clip paths that are being read: one within itself clips nothing (CSS Masking 1, 7). */
-    private readonly clipping: readonly XmlElement[] = [],
+    /** The reader of the document around what is read here: its rules and names hold. */
+    around: Reader | null = null,
+    /** Clip paths and markers that are being read: one within itself is nothing (CSS Masking 1, 7). */
+    private readonly within: readonly XmlElement[] = [],
   ) {
-    const styles: string[] = [];
-    const visit = (e: XmlElement) => {
-      const id = e.attributes['id'];
-      if (id && !this.byId.has(id)) this.byId.set(id, e);
-      if (e.name === 'style') styles.push(e.text);
-      e.children.forEach(visit);
-    };
-    visit(root);
-    this.rules = readStyleSheet(styles.join('\n'), this.tell);
+    const found = around ? null : namesAndStyles(root, this.tell);
+    this.byId = found?.byId ?? around!.byId;
+    this.rules = found?.rules ?? around!.rules;
     const view = numbersOf(root.attributes['viewBox']);
     this.size = {
       width: lengthOf(root.attributes['width'], view[2] ?? 100, view[2] ?? 100),
@@ -135,12 +136,12 @@ class Reader {
 
   private element(e: XmlElement, parent: Context): void {
     if (SKIPPED.has(e.name) || !this.budget.visit()) return;
-    const properties = propertiesOf(e, parent.ancestors, this.rules, parent.properties);
+    const properties = propertiesOf(e, this.rules, parent.properties);
     if (properties['display'] === 'none' || Number(properties['opacity'] ?? 1) === 0) return;
     for (const effect of ['mask', 'filter'] as const)
       if ((properties[effect] ?? 'none') !== 'none') this.tell(UNKNOWN[effect]!);
-    const own = transformOf(e.attributes['transform']);
-    if (!own) this.tell(`the transform "${e.attributes['transform']!.slice(0, 40)}"`);
+    const own = ownMap(properties, parent.frame, this.tell);
+    if (!own) this.tell(`the transform "${properties['transform']!.slice(0, 40)}"`);
     const map = compose(parent.map, own ?? identity);
     if (!isSane(map)) return this.tell('a transform beyond all size');
     const id = e.attributes['label'] ?? e.attributes['id'];
@@ -177,7 +178,11 @@ class Reader {
         : { ...identity, e: x, f: y },
     );
     const frame = fitted ? { width: view[2]!, height: view[3]! } : { width, height };
-    for (const child of e.children) this.element(child, { ...here, map, frame });
+    const clips =
+      isRoot || isOpen(here.properties)
+        ? here.clips
+        : [...here.clips, frameClip(here.map, x, y, width, height)];
+    for (const child of e.children) this.element(child, { ...here, map, frame, clips });
   }
 
   private use(e: XmlElement, here: Context): void {
@@ -199,7 +204,7 @@ class Reader {
       ...target,
       attributes: { ...target.attributes, ...(width && { width }), ...(height && { height }) },
     };
-    const properties = propertiesOf(target, inner.ancestors, this.rules, inner.properties);
+    const properties = propertiesOf(target, this.rules, inner.properties);
     this.nested(sized, { ...inner, properties, ancestors: [...inner.ancestors, target] }, false);
   }
 
@@ -225,14 +230,66 @@ class Reader {
     const dashes = stroke && width > 0 ? strokeStyle(p, width, here.frame) : null;
     if (dashes && dashesTooFine(contours, dashes))
       this.tell('dashes too fine to be drawn (drawn as a whole line)');
-    this.shapes.push({
-      contours,
-      fill: fill && { rule: p['fill-rule'] === 'evenodd' ? 'evenodd' : 'nonzero', paint: fill },
-      stroke: stroke && dashes ? { ...dashes, paint: stroke } : null,
-      clips: here.clips,
-      map: here.map,
-      groups: here.groups,
+    const filled = fill && {
+      rule: p['fill-rule'] === 'evenodd' ? ('evenodd' as const) : ('nonzero' as const),
+      paint: fill,
+    };
+    const stroked = stroke && dashes ? { ...dashes, paint: stroke } : null;
+    const { clips, map, groups } = here;
+    if (stroked && p['vector-effect'] === 'non-scaling-stroke') {
+      // The pen keeps its width whatever the map does to the line (SVG 2, 8.13).
+      if (filled) this.shapes.push({ contours, fill: filled, stroke: null, clips, map, groups });
+      const mapped = transformContours(contours, map);
+      this.shapes.push({ contours: mapped, fill: null, stroke: stroked, clips, map: identity, groups });
+    } else this.shapes.push({ contours, fill: filled, stroke: stroked, clips, map, groups });
+    if (e.name === 'path' || e.name === 'line' || e.name === 'polyline' || e.name === 'polygon')
+      this.markers(contours, here, stroke ? width : 1);
+  }
+
+  /** Signs along a path: arrow heads, dots (SVG 2, 13.7). */
+  private markers(contours: readonly Contour[], here: Context, strokeWidth: number): void {
+    const p = here.properties;
+    for (const place of markerPlaces(contours)) {
+      const link = /^url\(\s*["']?#([^"')]+)["']?\s*\)$/.exec(p[`marker-${place.which}`] ?? '');
+      const marker = link && this.byId.get(link[1]!);
+      if (marker?.name !== 'marker' || this.within.includes(marker)) continue;
+      this.marker(marker, place, here, strokeWidth);
+    }
+  }
+
+  private marker(marker: XmlElement, place: MarkerPlace, here: Context, strokeWidth: number): void {
+    const a = marker.attributes;
+    const [width, height] = [
+      lengthOf(a['markerWidth'], here.frame.width, 3),
+      lengthOf(a['markerHeight'], here.frame.height, 3),
+    ];
+    const k = a['markerUnits'] === 'userSpaceOnUse' ? 1 : strokeWidth;
+    const [c, s] = [Math.cos(markerAngle(a['orient'], place)), Math.sin(markerAngle(a['orient'], place))];
+    const view = numbersOf(a['viewBox']);
+    const fit = view.length === 4 ? viewMap(view, 0, 0, width, height, a['preserveAspectRatio']) : identity;
+    // The reference point, in the marker's own px, comes to lie on the vertex.
+    const reference = applyAffine(fit, {
+      x: lengthOf(a['refX'], view[2] ?? width, 0),
+      y: lengthOf(a['refY'], view[3] ?? height, 0),
     });
+    const turned = { a: k * c, b: k * s, c: -k * s, d: k * c, e: place.at.x, f: place.at.y };
+    const corner = compose(compose(here.map, turned), { ...identity, e: -reference.x, f: -reference.y });
+    const properties = propertiesOf(marker, this.rules, {});
+    const clips = isOpen(properties) ? here.clips : [...here.clips, frameClip(corner, 0, 0, width, height)];
+    const inner = new Reader(this.root, this.budget, this, [...this.within, marker]);
+    const frame = view.length === 4 ? { width: view[2]!, height: view[3]! } : { width, height };
+    const context = {
+      ...here,
+      map: compose(corner, fit),
+      properties,
+      clips,
+      frame,
+      ancestors: [],
+      uses: here.uses + 1,
+    };
+    if (context.uses < MOST_USES) for (const child of marker.children) inner.element(child, context);
+    inner.notUnderstood.forEach(this.tell);
+    this.shapes.push(...inner.shapes);
   }
 
   /** A fill's or stroke's paint in the shape's own space; `box` measures the shape when a gradient asks for it. */
@@ -263,7 +320,7 @@ class Reader {
     const own = e.children
       .filter((c) => c.name === 'stop')
       .flatMap((s): Stop[] => {
-        const p = propertiesOf(s, [e], this.rules, {});
+        const p = propertiesOf(s, this.rules, {});
         const rgb = rgbOf(p['stop-color'] ?? 'black', p['color']);
         const at = Math.max(0, Math.min(1, lengthOf(s.attributes['offset'], 1, 0)));
         return rgb ? [{ at, rgb }] : [];
@@ -284,12 +341,11 @@ class Reader {
       this.tell('a clip path measured by its object');
       return outer;
     }
-    if (this.clipping.includes(clip)) {
+    if (this.within.includes(clip)) {
       this.tell('a clip path within itself');
       return outer;
     }
-    const inner = new Reader({ ...this.root, children: [] }, this.budget, [...this.clipping, clip]);
-    this.byId.forEach((e, id) => inner.byId.set(id, e));
+    const inner = new Reader(this.root, this.budget, this, [...this.within, clip]);
     const context: Context = {
       map: compose(map, transformOf(clip.attributes['transform']) ?? identity),
       properties: { fill: 'black', stroke: 'none' },
@@ -307,36 +363,17 @@ class Reader {
   }
 }
 
-/** The map that fits a view box into a rectangle (SVG 2, 8.6 and 8.7). */
-function viewMap(
-  view: readonly number[],
-  x: number,
-  y: number,
-  width: number,
-  height: number,
-  aspect = '',
-): Affine {
-  const [vx, vy, vw, vh] = view as [number, number, number, number];
-  const [kx, ky] = [width / vw, height / vh];
-  if (/^\s*none/.test(aspect)) return { a: kx, b: 0, c: 0, d: ky, e: x - vx * kx, f: y - vy * ky };
-  const k = /slice/.test(aspect) ? Math.max(kx, ky) : Math.min(kx, ky);
-  const share = (axis: 'x' | 'Y') =>
-    new RegExp(`${axis}Min`).test(aspect) ? 0 : new RegExp(`${axis}Max`).test(aspect) ? 1 : 0.5;
-  const e = x + share('x') * (width - vw * k) - vx * k;
-  const f = y + share('Y') * (height - vh * k) - vy * k;
-  return { a: k, b: 0, c: 0, d: k, e, f };
-}
-
-function strokeStyle(p: Properties, width: number, frame: Frame): StrokeStyle {
-  const dash = p['stroke-dasharray'] ?? 'none';
-  const cap = p['stroke-linecap'];
-  const join = p['stroke-linejoin'];
-  return {
-    width,
-    cap: cap === 'round' || cap === 'square' ? cap : 'butt',
-    join: join === 'round' || join === 'bevel' ? join : 'miter',
-    miterLimit: Math.max(1, Number(p['stroke-miterlimit'] ?? 4) || 4),
-    dashes: dash === 'none' ? [] : dash.split(/[\s,]+/).map((d) => lengthOf(d, frame.width, 0)),
-    dashOffset: lengthOf(p['stroke-dashoffset'], frame.width, 0),
+/** Elements by their ids, the first of each, and the rules of all style sheets. */
+function namesAndStyles(root: XmlElement, tell: (what: string) => void) {
+  const byId = new Map<string, XmlElement>();
+  const styles: string[] = [];
+  const visit = (e: XmlElement) => {
+    const id = e.attributes['id'];
+    if (id && !byId.has(id)) byId.set(id, e);
+    if (e.name === 'style') styles.push(e.text);
+    e.children.forEach(visit);
   };
+  visit(root);
+  const rules = styles.length > 0 ? readStyleSheet(styles.join('\n'), new SvgTree(root), tell) : [];
+  return { byId, rules };
 }

@@ -1,6 +1,8 @@
 // eslint-disable-next-line @typescript-eslint/triple-slash-reference -- three compiler projects read this file; all need the description
 /// <reference path="./cssTree.d.ts" />
-import { generate, parse, walk } from 'css-tree/dist/csstree.esm';
+import { compile } from 'css-select';
+import { generate, parse, walk, type CssNode } from 'css-tree/dist/csstree.esm';
+import { SvgTree } from './svgTree';
 import type { XmlElement } from './xmlTree';
 
 /** Properties that say how an element is drawn. Values as written. */
@@ -10,60 +12,69 @@ export type Properties = Readonly<Record<string, string>>;
 const INHERITED = [
   'fill', 'fill-rule', 'fill-opacity', 'stroke', 'stroke-width', 'stroke-linecap', 'stroke-linejoin', 'stroke-miterlimit',
   'stroke-dasharray', 'stroke-dashoffset', 'stroke-opacity', 'visibility', 'color', 'clip-rule',
+  'marker-start', 'marker-mid', 'marker-end',
 ]; // prettier-ignore
-const OWN = ['opacity', 'display', 'clip-path', 'mask', 'filter', 'stop-color', 'stop-opacity'];
-const KNOWN = new Set([...INHERITED, ...OWN]);
+const OWN = [
+  'opacity', 'display', 'clip-path', 'mask', 'filter', 'stop-color', 'stop-opacity',
+  'transform', 'transform-origin', 'transform-box', 'vector-effect', 'overflow',
+]; // prettier-ignore
+const KNOWN = new Set([...INHERITED, ...OWN, 'marker']);
 
-/** A style rule with one of its selectors: compounds from the outermost ancestor to the element itself. */
-export interface StyleRule {
-  readonly path: readonly {
-    readonly name: string | null;
-    readonly id: string | null;
-    readonly classes: readonly string[];
-  }[];
-  readonly weight: number;
-  readonly properties: Properties;
+interface Declarations {
+  readonly plain: Properties;
+  /** Those marked `!important`: they win over all that aren't. */
+  readonly important: Properties;
 }
 
-/** Rules of a style sheet with type, class, id and descendant selectors; other selectors are told and left out. */
-export function readStyleSheet(text: string, tell: (what: string) => void): StyleRule[] {
+/** A style rule with one of its selectors. */
+export interface StyleRule extends Declarations {
+  readonly matches: (element: XmlElement) => boolean;
+  readonly weight: number;
+}
+
+function declarationsOf(block: CssNode): Declarations {
+  const plain: Record<string, string> = {};
+  const important: Record<string, string> = {};
+  walk(block, (d) => {
+    if (d.type === 'Declaration') (d.important ? important : plain)[d.property] = generate(d.value).trim();
+  });
+  return { plain, important };
+}
+
+/** Specificity of a selector as one number (Selectors 4, 16): ids, then classes, attributes and states, then types. */
+function weightOf(selector: CssNode): number {
+  let weight = 0;
+  walk(selector, (part) => {
+    if (part.type === 'IdSelector') weight += 10_000;
+    else if (part.type === 'ClassSelector' || part.type === 'AttributeSelector') weight += 100;
+    else if (part.type === 'PseudoClassSelector') weight += /^(not|is|where)$/.test(part.name) ? 0 : 100;
+    else if (part.type === 'TypeSelector' && part.name !== '*') weight += 1;
+  });
+  return weight;
+}
+
+/** Rules of a style sheet over the elements of a tree; selectors that aren't understood are told and left out. */
+export function readStyleSheet(text: string, tree: SvgTree, tell: (what: string) => void): StyleRule[] {
   const rules: StyleRule[] = [];
-  let tree;
+  let sheet;
   try {
-    tree = parse(text, { parseValue: false, onParseError: () => tell('a part of its style sheet') });
+    sheet = parse(text, { parseValue: false, onParseError: () => tell('a part of its style sheet') });
   } catch {
     tell('its style sheet');
     return rules;
   }
-  walk(tree, (node) => {
+  walk(sheet, (node) => {
     if (node.type === 'Atrule') tell(`@${node.name} in its style sheet`);
     if (node.type !== 'Rule' || node.prelude.type !== 'SelectorList') return;
-    const properties: Record<string, string> = {};
-    node.block.children.forEach((d) => {
-      if (d.type === 'Declaration') properties[d.property] = generate(d.value).trim();
-    });
+    const declared = declarationsOf(node.block);
     node.prelude.children.forEach((selector) => {
-      const path: { name: string | null; id: string | null; classes: string[] }[] = [
-        { name: null, id: null, classes: [] },
-      ];
-      let known = selector.type === 'Selector';
-      if (selector.type === 'Selector') {
-        selector.children.forEach((part) => {
-          const last = path[path.length - 1]!;
-          if (part.type === 'TypeSelector') last.name = part.name === '*' ? null : part.name;
-          else if (part.type === 'ClassSelector') last.classes.push(part.name);
-          else if (part.type === 'IdSelector') last.id = part.name;
-          else if (part.type === 'Combinator' && part.name === ' ')
-            path.push({ name: null, id: null, classes: [] });
-          else known = false;
-        });
+      const written = generate(selector);
+      try {
+        const matches = compile<XmlElement, XmlElement>(written, { adapter: tree, xmlMode: true });
+        rules.push({ matches, weight: weightOf(selector), ...declared });
+      } catch {
+        tell(`the selector "${written.slice(0, 60)}"`);
       }
-      if (!known) return tell(`the selector "${generate(selector)}"`);
-      const weight = path.reduce(
-        (w, c) => w + (c.id ? 10_000 : 0) + 100 * c.classes.length + (c.name ? 1 : 0),
-        0,
-      );
-      rules.push({ path, weight, properties });
     });
   });
   // Later rules win over earlier ones of the same weight.
@@ -73,27 +84,22 @@ export function readStyleSheet(text: string, tell: (what: string) => void): Styl
     .map(({ r }) => r);
 }
 
-const fits = (e: XmlElement, c: StyleRule['path'][number]): boolean => {
-  const classes = (e.attributes['class'] ?? '').split(/\s+/);
-  return (
-    (c.name === null || c.name === e.name) &&
-    (c.id === null || c.id === e.attributes['id']) &&
-    c.classes.every((k) => classes.includes(k))
-  );
-};
-
-function matches(rule: StyleRule, element: XmlElement, ancestors: readonly XmlElement[]): boolean {
-  const { path } = rule;
-  if (!fits(element, path[path.length - 1]!)) return false;
-  let at = path.length - 2;
-  for (let i = ancestors.length - 1; i >= 0 && at >= 0; i--) if (fits(ancestors[i]!, path[at]!)) at--;
-  return at < 0;
+function styleOf(element: XmlElement): Declarations {
+  const text = element.attributes['style'];
+  if (!text) return { plain: {}, important: {} };
+  try {
+    return declarationsOf(parse(text, { context: 'declarationList', parseValue: false }));
+  } catch {
+    return { plain: {}, important: {} };
+  }
 }
 
-/** An element's properties: attributes, then rules by their weight, then its own style (SVG 2, 6.6). */
+/**
+ * An element's properties: attributes, then rules by their weight, then its own style; what is marked important comes after all
+ * of these in the same order (SVG 2, 6.6; CSS Cascading 4, 6.1).
+ */
 export function propertiesOf(
   element: XmlElement,
-  ancestors: readonly XmlElement[],
   rules: readonly StyleRule[],
   parent: Properties,
 ): Properties {
@@ -101,18 +107,18 @@ export function propertiesOf(
   for (const name of INHERITED) if (parent[name] !== undefined) out[name] = parent[name];
   const put = (name: string, value: string) => {
     if (!KNOWN.has(name)) return;
-    const plain = value.replace(/\s*!important$/, '').trim();
-    if (plain === 'inherit') {
-      if (parent[name] !== undefined) out[name] = parent[name];
-    } else out[name] = plain;
+    if (name === 'marker') for (const end of ['start', 'mid', 'end']) put(`marker-${end}`, value);
+    else if (value.trim() !== 'inherit') out[name] = value.trim();
+    else if (parent[name] !== undefined) out[name] = parent[name];
+    else delete out[name];
   };
-  for (const [name, value] of Object.entries(element.attributes)) put(name, value);
-  for (const rule of rules) {
-    if (matches(rule, element, ancestors)) for (const [n, v] of Object.entries(rule.properties)) put(n, v);
-  }
-  for (const part of (element.attributes['style'] ?? '').split(';')) {
-    const colon = part.indexOf(':');
-    if (colon > 0) put(part.slice(0, colon).trim(), part.slice(colon + 1).trim());
-  }
+  const putAll = (all: Properties) => Object.entries(all).forEach(([n, v]) => put(n, v));
+  const own = styleOf(element);
+  const mine = rules.filter((r) => r.matches(element));
+  putAll(element.attributes);
+  mine.forEach((r) => putAll(r.plain));
+  putAll(own.plain);
+  mine.forEach((r) => putAll(r.important));
+  putAll(own.important);
   return out;
 }

@@ -1,6 +1,6 @@
 import { isUnited, markUnited, type Shape } from '../../boolean/shape';
 import { determinant } from '../../geometry/affine';
-import { intersect, unite } from '../../boolean/unite';
+import { intersect, subtract, unite } from '../../boolean/unite';
 import { transformContours, type Contour } from '../../geometry/contour';
 import { contourArea, contoursBox, type Box } from '../../geometry/measure';
 import type { ColourLayer, Paint } from '../../geometry/paint';
@@ -91,9 +91,37 @@ function clippedBy(shape: Shape, clip: Shape): Shape {
   return { contours: intersect(shape, clip), rule: 'nonzero' };
 }
 
-/** One clean outline of everything drawn: no overlaps, counters right. */
-export const svgOutline = (drawing: SvgDrawing): Contour[] =>
-  unite(coveredByAll(drawing).map((c) => c.shape));
+/** Paint that paper has: each of its parts is at least so light, of 255. */
+const PAPER = 246;
+
+const isPaper = ({ paint }: Covered): boolean => paint.kind === 'flat' && paint.rgb.every((v) => v >= PAPER);
+
+/**
+ * One clean outline of everything drawn: no overlaps, counters right. What is painted in the colour of paper over something
+ * darker cuts that out, as one sees it: a white tick in a black box. A drawing all of whose paint is white is ink.
+ */
+export function svgOutline(drawing: SvgDrawing): Contour[] {
+  const covered = coveredByAll(drawing);
+  if (covered.every(isPaper) || !covered.some(isPaper)) return unite(covered.map((c) => c.shape));
+  let ink: Contour[] = [];
+  for (const run of runsOf(covered)) {
+    const shape: Shape = { contours: unite(run.shapes), rule: 'nonzero' };
+    if (!run.paper) ink = unite([{ contours: ink, rule: 'nonzero' }, shape]);
+    else if (ink.length > 0) ink = subtract({ contours: ink, rule: 'nonzero' }, shape);
+  }
+  return ink;
+}
+
+/** Shapes one after the other that are all ink, or all paper. */
+function runsOf(covered: readonly Covered[]): { paper: boolean; shapes: Shape[] }[] {
+  const runs: { paper: boolean; shapes: Shape[] }[] = [];
+  for (const one of covered) {
+    const last = runs[runs.length - 1];
+    if (last?.paper === isPaper(one)) last.shapes.push(one.shape);
+    else runs.push({ paper: isPaper(one), shapes: [one.shape] });
+  }
+  return runs;
+}
 
 /** Coverage by drawing: outline and colours both ask for it. */
 const coverage = new WeakMap<SvgDrawing, Covered[]>();

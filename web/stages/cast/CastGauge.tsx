@@ -1,8 +1,8 @@
 import { Checkbox, Field, Input } from '@chakra-ui/react';
 import { zodResolver } from '@hookform/resolvers/zod';
-import { useEffect } from 'react';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
+import { versionOf } from '../../../core/compile/fontNames';
 import { changeCasting } from '../../../core/document/commands/casting';
 import type { CastingRow } from '../../../core/document/schema';
 import { useDoc, useProject } from '../../store/projectStore';
@@ -10,14 +10,18 @@ import { Gauge, GaugePart } from '../../ui/Gauge';
 
 const form = z.object({
   family: z.string().trim().min(1, 'A family needs a name.').max(63, 'At most 63 characters.'),
-  version: z.string().regex(/^\d{1,3}\.\d{3}$/, 'A version looks like 1.000.'),
+  version: z
+    .string()
+    .trim()
+    .regex(/^\d{1,3}([.,]\d{1,3})?$/, 'A version is a number like 1.25.')
+    .transform(versionOf),
   designer: z.string(),
   designerUrl: z.string(),
   copyright: z.string(),
   licence: z.string(),
   licenceUrl: z.string(),
 });
-type Names = z.infer<typeof form>;
+type Names = z.input<typeof form>;
 
 const FIELDS: readonly [keyof Names, string][] = [
   ['family', 'Family'],
@@ -37,26 +41,39 @@ const FORMATS = [
 export function CastGauge({ casting }: { casting: CastingRow }) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
-  const { register, handleSubmit, reset, formState } = useForm<Names>({
+  const { register, trigger, getValues, resetField, formState } = useForm<Names>({
     resolver: zodResolver(form),
     values: casting,
     mode: 'onBlur',
+    // A field that is wrong keeps what was typed, and the cursor stays where the person put it.
+    resetOptions: { keepDirtyValues: true, keepErrors: true },
+    shouldFocusError: false,
   });
-  useEffect(() => reset(casting), [casting, reset]);
-  const save = handleSubmit((values) => commit(changeCasting(doc, values)));
+  /** Each field is saved by itself: a wrong one holds up no other. */
+  const save = async (name: keyof Names) => {
+    if (!(await trigger(name))) return;
+    const value = form.shape[name].parse(getValues(name));
+    commit(changeCasting(doc, { [name]: value }));
+    resetField(name, { defaultValue: value });
+  };
   return (
     <Gauge title="Casting" hint="Names that go into every file, for all systems.">
-      <form onBlur={() => void save()} onSubmit={(e) => (e.preventDefault(), void save())}>
+      <form onSubmit={(e) => e.preventDefault()}>
         {FIELDS.map(([name, label]) => (
           <Field.Root key={name} mb="2" invalid={formState.errors[name] !== undefined}>
             <Field.Label fontSize="xs" color="faded">
               {label}
             </Field.Label>
-            <Input size="xs" bg="sheet" borderColor="rule" {...register(name)} />
+            <Input
+              size="xs"
+              bg="sheet"
+              borderColor="rule"
+              onKeyDown={(e) => e.key === 'Enter' && void save(name)}
+              {...register(name, { onBlur: () => void save(name) })}
+            />
             <Field.ErrorText>{formState.errors[name]?.message}</Field.ErrorText>
           </Field.Root>
         ))}
-        <button type="submit" hidden />
       </form>
       <GaugePart title="Formats" />
       {FORMATS.map(([format, text]) => (

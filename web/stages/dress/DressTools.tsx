@@ -52,11 +52,11 @@ export function DressTools() {
         Loop
       </InkButton>
       <Flex flex="1" />
-      <InkButton tip="The letter before (,)" onClick={() => step(-1)}>
+      <InkButton tip="The letter before (Page Up)" onClick={() => step(-1)}>
         Before
       </InkButton>
       <NewLetter />
-      <InkButton tip="The letter after (.)" onClick={() => step(1)}>
+      <InkButton tip="The letter after (Page Down)" onClick={() => step(1)}>
         After
       </InkButton>
       <InkButton

@@ -1,5 +1,4 @@
 import { useEffect } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import {
   breakRuns,
   deleteNodes,
@@ -20,6 +19,7 @@ import { copyFrom, pasteInto } from '../../store/pasting';
 import { useDoc, useProject } from '../../store/projectStore';
 import { drawnGlyphs } from '../../store/selectors';
 import { useDressTarget } from './useDressTarget';
+import { useBenchKey } from '../../ui/benchKeys';
 
 /** Steps to the letter before (-1) or after (+1). */
 export function useStep(): (by: 1 | -1) => void {
@@ -99,36 +99,33 @@ export function useDressKeys(): void {
     dressBench.select([]);
   };
   useClipboard();
-  useHotkeys('left, right, up, down', nudge, { ignoreModifiers: true });
-  useHotkeys('delete, backspace', actions.remove);
-  useHotkeys('e', () => actions.kind('corner'));
-  useHotkeys('r', () => actions.kind('smooth'));
-  useHotkeys('t', () => actions.kind('tangent'));
-  useHotkeys('i', () => actions.shape('straight'));
-  useHotkeys('u', () => actions.shape('curved'));
-  useHotkeys('b', actions.cut);
-  useHotkeys('j', actions.join);
-  useHotkeys('l', actions.lock);
-  useHotkeys('a', () =>
+  useBenchKey('left, right, up, down', nudge, { ignoreModifiers: true });
+  useBenchKey('delete, backspace', actions.remove);
+  useBenchKey('e', () => actions.kind('corner'));
+  useBenchKey('r', () => actions.kind('smooth'));
+  useBenchKey('t', () => actions.kind('tangent'));
+  useBenchKey('i', () => actions.shape('straight'));
+  useBenchKey('u', () => actions.shape('curved'));
+  useBenchKey('b', actions.cut);
+  useBenchKey('j', actions.join);
+  useBenchKey('l', actions.lock);
+  useBenchKey('a', () =>
     dressBench.select(
       contours.flatMap((c, contour) => c.nodes.map((_, node) => ({ contour, node, part: 'node' as const }))),
     ),
   );
-  useHotkeys('s', () => dressBench.takeTool('select'));
-  useHotkeys('d', () => dressBench.takeTool('draw'));
-  useHotkeys('c', () => dressBench.takeTool('cut'));
-  useHotkeys('m', () => dressBench.takeTool('measure'));
-  useHotkeys('w', () => useDressBench.setState((s) => ({ lasso: !s.lasso })));
-  useHotkeys('f', () => dressBench.see({ filled: !useDressBench.getState().seeing.filled }));
-  useHotkeys('y', () => void makeCleanUp(target, 'tidy', useDressBench.getState().tolerance));
-  useHotkeys('escape', stop);
-  // Enter ends a run, but on a button it presses that.
-  useHotkeys('enter', (e) => {
-    if (!(e.target as HTMLElement | null)?.closest?.('button')) stop();
-  });
-  useHotkeys('0', () => useDressBench.setState({ view: null }));
-  useHotkeys('comma', () => step(-1));
-  useHotkeys('period', () => step(1));
+  useBenchKey('s', () => dressBench.takeTool('select'));
+  useBenchKey('d', () => dressBench.takeTool('draw'));
+  useBenchKey('c', () => dressBench.takeTool('cut'));
+  useBenchKey('m', () => dressBench.takeTool('measure'));
+  useBenchKey('w', () => useDressBench.setState((s) => ({ lasso: !s.lasso })));
+  useBenchKey('f', () => dressBench.see({ filled: !useDressBench.getState().seeing.filled }));
+  useBenchKey('y', () => void makeCleanUp(target, 'tidy', useDressBench.getState().tolerance));
+  useBenchKey('escape', stop);
+  useBenchKey('enter', stop);
+  useBenchKey('0', () => useDressBench.setState({ view: null }));
+  useBenchKey('pageup', () => step(-1), { preventDefault: true });
+  useBenchKey('pagedown', () => step(1), { preventDefault: true });
 }
 
 /** Copy, cut and paste of contours as SVG; text meant for a field stays there. */

@@ -18,13 +18,15 @@ interface Props {
   readonly letters: readonly SetLetter[];
   readonly lines: Lines;
   readonly inHand: string;
+  /** Which of its places in the line has its bearings written out. */
+  readonly numberedAt: number;
   readonly pair: { readonly left: string; readonly right: string } | null;
   /** How far the white of two letters is from the rhythm, em units; null = not known. Null as a whole: no tint. */
   readonly off: ((left: string, right: string) => number | null) | null;
   /** Px an em. */
   readonly emPx: number;
   readonly unitsPerEm: number;
-  readonly onTake: (id: string) => void;
+  readonly onTake: (id: string, index: number) => void;
   readonly onPair: (left: string, right: string) => void;
   readonly onBearing: (id: string, side: 'left' | 'right', value: number, continues: boolean) => void;
   /** White of a pair dragged by its middle. */
@@ -71,7 +73,7 @@ function rowsOf(letters: readonly SetLetter[], widthEm: number): SetLetter[][] {
  * dragged by the uprights beside it.
  */
 export function FitLine(props: Props) {
-  const { letters, lines, inHand, pair, off, emPx, unitsPerEm, onTake, onPair, onBearing, onWhite } = props;
+  const { letters, lines, inHand, numberedAt, pair, off, emPx, unitsPerEm, onTake, onPair, onBearing, onWhite } = props;
   const { ref, width } = useSize<HTMLDivElement>();
   const scale = emPx / unitsPerEm;
   // Accents and swashes above the ascender's line must not be cut off.
@@ -94,7 +96,6 @@ export function FitLine(props: Props) {
   const white = useRef<{ from: number; done: number; moved: boolean } | null>(null);
   const rows = useMemo(() => rowsOf(letters, (width - 2 * MARGIN) / scale), [letters, width, scale]);
   const height = rows.length * lineHeight + 40;
-  const firstInHand = letters.find((l) => l.glyph.id === inHand)?.index;
   const labelSize = 11 / scale;
 
   const edge = (l: SetLetter, side: 'left' | 'right', x: number) => (
@@ -223,7 +224,7 @@ export function FitLine(props: Props) {
                     data-letter={l.glyph.name}
                     aria-current={chosen || undefined}
                     transform={`translate(${l.x - start} 0)`}
-                    onClick={() => onTake(l.glyph.id)}
+                    onClick={() => onTake(l.glyph.id, l.index)}
                     style={{ cursor: 'pointer' }}
                   >
                     <rect
@@ -246,7 +247,7 @@ export function FitLine(props: Props) {
                 .map((l) => {
                   const ink = inkWidth(l.glyph);
                   const { left, right } = l.glyph.bearings;
-                  const numbered = l.index === firstInHand;
+                  const numbered = l.index === numberedAt;
                   return (
                     <g key={`edges ${l.index}`} transform={`translate(${l.x - start} 0)`}>
                       <path

@@ -1,6 +1,5 @@
 import { Box, NativeSelect } from '@chakra-ui/react';
-import { useCallback, useMemo } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
+import { useCallback, useMemo, useRef } from 'react';
 import { setBearings, setKerning } from '../../../core/document/commands/fitting';
 import { kerningBetween } from '../../../core/document/kerning';
 import { advanceOf } from '../../../core/document/metrics';
@@ -10,13 +9,15 @@ import { useGlyphInHand } from '../../panels/useGlyphInHand';
 import { useFitBench, type FitText } from '../../store/fitBench';
 import { fitAll, stopFitting, useFittingAll } from '../../store/fittingAll';
 import { useDoc, useProject } from '../../store/projectStore';
-import { glyphByCodePoint } from '../../store/selectors';
+import { drawnGlyphs, glyphByCodePoint } from '../../store/selectors';
 import { betweenText, PANGRAM, pairText, wordsText } from '../../text/spacingStrings';
+import { useBenchKey } from '../../ui/benchKeys';
 import { Bench, EmptyBench } from '../../ui/Bench';
 import { InkButton } from '../../ui/InkButton';
 import { FitLine, type SetLetter } from './FitLine';
 import { FitGauge } from './gauge/FitGauge';
 import { PairMap } from './PairMap';
+import { followsHand, placeOf, walk, type Place } from './walk';
 import { useRhythm, type PairOff } from './useRhythm';
 
 const TEXTS: readonly [FitText, string][] = [
@@ -80,10 +81,14 @@ export function FitStage() {
   const holdPair = useCallback((left: string, right: string) => {
     useFitBench.setState({ pair: { left, right }, tab: 'pairs' });
   }, []);
-  const at = letters.findIndex((l) => l.glyph.id === glyph?.id);
+  const walked = useRef<Place | null>(null);
+  const line = letters.map((l) => l.glyph.id);
+  const at = placeOf(line, glyph?.id, walked.current);
   const step = (by: number) => {
-    const to = letters[Math.max(0, Math.min(letters.length - 1, at + by))];
-    if (to) take(to.glyph.id);
+    const way = followsHand(text) ? drawnGlyphs(doc).map((g) => g.id) : line;
+    const to = walk(way, glyph?.id, walked.current, by);
+    walked.current = to;
+    if (to) take(to.id);
   };
   const nextWorst = (by: number) => {
     const worst = rhythm?.worst ?? [];
@@ -92,21 +97,21 @@ export function FitStage() {
     if (!next) return;
     useFitBench.setState({ pair: next, tab: 'pairs', text: 'pair', view: 'line' });
   };
-  useHotkeys('left', () => step(-1));
-  useHotkeys('right', () => step(1));
-  useHotkeys('j', () => nextWorst(1));
-  useHotkeys('shift+j', () => nextWorst(-1));
+  useBenchKey('left', () => step(-1));
+  useBenchKey('right', () => step(1));
+  useBenchKey('j', () => nextWorst(1));
+  useBenchKey('shift+j', () => nextWorst(-1));
   const next = letters[at + 1]?.glyph;
-  useHotkeys('p', () => glyph && next && next.contours.length > 0 && holdPair(glyph.id, next.id));
-  useHotkeys('m', () => useFitBench.setState({ view: view === 'map' ? 'line' : 'map' }));
-  useHotkeys('escape', () => useFitBench.setState({ pair: null }));
+  useBenchKey('p', () => glyph && next && next.contours.length > 0 && holdPair(glyph.id, next.id));
+  useBenchKey('m', () => useFitBench.setState({ view: view === 'map' ? 'line' : 'map' }));
+  useBenchKey('escape', () => useFitBench.setState({ pair: null }));
   const kernBy = (by: number) => {
     if (pair) commit(setKerning(doc, pair.left, pair.right, kerningBetween(doc)(pair.left, pair.right) + by));
   };
-  useHotkeys('alt+left', (e) => (e.preventDefault(), kernBy(-1)));
-  useHotkeys('alt+right', (e) => (e.preventDefault(), kernBy(1)));
-  useHotkeys('alt+shift+left', (e) => (e.preventDefault(), kernBy(-10)));
-  useHotkeys('alt+shift+right', (e) => (e.preventDefault(), kernBy(10)));
+  useBenchKey('alt+left', (e) => (e.preventDefault(), kernBy(-1)));
+  useBenchKey('alt+right', (e) => (e.preventDefault(), kernBy(1)));
+  useBenchKey('alt+shift+left', (e) => (e.preventDefault(), kernBy(-10)));
+  useBenchKey('alt+shift+right', (e) => (e.preventDefault(), kernBy(10)));
 
   if (!glyph) return <EmptyBench>No letter has an outline yet. Lift a sheet first.</EmptyBench>;
   const groups = rhythm?.fitted.kerning;
@@ -198,12 +203,14 @@ export function FitStage() {
               letters={letters}
               lines={lines}
               inHand={glyph.id}
+              numberedAt={at}
               pair={held}
               off={tint && rhythm ? rhythm.between : null}
               emPx={emPx}
               unitsPerEm={unitsPerEm}
-              onTake={(id) => {
+              onTake={(id, index) => {
                 useFitBench.setState({ tab: 'letter' });
+                walked.current = { id, at: index };
                 take(id);
               }}
               onPair={holdPair}

@@ -1,3 +1,4 @@
+import { counted } from '../../../core/problems/counted';
 import { Box, Text } from '@chakra-ui/react';
 import type { PieceRow, SheetRow } from '../../../core/document/schema';
 import { useDoc } from '../../store/projectStore';
@@ -11,19 +12,19 @@ import { SheetPicture } from './SheetPicture';
 export function understood(sheet: SheetRow, pieces: number): string {
   const size = `${sheet.widthPx} x ${sheet.heightPx} px`;
   if (sheet.state !== 'lifted') return `${size}, not lifted yet`;
-  if (sheet.kind === 'practice') return `Practice sheet, straightened, ${pieces} letters by their boxes`;
+  if (sheet.kind === 'practice') return `Practice sheet, straightened, ${counted(pieces, 'letter')} by their boxes`;
   if (sheet.kind === 'pictures') return `${pieces} pictures, each by its name`;
   const letters = `${pieces} letter${pieces === 1 ? '' : 's'}`;
   if (sheet.kind === 'written') return `${letters} written here`;
   if (sheet.kind === 'built') return `${letters} built on the grid`;
-  if (sheet.kind === 'artwork') return `${pieces} drawings`;
+  if (sheet.kind === 'artwork') return counted(pieces, 'drawing');
   const turn = (sheet.skewRad * 180) / Math.PI;
   const straight = Math.abs(turn) < 0.05 ? 'straight' : `straightened ${Math.abs(turn).toFixed(1)}°`;
   const specks =
     sheet.specksDropped > 0
       ? `, ${sheet.specksDropped} ${sheet.specksDropped === 1 ? 'speck' : 'specks'} left out`
       : '';
-  return `${size}, ${pieces} pieces, ${straight}${specks}`;
+  return `${size}, ${counted(pieces, 'piece')}, ${straight}${specks}`;
 }
 
 const NONE: readonly PieceRow[] = [];

@@ -1,6 +1,6 @@
+import { counted } from '../../../core/problems/counted';
 import { NativeSelect, Text } from '@chakra-ui/react';
-import { useCallback, useEffect, useMemo, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { acceptPieces, dropPiece } from '../../../core/document/commands/lifting';
 import type { PieceRow } from '../../../core/document/schema';
 import { readInks } from '../../canvas/inks';
@@ -10,6 +10,7 @@ import { useDesk } from '../../app/colourMode';
 import { useSheetImage } from '../../store/pictures';
 import { isDoubtful, isDrawn, piecesBySheet, sheetsInOrder } from '../../store/selectors';
 import { useDoc, useProject } from '../../store/projectStore';
+import { useBenchKey } from '../../ui/benchKeys';
 import { Bench, EmptyBench } from '../../ui/Bench';
 import { InkButton } from '../../ui/InkButton';
 import { reshapePieces } from '../../store/lifting';
@@ -22,6 +23,7 @@ import {
   type LiftTool,
   type Mend,
 } from '../../tools/lift/liftTool';
+import { pieceInHand } from '../../tools/lift/inHand';
 import { drawLiftedSheet } from './drawLiftedSheet';
 import { PairStrip } from './PairStrip';
 import { drawStroke } from './drawStroke';
@@ -75,7 +77,12 @@ export function LiftStage() {
   );
   const view = ownView ?? whole ?? null;
   const doubtful = pieces.filter((p) => p.state !== 'dropped' && isDoubtful(p));
-  const chosen = pieces.find((p) => p.id === chosenId) ?? doubtful[0] ?? pieces[0] ?? null;
+  const lay = useRef<PieceRow['box'] | null>(null);
+  const chosen = pieceInHand(pieces, chosenId, lay.current) ?? doubtful[0] ?? pieces[0] ?? null;
+  useEffect(() => {
+    lay.current = chosen?.box ?? null;
+    if (chosenId !== null && chosen && chosen.id !== chosenId) setChosen(chosen.id);
+  }, [chosen, chosenId]);
 
   const recipe = sheet && doc.recipes[sheet.recipeId];
   const level = recipe?.level ?? null;
@@ -126,13 +133,16 @@ export function LiftStage() {
     chosen: chosen?.id ?? null,
     zoom: view?.zoom ?? 1,
   };
-  const mend = ({ gone, what, baselineY }: Mend) =>
+  const mend = ({ gone, what, baselineY }: Mend) => {
+    // What comes of it is to be in hand.
+    if (gone[0]) setChosen(gone[0]);
     void reshapePieces(
       sheet.id,
       gone.map((id) => doc.pieces[id]!),
       what,
       baselineY,
     );
+  };
   const join = () => {
     const both = joinNext(scene);
     if (both) mend(both);
@@ -153,15 +163,20 @@ export function LiftStage() {
     const after = doubtful.find((p) => p.order > (chosen?.order ?? -1)) ?? doubtful[0];
     if (after) setChosen(after.id);
   };
-  useHotkeys('j', nextDoubtful);
-  useHotkeys('left', () => step(-1));
-  useHotkeys('right', () => step(1));
-  useHotkeys('x', () => setTool('cut'));
-  useHotkeys('b', () => setTool('box'));
-  useHotkeys('g', join);
-  useHotkeys('escape', () => setTool('pick'));
-  useHotkeys('enter', () => chosen && (commit(acceptPieces(doc, [chosen.id])), nextDoubtful()));
-  useHotkeys(
+  useBenchKey('j', nextDoubtful);
+  useBenchKey('left', () => step(-1));
+  useBenchKey('right', () => step(1));
+  useBenchKey('x', () => setTool('cut'));
+  useBenchKey('b', () => setTool('box'));
+  useBenchKey('g', join);
+  useBenchKey('escape', () => setTool('pick'));
+  useBenchKey(
+    'enter',
+    () => chosen && (commit(acceptPieces(doc, [chosen.id])), nextDoubtful()),
+    // On a piece of the strip it would be chosen again.
+    { preventDefault: true },
+  );
+  useBenchKey(
     'delete, backspace',
     () => chosen && commit(dropPiece(doc, chosen.id, chosen.state !== 'dropped')),
   );
@@ -225,7 +240,7 @@ export function LiftStage() {
               Whole sheet
             </InkButton>
             <Text fontSize="xs" color="faded" whiteSpace="nowrap" data-testid="lift-count">
-              {pieces.filter((p) => p.state !== 'dropped').length} pieces, {doubtful.length} doubtful
+              {counted(pieces.filter((p) => p.state !== 'dropped').length, 'piece')}, {doubtful.length} doubtful
             </Text>
           </>
         }

@@ -108,6 +108,7 @@ const PairColumn = memo(function PairColumn({ expected, piece, left, width, chos
   return (
     <chakra.button
       type="button"
+      data-keys="through"
       disabled={piece === null}
       aria-label={
         piece === null

@@ -1,18 +1,18 @@
 import { chakra, Field, Input } from '@chakra-ui/react';
 import { useState, type ReactNode } from 'react';
-import { acceptPieces, dropPiece, relabelPiece } from '../../../core/document/commands/lifting';
+import { acceptPieces, dropPiece } from '../../../core/document/commands/lifting';
 import type { PieceRow } from '../../../core/document/schema';
 import type { Deviation } from '../../../core/find/tracePiece';
 import { countNodes } from '../../../core/geometry/contour';
 import { paintText, swatchOf } from '../../canvas/fillLayers';
 import { useWay } from '../../panels/way';
 import { pieceLabel } from '../../store/selectors';
+import { namePieceOfSheet } from '../../store/nameBench';
 import { useDoc, useProject } from '../../store/projectStore';
+import { pieceStateText } from '../../text/pieceState';
 import { Fact, Gauge, GaugePart } from '../../ui/Gauge';
 import { InkButton } from '../../ui/InkButton';
 import { OtherDrawing } from '../gather/OtherDrawing';
-
-const STATE_TEXT = { found: 'suggested', accepted: 'accepted by you', dropped: 'dropped' } as const;
 
 interface Props {
   readonly piece: PieceRow;
@@ -31,17 +31,13 @@ export function PieceGauge({ piece, deviation, traced, children }: Props) {
   const glyph = Object.values(doc.glyphs).find((g) => g.source?.pieceId === piece.id);
   const relabel = () => {
     const char = [...typed.trim()][0];
-    if (char) commit(relabelPiece(doc, piece.id, char));
+    if (char) namePieceOfSheet(piece.id, char);
     setTyped('');
   };
   return (
     <Gauge
       title={`Piece ${piece.order + 1}: ${pieceLabel(piece) ?? 'no character'}`}
-      hint={
-        piece.state === 'accepted' && piece.name !== null
-          ? 'named by its file, or by you'
-          : STATE_TEXT[piece.state]
-      }
+      hint={pieceStateText(piece, doc.sheets[piece.sheetId])}
     >
       <Fact label="How sure">
         {piece.char === null ? 'nothing fits' : `${Math.round(piece.confidence * 100)} %`}

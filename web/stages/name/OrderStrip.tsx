@@ -1,3 +1,4 @@
+import { counted } from '../../../core/problems/counted';
 import { chakra, Flex, Text } from '@chakra-ui/react';
 import { useMemo } from 'react';
 import { pairByOrder, takeOrder, type OrderPlace } from '../../../core/document/commands/assigning';
@@ -58,7 +59,7 @@ export function countText(doc: Doc, places: readonly OrderPlace[]): string {
   const chars = places.filter((p) => p.char !== null).length;
   const extra = places.filter((p) => p.char === null).map((p) => doc.pieces[p.pieceId!]!.order + 1);
   const missing = places.filter((p) => p.pieceId === null).map((p) => p.char!);
-  const head = `${pieces} pieces for ${chars} characters`;
+  const head = `${counted(pieces, 'piece')} for ${counted(chars, 'character')}`;
   const tail = [
     ...(extra.length > 0 ? [`left out: piece ${few(extra.map(String), ', ')}`] : []),
     ...(missing.length > 0 ? [`without a piece: ${few(missing, ' ')}`] : []),
@@ -110,7 +111,7 @@ export function OrderStrip() {
             useNameBench.setState({ leftOut: new Set() });
           }}
         >
-          Name {pairs} pieces
+          Name {counted(pairs, 'piece')}
         </InkButton>
       </Flex>
       <Flex gap="1" overflowX="auto" pb="1">

@@ -1,3 +1,4 @@
+import { counted } from '../../../core/problems/counted';
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { chakra, Flex, Text } from '@chakra-ui/react';
 import type { PieceRow } from '../../../core/document/schema';
@@ -26,7 +27,7 @@ export function PieceShelf({ pieces, chosen, onTake }: Props) {
       flexShrink={0}
     >
       <Text fontSize="xs" color="faded" flexShrink={0} w="7.5rem">
-        {pieces.length === 1 ? '1 piece' : `${pieces.length} pieces`} without a character. Drag onto a field.
+        {counted(pieces.length, 'piece')} without a character. Drag onto a field.
       </Text>
       {pieces.slice(0, 60).map((p) => (
         <ShelfPiece key={p.id} piece={p} chosen={p.id === chosen} onTake={() => onTake(p.id)} />

@@ -1,3 +1,4 @@
+import { counted } from '../../../core/problems/counted';
 import { Box } from '@chakra-ui/react';
 import { useMemo } from 'react';
 import type { GlyphRow, Lines } from '../../../core/document/schema';
@@ -44,7 +45,7 @@ interface GlyphSet {
 
 function setsOf(glyphs: readonly GlyphRow[], chosen: ReadonlySet<string>): GlyphSet[] {
   if (chosen.size > 1)
-    return [{ name: `${chosen.size} chosen letters`, members: glyphs.filter((g) => chosen.has(g.id)) }];
+    return [{ name: counted(chosen.size, 'chosen letter'), members: glyphs.filter((g) => chosen.has(g.id)) }];
   const sets = SETS.map(([name, of]) => ({
     name,
     members: glyphs.filter((g) => of.test(String.fromCodePoint(g.codePoints[0]!))),

@@ -1,6 +1,5 @@
 import { Box, Flex, NativeSelect, Text } from '@chakra-ui/react';
 import { useEffect, useMemo, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { changeSeating, seatAll } from '../../../core/document/commands/lifting';
 import { changeSeatFacts, liftGlyphs, mendStandings } from '../../../core/document/commands/placing';
 import { projectOf } from '../../../core/document/newProject';
@@ -8,6 +7,7 @@ import { useGlyphInHand } from '../../panels/useGlyphInHand';
 import { useDoc, useProject } from '../../store/projectStore';
 import { seatBench, useSeatBench } from '../../store/seatBench';
 import { drawnGlyphs, standingsInOrder } from '../../store/selectors';
+import { useBenchKey } from '../../ui/benchKeys';
 import { Bench, EmptyBench } from '../../ui/Bench';
 import { InkButton } from '../../ui/InkButton';
 import { BesideOthers } from './BesideOthers';
@@ -55,21 +55,23 @@ export function SeatStage() {
     take(to.id);
   };
   const nudge = (by: number) => commit(liftGlyphs(doc, ids, by));
-  useHotkeys('left, comma', () => step(-1));
-  useHotkeys('right, period', () => step(1));
-  useHotkeys('up', (e) => (e.preventDefault(), nudge(1)));
-  useHotkeys('down', (e) => (e.preventDefault(), nudge(-1)));
-  useHotkeys('shift+up', (e) => (e.preventDefault(), nudge(10)));
-  useHotkeys('shift+down', (e) => (e.preventDefault(), nudge(-10)));
-  useHotkeys('a', () => seatBench.choose(standings.map((s) => s.id)));
-  useHotkeys('escape', () => seatBench.choose([]));
+  useBenchKey('left', () => step(-1));
+  useBenchKey('pageup', () => step(-1), { preventDefault: true });
+  useBenchKey('right', () => step(1));
+  useBenchKey('pagedown', () => step(1), { preventDefault: true });
+  useBenchKey('up', (e) => (e.preventDefault(), nudge(1)));
+  useBenchKey('down', (e) => (e.preventDefault(), nudge(-1)));
+  useBenchKey('shift+up', (e) => (e.preventDefault(), nudge(10)));
+  useBenchKey('shift+down', (e) => (e.preventDefault(), nudge(-10)));
+  useBenchKey('a', () => seatBench.choose(standings.map((s) => s.id)));
+  useBenchKey('escape', () => seatBench.choose([]));
   const faulty = all.filter((s) => s.fault !== null && s.mend !== null);
-  useHotkeys('j', () => {
+  useBenchKey('j', () => {
     const at = faulty.findIndex((s) => s.id === glyph?.id);
     const next = faulty[(at + 1) % faulty.length];
     if (next) (seatBench.choose([next.id]), take(next.id));
   });
-  useHotkeys('enter', () => {
+  useBenchKey('enter', () => {
     const mine = faulty.filter((s) => ids.includes(s.id));
     if (mine.length > 0) commit(mendStandings(doc, mine));
   });

@@ -1,3 +1,4 @@
+import { counted } from '../../../problems/counted';
 import type { CleanUp } from '../../../dress/cleanUp';
 import { mendSnag, type Snag } from '../../../dress/snags';
 import type { Contour } from '../../../geometry/contour';
@@ -59,7 +60,7 @@ export function takeCleaned(
     if (!glyph || glyph.contours !== before || contours === before) continue;
     d.put('glyphs', { ...withOutline(keepOutline(glyph, CLEAN_UP_NAMES[kind]), contours), cleaned: true });
   }
-  return d.done(`${CLEAN_UP_NAMES[kind]}: ${cleaned.size} letters`);
+  return d.done(`${CLEAN_UP_NAMES[kind]}: ${counted(cleaned.size, 'letter')}`);
 }
 
 /** One snag mended on the spot. */

@@ -4,6 +4,7 @@ import { contoursBox } from '../../../geometry/measure';
 import { translation } from '../../../geometry/affine';
 import { breakAt, closeRun, joinRuns, startAt } from '../../../outline/points';
 import type { ProjectDiff } from '../../diff';
+import { usualPlace } from '../../../seat/proportions';
 import { projectOf } from '../../newProject';
 import type { Doc, GlyphRow } from '../../schema';
 import { edit, outlineOf, own, type PointRef, type Target } from './edit';
@@ -131,7 +132,7 @@ export const removeContours = (doc: Doc, target: Target, contours: readonly numb
   edit(doc, target, 'Remove contours', (cs) => cs.filter((_, i) => !contours.includes(i)));
 
 /**
- * Contours of another drawing (px, y down) added to a glyph: as high as the letter, or as a capital when it is empty,
+ * Contours of another drawing (px, y down) added to a glyph: as high as the letter, or as such a letter usually is when it is empty,
  * standing where it stands, so that they never land out of sight.
  */
 export function pasteContours(doc: Doc, glyphId: string, drawing: readonly Contour[]): ProjectDiff | null {
@@ -139,7 +140,9 @@ export function pasteContours(doc: Doc, glyphId: string, drawing: readonly Conto
   const from = contoursBox(drawing);
   if (!glyph || !from) return null;
   const own = contoursBox(glyph.contours);
-  const [foot, top] = own ? [own.yMin, own.yMax] : [0, projectOf(doc).lines.capHeight];
+  const char = String.fromCodePoint(glyph.codePoints[0] ?? 0x48);
+  const usual = usualPlace(char, projectOf(doc).lines);
+  const [foot, top] = own ? [own.yMin, own.yMax] : [usual.foot, usual.foot + usual.tall];
   const k = (top - foot) / Math.max(from.yMax - from.yMin, 1e-9);
   const left = own ? own.xMin : 0;
   const place = { a: k, b: 0, c: 0, d: -k, e: left - k * from.xMin, f: foot + k * from.yMax };

@@ -1,3 +1,4 @@
+import { counted } from '../../../../core/problems/counted';
 import { Box, Field, Flex, Input, SimpleGrid, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import { CLEAN_UP_NAMES, mayClean, mendOne, takeUpKept } from '../../../../core/document/commands/dressing';
@@ -234,12 +235,12 @@ function ManyLetters() {
         disabled={stop !== null || chosen === 0}
         onClick={() => void cleanMany(kind, tolerance, only)}
       >
-        {CLEAN_UP_NAMES[kind]}: {chosen} letters
+        {CLEAN_UP_NAMES[kind]}: {counted(chosen, 'letter')}
       </InkButton>
       {stop && (
         <Flex align="center" gap="2">
           <Text fontSize="xs" color="faded" flex="1" role="status">
-            {done} of {total} letters
+            {done} of {counted(total, 'letter')}
           </Text>
           <InkButton tip="Stop; nothing is changed" onClick={stop}>
             Stop

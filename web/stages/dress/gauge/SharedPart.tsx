@@ -1,3 +1,4 @@
+import { counted } from '../../../../core/problems/counted';
 import { Flex, Input, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import {
@@ -61,7 +62,7 @@ export function SharedPart() {
               .join(', ')}`}
             onClick={() => take(part.id)}
           >
-            {part.name}, in {usersOf(doc, part.id).length} letters
+            {part.name}, in {counted(usersOf(doc, part.id).length, 'letter')}
           </Text>
           <InkButton
             tip="Make it this letter's own; the others keep sharing"

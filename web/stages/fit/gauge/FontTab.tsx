@@ -1,3 +1,4 @@
+import { counted } from '../../../../core/problems/counted';
 import { Flex, Slider, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import {
@@ -125,8 +126,8 @@ export function FontTab({ pair, rhythm }: { pair: PairOff | null; rhythm: Rhythm
         </InkButton>
       )}
       <GaugePart title="What was set by whom" />
-      <Fact label="Fitted by itself">{count('fitted').length} letters</Fact>
-      <Fact label="Set by hand">{count('hand').length} letters</Fact>
+      <Fact label="Fitted by itself">{counted(count('fitted').length, 'letter')}</Fact>
+      <Fact label="Set by hand">{counted(count('hand').length, 'letter')}</Fact>
       <Flex gap="2" wrap="wrap">
         <InkButton
           tip="Accept all that the fit made: it stays"

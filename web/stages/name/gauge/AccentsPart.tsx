@@ -1,3 +1,4 @@
+import { counted } from '../../../../core/problems/counted';
 import { Flex, Text } from '@chakra-ui/react';
 import {
   composable,
@@ -40,7 +41,7 @@ export function AccentsPart() {
         disabled={ready.length === 0}
         onClick={() => commit(composeAccents(doc, list))}
       >
-        Compose {ready.length} letters
+        Compose {counted(ready.length, 'letter')}
       </InkButton>
       {lacking.length > 0 && (
         <Flex gap="1.5" wrap="wrap" align="center">

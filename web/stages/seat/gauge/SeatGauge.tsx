@@ -1,3 +1,4 @@
+import { counted } from '../../../../core/problems/counted';
 import { iconsOf } from '../../../../core/document/commands/icons';
 import { useDoc } from '../../../store/projectStore';
 import { useSeatBench } from '../../../store/seatBench';
@@ -16,7 +17,7 @@ export function SeatGauge({ ids }: { ids: readonly string[] }) {
   const out = standingsInOrder(doc).filter((s) => s.fault !== null).length;
   const icons = iconsOf(doc).length > 0;
   const tabs = [
-    { value: 'stand', text: 'Stand', snags: { count: out, label: `${out} letters stand out` } },
+    { value: 'stand', text: 'Stand', snags: { count: out, label: `${counted(out, 'letter stands', 'letters stand')} out` } },
     { value: 'chosen', text: 'Chosen' },
     { value: 'lines', text: 'Lines' },
     ...(icons ? [{ value: 'icons', text: 'Icons' }] : []),
