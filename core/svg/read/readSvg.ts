@@ -333,6 +333,7 @@ class Reader {
     outer: DrawnShape['clips'],
     map: Affine,
     parent: Context,
+    chain: readonly XmlElement[] = [],
   ): DrawnShape['clips'] {
     const link = /^url\(\s*["']?#([^"')]+)["']?\s*\)$/.exec(text ?? '');
     const clip = link && this.byId.get(link[1]!);
@@ -341,7 +342,7 @@ class Reader {
       this.tell('a clip path measured by its object');
       return outer;
     }
-    if (this.within.includes(clip)) {
+    if (this.within.includes(clip) || chain.includes(clip)) {
       this.tell('a clip path within itself');
       return outer;
     }
@@ -359,7 +360,9 @@ class Reader {
     inner.notUnderstood.forEach(this.tell);
     const contours = inner.shapes.flatMap((s) => transformContours(s.contours, s.map));
     const rule = clip.children[0]?.attributes['clip-rule'] === 'evenodd' ? 'evenodd' : 'nonzero';
-    return [...outer, { contours, rule }];
+    // A clip path may itself be clipped (CSS Masking 1, 7).
+    const itself = propertiesOf(clip, this.rules, {})['clip-path'];
+    return this.clipsOf(itself, [...outer, { contours, rule }], map, parent, [...chain, clip]);
   }
 }
 
