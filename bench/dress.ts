@@ -113,17 +113,17 @@ function simplified(count: number): string[] {
   ];
 }
 
-/** A good outline isn't touched by Tidy. */
+/** A good outline isn't touched by Neaten. */
 function leftAlone(count: number): string[] {
   let [points, before] = [0, 0];
   for (let i = 0; i < count; i++) {
     const blob = randomBlob(randomBy(i + 77), 300, 300, 250);
-    const made = cleanUp('tidy', [blob]);
+    const made = cleanUp('neaten', [blob]);
     points += made.pointsAfter;
     before += made.pointsBefore;
   }
   return [
-    `| Tidy on ${count} outlines without roughness | ${before} points before, ${points} after (extremes added) |`,
+    `| Neaten on ${count} outlines without roughness | ${before} points before, ${points} after (extremes added) |`,
   ];
 }
 

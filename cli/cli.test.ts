@@ -197,10 +197,10 @@ test('clean: a letter made of e follows when e is cleaned, in the very font that
   expect(e!.contours).not.toEqual(byName(doc).e!.contours);
   // The same clean-up as the app makes it, through its history: the same font, byte for byte.
   const letter = byName(doc).e!;
-  const made = cleanUp('tidy', letter.contours, { tolerance: 2 });
+  const made = cleanUp('neaten', letter.contours, { tolerance: 2 });
   const diff = takeCleaned(
     doc,
-    'tidy',
+    'neaten',
     new Map([[letter.id, { before: letter.contours, contours: made.contours }]]),
   );
   const inApp = commit(doc, emptyHistory, diff!).doc;
@@ -239,8 +239,10 @@ test('build: icons of different view boxes are each sized by their own, with siz
   expect(result.err).toContain('nobody');
   expect(result.err).toContain('1 thing was left out; everything else was made.');
   const bytes = new Uint8Array(readFileSync(path('icons-out', 'icons-Regular.otf')));
-  const [large, small, half] = [...'mill_large mill_small half_door'.split(' ')].map(
-    (name) => [0xe000, 0xe001, 0xe002].map((cp) => shape(bytes, String.fromCodePoint(cp))[0]!).find((g) => g.name === name)!,
+  const [large, small, half] = [...'mill_large mill_small half_door'.split(' ')].map((name) =>
+    [0xe000, 0xe001, 0xe002]
+      .map((cp) => shape(bytes, String.fromCodePoint(cp))[0]!)
+      .find((g) => g.name === name)!,
   );
   expect([large!.advance, small!.advance, half!.advance]).toEqual([780, 780, 430]);
   expect(shape(bytes, 'tide mill').map((g) => g.name)).toEqual(['mill_small']);
@@ -276,7 +278,7 @@ test('every command explains itself', async () => {
   expect(existsSync('bin/orthoglyph.mjs')).toBe(true);
 });
 
-test('clean: a project tidied within the deviation allowed, letters by hand left alone', async () => {
+test('clean: a project neatened within the deviation allowed, letters by hand left alone', async () => {
   const opened = demoProject();
   const hand = { ...byName(opened.doc).r!, handEdited: true };
   const doc = { ...opened.doc, glyphs: { ...opened.doc.glyphs, [hand.id]: hand } };
@@ -293,7 +295,7 @@ test('clean: a project tidied within the deviation allowed, letters by hand left
   );
   expect(result.code).toBe(0);
   expect(result.out).toMatch(
-    /^Tidy: \d of 3 letters changed, \d+ points before, \d+ after, greatest deviation [01]\.\d u\n$/,
+    /^Neaten: \d of 3 letters changed, \d+ points before, \d+ after, greatest deviation [01]\.\d u\n$/,
   );
   const { letters } = read('clean.json') as {
     letters: { glyph: string; deviation: number; snags: string[] }[];

@@ -90,7 +90,9 @@ export async function projectFromFiles(
   }
   showProgress('');
   for (const page of sorted.pages)
-    told([problem({ code: 'name-not-understood', name: parse(page.path).name }, 'error', { file: page.path })]);
+    told([
+      problem({ code: 'name-not-understood', name: parse(page.path).name }, 'error', { file: page.path }),
+    ]);
   if (Object.keys(doc.pieces).length > 0) return { doc, leftOut: failed.size };
   printProblems(fail({ code: 'no-glyphs' }, { file: input }).problems);
   return null;

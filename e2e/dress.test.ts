@@ -100,7 +100,7 @@ function jagged(): Contour {
   return corners([...right.reverse(), ...left.reverse()]);
 }
 
-test('a jagged outline of 140 points is smooth with under 20 after Tidy; all letters are tidied, three by hand stay', async ({
+test('a jagged outline of 140 points is smooth with under 20 after Neaten; all letters are neatened, three by hand stay', async ({
   page,
 }) => {
   await openDemo(page);
@@ -110,7 +110,7 @@ test('a jagged outline of 140 points is smooth with under 20 after Tidy; all let
   await expect(points(page)).toHaveText('140');
   await tab(page, 'Clean');
   await type(page, 'Deviation allowed', '4');
-  await press(page, 'Tidy');
+  await press(page, 'Neaten');
   const tried = page.getByTestId('clean-up-tried');
   await expect(tried).toContainText(/140 → \d+/);
   const text = (await tried.textContent())!;
@@ -138,7 +138,7 @@ test('a jagged outline of 140 points is smooth with under 20 after Tidy; all let
   const handMade = await copiedText(page);
   await tab(page, 'Clean');
   await expect(page.getByText('4 by hand stay as they are.')).toBeVisible();
-  await press(page, /^Tidy: 71 letters$/);
+  await press(page, /^Neaten: 71 letters$/);
   const many = page.getByTestId('many-cleaned');
   await expect(many).toContainText(/\d+ of 71/, { timeout: 60_000 });
   expect(Number(/deviation([\d.]+)/.exec((await many.textContent())!)![1])).toBeLessThanOrEqual(4);

@@ -147,7 +147,7 @@ try {
   // A clean-up tried on a letter, and one drawn by a pen along its lines.
   await page.goto(`${base}/p/tide-mill/dress?glyph=r`);
   await page.getByRole('tab', { name: /^Clean/ }).click();
-  await page.getByRole('button', { name: 'Tidy', exact: true }).click();
+  await page.getByRole('button', { name: 'Neaten', exact: true }).click();
   await page.getByTestId('clean-up-tried').waitFor();
   await page.mouse.move(640, 720);
   await page.waitForTimeout(700);

@@ -134,6 +134,8 @@ export async function runBuild(argv: string[]): Promise<number> {
     }
   }
   if (leftOut === 0) return EXIT.ok;
-  process.stderr.write(`${counted(leftOut, 'thing was', 'things were')} left out; everything else was made.\n`);
+  process.stderr.write(
+    `${counted(leftOut, 'thing was', 'things were')} left out; everything else was made.\n`,
+  );
   return EXIT.input;
 }

@@ -17,7 +17,7 @@ import {
   writeFile,
 } from '../io';
 
-export const cleanHelp = `orthoglyph clean PROJECT.zip --out OUT.zip [--how tidy] [--deviation 2] [--only LETTERS] [--json OUT.json]
+export const cleanHelp = `orthoglyph clean PROJECT.zip --out OUT.zip [--how neaten] [--deviation 2] [--only LETTERS] [--json OUT.json]
 
 Cleans the outlines of a project's letters and writes the project anew. Letters worked on by hand stay as they are.
   --how KIND        ${CLEAN_UPS.join(', ')}
@@ -45,7 +45,7 @@ export async function runClean(argv: string[]): Promise<number> {
   });
   const input = positionals[0];
   if (!input || positionals.length > 1 || !values.out) throw new UsageError('give one project, and --out');
-  const how = (values.how ?? 'tidy') as CleanUp;
+  const how = (values.how ?? 'neaten') as CleanUp;
   if (!CLEAN_UPS.includes(how)) throw new UsageError(`--how is one of ${CLEAN_UPS.join(', ')}`);
   const tolerance = Number(values.deviation ?? 2);
   if (!(tolerance > 0 && tolerance <= 100))

@@ -58,6 +58,36 @@ describe('SVG', () => {
   );
 
   test(
+    'a marker within itself, a hundred markers at each of a thousand corners, clips that clip each other',
+    () => {
+      const line = `<path d="M0 0${'l3 2'.repeat(999)}" stroke="#000" fill="none" marker-mid="url(#m)"/>`;
+      const own = '<marker id="m"><path d="M0 0h3v3" marker-start="url(#m)"/></marker>';
+      expect(read(svg(`${own}<path d="M0 0h20v20" marker-start="url(#m)"/>`)).ok).toBe(true);
+      const many = `<marker id="m">${'<rect width="2" height="2"/>'.repeat(100)}</marker>`;
+      expect(read(svg(many + line)).problems[0]!.code).toBe('svg-too-large');
+      const clips =
+        '<clipPath id="a" clip-path="url(#b)"><rect width="50" height="50"/></clipPath>' +
+        '<clipPath id="b" clip-path="url(#a)"><rect width="50" height="50"/></clipPath>';
+      expect(told(svg(`${clips}<g clip-path="url(#a)">${SQUARE}</g>`))).toMatch(/clip path within itself/);
+    },
+    PATIENCE_MS,
+  );
+
+  test(
+    'selectors that look at all neighbours of a hundred thousand elements, and thousands of rules',
+    () => {
+      const crowd = '<g/>'.repeat(100_000);
+      const around = '<style>g:nth-child(2n)~g:has(rect)+g{fill:none}</style>';
+      expect(told(svg(around + crowd + SQUARE))).toMatch(/in so large a drawing/);
+      const rules = Array.from({ length: 3000 }, (_, i) => `.c${i}{fill:none}`).join('');
+      expect(told(svg(`<style>${rules}</style>${crowd}${SQUARE}`))).toMatch(
+        /the rest of its long style sheet/,
+      );
+    },
+    PATIENCE_MS,
+  );
+
+  test(
     'dashes of a thousandth of a px',
     () => {
       const line = '<path d="M0 50H100" stroke="black" stroke-width="4" stroke-dasharray=".001"/>';

@@ -5,8 +5,10 @@ import { sortFiles } from './sortFiles';
 
 /** Discs of a radius in a grid, as dark letters on light paper. */
 const grid = (columns: number, rows: number, radius: number, pitch = 60) =>
-  coverage(columns * pitch, rows * pitch, (x, y) =>
-    Math.hypot((x % pitch) - pitch / 2, (y % pitch) - pitch / 2) < radius,
+  coverage(
+    columns * pitch,
+    rows * pitch,
+    (x, y) => Math.hypot((x % pitch) - pitch / 2, (y % pitch) - pitch / 2) < radius,
   );
 const picture = (field: ReturnType<typeof coverage>) => toPicture(field);
 const file = (path: string, field: ReturnType<typeof coverage>) => {
@@ -23,8 +25,10 @@ test('rows of letters are a page, a letter and its parts are none', () => {
 });
 
 test('specks around a letter don’t make it a page', () => {
-  const speckled = coverage(600, 600, (x, y) =>
-    Math.hypot(x - 300, y - 300) < 180 || Math.hypot((x % 50) - 25, (y % 50) - 25) < 2,
+  const speckled = coverage(
+    600,
+    600,
+    (x, y) => Math.hypot(x - 300, y - 300) < 180 || Math.hypot((x % 50) - 25, (y % 50) - 25) < 2,
   );
   expect(looksLikePage(picture(speckled))).toBe(false);
 });

@@ -286,8 +286,8 @@ test('cleaning many letters leaves those worked on by hand, and those changed me
   expect(dressing.mayClean(hand.glyphs.x!)).toBe(false);
   expect(dressing.mayClean(hand.glyphs.o!)).toBe(true);
   const before = hand.glyphs.o!.contours;
-  const taken = dressing.takeCleaned(hand, 'tidy', new Map([['o', { before, contours: [before[0]!] }]]))!;
+  const taken = dressing.takeCleaned(hand, 'neaten', new Map([['o', { before, contours: [before[0]!] }]]))!;
   const after = applyDiff(hand, taken);
   expect(byName(after).o).toMatchObject({ cleaned: true, handEdited: false });
-  expect(dressing.takeCleaned(after, 'tidy', new Map([['o', { before, contours: [] }]]))).toBeNull();
+  expect(dressing.takeCleaned(after, 'neaten', new Map([['o', { before, contours: [] }]]))).toBeNull();
 });

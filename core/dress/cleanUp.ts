@@ -9,9 +9,9 @@ import { closeGaps, dropSpecks, roundToUnits, strayContours } from '../outline/p
 import { simplify } from '../outline/simplify';
 import { defaultStraighten, straighten } from '../outline/straighten';
 
-/** What can be cleaned, by itself or as Tidy: the safe ones together. */
+/** What can be cleaned, by itself or as Neaten: the safe ones together. */
 export const CLEAN_UPS = [
-  'tidy',
+  'neaten',
   'simplify',
   'extremes',
   'directions',
@@ -56,7 +56,7 @@ export function cleanUp(
   before: readonly Contour[],
   settings: CleanUpSettings = defaultCleanUp,
 ): CleanedUp {
-  const specks = (kind === 'specks' || kind === 'tidy') && !settings.lines;
+  const specks = (kind === 'specks' || kind === 'neaten') && !settings.lines;
   const kept = specks ? withoutSpecks(before) : before;
   const contours = settled(kept, STEPS[kind](kept, settings));
   const deviation = kind === 'overlaps' ? oneWayDeviation(contours, kept) : greatestDeviation(kept, contours);
@@ -80,7 +80,7 @@ const each =
 /** Tries at keeping all steps together within the tolerance, each step of a try allowed less. */
 const TIDY_SHARES = [0.8, 0.5, 0.3];
 
-/** One contour tidied without leaving what it was by more than the tolerance; as it is when that can't be had. */
+/** One contour neatened without leaving what it was by more than the tolerance; as it is when that can't be had. */
 function tidyContour(c: Contour, { tolerance }: CleanUpSettings): Contour {
   for (const share of TIDY_SHARES) {
     const simpler = simplify(mergeDuplicates(c), { tolerance: share * tolerance, cornerDeg: 35 });
@@ -93,7 +93,7 @@ function tidyContour(c: Contour, { tolerance }: CleanUpSettings): Contour {
 }
 
 const STEPS: Record<CleanUp, Step> = {
-  tidy: (cs, settings) =>
+  neaten: (cs, settings) =>
     settings.lines
       ? cs.map((c) => tidyContour(c, settings))
       : rightDirections(closeGaps(cs).map((c) => tidyContour(c, settings))),

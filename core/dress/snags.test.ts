@@ -121,8 +121,8 @@ describe('cleaning up', () => {
     }
   });
 
-  test('a counter that runs the wrong way is right after Tidy', () => {
-    const made = cleanUp('tidy', [circle(300, 300, 250), circle(300, 300, 150)]);
+  test('a counter that runs the wrong way is right after Neaten', () => {
+    const made = cleanUp('neaten', [circle(300, 300, 250), circle(300, 300, 150)]);
     expect(made.contours.map((c) => Math.sign(contourArea(c)))).toEqual([1, -1]);
   });
 
@@ -131,11 +131,11 @@ describe('cleaning up', () => {
     expect(made).toMatchObject({ dropped: 1, deviation: 0, pointsBefore: 8, pointsAfter: 4 });
   });
 
-  test('lines for a pen keep their loose ends when they are tidied', () => {
+  test('lines for a pen keep their loose ends when they are neatened', () => {
     const c: Contour = { ...circle(0, 0, 200), closed: false };
     const near = { ...c, nodes: [...c.nodes, { ...c.nodes[0]!, y: -20, out: null }] };
-    expect(cleanUp('tidy', [near]).contours.every((x) => x.closed)).toBe(true);
-    expect(cleanUp('tidy', [near], { tolerance: 2, lines: true }).contours.every((x) => !x.closed)).toBe(
+    expect(cleanUp('neaten', [near]).contours.every((x) => x.closed)).toBe(true);
+    expect(cleanUp('neaten', [near], { tolerance: 2, lines: true }).contours.every((x) => !x.closed)).toBe(
       true,
     );
   });

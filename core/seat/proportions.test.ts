@@ -86,8 +86,7 @@ describe('old-style figures', () => {
       bottom: bottom * scale,
       top: top * scale,
     }));
-  const lining = (): Stander[] =>
-    [...'0123456789'].map((char) => ({ id: char, char, bottom: -8, top: 700 }));
+  const lining = (): Stander[] => [...'0123456789'].map((char) => ({ id: char, char, bottom: -8, top: 700 }));
 
   test('are told from lining ones by those that hang', () => {
     expect(areOldStyle(figures())).toBe(true);

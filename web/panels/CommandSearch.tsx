@@ -19,7 +19,7 @@ import { useWay } from './way';
 /** What is found in each part of Dress's gauge, in the words one would look for. */
 const TAB_WORDS = {
   points: 'points, kinds, break, join, close, reverse, width of a letter',
-  clean: 'tidy, simplify, snags, clean up one letter or all',
+  clean: 'neaten, tidy up, simplify, snags, clean up one letter or all',
   parts: 'unite, subtract, grow, stems, shared parts, skeleton, anchors, colours',
   see: 'curvature comb, deviation, neighbours, source picture',
 };

@@ -3,7 +3,7 @@ import { SHORTCUTS } from '../text/shortcuts';
 
 export function ShortcutSheet({ onClose }: { onClose: () => void }) {
   return (
-    <Dialog.Root open onOpenChange={(e) => !e.open && onClose()} size="lg">
+    <Dialog.Root open onOpenChange={(e) => !e.open && onClose()} size="xl" scrollBehavior="inside">
       <Portal>
         <Dialog.Backdrop />
         <Dialog.Positioner>
@@ -12,16 +12,22 @@ export function ShortcutSheet({ onClose }: { onClose: () => void }) {
               <Dialog.Title>Shortcuts</Dialog.Title>
             </Dialog.Header>
             <Dialog.Body>
-              <SimpleGrid columns={2} gap="6">
+              <SimpleGrid columns={2} columnGap="10" rowGap="6">
                 {SHORTCUTS.map(({ where, keys }) => (
                   <Box key={where}>
                     <Text fontWeight="bold" mb="1">
                       {where}
                     </Text>
                     {keys.map(([key, what]) => (
-                      <Flex key={key} justify="space-between" gap="3" py="0.5" fontSize="sm">
-                        <Text>{what}</Text>
-                        <Kbd>{key}</Kbd>
+                      <Flex key={key} justify="space-between" align="flex-start" gap="4" py="1" fontSize="sm">
+                        <Text flex="1">{what}</Text>
+                        <Flex wrap="wrap" justify="flex-end" gap="1" maxW="11rem">
+                          {key.split(', ').map((one) => (
+                            <Kbd key={one} fontFamily="body" wordSpacing="normal" color="ink">
+                              {one}
+                            </Kbd>
+                          ))}
+                        </Flex>
                       </Flex>
                     ))}
                   </Box>

@@ -43,12 +43,12 @@ describe('cleaning one letter', () => {
   test('is tried without being made, and then made as tried, as one step', async () => {
     const t = await bench();
     const before = t.session.doc;
-    await t.tryCleanUp(O, 'tidy', 4);
+    await t.tryCleanUp(O, 'neaten', 4);
     const { tried } = useDressBench.getState();
     expect(tried!.made.pointsBefore).toBe(100);
     expect(tried!.made.pointsAfter).toBeLessThan(20);
     expect(t.session.doc).toBe(before);
-    await t.makeCleanUp(O, 'tidy', 4);
+    await t.makeCleanUp(O, 'neaten', 4);
     // What was tried isn't worked out again.
     expect(t.b.calls).toEqual(['clean']);
     expect(points(t.session.doc, 'o')).toBe(tried!.made.pointsAfter);
@@ -62,7 +62,7 @@ describe('cleaning one letter', () => {
     t.session.commit(setBearings(t.session.doc, 'H', { left: 77 }));
     const before = t.session.doc;
     t.b.hold('clean');
-    const made = t.makeCleanUp(O, 'tidy', 4);
+    const made = t.makeCleanUp(O, 'neaten', 4);
     await t.b.settle();
     t.session.undo();
     await t.b.release('clean');
@@ -76,7 +76,7 @@ describe('cleaning one letter', () => {
   test('an answer for a drawing that is gone by then is not shown, nor made', async () => {
     const t = await bench();
     t.b.hold('clean');
-    const [tried, made] = [t.tryCleanUp(O, 'tidy', 4), t.makeCleanUp(O, 'tidy', 4)];
+    const [tried, made] = [t.tryCleanUp(O, 'neaten', 4), t.makeCleanUp(O, 'neaten', 4)];
     await t.b.settle();
     const d = draft(t.session.doc);
     d.put('glyphs', { ...t.session.doc.glyphs.o!, contours: [jagged(300)] });
@@ -92,8 +92,8 @@ describe('cleaning one letter', () => {
   test('a fault is told', async () => {
     const t = await bench();
     t.b.faults.set('clean', 'throw');
-    await t.tryCleanUp(O, 'tidy', 4);
-    await t.makeCleanUp(O, 'tidy', 4);
+    await t.tryCleanUp(O, 'neaten', 4);
+    await t.makeCleanUp(O, 'neaten', 4);
     expect(t.b.tab.codes('a')).toEqual(['job-failed', 'job-failed']);
   });
 });
@@ -103,7 +103,7 @@ describe('cleaning many letters', () => {
     const t = await bench();
     const before = t.session.doc;
     expect(lettersToClean(before, 'o').map((g) => g.id)).toEqual(['o']);
-    await t.cleanMany('tidy', 4, 'ox');
+    await t.cleanMany('neaten', 4, 'ox');
     const { found } = useCleaning.getState();
     expect(found).toMatchObject({ projectId: 'a', asked: 2, pointsBefore: 200 });
     expect(found!.pointsAfter).toBeLessThan(40);
@@ -117,7 +117,7 @@ describe('cleaning many letters', () => {
   test('that is stopped half way leaves nothing to keep', async () => {
     const t = await bench();
     t.b.hold('clean');
-    const done = t.cleanMany('tidy', 4, 'ox');
+    const done = t.cleanMany('neaten', 4, 'ox');
     await t.b.settle();
     expect(useCleaning.getState().total).toBe(2);
     useCleaning.getState().stop!();
@@ -130,7 +130,7 @@ describe('cleaning many letters', () => {
 
   test('found in one project is never kept in another', async () => {
     const t = await bench();
-    await t.cleanMany('tidy', 4, 'o');
+    await t.cleanMany('neaten', 4, 'o');
     const other = await t.b.open('b', withJagged);
     const before = other.doc;
     t.keepMany();

@@ -106,7 +106,10 @@ export function* stageStates(doc: Doc): Steps<Record<string, string>> {
   const out = standingsInOrder(doc).filter((x) => x.fault !== null).length;
   return {
     gather: counted(sheets, 'sheet'),
-    lift: doubtful > 0 ? `${counted(pieces.length, 'piece')}, ${doubtful} doubtful` : counted(pieces.length, 'piece'),
+    lift:
+      doubtful > 0
+        ? `${counted(pieces.length, 'piece')}, ${doubtful} doubtful`
+        : counted(pieces.length, 'piece'),
     dress: hand > 0 ? `${counted(drawn.length, 'glyph')}, ${hand} by hand` : counted(drawn.length, 'glyph'),
     seat: `x ${Math.round(lines.xHeight)} u, H ${Math.round(lines.capHeight)} u${out > 0 ? `, ${out} off` : ''}`,
     name: `${bill - missing} of ${bill}`,

@@ -19,7 +19,7 @@ export const SHORTCUTS: readonly {
     keys: [
       ['J', 'Next doubtful piece'],
       ['Enter', 'Accept the piece'],
-      ['Arrow left, right', 'Piece before, after'],
+      ['Arrow left or right', 'Piece before, after'],
       ['Delete', 'Drop the piece'],
       ['X', 'Cut a piece: draw a line across it'],
       ['G', 'Join the piece with the next'],
@@ -38,7 +38,7 @@ export const SHORTCUTS: readonly {
       ['E, R, T', 'Make corner, smooth, tangent'],
       ['I, U', 'Make straight, curved'],
       ['B, J', 'Break at points, join two loose ends'],
-      ['Y', 'Tidy the letter'],
+      ['Y', 'Neaten the letter'],
       ['L', 'Lock the stretch between chosen points, or free it'],
       ['A', 'Choose all points'],
       ['F', 'Filled or outline'],
@@ -51,9 +51,9 @@ export const SHORTCUTS: readonly {
   {
     where: 'Seat',
     keys: [
-      ['Arrow left, right, Page Up, Page Down', 'Letter before, after'],
-      ['Arrow up, down', 'Move the chosen letters by 1 u, with Shift 10 u'],
-      ['Shift, Alt and click', 'Choose up to here, one more or less'],
+      ['Arrow left or right, Page Up, Page Down', 'Letter before, after'],
+      ['Arrow up or down', 'Move the chosen letters by 1 u, with Shift 10 u'],
+      ['Shift or Alt and click', 'Choose up to here, one more or less'],
       ['A, Escape', 'Choose all, choose none'],
       ['J, Enter', 'Next letter that stands out, put it right'],
       ['Ctrl while dragging', 'Without snapping'],
@@ -62,10 +62,10 @@ export const SHORTCUTS: readonly {
   {
     where: 'Fit',
     keys: [
-      ['Arrow left, right', 'Letter before, after in the line'],
+      ['Arrow left or right', 'Letter before, after in the line'],
       ['P', 'Take the letter and its next in hand as a pair'],
       ['J, Shift+J', 'Next of the worst pairs, the one before'],
-      ['Alt+Arrow left, right', 'Kern the pair in hand by 1 u, with Shift 10 u'],
+      ['Alt+Arrow left or right', 'Kern the pair in hand by 1 u, with Shift 10 u'],
       ['M', 'Map of pairs, or the line'],
       ['Escape', 'No pair in hand'],
     ],

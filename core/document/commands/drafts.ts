@@ -194,13 +194,13 @@ const MARKS: Readonly<Record<string, Recipe>> = {
 const STANDING_ACCENTS: Readonly<Record<string, string>> = {
   '`': '\u0300',
   '´': '\u0301',
-  'ˆ': '\u0302',
+  ˆ: '\u0302',
   '˜': '\u0303',
   '¯': '\u0304',
   '˙': '\u0307',
   '¨': '\u0308',
   '˚': '\u030a',
-  'ˇ': '\u030c',
+  ˇ: '\u030c',
   '¸': '\u0327',
   '˛': '\u0328',
 };
@@ -342,12 +342,14 @@ export function makeDrafts(doc: Doc, list: string): ProjectDiff | null {
   for (const char of draftable(doc, list)) {
     const components: ComponentRow[] = [];
     const contours: Contour[] = [];
-    recipeFor(doc, char)!.make(parts).forEach(([from, transform], i) => {
-      const part = drawn(doc, from)!;
-      const id = `c${i + 1}`;
-      components.push({ id, glyphId: part.id, transform, mark: null });
-      contours.push(...transformContours(part.contours, transform).map((c) => ({ ...c, of: id })));
-    });
+    recipeFor(doc, char)!
+      .make(parts)
+      .forEach(([from, transform], i) => {
+        const part = drawn(doc, from)!;
+        const id = `c${i + 1}`;
+        components.push({ id, glyphId: part.id, transform, mark: null });
+        contours.push(...transformContours(part.contours, transform).map((c) => ({ ...c, of: id })));
+      });
     d.put('glyphs', {
       ...glyphOfCharacter(d, char.codePointAt(0)!, styleId),
       contours,

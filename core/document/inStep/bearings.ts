@@ -30,7 +30,9 @@ const NO_BREAK = 0xa0;
 function spaceOf(doc: Doc, glyph: GlyphRow): GlyphRow | null {
   if (!glyph.codePoints.includes(NO_BREAK) || glyph.contours.length > 0) return null;
   const found = glyphLookups(doc.glyphs).byCodePoint.get(SPACE);
-  return found?.find((g) => g.id !== glyph.id && g.styleId === glyph.styleId && g.contours.length === 0) ?? null;
+  return (
+    found?.find((g) => g.id !== glyph.id && g.styleId === glyph.styleId && g.contours.length === 0) ?? null
+  );
 }
 
 /** A glyph with the bearings of whom it follows; the same row when it has them. */

@@ -67,7 +67,10 @@ test('the space that doesn’t break is as wide as the word space, however that 
   const { space, uni00A0 } = byName(doc);
   const { doc: after } = edit(doc, setBearings(doc, space!.id, { left: 90, right: 90 })!);
   expect(byName(after).uni00A0!.bearings).toEqual({ left: 90, right: 90 });
-  const inked = { ...doc, glyphs: { ...doc.glyphs, [uni00A0!.id]: { ...uni00A0!, contours: [box(0, 0, 9, 9)] } } };
+  const inked = {
+    ...doc,
+    glyphs: { ...doc.glyphs, [uni00A0!.id]: { ...uni00A0!, contours: [box(0, 0, 9, 9)] } },
+  };
   const { doc: other } = edit(inked, setBearings(inked, space!.id, { left: 90, right: 90 })!);
   expect(byName(other).uni00A0!.bearings).toEqual(uni00A0!.bearings);
 });

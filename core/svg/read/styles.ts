@@ -53,6 +53,13 @@ function weightOf(selector: CssNode): number {
   return weight;
 }
 
+/** Selectors that look at neighbours or children cost as many looks as there are of those, for each element. */
+const LOOKS_AROUND = /[+~]|:(has|nth-|first-|last-|only-|not|is)/;
+/** Beyond so many elements such selectors would take minutes; no drawing made by a program has both. */
+const MOST_AROUND = 4000;
+/** So many times a rule is held against an element at the most: some seconds' work. */
+const MOST_LOOKS = 2e7;
+
 /** Rules of a style sheet over the elements of a tree; selectors that aren't understood are told and left out. */
 export function readStyleSheet(text: string, tree: SvgTree, tell: (what: string) => void): StyleRule[] {
   const rules: StyleRule[] = [];
@@ -69,6 +76,9 @@ export function readStyleSheet(text: string, tree: SvgTree, tell: (what: string)
     const declared = declarationsOf(node.block);
     node.prelude.children.forEach((selector) => {
       const written = generate(selector);
+      if (tree.size > MOST_AROUND && LOOKS_AROUND.test(written))
+        return tell(`the selector "${written.slice(0, 60)}" in so large a drawing`);
+      if ((rules.length + 1) * tree.size > MOST_LOOKS) return tell('the rest of its long style sheet');
       try {
         const matches = compile<XmlElement, XmlElement>(written, { adapter: tree, xmlMode: true });
         rules.push({ matches, weight: weightOf(selector), ...declared });

@@ -4,17 +4,24 @@ import type { XmlElement } from './xmlTree';
 export class SvgTree {
   private readonly parents = new WeakMap<XmlElement, XmlElement>();
 
+  /** How many elements there are. */
+  readonly size: number;
+
   constructor(root: XmlElement) {
+    let size = 0;
     const visit = (e: XmlElement) => {
+      size++;
       for (const child of e.children) {
         this.parents.set(child, e);
         visit(child);
       }
     };
     visit(root);
+    this.size = size;
   }
 
-  isTag = (_: XmlElement): _ is XmlElement => true;
+  /** Every node here is an element. */
+  isTag = (e: XmlElement): e is XmlElement => e.children !== undefined;
   getAttributeValue = (e: XmlElement, name: string): string | undefined => e.attributes[name];
   hasAttrib = (e: XmlElement, name: string): boolean => e.attributes[name] !== undefined;
   getChildren = (e: XmlElement): XmlElement[] => [...e.children];

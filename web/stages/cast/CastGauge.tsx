@@ -67,11 +67,11 @@ export function CastGauge({ casting }: { casting: CastingRow }) {
             <Input
               size="xs"
               bg="sheet"
-              borderColor="rule"
+              borderColor={formState.errors[name] ? 'snag' : 'rule'}
               onKeyDown={(e) => e.key === 'Enter' && void save(name)}
               {...register(name, { onBlur: () => void save(name) })}
             />
-            <Field.ErrorText>{formState.errors[name]?.message}</Field.ErrorText>
+            <Field.ErrorText color="snag">{formState.errors[name]?.message}</Field.ErrorText>
           </Field.Root>
         ))}
       </form>

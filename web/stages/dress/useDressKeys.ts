@@ -120,7 +120,7 @@ export function useDressKeys(): void {
   useBenchKey('m', () => dressBench.takeTool('measure'));
   useBenchKey('w', () => useDressBench.setState((s) => ({ lasso: !s.lasso })));
   useBenchKey('f', () => dressBench.see({ filled: !useDressBench.getState().seeing.filled }));
-  useBenchKey('y', () => void makeCleanUp(target, 'tidy', useDressBench.getState().tolerance));
+  useBenchKey('y', () => void makeCleanUp(target, 'neaten', useDressBench.getState().tolerance));
   useBenchKey('escape', stop);
   useBenchKey('enter', stop);
   useBenchKey('0', () => useDressBench.setState({ view: null }));

@@ -73,7 +73,20 @@ function rowsOf(letters: readonly SetLetter[], widthEm: number): SetLetter[][] {
  * dragged by the uprights beside it.
  */
 export function FitLine(props: Props) {
-  const { letters, lines, inHand, numberedAt, pair, off, emPx, unitsPerEm, onTake, onPair, onBearing, onWhite } = props;
+  const {
+    letters,
+    lines,
+    inHand,
+    numberedAt,
+    pair,
+    off,
+    emPx,
+    unitsPerEm,
+    onTake,
+    onPair,
+    onBearing,
+    onWhite,
+  } = props;
   const { ref, width } = useSize<HTMLDivElement>();
   const scale = emPx / unitsPerEm;
   // Accents and swashes above the ascender's line must not be cut off.

@@ -8,7 +8,8 @@ export interface Place {
 }
 
 /** Whether a line is made around the letter in hand, so that another letter has another line. */
-export const followsHand = (text: FitText): boolean => text === 'between' || text === 'words' || text === 'pair';
+export const followsHand = (text: FitText): boolean =>
+  text === 'between' || text === 'words' || text === 'pair';
 
 /** The place of the letter in hand: where one walked to, as long as that letter is still there; else where it comes first. */
 export function placeOf(line: readonly string[], inHand: string | undefined, walked: Place | null): number {

@@ -12,7 +12,8 @@ import { SheetPicture } from './SheetPicture';
 export function understood(sheet: SheetRow, pieces: number): string {
   const size = `${sheet.widthPx} x ${sheet.heightPx} px`;
   if (sheet.state !== 'lifted') return `${size}, not lifted yet`;
-  if (sheet.kind === 'practice') return `Practice sheet, straightened, ${counted(pieces, 'letter')} by their boxes`;
+  if (sheet.kind === 'practice')
+    return `Practice sheet, straightened, ${counted(pieces, 'letter')} by their boxes`;
   if (sheet.kind === 'pictures') return `${pieces} pictures, each by its name`;
   const letters = `${pieces} letter${pieces === 1 ? '' : 's'}`;
   if (sheet.kind === 'written') return `${letters} written here`;

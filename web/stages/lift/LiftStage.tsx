@@ -240,7 +240,8 @@ export function LiftStage() {
               Whole sheet
             </InkButton>
             <Text fontSize="xs" color="faded" whiteSpace="nowrap" data-testid="lift-count">
-              {counted(pieces.filter((p) => p.state !== 'dropped').length, 'piece')}, {doubtful.length} doubtful
+              {counted(pieces.filter((p) => p.state !== 'dropped').length, 'piece')}, {doubtful.length}{' '}
+              doubtful
             </Text>
           </>
         }

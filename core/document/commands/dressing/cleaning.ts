@@ -8,7 +8,7 @@ import { edit, keepOutline, withOutline, withPartsLeft, type Target } from './ed
 
 /** What a clean-up is called in the history and on buttons. */
 export const CLEAN_UP_NAMES: Record<CleanUp, string> = {
-  tidy: 'Tidy',
+  neaten: 'Neaten',
   simplify: 'Fewer points',
   extremes: 'Points at extremes',
   directions: 'Right directions',

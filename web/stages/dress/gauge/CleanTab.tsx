@@ -25,7 +25,8 @@ import { NumberField } from '../../../ui/NumberField';
 import { useDressTarget } from '../useDressTarget';
 
 const TIPS: Record<CleanUp, string> = {
-  tidy: 'All the safe ones together: gaps, double points, specks, fewer points, kinks, straights, extremes, directions',
+  neaten:
+    'All the safe ones together: gaps, double points, specks, fewer points, kinks, straights, extremes, directions',
   simplify: 'As few points as the deviation allows; corners, straights and extremes stay',
   extremes: 'A point wherever a curve turns back to the left, right, up or down',
   directions: 'Outlines one way round, counters the other',
@@ -44,7 +45,7 @@ export function CleanTab() {
   return (
     <>
       <Tolerance />
-      <TidyFirst />
+      <NeatenFirst />
       <Tried />
       <GaugePart title="Snags" />
       <Snags />
@@ -145,7 +146,7 @@ function CleanUpButton({ kind, main }: { readonly kind: CleanUp; readonly main?:
   const tried = useTried();
   return (
     <InkButton
-      tip={TIPS[kind] + (kind === 'tidy' ? ' (Y)' : '')}
+      tip={TIPS[kind] + (kind === 'neaten' ? ' (Y)' : '')}
       {...(main && { main })}
       aria-pressed={tried?.kind === kind}
       onClick={() => void tryCleanUp(target, kind, tolerance)}
@@ -155,14 +156,14 @@ function CleanUpButton({ kind, main }: { readonly kind: CleanUp; readonly main?:
   );
 }
 
-const TidyFirst = () => <CleanUpButton kind="tidy" main />;
+const NeatenFirst = () => <CleanUpButton kind="neaten" main />;
 
 function MoreCleanUps() {
   return (
     <>
       <GaugePart title="One thing at a time" />
       <SimpleGrid columns={2} gap="1.5">
-        {CLEAN_UPS.filter((k) => k !== 'tidy').map((kind) => (
+        {CLEAN_UPS.filter((k) => k !== 'neaten').map((kind) => (
           <CleanUpButton key={kind} kind={kind} />
         ))}
       </SimpleGrid>
@@ -211,7 +212,7 @@ function ManyLetters() {
   const letters = drawnGlyphs(doc);
   const chosen = lettersToClean(doc, only).length;
   const byHand = letters.filter((g) => !mayClean(g)).length;
-  const kind = tried?.kind ?? 'tidy';
+  const kind = tried?.kind ?? 'neaten';
   return (
     <>
       <GaugePart title="Many letters" />

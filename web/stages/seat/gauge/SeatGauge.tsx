@@ -17,7 +17,11 @@ export function SeatGauge({ ids }: { ids: readonly string[] }) {
   const out = standingsInOrder(doc).filter((s) => s.fault !== null).length;
   const icons = iconsOf(doc).length > 0;
   const tabs = [
-    { value: 'stand', text: 'Stand', snags: { count: out, label: `${counted(out, 'letter stands', 'letters stand')} out` } },
+    {
+      value: 'stand',
+      text: 'Stand',
+      snags: { count: out, label: `${counted(out, 'letter stands', 'letters stand')} out` },
+    },
     { value: 'chosen', text: 'Chosen' },
     { value: 'lines', text: 'Lines' },
     ...(icons ? [{ value: 'icons', text: 'Icons' }] : []),
