@@ -9,6 +9,7 @@ const SHOWN = 60;
 /** The last steps, the latest first, also those of earlier visits; a click goes there. Above them moments with names. What was taken back is listed above. */
 export function HistoryList() {
   const { done, undone } = useProject((s) => s.history);
+  const underWay = useProject((s) => s.underWay);
   const { goTo } = useProject.getState();
   const steps = [
     ...undone.map((d, i) => ({ label: d.label, count: done.length + undone.length - i, back: true })),
@@ -33,6 +34,11 @@ export function HistoryList() {
           <Popover.Content bg="sheet" w="300px" maxH="60vh" overflowY="auto" aria-label="History">
             <Popover.Body p="2">
               <MomentList />
+              {underWay.map((label, i) => (
+                <Text key={i} px="2" py="1" fontSize="sm" color="faded">
+                  {label}, still being made
+                </Text>
+              ))}
               {steps.map((s) => (
                 <Box
                   key={s.count}
