@@ -45,6 +45,9 @@ const SIGNS: Readonly<Record<string, Proportion>> = {
   '\u203a': { tall: 0.5, low: 0.1 },
 };
 
+/** Whether a character is a sign with a size of its own, which reaches no line. */
+export const isSign = (char: string): boolean => SIGNS[char] !== undefined;
+
 interface Lines {
   readonly xHeight: number;
   readonly capHeight: number;

@@ -4,7 +4,7 @@ import { contoursBox, type Box } from '../geometry/measure';
 import { imageToEm, type Map as SpaceMap } from '../geometry/spaces';
 import { areOldStyle, isHanging } from './figures';
 import { endsOf } from './letterLevels';
-import { usualPlace } from './proportions';
+import { isSign, usualPlace } from './proportions';
 import { middleOf, robustLine, type Line } from './robust';
 
 /** What seating has to know of a letter cut out of a sheet; outline in px of the picture, y down. */
@@ -97,7 +97,7 @@ export function seatSheet(items: readonly Seatable[], settings: SeatSettings): S
     middleOf(risesOf((c) => /^[A-Z0-9]$/.test(c))) ??
     // Small letters alone: they reach their line.
     (smallPx === null ? null : (smallPx * settings.capHeight) / settings.xHeight) ??
-    capOfAnything(turned, settings);
+    capOfAnything(turned, rise, settings);
   const emPerPx =
     settings.reference === 'icons'
       ? ICON_EM / tallest(turned)
@@ -126,13 +126,15 @@ export function seatSheet(items: readonly Seatable[], settings: SeatSettings): S
   return { letters, smallHeight, capHeight: capPx * emPerPx, emPerPx };
 }
 
-/** Height that capitals would have beside what is there, by how tall each usually is, px. */
-const capOfAnything = (turned: readonly Turned[], lines: SeatSettings): number =>
-  middleOf(
-    turned.map(
-      ({ item, box }) => ((box.yMax - box.yMin) * lines.capHeight) / usualPlace(item.char, lines).tall,
-    ),
-  ) || FALLBACK_CAP_PX;
+/** Height that capitals would have beside what is there, by how high letters usually reach and how tall signs are, px. */
+function capOfAnything(turned: readonly Turned[], rise: (t: Turned) => number, lines: SeatSettings): number {
+  const capitals = turned.map((t) => {
+    const { foot, tall } = usualPlace(t.item.char, lines);
+    const [own, usual] = isSign(t.item.char) ? [t.box.yMax - t.box.yMin, tall] : [rise(t), foot + tall];
+    return (own * lines.capHeight) / usual;
+  });
+  return middleOf(capitals) || FALLBACK_CAP_PX;
+}
 
 const middleX = (t: Turned): number => (t.box.xMin + t.box.xMax) / 2;
 

@@ -59,6 +59,12 @@ export function LiftStage() {
   const { outlines, deviation, inks } = useTracing();
   useEffect(() => setView(null), [sheet?.id]);
   useEffect(() => dropTrial, [sheet?.id]);
+  const lay = useRef<PieceRow['box'] | null>(null);
+  // Another sheet has nothing to do with what was in hand on the one before.
+  useEffect(() => {
+    lay.current = null;
+    setChosen(null);
+  }, [sheet?.id]);
   /** Pieces as they are, or as the recipe that is being tried would have them. */
   const pieces = useMemo(
     () =>
@@ -77,7 +83,6 @@ export function LiftStage() {
   );
   const view = ownView ?? whole ?? null;
   const doubtful = pieces.filter((p) => p.state !== 'dropped' && isDoubtful(p));
-  const lay = useRef<PieceRow['box'] | null>(null);
   const chosen = pieceInHand(pieces, chosenId, lay.current) ?? doubtful[0] ?? pieces[0] ?? null;
   useEffect(() => {
     lay.current = chosen?.box ?? null;
