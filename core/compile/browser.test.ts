@@ -1,27 +1,18 @@
-import { chromium, type Browser, type Page } from '@playwright/test';
+import { browserPage } from '../../testing/browserPage';
 import { byName } from '../testing/named';
 import { sampleProject } from '../testing/sampleProject';
 import { advanceOf } from '../document/metrics';
 import { compileFont } from './compileFont';
 
 // Debian's Chromium sets the fonts here, as pages and canvases do.
-let browser: Browser;
-let page: Page;
-beforeAll(async () => {
-  browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--no-first-run'],
-  });
-  page = await browser.newPage();
-});
-afterAll(() => browser.close());
+const page = browserPage();
 
 /** Widths of texts at 1,000 px, so that a px is a unit: set by the page, and on a canvas. */
 async function widths(
   font: Uint8Array,
   texts: readonly string[],
 ): Promise<{ page: number[]; canvas: number[] }> {
-  return page.evaluate(
+  return page().evaluate(
     async ({ base64, texts }) => {
       const bytes = Uint8Array.from(atob(base64), (c) => c.charCodeAt(0));
       const face = await new FontFace('own', bytes).load();

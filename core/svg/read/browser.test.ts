@@ -1,4 +1,4 @@
-import { chromium, type Browser, type Page } from '@playwright/test';
+import { browserPage } from '../../../testing/browserPage';
 import { HAND_MADE } from '../../../testing/handMadeSvgs';
 import { pathData } from '../pathData';
 import { readSvg } from './readSvg';
@@ -9,16 +9,7 @@ const SIDE = 400;
 /** What of both is common, of what either has: at least this much. Soft edges alone cost some tenths of a percent. */
 const SAME = 0.97;
 
-let browser: Browser;
-let page: Page;
-beforeAll(async () => {
-  browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--no-first-run'],
-  });
-  page = await browser.newPage();
-});
-afterAll(() => browser.close());
+const page = browserPage();
 
 // Debian's Chromium is the outside renderer here.
 test.each(Object.entries(HAND_MADE))('%s comes in as the browser paints it', async (_, svg) => {
@@ -26,7 +17,7 @@ test.each(Object.entries(HAND_MADE))('%s comes in as the browser paints it', asy
   if (!read.ok) throw new Error(JSON.stringify(read.problems));
   expect(read.value.notUnderstood).toEqual([]);
   const d = pathData(svgOutline(read.value), 3);
-  const same = await page.evaluate(compare, { svg, d, side: SIDE, width: read.value.width });
+  const same = await page().evaluate(compare, { svg, d, side: SIDE, width: read.value.width });
   expect(same).toBeGreaterThan(SAME);
 });
 
