@@ -80,8 +80,8 @@ test('a page is cropped with a box, turned, and its recipe saved for another pag
   await page.getByRole('button', { name: 'Lift again' }).click();
   await expect(page.getByRole('button', { name: 'Let all inks count' })).toBeEnabled();
   await expect(understood).toContainText('1700 x 900 px, 26 pieces', { timeout: 30_000 });
-  await page.getByLabel('Specks are below').fill('9');
-  await page.getByLabel('Specks are below').press('Enter');
+  await page.getByLabel('Specks are shorter than').fill('9');
+  await page.getByLabel('Specks are shorter than').press('Enter');
   await page.getByLabel('Save it under a name').fill('Seed bags');
   await page.getByLabel('Save it under a name').press('Enter');
   await expect(page.getByLabel('Read by').locator('option:checked')).toHaveText('Seed bags');

@@ -141,7 +141,7 @@ const recipeRow = z.object({
   mirror: z.boolean().default(false),
   /** Whether the ground is lighter or darker than the ink. */
   ground: z.enum(['found', 'light', 'dark']).default('found'),
-  /** Patches of ink smaller than this square are specks, px; 0 = found by itself. */
+  /** Patches of ink whose longer side is less than this are specks, px; 0 = found by itself. */
   speckPx: z.number().min(0).max(200).default(0),
   /** It was saved under its name, to be used for other sheets. */
   saved: z.boolean().default(false),

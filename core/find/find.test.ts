@@ -91,6 +91,18 @@ test('forms of accented letters come from their base and mark', () => {
   expect(characterForm('\u4e00')).toBeNull();
 });
 
+test('specks are told by their size: thin letters stay, though a blot has more ink than they', () => {
+  const sheet = readSheet(page(KEEPER, 'HIiHlHrH', 0));
+  if (!sheet.ok) throw new Error('not read');
+  const found = (speckPx: number) => {
+    const lifted = liftPicture(sheet.value, [...'HIiHlHrH'], undefined, null, speckPx);
+    return lifted.ok ? lifted.value.pieces.map((p) => p.char).join('') : '';
+  };
+  expect(found(0)).toBe('HIiHlHrH');
+  // An I of 66 px has less ink than 30 px square.
+  expect(found(30)).toBe('HIiHlHrH');
+});
+
 test('a letter named by hand out of its order is no gap in the strip, and no extra piece', () => {
   const named = pairRows(['a', 'b', 'c', 'd'], ['c', 'a', 'd', 'b']);
   expect(named.every((c) => c.expected !== null && c.piece !== null)).toBe(true);

@@ -49,7 +49,8 @@ export type LiftStage = 'ink' | 'parts' | 'letters';
 /**
  * Finds the letters of a page and matches them with the expected characters, both in reading order.
  * Fails with 'no-letters'. `onStage` is told what is being done and how far (0..1).
- * `fixedLevel` replaces the automatic threshold; patches smaller than `speckPx` square are left out.
+ * `fixedLevel` replaces the automatic threshold; patches of ink whose longer side is less than `speckPx` are left out: a thin I is no
+ * speck, though it has as little ink as a blot.
  */
 export function liftPicture(
   { picture, ink: learnt }: SheetInk,
@@ -61,7 +62,7 @@ export function liftPicture(
   const ink = { ...learnt, level: fixedLevel ?? learnt.level };
   const mask = inkMask(picture, ink, ink.level, (share) => onStage('ink', share));
   onStage('parts', 0);
-  const parts = connectedParts(mask).filter((p) => p.area >= speckPx * speckPx);
+  const parts = connectedParts(mask).filter((p) => longerSide(p.box) >= speckPx);
   onStage('letters', 0);
   const grouped = groupLetters(parts);
   if (grouped.letters.length === 0) return fail({ code: 'no-letters', specks: parts.length });
@@ -110,6 +111,8 @@ export function liftPicture(
     specksDropped: found.specksDropped,
   });
 }
+
+const longerSide = (b: PxBox): number => Math.max(b.width, b.height);
 
 /** How sure a cut letter is at the most whose shape the finder doesn't know: it should be looked at. */
 const UNKNOWN_SHAPE = 0.7;

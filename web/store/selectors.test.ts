@@ -12,6 +12,7 @@ import {
   isDoubtful,
   isDrawn,
   pieceLabel,
+  piecesBelow,
   piecesBySheet,
   sheetsInOrder,
   snags,
@@ -88,6 +89,14 @@ test('a piece is called by its character, an icon by its name, another drawing b
   expect(pieceLabel({ ...piece, char: '\ue000', name: 'mill' })).toBe('mill');
   expect(pieceLabel({ ...piece, variant: 'alt1' })).toBe('A alt1');
   expect(pieceLabel({ ...piece, char: null, name: null })).toBeNull();
+});
+
+test('what would go as a speck is what is short, not what is thin', () => {
+  const piece = first(pages(), 'one');
+  const sized = (width: number, height: number) => ({ ...piece, box: { ...piece.box, width, height } });
+  const [thin, dot, gone] = [sized(8, 200), sized(20, 20), { ...sized(9, 9), state: 'dropped' as const }];
+  expect(piecesBelow([thin, dot, gone], 60)).toEqual([dot]);
+  expect(piecesBelow([thin, dot], 0)).toEqual([]);
 });
 
 test('sheets of outlines have no picture behind them', () => {

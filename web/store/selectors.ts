@@ -53,6 +53,10 @@ export const piecesBySheet = keptFor(
   },
 );
 
+/** Pieces all of whose ink would count as specks: their longer side is less than so many px. */
+export const piecesBelow = (pieces: readonly PieceRow[], speckPx: number): PieceRow[] =>
+  pieces.filter((p) => p.state !== 'dropped' && Math.max(p.box.width, p.box.height) < speckPx);
+
 export const isDoubtful = (p: PieceRow): boolean =>
   p.state === 'found' && (p.char === null || p.confidence < DOUBTFUL);
 

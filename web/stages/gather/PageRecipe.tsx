@@ -1,7 +1,10 @@
+import { Text } from '@chakra-ui/react';
+import { counted } from '../../../core/problems/counted';
 import { changeRecipe, changeSheet } from '../../../core/document/commands/lifting';
 import { cropSheet, turnSheet } from '../../../core/document/commands/recipes';
 import type { SheetRow } from '../../../core/document/schema';
 import { liftAgain } from '../../store/lifting';
+import { pieceLabel, piecesBelow, piecesBySheet } from '../../store/selectors';
 import { useDoc, useProject } from '../../store/projectStore';
 import { CharactersField } from '../../ui/CharactersField';
 import { Fact, GaugePart } from '../../ui/Gauge';
@@ -29,6 +32,7 @@ export function PageRecipe({ sheet, cropping, onCropping }: Props) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
   const recipe = doc.recipes[sheet.recipeId]!;
+  const going = piecesBelow(piecesBySheet(doc).get(sheet.id) ?? [], recipe.speckPx);
   return (
     <>
       <Fact label="Capitals">
@@ -134,13 +138,19 @@ export function PageRecipe({ sheet, cropping, onCropping }: Props) {
       />
       <InkColour recipe={recipe} />
       <NumberField
-        label="Specks are below"
+        label="Specks are shorter than"
         unit="px"
         value={recipe.speckPx}
         min={0}
         max={200}
         onChange={(v) => commit(changeRecipe(doc, recipe.id, { speckPx: Math.round(v) }))}
       />
+      {going.length > 0 && (
+        <Text fontSize="xs" color="snag" role="status">
+          {counted(going.length, 'piece')} would go with the next lifting:{' '}
+          {going.map((p) => pieceLabel(p) ?? '?').join(' ')}
+        </Text>
+      )}
       <TrueSize sheet={sheet} />
     </>
   );
