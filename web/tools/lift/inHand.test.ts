@@ -17,6 +17,11 @@ test('after a cut the first of the two halves is in hand, not the next doubtful 
   expect(pieceInHand(pieces, 'rn', before.box)?.id).toBe('r');
 });
 
+test('after a cut is undone the whole piece is in hand again, not a neighbour that its half touched', () => {
+  const half = piece('r', 100, 38);
+  expect(pieceInHand([piece('before', 40, 63), before], 'r', half.box)?.id).toBe('rn');
+});
+
 test('after two were joined the joined one is in hand; what was dropped is never', () => {
   expect(pieceInHand([piece('joined', 90, 140)], 'rn', before.box)?.id).toBe('joined');
   expect(pieceInHand([piece('speck', 110, 10, 'dropped')], 'rn', before.box)).toBeNull();

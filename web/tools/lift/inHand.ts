@@ -24,5 +24,9 @@ export function pieceInHand<P extends Piece>(
   const there = pieces.filter((p) => p.state !== 'dropped' && shared(p.box, lay) > 0);
   // Halves of a cut may share a little with what lies beside: the first that lies in it for the most part.
   const mostly = (p: P) => shared(p.box, lay) > 0.5 * p.box.width * p.box.height;
-  return there.find(mostly) ?? there[0] ?? null;
+  const most = there.reduce<P | null>(
+    (best, p) => (best && shared(best.box, lay) >= shared(p.box, lay) ? best : p),
+    null,
+  );
+  return there.find(mostly) ?? most;
 }
