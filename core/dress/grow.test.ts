@@ -113,3 +113,34 @@ test('a letter scaled by 92 % regains its stem', () => {
   expect(stemOf(made, 'upright')).toBeCloseTo(80, 0);
   expect(regainWeight([circle(0, 0, 3)], 80, 'level')).toBeNull();
 });
+
+test('a line that crosses itself, as the loop of an l, leaves an outline and its counter, without a seam', () => {
+  const smooth = (x: number, y: number, [ix, iy]: number[], [ox, oy]: number[]) => ({
+    x,
+    y,
+    in: ix === undefined ? null : { x: ix, y: iy! },
+    out: ox === undefined ? null : { x: ox, y: oy! },
+    kind: 'smooth' as const,
+  });
+  const line: Contour = {
+    closed: false,
+    nodes: [
+      smooth(0, 0, [], [150, 100]),
+      smooth(260, 600, [300, 450], [220, 750]),
+      smooth(120, 600, [120, 750], [120, 450]),
+      smooth(260, 20, [130, 20], []),
+    ],
+  };
+  const made = penOutline([line], { width: 60, ends: 'round', joins: 'round' });
+  expect(made.map((c) => Math.sign(contourArea(c)))).toEqual([1, -1]);
+  expect(made.reduce((n, c) => n + c.nodes.length, 0)).toBeLessThan(45);
+  // The same by the outside library: the line's chords with a round pen, their overlaps filled.
+  const k = 1e3;
+  const offset = new ClipperLib.ClipperOffset(2, 0.01 * k);
+  const path = flattenContour(line, 0.01).map((p) => ({ X: Math.round(p.x * k), Y: Math.round(p.y * k) }));
+  offset.AddPaths([path], ClipperLib.JoinType.jtRound, ClipperLib.EndType.etOpenRound);
+  const truth: ClipperLib.Paths = [];
+  offset.Execute(truth, 30 * k);
+  const wanted = truth.reduce((sum, p) => sum + ClipperLib.Clipper.Area(p), 0) / k ** 2;
+  expect(Math.abs(area(made) / wanted - 1)).toBeLessThan(1e-3);
+});
