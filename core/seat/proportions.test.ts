@@ -113,6 +113,9 @@ describe('old-style figures', () => {
 test('a floating period is told and set down; other letters of the same hand are not', () => {
   const letters: Stander[] = [...'HITEFL'].map((char) => ({ id: char, char, bottom: 0, top: 700 }));
   const dot = { id: '.', char: '.', bottom: 130, top: 240 };
+  // A colon a little above the line is how hands write.
+  const colon = { id: ':', char: ':', bottom: 30, top: 420 };
+  expect(standingsOf([...letters, colon], LINES, 12).filter((s) => s.fault)).toEqual([]);
   const [told, ...rest] = standingsOf([...letters, dot], LINES, 12).filter((s) => s.fault);
   expect(rest).toEqual([]);
   expect(told).toMatchObject({ char: '.', fault: 'floats', mend: { scale: 1, lift: -130 } });

@@ -35,6 +35,8 @@ export interface Standing extends Stander {
 
 /** A hand wavers by so much without anybody minding, shares of the cap height (2.5 %: common practice, no published source). */
 const WAVER = 0.025;
+/** Signs are set down less carefully than letters, shares of the cap height (10 %: common practice, no published source). */
+const SIGN_WAVER = 0.1;
 /** Letters farther out than so many times the usual deviation of their font are told. */
 const OUT_AFTER = 3;
 /** More than this is another letter, not one badly scaled. */
@@ -90,14 +92,17 @@ export function standingsOf(letters: readonly Stander[], lines: Heights, oversho
   const least = WAVER * lines.capHeight;
   const footTolerance = Math.max(
     least,
-    OUT_AFTER * spreadOf(measured.filter((m) => m.foot !== null).map((m) => m.footOff)),
+    OUT_AFTER *
+      spreadOf(measured.filter((m) => m.foot !== null && !STANDING_SIGNS.has(m.char)).map((m) => m.footOff)),
   );
   const topTolerance = Math.max(
     least,
     OUT_AFTER * spreadOf(measured.filter((m) => m.head !== null).map((m) => m.topOff)),
   );
+  const signTolerance = Math.max(footTolerance, SIGN_WAVER * lines.capHeight);
   return measured.map(({ round, ...m }): Standing => {
-    const fault = faultOf(m, round, overshoot, footTolerance, topTolerance);
+    const foot = STANDING_SIGNS.has(m.char) ? signTolerance : footTolerance;
+    const fault = faultOf(m, round, overshoot, foot, topTolerance);
     return { ...m, fault, mend: fault === null ? null : mendOf(m, topTolerance) };
   });
 }
