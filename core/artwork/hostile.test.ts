@@ -74,6 +74,19 @@ describe('SVG', () => {
   );
 
   test(
+    'frames and markers beyond all size, or of none',
+    () => {
+      const turned = `<g transform="rotate(30)"><svg width="1e300" height="1e300" x="-1e299">${SQUARE}</svg></g>`;
+      expect(read(svg(turned + SQUARE)).ok).toBe(true);
+      const marker = (a: string) => `<marker id="m" ${a}>${SQUARE}</marker>`;
+      const line = `<path d="M0 0h20v20" marker-start="url(#m)"/>`;
+      for (const a of ['viewBox="0 0 0 0"', 'refX="1e300"', 'markerWidth="1e300" orient="1e300"'])
+        expect(read(svg(marker(a) + line + SQUARE)).ok).toBe(true);
+    },
+    PATIENCE_MS,
+  );
+
+  test(
     'selectors that look at all neighbours of a hundred thousand elements, and thousands of rules',
     () => {
       const crowd = '<g/>'.repeat(100_000);

@@ -181,7 +181,7 @@ class Reader {
     const clips =
       isRoot || isOpen(here.properties)
         ? here.clips
-        : [...here.clips, frameClip(here.map, x, y, width, height)];
+        : [...here.clips, ...frameClip(here.map, x, y, width, height)];
     for (const child of e.children) this.element(child, { ...here, map, frame, clips });
   }
 
@@ -266,7 +266,8 @@ class Reader {
     const k = a['markerUnits'] === 'userSpaceOnUse' ? 1 : strokeWidth;
     const [c, s] = [Math.cos(markerAngle(a['orient'], place)), Math.sin(markerAngle(a['orient'], place))];
     const view = numbersOf(a['viewBox']);
-    const fit = view.length === 4 ? viewMap(view, 0, 0, width, height, a['preserveAspectRatio']) : identity;
+    const fitted = view.length === 4 && view[2]! > 0 && view[3]! > 0;
+    const fit = fitted ? viewMap(view, 0, 0, width, height, a['preserveAspectRatio']) : identity;
     // The reference point, in the marker's own px, comes to lie on the vertex.
     const reference = applyAffine(fit, {
       x: lengthOf(a['refX'], view[2] ?? width, 0),
@@ -275,9 +276,11 @@ class Reader {
     const turned = { a: k * c, b: k * s, c: -k * s, d: k * c, e: place.at.x, f: place.at.y };
     const corner = compose(compose(here.map, turned), { ...identity, e: -reference.x, f: -reference.y });
     const properties = propertiesOf(marker, this.rules, {});
-    const clips = isOpen(properties) ? here.clips : [...here.clips, frameClip(corner, 0, 0, width, height)];
+    const clips = isOpen(properties)
+      ? here.clips
+      : [...here.clips, ...frameClip(corner, 0, 0, width, height)];
     const inner = new Reader(this.root, this.budget, this, [...this.within, marker]);
-    const frame = view.length === 4 ? { width: view[2]!, height: view[3]! } : { width, height };
+    const frame = fitted ? { width: view[2]!, height: view[3]! } : { width, height };
     const context = {
       ...here,
       map: compose(corner, fit),

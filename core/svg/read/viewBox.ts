@@ -6,6 +6,9 @@ import type { Properties } from './styles';
 /** Whether what reaches beyond its frame is seen; it is not when nothing is said (SVG 2, 8.9). */
 export const isOpen = (p: Properties): boolean => p['overflow'] === 'visible' || p['overflow'] === 'auto';
 
+/** Frames reach no further, px: numbers beyond can't be followed. */
+const FARTHEST = 1e9;
+
 /** The clip of a nested document, or a marker: its frame, px of the document. */
 export function frameClip(
   map: Affine,
@@ -13,14 +16,16 @@ export function frameClip(
   y: number,
   width: number,
   height: number,
-): DrawnShape['clips'][number] {
+): DrawnShape['clips'] {
+  // A frame beyond all size cuts nothing off.
+  if (![x, y, width, height].every((v) => Math.abs(v) < FARTHEST)) return [];
   const frame = polygon([
     { x, y },
     { x: x + width, y },
     { x: x + width, y: y + height },
     { x, y: y + height },
   ]);
-  return { contours: transformContours([frame], map), rule: 'nonzero' };
+  return [{ contours: transformContours([frame], map), rule: 'nonzero' }];
 }
 
 /** The map that fits a view box into a rectangle (SVG 2, 8.6 and 8.7). */
