@@ -4,7 +4,7 @@ import { translation } from '../geometry/affine';
 import { transformContours, type Contour } from '../geometry/contour';
 import { rightDirections } from '../geometry/direction';
 import { contoursBox, unionBox, type Box } from '../geometry/measure';
-import { blankGlyph, castingOf, NOTDEF, projectOf } from '../document/newProject';
+import { blankGlyph, castingOf, NOTDEF, projectOf, SPACE_BEARINGS } from '../document/newProject';
 import type { CastingRow, Doc, GlyphRow, Lines, StyleRow } from '../document/schema';
 import { glyphNameOf } from '../names/glyphNames';
 import type { Kerning } from '../opentype/layout/gposKern';
@@ -171,7 +171,7 @@ function letterOfNames(cp: number, notdef: GlyphRow | undefined): GlyphRow {
   const known = boxLetters.get(notdef ?? WITHOUT_NOTDEF) ?? new Map<number, GlyphRow>();
   boxLetters.set(notdef ?? WITHOUT_NOTDEF, known);
   const name = glyphNameOf(cp);
-  const blank = { ...blankGlyph(name, name, [cp], notdef?.styleId), bearings: { left: 125, right: 125 } };
+  const blank = { ...blankGlyph(name, name, [cp], notdef?.styleId), bearings: SPACE_BEARINGS };
   const row =
     known.get(cp) ??
     (notdef && !showsNothing(cp)

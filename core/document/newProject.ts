@@ -66,6 +66,9 @@ export function blankGlyph(
 /** What the sign for a missing character is called (OpenType, "Recommendations": glyph 0). */
 export const NOTDEF = '.notdef';
 
+/** Half of a word space at each side, em units: a quarter of the em together (common practice, no published source). */
+export const SPACE_BEARINGS = { left: 125, right: 125 };
+
 /** The glyphs every font has: the sign for a missing character, the space and the space that doesn't break. */
 function standingGlyphs(projectId: string, capHeight: number): GlyphRow[] {
   const blank = (name: string, codePoints: number[]) =>
@@ -89,8 +92,8 @@ function standingGlyphs(projectId: string, capHeight: number): GlyphRow[] {
   const notdef = blank(NOTDEF, []);
   return [
     { ...notdef, contours: [box(0, 0, 400, capHeight, false), box(50, 50, 350, capHeight - 50, true)] },
-    { ...blank('space', [0x20]), bearings: { left: 125, right: 125 } },
-    { ...blank('uni00A0', [0xa0]), bearings: { left: 125, right: 125 } },
+    { ...blank('space', [0x20]), bearings: SPACE_BEARINGS },
+    { ...blank('uni00A0', [0xa0]), bearings: SPACE_BEARINGS },
   ];
 }
 

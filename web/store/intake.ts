@@ -1,3 +1,4 @@
+import { counted } from '../../core/problems/counted';
 import type { DroppedFile, SortedFiles } from '../../core/artwork/sortFiles';
 import { addingMadeSheet } from '../../core/document/commands/madeSheets';
 import { addSheet, missingOfBill, takingLifted } from '../../core/document/commands/lifting';
@@ -56,7 +57,7 @@ const expectedOf = (doc: Doc, files: readonly StoredFile[]): string[] =>
 
 const nameOf = ({ kind, files }: IntakeItem): string => {
   if (files.length === 1) return files[0]!.path;
-  if (kind === 'files') return `${files.length} files`;
+  if (kind === 'files') return counted(files.length, 'file');
   return `${files.length} ${kind === 'pictures' ? 'named pictures' : 'drawings'}`;
 };
 

@@ -1,3 +1,4 @@
+import { counted } from '../../../../core/problems/counted';
 import { findSnags } from '../../../../core/dress/snags';
 import { RemoveGlyph } from '../../../panels/RemoveGlyph';
 import { useDressBench } from '../../../store/dressBench';
@@ -31,7 +32,7 @@ export function DressGauge() {
         tabs={TABS.map(([value, text]) => ({
           value,
           text,
-          snags: value === 'clean' ? { count: snags, label: `${snags} snags` } : undefined,
+          snags: value === 'clean' ? { count: snags, label: counted(snags, 'snag') } : undefined,
         }))}
       >
         {Open && <Open />}

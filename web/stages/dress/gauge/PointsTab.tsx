@@ -1,3 +1,4 @@
+import { counted } from '../../../../core/problems/counted';
 import { SimpleGrid } from '@chakra-ui/react';
 import {
   closeRuns,
@@ -95,7 +96,7 @@ function ChosenPoint() {
       ? 'No point chosen'
       : selection.length === 1
         ? 'Chosen point'
-        : `${selection.length} points chosen`;
+        : `${counted(selection.length, 'point')} chosen`;
   return (
     <>
       <GaugePart title={title} />

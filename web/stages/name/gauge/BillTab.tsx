@@ -1,3 +1,4 @@
+import { counted } from '../../../../core/problems/counted';
 import { Flex, Text, Textarea } from '@chakra-ui/react';
 import { useState } from 'react';
 import { changeProject } from '../../../../core/document/commands/naming';
@@ -68,7 +69,8 @@ export function BillTab({ onChar }: { onChar: (char: string) => void }) {
       {own !== '' && (
         <>
           <Text fontSize="xs" color="faded">
-            {[...own].length} characters, {[...own].filter((c) => !there(c)).length} of them missing
+            {counted([...own].length, 'character')}, {[...own].filter((c) => !there(c)).length} of them
+            missing
           </Text>
           <Flex gap="2">
             <InkButton tip="The bill is what this text needs" onClick={() => (set(own), setPasted(''))}>

@@ -1,3 +1,4 @@
+import { counted } from '../../../../core/problems/counted';
 import { Text } from '@chakra-ui/react';
 import { setTypedNames, smallFromCapitals, smallToMake } from '../../../../core/document/commands/assigning';
 import { acceptDrafts, draftable, draftsOf, makeDrafts } from '../../../../core/document/commands/drafts';
@@ -48,12 +49,12 @@ export function MakeTab() {
         disabled={signs.length === 0}
         onClick={() => commit(makeDrafts(doc, wanted))}
       >
-        Make {signs.length} drafts
+        Make {counted(signs.length, 'draft')}
       </InkButton>
       {drafts.length > 0 && (
         <>
           <Text fontSize="sm" color="snag" data-testid="drafts">
-            {drafts.length} drafts to look at:{' '}
+            {counted(drafts.length, 'draft')} to look at:{' '}
             {drafts.map((g) => shown(String.fromCodePoint(g.codePoints[0]!))).join(' ')}
           </Text>
           <InkButton
@@ -92,7 +93,7 @@ export function MakeTab() {
             tip="Typing an icon's name makes the icon, in programs that set ligatures"
             onClick={typeByName}
           >
-            Type {untyped.length} icons by their names
+            Type {counted(untyped.length, 'icon')} by {untyped.length === 1 ? 'its name' : 'their names'}
           </InkButton>
         </>
       )}

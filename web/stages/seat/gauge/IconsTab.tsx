@@ -1,3 +1,4 @@
+import { counted } from '../../../../core/problems/counted';
 import { Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import { firstIconSeating, iconsOf, placeIcons } from '../../../../core/document/commands/icons';
@@ -19,7 +20,7 @@ export function IconsTab({ ids }: { ids: readonly string[] }) {
   return (
     <>
       <Text fontSize="sm">
-        {some.length} icons, {ids.length > 1 ? 'those chosen' : 'all of the font'}
+        {counted(some.length, 'icon')}, {ids.length > 1 ? 'those chosen' : 'all of the font'}
       </Text>
       <SelectField
         label="Scaled"
@@ -74,7 +75,7 @@ export function IconsTab({ ids }: { ids: readonly string[] }) {
         tip="Scale, stand and space the icons so; one step to undo"
         onClick={() => commit(placeIcons(doc, some, seating))}
       >
-        Place {some.length} icons
+        Place {counted(some.length, 'icon')}
       </InkButton>
     </>
   );
