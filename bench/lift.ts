@@ -37,7 +37,7 @@ interface Score {
 function scorePage(page: LetterPage, expected: readonly string[]): Score {
   const from = performance.now();
   const sheet = readSheet(page.picture);
-  const lifted = sheet.ok ? liftPicture(sheet.value, expected) : sheet;
+  const lifted = sheet.ok ? liftPicture(sheet.value, { list: expected }) : sheet;
   const seconds = (performance.now() - from) / 1000;
   const pieces = lifted.ok ? lifted.value.pieces.filter((p) => !p.rejected) : [];
   let [right, named, inOrder, before] = [0, 0, 0, -1];

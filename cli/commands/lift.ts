@@ -15,11 +15,13 @@ import { defaultTraceSettings } from '../../core/trace/settings';
 import { EXIT, printProblems, readArguments, showProgress, UsageError, valueOrPrint, writeFile } from '../io';
 import { readPicture, type ReadPicture } from '../pictures';
 
-export const liftHelp = `orthoglyph lift IMAGE --json OUT.json [--expect "ABC..."] [--svg] [--mirror] [--invert] [--keep-lines]
+export const liftHelp = `orthoglyph lift IMAGE --json OUT.json [--expect "ABC..." | --among "ABC..."] [--turn DEGREES] [--svg] [--mirror] [--invert] [--keep-lines]
 
 Finds the letters on a picture of writing, in reading order.
   --json PATH       boxes (px), characters and how sure they are
   --expect TEXT     the characters in the order they were written
+  --among TEXT      characters of which the page holds some, in one of the usual orders; "expected" says which
+  --turn DEGREES    how far rows fall to the right, instead of finding out
   --mirror          the letters are the wrong way round, as on metal type; boxes stay those of the picture given
   --invert          the letters are lighter than their ground
   --keep-lines      rules and squares printed on the paper are ink too
@@ -30,6 +32,8 @@ export async function runLift(argv: string[]): Promise<number> {
   const { values, positionals } = readArguments(argv, {
     json: { type: 'string' },
     expect: { type: 'string', default: '' },
+    among: { type: 'string', default: '' },
+    turn: { type: 'string' },
     svg: { type: 'boolean', default: false },
     mirror: { type: 'boolean', default: false },
     invert: { type: 'boolean', default: false },
@@ -37,6 +41,9 @@ export async function runLift(argv: string[]): Promise<number> {
   });
   const input = positionals[0];
   if (!input || positionals.length > 1 || !values.json) throw new UsageError('give one picture, and --json');
+  const turnDeg = values.turn === undefined ? null : Number(values.turn);
+  if (turnDeg !== null && !(Math.abs(turnDeg) <= 45)) throw new UsageError('--turn is -45 to 45 degrees');
+  const turnRad = turnDeg === null ? null : (turnDeg * Math.PI) / 180;
   const given = await readPicture(input);
   if (!given) return EXIT.input;
   const { picture, step } = given;
@@ -45,7 +52,8 @@ export async function runLift(argv: string[]): Promise<number> {
     return liftPracticePage(input, given, practice, values.json, values.svg);
   if (practice === 'no-code')
     printProblems([problem({ code: 'practice-no-code' }, 'warning', { file: input })]);
-  const expected = [...values.expect].filter((c) => c.trim() !== '');
+  const guessed = values.expect.trim() === '';
+  const list = [...(guessed ? values.among : values.expect)].filter((c) => c.trim() !== '');
   const sheet = valueOrPrint(
     readSheet(picture, {
       mirror: values.mirror,
@@ -56,7 +64,11 @@ export async function runLift(argv: string[]): Promise<number> {
   );
   if (!sheet) return EXIT.input;
   const page = valueOrPrint(
-    liftPicture(sheet, expected, (stage, share) => showProgress(`${stage} ${Math.round(share * 100)} %`)),
+    liftPicture(
+      sheet,
+      { list, guessed, bill: list },
+      { turnRad, onStage: (stage, share) => showProgress(`${stage} ${Math.round(share * 100)} %`) },
+    ),
     input,
   );
   showProgress('');
@@ -86,10 +98,11 @@ export async function runLift(argv: string[]): Promise<number> {
         }
       : {}),
   }));
-  const missing = page.pairings.filter((p) => p.found === null).map((p) => expected[p.expected!]);
+  const { expected, pairings } = page;
+  const missing = pairings.filter((p) => p.found === null).map((p) => expected[p.expected!]);
   const written = writeFile(
     values.json,
-    JSON.stringify({ items, missing, skewDeg: (page.skewRad * 180) / Math.PI }),
+    JSON.stringify({ items, expected, missing, skewDeg: (page.skewRad * 180) / Math.PI }),
   );
   valueOrPrint(written, values.json);
   return written.ok ? EXIT.ok : EXIT.input;

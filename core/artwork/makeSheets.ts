@@ -33,8 +33,11 @@ export const readInTurn: ReadDrawings = async (files, onProgress) =>
 
 interface SheetOptions {
   readonly onProgress?: Progress;
-  /** Settles what the names leave open. */
-  readonly as?: 'text' | 'icons' | undefined;
+  /**
+   * Settles what names and drawings leave open: letters (one drawing may hold a row of them), one letter each, a row of letters
+   * whatever its name, or icons.
+   */
+  readonly as?: 'text' | 'letters' | 'row' | 'icons' | undefined;
   /** Who reads the drawings; they are read in turn when it isn't said. */
   readonly read?: ReadDrawings;
 }
@@ -49,7 +52,8 @@ export async function artworkSheet(
   expected: readonly string[],
   { onProgress = () => {}, as, read = readInTurn }: SheetOptions = {},
 ): Promise<Result<MadeArtwork>> {
-  const row = files.length === 1 && as !== 'icons' ? rowOf(files[0]!, expected) : null;
+  const mayBeRow = files.length === 1 && as !== 'icons' && as !== 'letters';
+  const row = mayBeRow ? rowOf(files[0]!, expected, as === 'row') : null;
   if (row) return row;
   const paths = files.map((f) => f.path);
   const icons = as ? as === 'icons' : areIcons(paths);
@@ -73,9 +77,9 @@ export function readDrawing(file: DroppedFile): Result<Artwork> {
   }
 }
 
-/** One drawing whose name is no character's, separated; null when it holds but one thing or can't be read. */
-function rowOf(file: DroppedFile, expected: readonly string[]): Result<MadeArtwork> | null {
-  if (codePointsOfName(stemOf(file.path))) return null;
+/** One drawing whose name is no character's (unless `surely`), separated; null when it holds but one thing or can't be read. */
+function rowOf(file: DroppedFile, expected: readonly string[], surely: boolean): Result<MadeArtwork> | null {
+  if (!surely && codePointsOfName(stemOf(file.path))) return null;
   const drawing = readSvg(new TextDecoder().decode(file.bytes));
   if (!drawing.ok) return null;
   const letters = separateLetters(drawing.value, expected);

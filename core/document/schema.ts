@@ -104,6 +104,10 @@ const sheetRow = z.object({
   recipeId: id,
   /** Characters in the order they were written. */
   expected: z.string(),
+  /** Who says so: a person, or the bill, of which a page holds a part in one of the usual orders. */
+  expectedFrom: z.enum(['hand', 'bill']).default('hand'),
+  /** The page's turn as given by hand, degrees, positive when rows fall to the right; null = found by itself. */
+  turnDeg: z.number().min(-45).max(45).nullable().default(null),
   state: z.enum(['added', 'lifted', 'failed']),
   /** What is known after lifting. */
   skewRad: z.number(),

@@ -1,12 +1,7 @@
-import { median, percentile } from '../raster/histogram';
-import { boxBottom } from '../raster/picture';
-import { likenessTo, type ShapeLikeness } from '../shapes/classify';
-import type { CharacterForm } from './expected';
+import type { ShapeLikeness } from '../shapes/classify';
 import { characterForm } from './expected';
-import type { FoundLetter, FoundLetters } from './letters';
-
-/** The same shares as CharacterForm, measured on a found letter against its row. */
-export type MeasuredForm = CharacterForm;
+import type { MeasuredForm } from './rowForms';
+import { unlikeness } from './unlikeness';
 
 /** A found letter with its character, or a place in the expected list that nothing was found for. */
 export interface Pairing {
@@ -18,185 +13,203 @@ export interface Pairing {
   readonly confidence: number;
 }
 
+/** What it costs when letters and list differ, nats. */
+export interface GapCosts {
+  /** A letter too many. */
+  readonly extra: number;
+  /** One that isn't there, and each further one behind it. */
+  readonly missing: number;
+  readonly missingOn: number;
+  /** Two neighbours written the other way round than listed: what shapes say plainly outweighs their order. */
+  readonly swap: number;
+}
+
+/** A list that somebody gave: it is all there, but for accidents. Both gaps exceed any unlikeness: an odd drawing keeps its name. */
+export const GIVEN: GapCosts = { extra: 8, missing: 8, missingOn: 3, swap: 2.5 };
 /**
- * Baseline of each row in px at x = 0, along the page's slope: where most of the row's letters stand.
- * A row without tall letters keeps the middle-to-baseline distance of the others.
+ * A list of which a page holds a stretch: many may lack at once. A letter too many is cheaper than the most unlike drawing, so that a
+ * scribble behind the last letter isn't taken for what the list has next.
  */
-export function rowBaselines(found: FoundLetters): number[] {
-  const { rows, slope, letters, letterHeight } = found;
-  const standing = (b: { box: FoundLetter['box'] }) => boxBottom(b.box) - slope * (b.box.x + b.box.width / 2);
-  const lines = rows.map((row, r) => {
-    const bottoms = letters
-      .filter((l) => l.row === r && l.box.height > letterHeight * 0.4)
-      .map(standing)
-      .filter((y) => y > row.middleY);
-    return bottoms.length === 0 ? NaN : modeOf(bottoms, letterHeight * 0.07);
-  });
-  const usual = median(lines.map((y, r) => y - rows[r]!.middleY).filter((v) => !Number.isNaN(v)));
-  return lines.map((y, r) => (Number.isNaN(y) ? rows[r]!.middleY + (Number.isNaN(usual) ? 0 : usual) : y));
-}
+export const GUESSED: GapCosts = { extra: 4.5, missing: 11.5, missingOn: 0.3, swap: 2.5 };
+/** Where letters are cut and joined: one too many was made by the knife, each that lacks is looked for. */
+export const MENDING: GapCosts = { extra: 8, missing: 8, missingOn: 8, swap: 2.5 };
 
-/** Mean of the densest cluster of values, `width` to each side: descenders and floaters stay out of it. */
-function modeOf(values: readonly number[], width: number): number {
-  let best: number[] = [];
-  for (const v of values) {
-    const near = values.filter((w) => Math.abs(w - v) <= width);
-    if (near.length > best.length) best = near;
-  }
-  return best.reduce((a, b) => a + b, 0) / best.length;
-}
-
-/** Top, bottom, width and patches of each found letter as shares of the page's cap height. */
-export function measureForms(found: FoundLetters): {
-  forms: MeasuredForm[];
-  /** The same for any letter on these rows. */
-  formOf: (letter: FoundLetter) => MeasuredForm;
-  capHeight: number;
-  baselines: number[];
-} {
-  const baselines = rowBaselines(found);
-  const above = found.letters.map(
-    (l) => baselines[l.row]! + found.slope * (l.box.x + l.box.width / 2) - l.box.y,
-  );
-  const capHeight =
-    percentile(
-      above.filter((h) => h > found.letterHeight * 0.7),
-      0.6,
-    ) || found.letterHeight;
-  const formOf = (l: FoundLetter): MeasuredForm => {
-    const base = baselines[l.row]! + found.slope * (l.box.x + l.box.width / 2);
-    return {
-      top: (base - l.box.y) / capHeight,
-      bottom: (base - boxBottom(l.box)) / capHeight,
-      width: l.box.width / capHeight,
-      parts: l.parts.length,
-    };
-  };
-  return { forms: found.letters.map(formOf), formOf, capHeight, baselines };
-}
-
-/** Spread of hands around the forms, one standard deviation each. */
-const SPREAD = { top: 0.13, bottom: 0.11, width: 0.22 } as const;
-/** Cost (in nats) of a letter that isn't there, and of one too many. */
-const MISSING = 8;
-const EXTRA = 8;
-/** However odd a letter looks, leaving it out beside a gap must cost more than taking it for what is expected. */
-const MOST_UNLIKE = 8;
-const UNKNOWN_FORM = 2;
-
-function mismatch(measured: MeasuredForm, char: string): number {
-  const f = characterForm(char);
-  if (!f) return UNKNOWN_FORM;
-  const term = (key: keyof typeof SPREAD) => Math.min(5, ((measured[key] - f[key]) / SPREAD[key]) ** 2 / 2);
-  const parts = Math.min(3, Math.abs(measured.parts - f.parts)) * 1.6;
-  return Math.min(MOST_UNLIKE, term('top') + term('bottom') + term('width') + parts);
-}
-
-/** How much the rough form counts beside the shape, which knows most of it. */
-const FORM_BESIDE_SHAPE = 0.3;
-/** A shape the network has never seen like this may still be right: least share, so that one odd drawing doesn't shift a row. */
-const LEAST_SHARE = 0.0015;
-
-/** How little a letter looks like a character, nats; by its form alone when its shape isn't known. */
-function unlikeness(measured: MeasuredForm, char: string, likeness: ShapeLikeness | undefined): number {
-  const form = mismatch(measured, char);
-  const share = likeness ? likenessTo(likeness, char) : null;
-  if (share === null) return form;
-  return Math.min(MOST_UNLIKE, -Math.log(share + LEAST_SHARE) + FORM_BESIDE_SHAPE * form);
-}
+/** How sure two neighbours are at the most that were written the other way round than the list has them. */
+const SWAPPED = 0.55;
 
 /** ln(e^a + e^b), safe for large negative values. */
 const logAdd = (a: number, b: number): number => {
   const high = Math.max(a, b);
   return high === -Infinity ? high : high + Math.log(Math.exp(a - high) + Math.exp(b - high));
 };
+const logAdd3 = (a: number, b: number, c: number): number => logAdd(logAdd(a, b), c);
+
+/** One value for each place in the lattice of found (rows) and expected (columns), all impossible at first. */
+class Lattice {
+  private readonly values: Float64Array;
+  constructor(
+    rows: number,
+    private readonly columns: number,
+  ) {
+    this.values = new Float64Array(rows * columns).fill(-Infinity);
+  }
+  at = (i: number, j: number): number => this.values[i * this.columns + j]!;
+  put = (i: number, j: number, value: number): void => void (this.values[i * this.columns + j] = value);
+}
+
+/** How one came to a place: by a pair, by two pairs crosswise, by a letter too many, by one that isn't there. */
+const WAYS = ['pair', 'swap', 'extra', 'missing'] as const;
+/** Letters found and expected that a way takes. */
+const STEPS = { pair: [1, 1], swap: [2, 2], extra: [1, 0], missing: [0, 1] } as const;
+type Way = (typeof WAYS)[number];
+type Lattices = Readonly<Record<Way, Lattice>>;
+
+const lattices = (n: number, m: number): Lattices => ({
+  pair: new Lattice(n + 1, m + 1),
+  swap: new Lattice(n + 1, m + 1),
+  extra: new Lattice(n + 1, m + 1),
+  missing: new Lattice(n + 1, m + 1),
+});
+
+/** What each pair of a found letter and an expected one costs, and which expected ones are known by their form. */
+interface Costs {
+  readonly pairs: readonly (readonly number[])[];
+  readonly known: readonly boolean[];
+  readonly gaps: GapCosts;
+}
+
+/** Cost of pairing two letters crosswise, the latter ones of both given; what nobody knows by its form is known by its order alone. */
+const swapCost = ({ pairs, known, gaps }: Costs, i: number, j: number): number =>
+  known[j - 1] && known[j] ? pairs[i - 1]![j]! + pairs[i]![j - 1]! + gaps.swap : Infinity;
+
+/** Sums (or, with `join` = max, best values) of all paths from the start to each place. */
+function fromStart(cost: Costs, m: number, join: typeof logAdd): Lattices {
+  const n = cost.pairs.length;
+  const f = lattices(n, m);
+  f.pair.put(0, 0, 0);
+  const inked = (i: number, j: number) => join(join(f.pair.at(i, j), f.swap.at(i, j)), f.extra.at(i, j));
+  const any = (i: number, j: number) => join(inked(i, j), f.missing.at(i, j));
+  for (let i = 0; i <= n; i++)
+    for (let j = 0; j <= m; j++) {
+      if (i > 0 && j > 0) f.pair.put(i, j, any(i - 1, j - 1) - cost.pairs[i - 1]![j - 1]!);
+      if (i > 1 && j > 1) f.swap.put(i, j, any(i - 2, j - 2) - swapCost(cost, i - 1, j - 1));
+      if (i > 0) f.extra.put(i, j, any(i - 1, j) - cost.gaps.extra);
+      if (j > 0) {
+        const opened = inked(i, j - 1) - cost.gaps.missing;
+        f.missing.put(i, j, join(opened, f.missing.at(i, j - 1) - cost.gaps.missingOn));
+      }
+    }
+  return f;
+}
+
+/** Sums of all paths from each place to the end; `gap` after a letter that isn't there, `open` after all else. */
+function toEnd(cost: Costs, m: number): { open: Lattice; gap: Lattice } {
+  const n = cost.pairs.length;
+  const [open, gap] = [new Lattice(n + 1, m + 1), new Lattice(n + 1, m + 1)];
+  open.put(n, m, 0);
+  gap.put(n, m, 0);
+  for (let i = n; i >= 0; i--)
+    for (let j = m; j >= 0; j--) {
+      if (i === n && j === m) continue;
+      const straight = i < n && j < m ? open.at(i + 1, j + 1) - cost.pairs[i]![j]! : -Infinity;
+      const crossed =
+        i < n - 1 && j < m - 1 ? open.at(i + 2, j + 2) - swapCost(cost, i + 1, j + 1) : -Infinity;
+      const pair = logAdd(straight, crossed);
+      const extra = i < n ? open.at(i + 1, j) - cost.gaps.extra : -Infinity;
+      const missing = j < m ? gap.at(i, j + 1) : -Infinity;
+      open.put(i, j, logAdd3(pair, extra, missing - cost.gaps.missing));
+      gap.put(i, j, logAdd3(pair, extra, missing - cost.gaps.missingOn));
+    }
+  return { open, gap };
+}
 
 /**
  * Matches found letters with the expected ones, both in reading order, allowing gaps on either side.
- * Best path: Needleman and Wunsch, J. Mol. Biol. 48 (1970). Confidence: posterior share of each pairing over
- * all paths, by the forward-backward sums of the same lattice (Durbin et al., Biological Sequence Analysis, 4.4).
+ * Best path with gaps that cost less as they go on: Gotoh, J. Mol. Biol. 162 (1982). Confidence: posterior share of each pairing
+ * over all paths, by the forward-backward sums of the same lattice (Durbin et al., Biological Sequence Analysis, 4.4).
  * `likeness` says what each letter looks like; without it their rough forms decide.
  */
 export function alignLabels(
   forms: readonly MeasuredForm[],
   expected: readonly string[],
   likeness: readonly ShapeLikeness[] = [],
+  gaps: GapCosts = GIVEN,
 ): Pairing[] {
-  const n = forms.length;
-  const m = expected.length;
-  const cost = forms.map((f, i) => expected.map((c) => unlikeness(f, c, likeness[i])));
-  const grid = () => Array.from({ length: n + 1 }, () => new Float64Array(m + 1).fill(-Infinity));
-  const best = grid();
-  const forward = grid();
-  const backward = grid();
-  best[0]![0] = forward[0]![0] = 0;
-  for (let i = 0; i <= n; i++) {
-    for (let j = 0; j <= m; j++) {
-      if (i === 0 && j === 0) continue;
-      const steps = [
-        i > 0 && j > 0 ? [best[i - 1]![j - 1]!, forward[i - 1]![j - 1]!, -cost[i - 1]![j - 1]!] : null,
-        i > 0 ? [best[i - 1]![j]!, forward[i - 1]![j]!, -EXTRA] : null,
-        j > 0 ? [best[i]![j - 1]!, forward[i]![j - 1]!, -MISSING] : null,
-      ].filter((s) => s !== null);
-      for (const [b, f, gain] of steps as number[][]) {
-        best[i]![j] = Math.max(best[i]![j]!, b! + gain!);
-        forward[i]![j] = logAdd(forward[i]![j]!, f! + gain!);
-      }
-    }
-  }
-  backward[n]![m] = 0;
-  for (let i = n; i >= 0; i--) {
-    for (let j = m; j >= 0; j--) {
-      if (i < n && j < m) backward[i]![j] = logAdd(backward[i]![j]!, backward[i + 1]![j + 1]! - cost[i]![j]!);
-      if (i < n) backward[i]![j] = logAdd(backward[i]![j]!, backward[i + 1]![j]! - EXTRA);
-      if (j < m) backward[i]![j] = logAdd(backward[i]![j]!, backward[i]![j + 1]! - MISSING);
-    }
-  }
-  const total = forward[n]![m]!;
+  const [n, m] = [forms.length, expected.length];
+  const cost = {
+    pairs: forms.map((f, i) => expected.map((c) => unlikeness(f, c, likeness[i]))),
+    known: expected.map((c) => characterForm(c) !== null),
+    gaps,
+  };
+  const best = fromStart(cost, m, Math.max);
+  const sums = fromStart(cost, m, logAdd);
+  const rest = toEnd(cost, m);
+  const total = rest.open.at(0, 0);
   const share = (log: number) => Math.max(0, Math.min(1, Math.exp(log - total)));
   const out: Pairing[] = [];
+  let way = bestWay(best, n, m, () => 0);
   for (let i = n, j = m; i > 0 || j > 0;) {
-    const here = best[i]![j]!;
-    if (i > 0 && j > 0 && here === best[i - 1]![j - 1]! - cost[i - 1]![j - 1]!) {
-      const log = forward[i - 1]![j - 1]! - cost[i - 1]![j - 1]! + backward[i]![j]!;
-      out.push({ found: --i, expected: --j, confidence: share(log) });
-    } else if (i > 0 && here === best[i - 1]![j]! - EXTRA) {
-      out.push({
-        found: --i,
-        expected: null,
-        confidence: share(forward[i]![j]! - EXTRA + backward[i + 1]![j]!),
-      });
-    } else {
-      out.push({
-        found: null,
-        expected: --j,
-        confidence: share(forward[i]![j]! - MISSING + backward[i]![j + 1]!),
-      });
-    }
+    const after = way === 'missing' ? rest.gap : rest.open;
+    const confidence = share(sums[way].at(i, j) + after.at(i, j));
+    const from = way;
+    i -= STEPS[way][0];
+    j -= STEPS[way][1];
+    if (way === 'swap') {
+      const doubt = Math.min(confidence, SWAPPED);
+      out.push({ found: i + 1, expected: j, confidence: doubt });
+      out.push({ found: i, expected: j + 1, confidence: doubt });
+    } else
+      out.push({ found: way === 'missing' ? null : i, expected: way === 'extra' ? null : j, confidence });
+    way = bestWay(best, i, j, (w) => {
+      if (from !== 'missing') return 0;
+      return w === 'missing' ? gaps.missingOn : gaps.missing;
+    });
   }
   return out.reverse();
 }
 
-/** What the best matching of letters with a list costs, nats: less is better. */
+/** The way by which the best path comes to a place, when going on from there costs `price`. */
+function bestWay(best: Lattices, i: number, j: number, price: (way: Way) => number): Way {
+  const value = (way: Way) => best[way].at(i, j) - price(way);
+  return WAYS.reduce((a, b) => (value(b) > value(a) ? b : a));
+}
+
+/** Letters and list differ by no more places than this where they are matched, when it is known that nearly all were found. */
+const BAND = 24;
+
+/** What the best matching of letters with a list costs, nats: less is better. `band`: how many places they may be apart. */
 export function alignmentCost(
   forms: readonly MeasuredForm[],
   expected: readonly string[],
   likeness: readonly ShapeLikeness[],
+  { band = BAND, costs = GUESSED }: { readonly band?: number; readonly costs?: GapCosts } = {},
 ): number {
-  let before = Float64Array.from({ length: expected.length + 1 }, (_, j) => j * MISSING);
+  const m = expected.length;
+  // Of each place the best cost of coming there at all, and that of coming there by a gap.
+  let any = Float64Array.from({ length: m + 1 }, (_, j) =>
+    j === 0 ? 0 : costs.missing + (j - 1) * costs.missingOn,
+  );
+  let before: Float64Array = any;
+  let ownBefore: Float64Array = any;
+  const known = expected.map((c) => characterForm(c) !== null);
   forms.forEach((form, i) => {
-    const row = new Float64Array(expected.length + 1);
-    row[0] = (i + 1) * EXTRA;
-    for (let j = 1; j <= expected.length; j++) {
-      // Far off the diagonal nothing is ever matched; looking there would only cost time.
-      const near = Math.abs(j - 1 - i) <= BAND;
-      const pair = near ? before[j - 1]! + unlikeness(form, expected[j - 1]!, likeness[i]) : Infinity;
-      row[j] = Math.min(pair, before[j]! + EXTRA, row[j - 1]! + MISSING);
+    const next = new Float64Array(m + 1);
+    // Far off the diagonal nothing is matched; looking there would only cost time.
+    const own = Float64Array.from(expected, (c, j) =>
+      Math.abs(j - i) <= band ? unlikeness(form, c, likeness[i]) : Infinity,
+    );
+    next[0] = (i + 1) * costs.extra;
+    let gap = Infinity;
+    for (let j = 1; j <= m; j++) {
+      const pair = any[j - 1]! + own[j - 1]!;
+      const swap =
+        i > 0 && j > 1 && known[j - 1] && known[j - 2]
+          ? before[j - 2]! + own[j - 2]! + ownBefore[j - 1]! + costs.swap
+          : Infinity;
+      gap = Math.min(gap + costs.missingOn, next[j - 1]! + costs.missing);
+      next[j] = Math.min(pair, swap, any[j]! + costs.extra, gap);
     }
-    before = row;
+    [before, any, ownBefore] = [any, next, own];
   });
-  return before[expected.length]!;
+  return any[m]!;
 }
-
-/** Letters and list differ by no more places than this where they are matched. */
-const BAND = 24;

@@ -25,7 +25,7 @@ const page = (hand: typeof KEEPER, characters: string, skewDeg: number): Picture
 function lift(picture: Picture, expected: string) {
   const sheet = readSheet(picture);
   if (!sheet.ok) throw new Error(JSON.stringify(sheet.problems));
-  const result = liftPicture(sheet.value, [...expected]);
+  const result = liftPicture(sheet.value, { list: [...expected] });
   if (!result.ok) throw new Error(JSON.stringify(result.problems));
   return result.value;
 }
@@ -95,7 +95,7 @@ test('specks are told by their size: thin letters stay, though a blot has more i
   const sheet = readSheet(page(KEEPER, 'HIiHlHrH', 0));
   if (!sheet.ok) throw new Error('not read');
   const found = (speckPx: number) => {
-    const lifted = liftPicture(sheet.value, [...'HIiHlHrH'], undefined, null, speckPx);
+    const lifted = liftPicture(sheet.value, { list: [...'HIiHlHrH'] }, { speckPx });
     return lifted.ok ? lifted.value.pieces.map((p) => p.char).join('') : '';
   };
   expect(found(0)).toBe('HIiHlHrH');

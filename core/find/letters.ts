@@ -48,9 +48,13 @@ const strokeWidth = (parts: readonly Part[]): number =>
 
 /**
  * Ink patches grouped to letters in reading order. Specks (much smaller than a dot made by the same pen)
- * and hairs are dropped. Lengths are judged against the letters' own size, so any resolution does.
+ * and hairs are dropped. Lengths are judged against the letters' own size, so any resolution does; `known` says the
+ * height of a letter (px) and the page's slope (y per x) where the patches themselves don't.
  */
-export function groupLetters(all: readonly Part[]): FoundLetters {
+export function groupLetters(
+  all: readonly Part[],
+  known: { readonly height?: number | undefined; readonly slope?: number | undefined } = {},
+): FoundLetters {
   const noise = all.filter((p) => p.area >= 4);
   if (noise.length === 0)
     return { letters: [], rows: [], slope: 0, letterHeight: 0, penPx: 1, specksDropped: all.length };
@@ -60,13 +64,14 @@ export function groupLetters(all: readonly Part[]): FoundLetters {
   const sound = noise.filter((p) => p.area >= biggest * 0.0008);
   const usual = typicalHeight(sound.filter((p) => p.area >= biggest * 0.02));
   const grains = sound.filter((p) => Math.max(p.box.width, p.box.height) <= usual * OUTSIZE);
-  const height = typicalHeight(grains.filter((p) => p.area >= biggest * 0.02));
+  const height = known.height ?? typicalHeight(grains.filter((p) => p.area >= biggest * 0.02));
   const bodies = grains.filter((p) => p.box.height >= height * 0.34 && p.area > 0);
-  const pen = strokeWidth(bodies);
+  const told = bodies.length > 0 ? bodies : grains;
+  const pen = strokeWidth(told);
   // The smallest thing a pen leaves on purpose is a dot about as wide as its stroke.
   const kept = grains.filter((p) => p.area >= 0.3 * pen * pen || p.box.height >= height * 0.34);
-  const slope = pageSlope(bodies, height);
-  const rows = findRows(bodies, slope, height);
+  const slope = known.slope ?? pageSlope(told, height);
+  const rows = findRows(told, slope, height);
   const clusters = joinParts(kept, rows, height);
   const letters = clusters
     .map((parts) => ({

@@ -3,16 +3,18 @@ import type { InkModel } from '../ink/inkModel';
 import type { SheetInk } from '../printed/readSheet';
 import { fail, ok, type Result } from '../problems/problem';
 import type { PxBox } from '../raster/picture';
-import { alignLabels, measureForms, type Pairing } from './alignLabels';
-import { likeliest, likenessTo, type ShapeLikeness } from '../shapes/classify';
-import { guessLabels } from './guessLabels';
-import { likenessOfAll } from './likeness';
+import { shapeLikeness } from '../shapes/classify';
+import { GIVEN, GUESSED, type Pairing } from './alignLabels';
 import type { Cut } from './cut';
+import { bestGrouping } from './groupings';
+import type { FoundLetter } from './letters';
+import { letterMask } from './likeness';
 import { mendLetters } from './mendLetters';
-import { groupLetters, type FoundLetter, type FoundLetters } from './letters';
+import { DOUBT, nameLetters } from './nameLetters';
 import { connectedParts } from './parts';
-import { refineSlope } from './refineSlope';
-import { median } from '../raster/histogram';
+import { measureForms } from './rowForms';
+import { withoutStrays } from './strayParts';
+import type { Written } from './written';
 
 /** A letter cut out of a picture. Everything in px of the picture, y down. */
 export interface LiftedPiece {
@@ -34,6 +36,8 @@ export interface LiftedPiece {
 
 export interface LiftedPage {
   readonly pieces: readonly LiftedPiece[];
+  /** What the page probably holds: the list that was given, or the stretch of a guessed one that fits it. */
+  readonly expected: readonly string[];
   /** Expected beside found, in reading order, gaps on both sides: what the two aligned rows show. */
   readonly pairings: readonly Pairing[];
   readonly ink: InkModel;
@@ -46,50 +50,51 @@ export interface LiftedPage {
 
 export type LiftStage = 'ink' | 'parts' | 'letters';
 
-/**
- * Finds the letters of a page and matches them with the expected characters, both in reading order.
- * Fails with 'no-letters'. `onStage` is told what is being done and how far (0..1).
- * `fixedLevel` replaces the automatic threshold; patches of ink whose longer side is less than `speckPx` are left out: a thin I is no
- * speck, though it has as little ink as a blot.
- */
+/** How a page is read, besides what is written on it. */
+export interface LiftOptions {
+  /** Told what is being done and how far (0..1). */
+  readonly onStage?: (stage: LiftStage, share: number) => void;
+  /** Replaces the automatic threshold between paper and ink (density 0..1). */
+  readonly level?: number | null;
+  /** Patches of ink whose longer side is less are left out, px: a thin I is no speck, though it has as little ink as a blot. */
+  readonly speckPx?: number;
+  /** The page's turn when it is known, radians, positive when rows fall to the right. */
+  readonly turnRad?: number | null;
+}
+
+/** Finds the letters of a page and matches them with what is probably written, both in reading order. Fails with 'no-letters'. */
 export function liftPicture(
   { picture, ink: learnt }: SheetInk,
-  expected: readonly string[],
-  onStage: (stage: LiftStage, share: number) => void = () => {},
-  fixedLevel: number | null = null,
-  speckPx = 0,
+  written: Written,
+  { onStage = () => {}, level = null, speckPx = 0, turnRad = null }: LiftOptions = {},
 ): Result<LiftedPage> {
-  const ink = { ...learnt, level: fixedLevel ?? learnt.level };
+  const ink = { ...learnt, level: level ?? learnt.level };
   const mask = inkMask(picture, ink, ink.level, (share) => onStage('ink', share));
   onStage('parts', 0);
   const parts = connectedParts(mask).filter((p) => longerSide(p.box) >= speckPx);
   onStage('letters', 0);
-  const grouped = groupLetters(parts);
-  if (grouped.letters.length === 0) return fail({ code: 'no-letters', specks: parts.length });
-  const rough = expected.length > 0 ? alignLabels(measureForms(grouped).forms, expected) : [];
-  const found = withSlope(grouped, refineSlope(grouped, rough, expected));
-  const measured = measureForms(found);
-  const { capHeight, baselines } = measured;
-  const shapes = likenessOfAll(mask, found.letters, measured.forms);
+  const slope = turnRad === null ? null : Math.tan(turnRad);
+  const grouping = bestGrouping(mask, parts, written, slope);
+  const { found, list } = grouping;
+  if (found.letters.length === 0) return fail({ code: 'no-letters', specks: parts.length });
+  const { formOf, capHeight, baselines } = measureForms(found);
   const read = mendLetters(
     mask,
-    found.letters.map((letter, i) => ({ letter, form: measured.forms[i]!, likeness: shapes[i]! })),
-    expected,
+    found.letters.map((letter, i) => ({
+      letter,
+      form: grouping.forms[i]!,
+      likeness: grouping.likeness[i]!,
+    })),
+    list,
     found.penPx,
-    measured.formOf,
+    formOf,
   );
-  const likeness = read.map((r) => r.likeness);
-  const forms = read.map((r) => r.form);
-  const guesses = expected.length > 0 ? [] : guessLabels(likeness);
-  const pairings =
-    expected.length > 0
-      ? alignLabels(forms, expected, likeness)
-      : guesses.map(({ confidence }, i): Pairing => ({ found: i, expected: null, confidence }));
-  const byFound = new Map(pairings.filter((p) => p.found !== null).map((p) => [p.found, p]));
-  const pieces = read.map(({ letter }, i): LiftedPiece => {
-    const pairing = byFound.get(i);
-    const named = pairing && pairing.expected !== null ? expected[pairing.expected]! : null;
-    const char = named ?? guesses[i]?.char ?? null;
+  const named = nameLetters(read, list, written.guessed ? GUESSED : GIVEN);
+  const pieces = read.map(({ letter: whole }, i): LiftedPiece => {
+    const { char, confidence, rejected } = named.names[i]!;
+    const look = (l: FoundLetter) => shapeLikeness(letterMask(mask, l), formOf(l));
+    const clean = char === null ? null : withoutStrays(mask, whole, char, found.penPx, look);
+    const letter = clean ?? whole;
     return {
       box: letter.box,
       seeds: letter.parts.map((p) => p.seed),
@@ -97,14 +102,14 @@ export function liftPicture(
       row: letter.row,
       baselineY: baselines[letter.row]! + found.slope * (letter.box.x + letter.box.width / 2),
       char,
-      confidence: char === null ? 0 : sureness(letter, likeness[i]!, char, pairing?.confidence ?? 0),
-      rejected:
-        named === null && likeliest(likeness[i]!).share < (expected.length > 0 ? ODD.listed : ODD.alone),
+      confidence: clean ? Math.min(confidence, DOUBT) : confidence,
+      rejected,
     };
   });
   return ok({
     pieces,
-    pairings,
+    expected: list,
+    pairings: named.pairings,
     ink,
     skewRad: Math.atan(found.slope),
     capHeightPx: capHeight,
@@ -113,37 +118,3 @@ export function liftPicture(
 }
 
 const longerSide = (b: PxBox): number => Math.max(b.width, b.height);
-
-/** How sure a cut letter is at the most whose shape the finder doesn't know: it should be looked at. */
-const UNKNOWN_SHAPE = 0.7;
-
-/**
- * How sure a name is. Order alone doesn't vouch for a letter that was cut apart here: it is no surer than its shape speaks for
- * it beside what that looks like most.
- */
-function sureness(
-  letter: Pick<FoundLetter, 'cuts'>,
-  likeness: ShapeLikeness,
-  char: string,
-  byOrder: number,
-): number {
-  if (letter.cuts.length === 0) return byOrder;
-  const own = likenessTo(likeness, char);
-  if (own === null) return Math.min(byOrder, UNKNOWN_SHAPE);
-  const most = likeliest(likeness).share;
-  return Math.min(byOrder, most > 0 ? own / most : 0);
-}
-
-/** What looks less than so much like any character is none: when a list has no place for it, and without a list. */
-const ODD = { listed: 0.5, alone: 0.06 };
-
-/** The same letters with another slope: rows keep their letters, their middles are taken anew. */
-function withSlope(found: FoundLetters, slope: number): FoundLetters {
-  if (slope === found.slope) return found;
-  const level = (b: PxBox) => b.y + b.height / 2 - slope * (b.x + b.width / 2);
-  const rows = found.rows.map((row, r) => {
-    const levels = found.letters.filter((l) => l.row === r).map((l) => level(l.box));
-    return { middleY: levels.length > 0 ? median(levels) : row.middleY, slope };
-  });
-  return { ...found, slope, rows };
-}

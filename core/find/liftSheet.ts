@@ -4,7 +4,7 @@ import type { Picture, PxBox } from '../raster/picture';
 import type { ColourLayer } from '../geometry/paint';
 import { readPieceRegion, sheetPalette } from './pieceRegion';
 import { tracePiece, type TraceRecipe } from './tracePiece';
-import { liftPicture, type LiftStage } from './liftPicture';
+import { liftPicture, type LiftedPage, type LiftStage } from './liftPicture';
 import { readingOf, readSheet, type SheetRecipe } from '../printed/readSheet';
 import type { Cut } from './cut';
 import type { Contour } from '../geometry/contour';
@@ -44,22 +44,42 @@ export type LiftRecipe = TraceRecipe &
 /** Told before every step; throwing from it stops the work (cancel). */
 export type LiftProgress = (stage: LiftStage | 'trace', share: number) => void;
 
-/** A sheet from picture to traced, labelled pieces. */
+/** What is asked of a sheet here; the document's sheet row fits. */
+export interface LiftedFrom {
+  readonly expected: string;
+  /** Who says so: a person, or the project's bill, of which a page holds a part in one of the usual orders. */
+  readonly expectedFrom?: 'hand' | 'bill';
+  readonly crop?: PxBox | null;
+  readonly quarterTurns?: number;
+  /** The page's turn when it was given by hand, degrees, positive when rows fall to the right. */
+  readonly turnDeg?: number | null;
+}
+
+const charactersOf = (text: string): string[] => [...text].filter((c) => c.trim() !== '');
+
+/** What a page holds, found out from itself: the stretch of the list that fits, or the letters as their shapes name them. */
+function foundList({ expected, pieces }: LiftedPage): string {
+  if (expected.length > 0) return expected.join('');
+  const named = pieces.filter((p) => !p.rejected).flatMap((p) => (p.char === null ? [] : [p.char]));
+  return [...new Set(named)].join('');
+}
+
+/** A sheet from picture to traced, labelled pieces. `bill`: all characters of the project, where the list comes from it. */
 export function liftSheet(
   picture: Picture,
-  sheet: {
-    readonly expected: string;
-    readonly crop?: PxBox | null;
-    readonly quarterTurns?: number;
-  },
+  sheet: LiftedFrom,
   recipe: LiftRecipe,
   onProgress: LiftProgress = () => {},
+  bill = '',
 ): Result<TracedSheet> {
-  const expected = [...sheet.expected].filter((c) => c.trim() !== '');
+  const guessed = sheet.expectedFrom === 'bill';
+  const written = { list: charactersOf(sheet.expected), guessed, bill: charactersOf(bill) };
   onProgress('ink', 0);
   const read = readSheet(picture, readingOf(recipe, sheet));
   if (!read.ok) return read;
-  const page = liftPicture(read.value, expected, onProgress, recipe.level, recipe.speckPx);
+  const turnRad = typeof sheet.turnDeg === 'number' ? (sheet.turnDeg * Math.PI) / 180 : null;
+  const { level, speckPx = 0 } = recipe;
+  const page = liftPicture(read.value, written, { onStage: onProgress, level, speckPx, turnRad });
   if (!page.ok) return page;
   const { pieces, ink, skewRad, capHeightPx, specksDropped } = page.value;
   const palette =
@@ -89,6 +109,7 @@ export function liftSheet(
     capHeightPx,
     specksDropped,
     printedLines: read.value.printedLines.length,
+    ...(guessed ? { expected: foundList(page.value) } : {}),
     pieces: traced.filter((p) => contoursBox(p.outline) !== null),
   });
 }

@@ -1,6 +1,6 @@
 import type { ByteImage } from '../raster/picture';
 import { shapeLikeness, type ShapeLikeness } from '../shapes/classify';
-import type { MeasuredForm } from './alignLabels';
+import type { MeasuredForm } from './rowForms';
 import { keptByCut } from './cut';
 import type { FoundLetter } from './letters';
 

@@ -30,7 +30,7 @@ function read(picture: Picture) {
 }
 
 function lift(picture: Picture, expected: string) {
-  const found = liftPicture(read(picture), [...expected]);
+  const found = liftPicture(read(picture), { list: [...expected] });
   if (!found.ok) throw new Error(JSON.stringify(found.problems));
   return found.value;
 }

@@ -1,6 +1,7 @@
 import { unionPxBox, type ByteImage } from '../raster/picture';
 import { likeliest, likenessTo, shapeLikeness, type ShapeLikeness } from '../shapes/classify';
-import { alignmentCost, type MeasuredForm } from './alignLabels';
+import { alignmentCost, MENDING } from './alignLabels';
+import type { MeasuredForm } from './rowForms';
 import { cutLetter, likelyCuts } from './cutLetter';
 import type { FoundLetter } from './letters';
 import { letterMask } from './likeness';
@@ -57,6 +58,7 @@ class Reading {
       list.map((r) => r.form),
       this.expected,
       list.map((r) => r.likeness),
+      { costs: MENDING },
     );
   }
 

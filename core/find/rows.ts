@@ -10,6 +10,10 @@ export interface Row {
   readonly slope: number;
 }
 
+/** A turn has to make rows sharper by this factor to be one, and by more where few parts speak: any three lie on some line. */
+const LEVEL_FIRST = 1.02;
+const FEW_PARTS = 32;
+
 /**
  * The page's turn as a slope (y per x): the one in -0.2 .. 0.2 for which the parts' middles, projected along
  * it, fall into the sharpest rows. Method: projection profile (Postl 1986), on part centres rather than px.
@@ -34,7 +38,7 @@ export function pageSlope(parts: readonly Part[], letterHeight: number): number 
     return sum;
   };
   let best = 0;
-  let bestScore = score(0) * 1.02;
+  let bestScore = score(0) * (LEVEL_FIRST + FEW_PARTS / parts.length ** 2);
   for (const [span, step] of [
     [0.2, 0.005],
     [0.005, 0.0005],

@@ -1,3 +1,4 @@
+import type { TakenFor } from '../../core/document/commands/takenFor';
 import Dexie, { type Table } from 'dexie';
 import { TABLE_NAMES, type Doc, type TableName } from '../../core/document/schema';
 import type { ProjectDiff } from '../../core/document/diff';
@@ -76,6 +77,9 @@ export interface IntakeItem {
   readonly blob: Blob;
   /** The sheet that was made of it, once there is one: it is still to be lifted. */
   readonly sheetId: string | null;
+  /** What somebody said the files are, and the sheet whose place they take; found out, and a new place, when not said. */
+  readonly as?: TakenFor;
+  readonly insteadOf?: string;
 }
 
 /** A row that couldn't be read, as it was. */

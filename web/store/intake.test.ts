@@ -310,3 +310,65 @@ test('a tab that only reads takes nothing in, and says so; once it takes over, i
   await meanwhile(browser);
   expect(sheets(second.session)).toEqual(['B.png lifted']);
 });
+
+describe('what files are taken for can be changed', () => {
+  const squares = [0, 40, 80].map((x) => `<rect x="${x}" width="30" height="60"/>`).join('');
+  const drawing = new File(
+    [`<svg viewBox="0 0 110 60" xmlns="http://www.w3.org/2000/svg">${squares}</svg>`],
+    'A.svg',
+  );
+
+  test('a drawing named after a letter that holds a row, and back by undo', async () => {
+    const browser = new FakeBrowser();
+    browser.project('a');
+    const t = await table(browser, 'a');
+    await t.addFiles(t.session, [drawing]);
+    await t.addFiles(t.session, [file('B.png')]);
+    await meanwhile(browser);
+    const before = t.session.doc;
+    const first = Object.values(before.sheets).find((s) => s.kind === 'artwork')!;
+    await t.takeAs(t.session, first.id, 'row');
+    await meanwhile(browser);
+    expect(sheets(t.session)).toEqual(['A.svg lifted', 'B.png lifted']);
+    // One letter became three.
+    expect(Object.keys(t.session.doc.pieces)).toHaveLength(Object.keys(before.pieces).length + 2);
+    expect(browser.files.intake.items).toEqual([]);
+    t.session.undo();
+    expect(t.session.doc).toEqual(before);
+    await t.takeAs(t.session, first.id, 'icons');
+    await meanwhile(browser);
+    expect(Object.values(t.session.doc.sheets).find((s) => s.name === 'A.svg')!.seating.reference).toBe(
+      'icons',
+    );
+  });
+
+  test('a page read as pixels is lifted again by a recipe of its own', async () => {
+    const browser = new FakeBrowser();
+    browser.project('a');
+    const t = await table(browser, 'a');
+    await t.addFiles(t.session, [file('A.png')]);
+    await meanwhile(browser);
+    const sheet = () => Object.values(t.session.doc.sheets)[0]!;
+    const shared = sheet().recipeId;
+    await t.takeAs(t.session, sheet().id, 'pixels');
+    await meanwhile(browser);
+    expect(sheet().recipeId).not.toBe(shared);
+    expect(t.session.doc.recipes[sheet().recipeId]!.mode).toBe('pixel');
+    expect(t.session.doc.recipes[shared]!.mode).toBe('outline');
+    expect(browser.files.calls.filter((c) => c.startsWith('lift'))).toHaveLength(2);
+  });
+
+  test('files that are lost are told, and the sheet stays', async () => {
+    const browser = new FakeBrowser();
+    browser.project('a');
+    const t = await table(browser, 'a');
+    await t.addFiles(t.session, [drawing]);
+    await meanwhile(browser);
+    browser.files.pictures.kept.clear();
+    const before = t.session.doc;
+    await t.takeAs(t.session, Object.keys(before.sheets)[0]!, 'icons');
+    await meanwhile(browser);
+    expect(t.tab.codes('a')).toEqual(['picture-missing']);
+    expect(t.session.doc).toBe(before);
+  });
+});

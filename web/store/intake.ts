@@ -1,8 +1,11 @@
 import { counted } from '../../core/problems/counted';
 import type { DroppedFile, SortedFiles } from '../../core/artwork/sortFiles';
 import { addingMadeSheet } from '../../core/document/commands/madeSheets';
-import { addSheet, missingOfBill, takingLifted } from '../../core/document/commands/lifting';
+import { addSheet, missingOfBill, soughtOn, takingLifted } from '../../core/document/commands/lifting';
 import { sheetOfCode, takePractice } from '../../core/document/commands/practice';
+import { inPlaceOf, readAs, type TakenFor } from '../../core/document/commands/takenFor';
+import type { ProjectDiff } from '../../core/document/diff';
+import { finish, type Steps } from '../../core/steps';
 import { FIRST_RECIPE } from '../../core/document/newProject';
 import { unpackRow } from '../../core/document/packing/packRows';
 import type { Doc, SheetRow } from '../../core/document/schema';
@@ -156,8 +159,8 @@ export function createIntake(world: IntakeWorld) {
     context: JobContext,
   ): Promise<readonly IntakeItem[]> {
     await session.opened;
-    const done = item.sheetId !== null && session.doc.sheets[item.sheetId]?.state === 'lifted';
-    if (done) await intake.change([item.id], []);
+    const ready = item.sheetId !== null && session.doc.sheets[item.sheetId]?.state === 'lifted';
+    if (ready) await intake.change([item.id], []);
     else if (item.kind === 'files') return sort(session, item, context);
     else if (item.kind === 'page') await takePage(session, item, context);
     else await takeMade(session, item, item.kind, context);
@@ -165,7 +168,7 @@ export function createIntake(world: IntakeWorld) {
   }
 
   /** Takes an item off the list, after all that was made of it is written. */
-  async function finish(session: Session, item: IntakeItem): Promise<void> {
+  async function done(session: Session, item: IntakeItem): Promise<void> {
     await session.flush();
     await intake.change([item.id], []);
   }
@@ -216,14 +219,19 @@ export function createIntake(world: IntakeWorld) {
     const kept = [{ id: picture.pictureId, blob: item.blob }];
     if (shown) kept.push({ id: shown.id, blob: blobOf(shown.png, 'image/png') });
     if (!(await keepPictures(session, path, kept))) return intake.change([item.id], []);
-    if (practice === 'page') return takePracticePage(session, item, shown?.png ?? bytes, context);
-    if (practice === 'no-code')
+    if (practice === 'page' && item.as === undefined)
+      return takePracticePage(session, item, shown?.png ?? bytes, context);
+    if (practice === 'no-code' && item.as === undefined)
       session.tell([problem({ code: 'practice-no-code' }, 'warning', { file: path })]);
     const id = newId();
     await intake.change([], [{ ...item, sheetId: id }]);
     const sheet = shown ? { ...picture, pictureId: shown.id, originalId: picture.pictureId } : picture;
-    const recipe = cellPx === null ? null : ({ mode: 'pixel' } as const);
-    session.commit(addSheet(session.doc, { id, name: path, ...sheet }, missingOfBill(session.doc), recipe));
+    const pixels = item.as === undefined ? cellPx !== null : item.as === 'pixels';
+    const recipe = pixels ? ({ mode: 'pixel' } as const) : null;
+    function* added(doc: Doc): Steps<ProjectDiff | null> {
+      return addSheet(doc, { id, name: path, ...sheet }, null, recipe);
+    }
+    session.commit(finish(inPlaceOf(session.doc, item.insteadOf ?? null, added)));
     await liftItem(session, item, id, shown?.png ?? bytes, context);
   }
 
@@ -235,7 +243,7 @@ export function createIntake(world: IntakeWorld) {
     context: JobContext,
   ): Promise<void> {
     await liftNow(session, sheetId, bytes, context);
-    await finish(session, item);
+    await done(session, item);
   }
 
   /** Finds, traces and names the letters of a sheet by its recipe and expected characters. */
@@ -250,7 +258,8 @@ export function createIntake(world: IntakeWorld) {
     if (!sheet || !recipe || sheet.pictureId === null) return;
     const bytes = given ?? (await pictures.bytes(sheet.pictureId));
     if (!bytes) return session.tell(lostPicture(sheet));
-    const result = await workers.imaging.run<TracedSheet>((api) => api.lift(bytes, sheet, recipe), {
+    const sought = soughtOn(session.doc, sheet);
+    const result = await workers.imaging.run<TracedSheet>((api) => api.lift(bytes, sought, recipe), {
       signal: context.signal,
       onProgress: (stage, share) => context.progress(inWords(stage), share),
     });
@@ -284,7 +293,7 @@ export function createIntake(world: IntakeWorld) {
     const { empty, crossedOut } = lifted;
     if (empty.length + crossedOut.length > 0)
       session.tell([problem({ code: 'practice-gaps', empty, crossedOut }, 'note', { file: name })]);
-    await finish(session, item);
+    await done(session, item);
   }
 
   /** A sheet of files that each hold one thing, or of one drawing with many letters. */
@@ -298,7 +307,7 @@ export function createIntake(world: IntakeWorld) {
     const recipe = session.doc.recipes[FIRST_RECIPE]!;
     const expected = expectedOf(session.doc, item.files);
     const made = await workers.artwork.run<MadeOfFiles>(
-      (api) => (kind === 'pictures' ? api.pictures(files, recipe) : api.drawings(files, expected)),
+      (api) => (kind === 'pictures' ? api.pictures(files, recipe) : api.drawings(files, expected, item.as)),
       {
         signal: context.signal,
         onProgress: (stage, share) => context.progress(inWords(stage), share),
@@ -316,9 +325,10 @@ export function createIntake(world: IntakeWorld) {
     await intake.change([], [{ ...item, sheetId: id }]);
     const { widthPx, heightPx } = sheet;
     const row = { id, name: nameOf(item), kind, pictureId, originalId, widthPx, heightPx, icons };
-    const added = (doc: Doc) => addingMadeSheet(doc, row, { ...sheet, pieces });
+    const drawn = (doc: Doc) => addingMadeSheet(doc, row, { ...sheet, pieces });
+    const added = (doc: Doc) => inPlaceOf(doc, item.insteadOf ?? null, drawn);
     session.commit(await fromLatest(() => session.doc, added, context));
-    await finish(session, item);
+    await done(session, item);
   }
 
   /** The pieces of the sheet that was made last, a few at a time; null when they are lost with their worker. */
@@ -367,7 +377,63 @@ export function createIntake(world: IntakeWorld) {
     return runFor(session, { name: sheet.name, lane: LANE, run }, jobs);
   }
 
-  return { addFiles, resume, liftAgain };
+  /** Takes a sheet's files for something else: what is made of them takes the sheet's place. */
+  async function takeAs(session: Session, sheetId: string, as: TakenFor): Promise<void> {
+    const sheet = session.doc.sheets[sheetId];
+    if (!sheet || !takesEdits(session)) return;
+    if (sheet.kind === 'page' && (as === 'page' || as === 'pixels')) {
+      session.commit(readAs(session.doc, sheetId, as));
+      await liftAgain(session, sheetId)?.ended;
+      return;
+    }
+    const letGo = session.use();
+    try {
+      const files = await filesOf(session, sheet);
+      const items = files && itemsOf(session, sheet, files, as);
+      if (items && (await stored(session, [], items)))
+        await Promise.all(items.map((item) => work(session, item)));
+    } finally {
+      letGo();
+    }
+  }
+
+  /** The files of a sheet as they came; null after telling that they are lost. */
+  async function filesOf(session: Session, sheet: SheetRow): Promise<readonly DroppedFile[] | null> {
+    const id = sheet.originalId ?? sheet.pictureId;
+    const bytes = id === null ? null : await pictures.bytes(id);
+    if (!bytes) {
+      session.tell(lostPicture(sheet));
+      return null;
+    }
+    if (sheet.kind === 'page') return [{ path: sheet.name, bytes }];
+    const opened = await workers.artwork.run<readonly DroppedFile[]>((api) => api.filesOf(bytes));
+    if (!opened.ok) session.tell(inFile(opened.problems, sheet.name));
+    return opened.ok ? opened.value : null;
+  }
+
+  /** What is to be done for files that somebody said the kind of; the first takes the sheet's place. */
+  function itemsOf(
+    session: Session,
+    sheet: SheetRow,
+    files: readonly DroppedFile[],
+    as: TakenFor,
+  ): IntakeItem[] {
+    const paged = as === 'page' || as === 'pixels';
+    const kind = paged ? 'page' : sheet.kind === 'artwork' ? 'artwork' : 'pictures';
+    const groups = paged ? files.map((f) => [f]) : [files];
+    return groups.map((own, k) => ({
+      id: newId(),
+      projectId: session.projectId,
+      addedAt: now() + k / 1000,
+      kind,
+      ...packFiles(own.map((f) => ({ ...f, type: '' }))),
+      sheetId: null,
+      as,
+      ...(k === 0 ? { insteadOf: sheet.id } : {}),
+    }));
+  }
+
+  return { addFiles, resume, liftAgain, takeAs };
 }
 
 /** Whether a project takes edits in this tab. */

@@ -1,4 +1,5 @@
 import { replacePieces } from '../../core/document/commands/mending';
+import type { TakenFor } from '../../core/document/commands/takenFor';
 import type { Doc, PieceRow, SheetRow } from '../../core/document/schema';
 import type { Reshape, Reshaped } from '../../core/find/reshape';
 import { readingOf } from '../../core/printed/readSheet';
@@ -31,6 +32,12 @@ export async function addFiles(files: readonly File[]): Promise<void> {
 export async function liftAgain(sheetId: string): Promise<void> {
   const session = currentSession();
   await (session && intake.liftAgain(session, sheetId))?.ended;
+}
+
+/** Takes the files of a sheet of the project that is shown for something else. */
+export async function takeSheetAs(sheetId: string, as: TakenFor): Promise<void> {
+  const session = currentSession();
+  if (session) await intake.takeAs(session, sheetId, as);
 }
 
 const RESHAPE_TEXT = { cut: 'Cut a piece in two', join: 'Join two pieces', box: 'Add a piece' } as const;

@@ -80,6 +80,7 @@ export class FakeFilesDesk {
 
   private artwork(): Started<Remote<ArtworkApi>> {
     let made: readonly TracedPiece[] = [];
+    let dropped: readonly DroppedFile[] = [];
     const api = {
       sort: (files: readonly DroppedFile[]) =>
         this.call<SortedFiles>('sort', files.map((f) => f.path).join(' '), {
@@ -88,8 +89,14 @@ export class FakeFilesDesk {
           artwork: files.filter((f) => f.path.endsWith('.svg')),
           problems: [],
         }),
-      drawings: async (files: readonly DroppedFile[], expected: readonly string[]) => {
-        const read = await artworkSheet(files, expected);
+      filesOf: () => this.call('sort', 'again', dropped),
+      drawings: async (
+        files: readonly DroppedFile[],
+        expected: readonly string[],
+        as?: 'letters' | 'row' | 'icons',
+      ) => {
+        dropped = files;
+        const read = await artworkSheet(files, expected, { as });
         if (!read.ok) return read;
         const { pieces, ...sheet } = read.value.sheet;
         made = pieces;

@@ -13,30 +13,52 @@ interface Props {
   readonly disabled?: boolean;
 }
 
-/** A labelled number with its unit. Takes effect on Enter, on leaving, and with the arrow keys. */
+/** What is wrong with what was typed, in a few words; null when it is a number that may stand here. */
+function faultOf(text: string, min: number, max: number): string | null {
+  const value = Number(text.replace(',', '.'));
+  if (text.trim() === '') return null;
+  if (!Number.isFinite(value)) return 'Give a number';
+  if (value < min) return `${min} or more`;
+  return value > max ? `${max} or less` : null;
+}
+
+/**
+ * A labelled number with its unit. Takes effect on Enter, on leaving, and with the arrow keys; what can't stand here is told beside
+ * it and changes nothing.
+ */
 export function NumberField({
   label,
   value,
   unit,
   onChange,
-  min,
-  max,
+  min = -Infinity,
+  max = Infinity,
   step = 1,
   digits = 0,
   disabled,
 }: Props) {
   const shown = value.toFixed(digits);
   const [typed, setTyped] = useState<string | null>(null);
+  const fault = typed === null ? null : faultOf(typed, min, max);
   const take = (text: string) => {
+    if (faultOf(text, min, max) !== null) return setTyped(text);
     setTyped(null);
-    const next = Number(text.replace(',', '.'));
-    if (text.trim() === '' || !Number.isFinite(next) || text === shown) return;
-    onChange(Math.min(max ?? Infinity, Math.max(min ?? -Infinity, next)));
+    if (text.trim() !== '' && text !== shown) onChange(Number(text.replace(',', '.')));
+  };
+  const stepBy = (by: number) => {
+    const now = Number((typed ?? shown).replace(',', '.'));
+    const next = (Number.isFinite(now) ? now : value) + by;
+    take(String(Math.min(max, Math.max(min, Number(next.toFixed(6))))));
   };
   return (
-    <Field.Root orientation="horizontal" gap="2" disabled={disabled}>
+    <Field.Root orientation="horizontal" gap="2" disabled={disabled} invalid={fault !== null}>
       <Field.Label flex="1" fontSize="sm" color="faded">
         {label}
+        {fault !== null && (
+          <Field.ErrorText as="span" fontSize="xs" m="0" role="alert">
+            {fault}
+          </Field.ErrorText>
+        )}
       </Field.Label>
       <InputGroup endElement={<span style={{ fontSize: 12 }}>{unit}</span>} width="6.2rem">
         <Input
@@ -54,8 +76,7 @@ export function NumberField({
             if (e.key === 'Escape') setTyped(null);
             if (e.key !== 'ArrowUp' && e.key !== 'ArrowDown') return;
             e.preventDefault();
-            const by = (e.key === 'ArrowUp' ? step : -step) * (e.shiftKey ? 10 : 1);
-            take(String(Number(typed ?? shown) + by));
+            stepBy((e.key === 'ArrowUp' ? step : -step) * (e.shiftKey ? 10 : 1));
           }}
         />
       </InputGroup>

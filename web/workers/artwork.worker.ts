@@ -1,10 +1,17 @@
+import type { TakenFor } from '../../core/document/commands/takenFor';
 import { zipSync } from 'fflate';
 import { artworkSheet, picturesSheet } from '../../core/artwork/makeSheets';
 import { readArtwork, type Artwork } from '../../core/artwork/readArtwork';
 import type { LaidOut } from '../../core/artwork/layOut';
 import { expandFiles, pngOf } from '../../core/artwork/expandFiles';
 import { packRow } from '../../core/document/packing/packRows';
-import { openZips, sortFiles, type DroppedFile, type SortedFiles } from '../../core/artwork/sortFiles';
+import {
+  openZip,
+  openZips,
+  sortFiles,
+  type DroppedFile,
+  type SortedFiles,
+} from '../../core/artwork/sortFiles';
 import { startWorker } from '../jobs/startWorker';
 import { decodeWebp } from './decodeWebp';
 import type { DrawingApi } from './drawing.worker';
@@ -59,8 +66,13 @@ const api = {
     const sorted = sortFiles(read.files);
     return ok({ ...sorted, problems: [...opened.problems, ...read.problems, ...sorted.problems] });
   },
-  async drawings(files: readonly DroppedFile[], expected: readonly string[]): Promise<Result<MadeOfFiles>> {
+  async drawings(
+    files: readonly DroppedFile[],
+    expected: readonly string[],
+    as?: TakenFor,
+  ): Promise<Result<MadeOfFiles>> {
     const read = await artworkSheet(files, expected, {
+      as: as === 'page' || as === 'pixels' ? undefined : as,
       onProgress: (s) => tellProgress('artwork', s),
       read: readDrawings,
     });
@@ -71,6 +83,8 @@ const api = {
     const kept = { icons, files: zip, filesId: id, picture: null, shownId: id };
     return ok({ ...withoutPieces(sheet), ...kept }, read.problems);
   },
+  /** The files of a sheet as they came. */
+  filesOf: (zip: Uint8Array): Result<readonly DroppedFile[]> => openZip({ path: '', bytes: zip }),
   /** Some of the pieces of the sheet made last, packed (packRows): all at once would hold up the page that takes them. */
   piecesOf: (from: number, count: number): Result<readonly object[]> =>
     ok(made.slice(from, from + count).map(packRow)),

@@ -152,10 +152,14 @@ const api = {
     };
     return ok({ lifted: lifted.value, facts, picture: png });
   },
-  async lift(bytes: Uint8Array, sheet: SheetRow, recipe: RecipeRow): Promise<Result<TracedSheet>> {
+  async lift(
+    bytes: Uint8Array,
+    { sheet, bill }: { readonly sheet: SheetRow; readonly bill: string },
+    recipe: RecipeRow,
+  ): Promise<Result<TracedSheet>> {
     const opened = await open(bytes);
     if (!opened.ok) return opened;
-    return liftSheet(opened.value.picture, sheet, recipe, tellProgress);
+    return liftSheet(opened.value.picture, sheet, recipe, tellProgress, bill);
   },
   /** Pieces made by hand on a sheet. */
   async reshape(

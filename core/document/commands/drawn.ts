@@ -39,6 +39,8 @@ export function drawnSheet(doc: Doc, kind: DrawnKind): SheetRow {
       heightPx: SLOT.height,
       recipeId: FIRST_RECIPE,
       expected: '',
+      expectedFrom: 'hand',
+      turnDeg: null,
       state: 'lifted',
       skewRad: 0,
       capHeightPx: SLOT.capPx,

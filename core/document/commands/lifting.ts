@@ -5,7 +5,7 @@ import type { Doc, PieceRow, RecipeRow, SheetRow } from '../schema';
 import { finish, type Steps } from '../../steps';
 import { isWorkedOn, piecesOf, seatInto, seating } from './seatInto';
 
-/** A new sheet on the table, not yet lifted. `expected` = what is probably written on it. */
+/** A new sheet on the table, not yet lifted. `expected` = what is written on it; null = something of the bill. */
 export function addSheet(
   doc: Doc,
   sheet: {
@@ -17,7 +17,7 @@ export function addSheet(
     heightPx: number;
     dpi?: number | null;
   },
-  expected = missingOfBill(doc),
+  expected: string | null = null,
   recipe: Partial<Omit<RecipeRow, 'id'>> | null = null,
 ): ProjectDiff | null {
   const d = draft(doc);
@@ -39,7 +39,9 @@ export function addSheet(
     practiceCode: null,
     originalId: sheet.originalId ?? null,
     recipeId,
-    expected,
+    expected: expected ?? missingOfBill(doc),
+    expectedFrom: expected === null ? 'bill' : 'hand',
+    turnDeg: null,
     state: 'added',
     skewRad: 0,
     capHeightPx: 0,
@@ -58,14 +60,51 @@ export function addSheet(
   return d.done(`Add ${sheet.name}`);
 }
 
-/** Characters of the bill that no glyph with an outline stands for. */
-export function missingOfBill(doc: Doc): string {
+/** Characters of the bill that no glyph with an outline stands for; those drawn by `sheetId` aside. */
+export function missingOfBill(doc: Doc, sheetId: string | null = null): string {
   const drawn = new Set(
     Object.values(doc.glyphs)
       .filter((g) => g.contours.length > 0 || g.components.length > 0)
+      .filter((g) => sheetId === null || g.source?.sheetId !== sheetId)
       .flatMap((g) => g.codePoints),
   );
   return [...projectOf(doc).bill].filter((c) => !drawn.has(c.codePointAt(0)!)).join('');
+}
+
+/** What is looked for on a sheet: its list, or what the bill lacks besides it, with the whole bill behind. */
+export function soughtOn(doc: Doc, sheet: SheetRow): { readonly sheet: SheetRow; readonly bill: string } {
+  if (sheet.expectedFrom === 'hand') return { sheet, bill: '' };
+  return { sheet: { ...sheet, expected: missingOfBill(doc, sheet.id) }, bill: projectOf(doc).bill };
+}
+
+/** Named letters of a sheet that its list doesn't have, in reading order. */
+export function beyondList(sheet: SheetRow, pieces: readonly PieceRow[]): PieceRow[] {
+  const listed = new Set(sheet.expected);
+  const beyond = (p: PieceRow) =>
+    p.char !== null && p.variant === null && p.state !== 'dropped' && !listed.has(p.char);
+  return sheet.kind === 'page' ? pieces.filter(beyond) : [];
+}
+
+/** Takes letters that were found beyond a sheet's list into it, where they stand, and into the bill. */
+export function growList(doc: Doc, sheetId: string): ProjectDiff | null {
+  const sheet = doc.sheets[sheetId];
+  if (!sheet) return null;
+  const pieces = piecesOf(doc, sheetId);
+  const beyond = beyondList(sheet, pieces);
+  if (beyond.length === 0) return null;
+  const list = [...sheet.expected];
+  for (const p of beyond) {
+    const before = pieces.slice(0, pieces.indexOf(p)).reverse();
+    const at = before.map((b) => (b.char === null ? -1 : list.indexOf(b.char))).find((k) => k >= 0);
+    list.splice((at ?? -1) + 1, 0, p.char!);
+  }
+  const project = projectOf(doc);
+  const inBill = new Set(project.bill);
+  const more = beyond.map((p) => p.char!).filter((c) => !inBill.has(c));
+  const d = draft(doc);
+  d.put('sheets', { ...sheet, expected: list.join(''), expectedFrom: 'hand' });
+  if (more.length > 0) d.put('project', { ...project, bill: project.bill + more.join('') });
+  return d.done(`Take ${beyond.map((p) => p.char).join(' ')} into the list`);
 }
 
 export interface LiftResult {
@@ -73,6 +112,8 @@ export interface LiftResult {
   readonly capHeightPx: number;
   readonly specksDropped: number;
   readonly printedLines: number;
+  /** What it holds, where the page itself said it. */
+  readonly expected?: string;
   readonly pieces: readonly LiftedRow[];
 }
 
@@ -137,8 +178,16 @@ export function* takingLifted(doc: Doc, sheetId: string, result: LiftResult): St
   const sheet = doc.sheets[sheetId];
   if (!sheet) return null;
   const d = draft(doc);
-  const { skewRad, capHeightPx, specksDropped, printedLines } = result;
-  d.put('sheets', { ...sheet, state: 'lifted', skewRad, capHeightPx, specksDropped, printedLines });
+  const { skewRad, capHeightPx, specksDropped, printedLines, expected = sheet.expected } = result;
+  d.put('sheets', {
+    ...sheet,
+    state: 'lifted',
+    skewRad,
+    capHeightPx,
+    specksDropped,
+    printedLines,
+    expected,
+  });
   const old = piecesOf(doc, sheetId);
   const ids = idsOf(d, sheetId, result.pieces, old);
   const fresh = result.pieces.map((p, i) => pieceRow(p, ids[i]!, sheetId));
@@ -266,12 +315,13 @@ export function takeRetraced(
 export function changeSheet(
   doc: Doc,
   sheetId: string,
-  change: Partial<Pick<SheetRow, 'expected' | 'name'>>,
+  change: Partial<Pick<SheetRow, 'expected' | 'name' | 'turnDeg'>>,
 ): ProjectDiff | null {
   const sheet = doc.sheets[sheetId];
   if (!sheet) return null;
   const d = draft(doc);
-  d.put('sheets', { ...sheet, ...change });
+  const listed = change.expected === undefined ? {} : { expectedFrom: 'hand' as const };
+  d.put('sheets', { ...sheet, ...change, ...listed });
   return d.done('Change a sheet');
 }
 

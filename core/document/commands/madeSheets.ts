@@ -59,6 +59,8 @@ export function* addingMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult)
     expected: pieces
       .map((p) => (p.variant === null && [...(p.char ?? '')].length === 1 ? p.char : ''))
       .join(''),
+    expectedFrom: 'hand',
+    turnDeg: null,
     state: 'lifted',
     skewRad: 0,
     capHeightPx: lifted.capHeightPx,

@@ -37,6 +37,8 @@ export function takePractice(
     ...rest,
     kind: 'practice',
     practiceCode: code,
+    expectedFrom: 'hand',
+    turnDeg: null,
     state: 'added',
     skewRad: 0,
     capHeightPx: capLinePx,

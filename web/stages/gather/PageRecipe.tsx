@@ -32,13 +32,16 @@ export function PageRecipe({ sheet, cropping, onCropping }: Props) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
   const recipe = doc.recipes[sheet.recipeId]!;
+  const turnTo = (turnDeg: number | null) => {
+    commit(changeSheet(doc, sheet.id, { turnDeg }));
+    void liftAgain(sheet.id);
+  };
   const going = piecesBelow(piecesBySheet(doc).get(sheet.id) ?? [], recipe.speckPx);
   return (
     <>
       <Fact label="Capitals">
         {sheet.capHeightPx > 0 ? `${sheet.capHeightPx.toFixed(0)} px high` : 'not known'}
       </Fact>
-      <Fact label="Turn">{((sheet.skewRad * 180) / Math.PI).toFixed(2)}°</Fact>
       {sheet.printedLines > 0 && <Fact label="Printed lines left out">{sheet.printedLines}</Fact>}
       <CharactersField
         label="Written on it, in order"
@@ -74,6 +77,21 @@ export function PageRecipe({ sheet, cropping, onCropping }: Props) {
           }}
         >
           Use all of the picture
+        </InkButton>
+      )}
+      <NumberField
+        label={sheet.turnDeg === null ? 'Turn, found by itself' : 'Turn, as given'}
+        unit="°"
+        digits={2}
+        step={0.1}
+        value={sheet.turnDeg ?? (sheet.skewRad * 180) / Math.PI}
+        min={-45}
+        max={45}
+        onChange={(turnDeg) => turnTo(turnDeg)}
+      />
+      {sheet.turnDeg !== null && (
+        <InkButton tip="Find the turn from the letters again" onClick={() => turnTo(null)}>
+          Find the turn by itself
         </InkButton>
       )}
       <RecipeShelf sheet={sheet} />

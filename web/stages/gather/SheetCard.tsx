@@ -8,6 +8,20 @@ import type { PxBox } from '../../../core/raster/picture';
 import { SheetDrawing } from './SheetDrawing';
 import { SheetPicture } from './SheetPicture';
 
+/** A list of characters in short: its runs by their ends, "A–Z a–z 0–9 .,:;", and no more than fits a line. */
+export function shortList(characters: string): string {
+  const runs: string[][] = [];
+  for (const c of characters) {
+    const run = runs.at(-1);
+    const last = run?.at(-1);
+    if (last !== undefined && c.codePointAt(0) === last.codePointAt(0)! + 1) run!.push(c);
+    else runs.push([c]);
+  }
+  const parts = runs.map((r) => (r.length > 3 ? ` ${r[0]}–${r.at(-1)} ` : r.join('')));
+  const text = parts.join('').replace(/ {2,}/g, ' ').trim();
+  return [...text].length > 40 ? `${[...text].slice(0, 39).join('')}…` : text;
+}
+
 /** What was understood of a sheet, in one line. */
 export function understood(sheet: SheetRow, pieces: number): string {
   const size = `${sheet.widthPx} x ${sheet.heightPx} px`;
@@ -21,11 +35,12 @@ export function understood(sheet: SheetRow, pieces: number): string {
   if (sheet.kind === 'artwork') return counted(pieces, 'drawing');
   const turn = (sheet.skewRad * 180) / Math.PI;
   const straight = Math.abs(turn) < 0.05 ? 'straight' : `straightened ${Math.abs(turn).toFixed(1)}°`;
+  const read = sheet.expectedFrom === 'bill' ? `, read as ${shortList(sheet.expected)}` : '';
   const specks =
     sheet.specksDropped > 0
       ? `, ${sheet.specksDropped} ${sheet.specksDropped === 1 ? 'speck' : 'specks'} left out`
       : '';
-  return `${size}, ${counted(pieces, 'piece')}, ${straight}${specks}`;
+  return `${size}, ${counted(pieces, 'piece')}, ${straight}${specks}${read}`;
 }
 
 const NONE: readonly PieceRow[] = [];

@@ -4,6 +4,7 @@ import { useWay } from '../../panels/way';
 import { useDoc, useProject } from '../../store/projectStore';
 import { Fact, Gauge } from '../../ui/Gauge';
 import { InkButton } from '../../ui/InkButton';
+import { TakenForBar } from './TakenForBar';
 import { PageRecipe } from './PageRecipe';
 
 interface Props {
@@ -34,6 +35,7 @@ export function SheetGauge({ sheet, cropping, onCropping }: Props) {
       <Fact label="Size">
         {sheet.widthPx} x {sheet.heightPx} px
       </Fact>
+      <TakenForBar sheet={sheet} />
       {sheet.kind === 'page' && <PageRecipe sheet={sheet} cropping={cropping} onCropping={onCropping} />}
       <InkButton tip="See the letters found on it" onClick={() => go('lift')}>
         Look at its letters

@@ -25,6 +25,7 @@ import {
 } from '../../tools/lift/liftTool';
 import { pieceInHand } from '../../tools/lift/inHand';
 import { drawLiftedSheet } from './drawLiftedSheet';
+import { BeyondList } from './BeyondList';
 import { PairStrip } from './PairStrip';
 import { drawStroke } from './drawStroke';
 import { MendGauge } from './MendGauge';
@@ -251,6 +252,7 @@ export function LiftStage() {
           </>
         }
       >
+        <BeyondList sheet={sheet} pieces={kept} />
         <PairStrip sheet={sheet} pieces={kept} chosen={chosen?.id ?? null} onChoose={setChosen} />
         <Surface
           label={`The sheet ${sheet.name} with its letters outlined`}
