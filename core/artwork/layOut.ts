@@ -67,6 +67,7 @@ export function layOutArtwork(drawings: readonly NamedArtwork[], icons = false):
       variant,
       name: stem,
       confidence: char === null ? 0 : 1,
+      unread: artwork.notUnderstood,
       ...moved,
     });
     x += at.xMax - at.xMin + GAP_PX;

@@ -13,6 +13,8 @@ export interface Artwork {
   /** The document's own frame. */
   readonly board: { readonly width: number; readonly height: number };
   readonly box: Box;
+  /** What of the drawing was not understood and is missing. */
+  readonly notUnderstood: readonly string[];
 }
 
 /** An SVG file's text to its merged outline; what was not understood comes as a warning. */
@@ -27,7 +29,8 @@ export function readArtwork(text: string, file: string): Result<Artwork> {
     notUnderstood.length > 0
       ? [problem({ code: 'svg-partly', what: notUnderstood }, 'warning', { file })]
       : [];
-  return ok({ outline, layers: svgLayersOf(drawing.value), board: { width, height }, box }, warnings);
+  const layers = svgLayersOf(drawing.value);
+  return ok({ outline, layers, board: { width, height }, box, notUnderstood }, warnings);
 }
 
 /** What a clipboard may hold of a drawing: an SVG document, or bare path data. Null when it is neither. */

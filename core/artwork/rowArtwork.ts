@@ -2,10 +2,11 @@ import type { Shape } from '../boolean/shape';
 import { unite } from '../boolean/unite';
 import type { SvgDrawing } from '../svg/read/readSvg';
 import { coveredByAll } from '../svg/read/svgOutline';
-import { alignLabels } from '../find/alignLabels';
+import { GUESSED } from '../find/alignLabels';
+import { nameLetters } from '../find/nameLetters';
+import { listOf } from '../find/written';
 import { measureForms } from '../find/rowForms';
 import { groupLetters } from '../find/letters';
-import { guessLabels } from '../find/guessLabels';
 import type { Part } from '../find/parts';
 import type { TracedPiece } from '../find/liftSheet';
 import { scaling, translation } from '../geometry/affine';
@@ -52,16 +53,12 @@ export function separateLetters(drawing: SvgDrawing, expected: readonly string[]
   const outlines = grouped.letters.map((l) => l.parts.flatMap((part) => [...patchAt.get(part)!.contours]));
   const { forms, baselines, capHeight } = measureForms(grouped);
   const likeness = outlines.map((o, i) => shapeLikeness(maskOf(o), forms[i]!));
-  const guesses = expected.length > 0 ? [] : guessLabels(likeness);
-  const byFound = new Map(
-    (expected.length > 0 ? alignLabels(forms, expected, likeness) : [])
-      .filter((p) => p.found !== null)
-      .map((p) => [p.found, p]),
-  );
+  const list = listOf({ list: expected, guessed: true }, { forms, likeness });
+  const read = grouped.letters.map((letter, i) => ({ letter, form: forms[i]!, likeness: likeness[i]! }));
+  const { names } = nameLetters(read, list, GUESSED);
   const lines = row.guides.map((y) => k * y + dy);
   const pieces = grouped.letters.map((letter, order): TracedPiece => {
-    const pairing = byFound.get(order);
-    const named = pairing && pairing.expected !== null ? expected[pairing.expected]! : null;
+    const { char, confidence } = names[order]!;
     const found = baselines[letter.row]!;
     const guide = lines.find((y) => Math.abs(y - found) < 0.25 * capHeight);
     return {
@@ -71,9 +68,11 @@ export function separateLetters(drawing: SvgDrawing, expected: readonly string[]
       order,
       row: letter.row,
       baselineY: guide ?? found,
-      char: named ?? guesses[order]?.char ?? null,
+      char,
       name: null,
-      confidence: named ? pairing!.confidence : (guesses[order]?.confidence ?? 0),
+      confidence,
+      // What of the drawing wasn't understood belongs to none of its letters: the first one tells.
+      unread: order === 0 ? drawing.notUnderstood : [],
       outline: outlines[order]!,
       layers: [],
     };

@@ -3,6 +3,7 @@ import { castingOf, projectOf } from '../document/newProject';
 import { advanceOf } from '../document/metrics';
 import type { Doc, GlyphRow } from '../document/schema';
 import { contourArea, contoursBox } from '../geometry/measure';
+import { oddSize } from '../seat/proportions';
 import { finish, type Steps } from '../steps';
 import { problem, type Problem } from '../problems/problem';
 
@@ -45,6 +46,28 @@ function findProblems(glyph: GlyphRow): Problem[] {
   return out;
 }
 
+/** Letters and signs of a size that nobody would expect: told, since a drawing alone doesn't say how large it is meant. */
+function checkSizes(doc: Doc, drawn: readonly GlyphRow[]): Problem[] {
+  const { lines } = projectOf(doc);
+  return drawn.flatMap((g) => {
+    const char = String.fromCodePoint(g.codePoints[0]!);
+    const box = contoursBox(g.contours);
+    const times = box && oddSize(char, box.yMax - box.yMin, lines);
+    return times === null ? [] : [problem({ code: 'size-odd', char, times }, 'warning', { glyph: g.name })];
+  });
+}
+
+/** Drawings that came in without what wasn't understood of them, told until somebody says that they are right. */
+function checkDrawings(doc: Doc, glyphs: readonly GlyphRow[]): Problem[] {
+  return glyphs.flatMap((g) => {
+    const piece = g.source && doc.pieces[g.source.pieceId];
+    if (!piece || piece.unread.length === 0) return [];
+    const file = piece.name ?? doc.sheets[piece.sheetId]?.name;
+    const place = { glyph: g.name, ...(file === undefined ? {} : { file }) };
+    return [problem({ code: 'svg-partly', what: piece.unread }, 'warning', place)];
+  });
+}
+
 function checkCodePoints(glyphs: readonly GlyphRow[]): Problem[] {
   const owner = new Map<number, string>();
   return glyphs.flatMap((g) =>
@@ -85,7 +108,8 @@ export function* checkingProject(doc: Doc): Steps<Problem[]> {
       }),
     );
   }
-  out.push(...glyphs.flatMap(checkGlyph), ...checkCodePoints(glyphs));
+  out.push(...glyphs.flatMap(checkGlyph), ...checkCodePoints(glyphs), ...checkDrawings(doc, glyphs));
+  out.push(...checkSizes(doc, drawn));
   const have = new Set(drawn.flatMap((g) => g.codePoints));
   const missing = [...projectOf(doc).bill].filter((c) => !have.has(c.codePointAt(0)!)).join('');
   if (missing !== '') out.push(problem({ code: 'bill-missing', characters: missing }, 'note'));

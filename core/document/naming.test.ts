@@ -36,6 +36,7 @@ const piece = (order: number, char: string | null, size = 100, sheet = 's'): Pie
   box: { x: 120 * order, y: 100, width: 0.7 * size, height: size },
   seeds: [],
   cuts: [],
+  unread: [],
   order,
   row: 0,
   baselineY: 200,

@@ -177,6 +177,8 @@ const pieceRow = z.object({
   /** Name of the file it came from, when it had one of its own. */
   name: z.string().nullable().default(null),
   confidence: z.number(),
+  /** What of its drawing was not understood and is missing, until somebody says that it is right as it is. */
+  unread: z.array(z.string()).readonly().default([]),
   /** found = as the finder left it; accepted = a person said yes; dropped = not a letter. */
   state: z.enum(['found', 'accepted', 'dropped']),
   /** Traced outline, px of the sheet's picture, y down. */

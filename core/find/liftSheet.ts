@@ -25,6 +25,8 @@ export interface TracedPiece {
   readonly confidence: number;
   /** It looks like no letter: kept to be seen, but left out. */
   readonly rejected?: boolean;
+  /** What of its drawing was not understood and is missing. */
+  readonly unread?: readonly string[];
   readonly outline: readonly Contour[];
   readonly layers: readonly ColourLayer[];
 }

@@ -123,6 +123,10 @@ function sentence(p: Problem): string {
       return 'a contour is open and stays out of the font. Close it in Dress.';
     case 'character-moved':
       return `${p.char} was piece ${p.piece} until now, which has no character any more. Name it, or undo.`;
+    case 'size-odd':
+      return p.times > 1
+        ? `${p.char} is ${p.times.toFixed(1)} times as tall as it usually is beside these capitals. Scale it in Seat, unless it is meant.`
+        : `${p.char} is only ${Math.round(100 * p.times)} % as tall as it usually is beside these capitals. Scale it in Seat, unless it is meant.`;
     case 'glyph-empty':
       return 'there is no outline, so it stays out of the font. Draw one, or remove the glyph.';
     case 'name-missing':

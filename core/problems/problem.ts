@@ -75,6 +75,7 @@ export type ProblemDetail =
   | { readonly code: 'contour-tiny'; readonly areaEm: number }
   | { readonly code: 'contour-open' }
   | { readonly code: 'glyph-empty' }
+  | { readonly code: 'size-odd'; readonly char: string; readonly times: number }
   | { readonly code: 'character-moved'; readonly char: string; readonly piece: number }
   | { readonly code: 'name-missing' }
   | { readonly code: 'name-too-long'; readonly length: number; readonly limit: number }

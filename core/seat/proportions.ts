@@ -48,6 +48,18 @@ const SIGNS: Readonly<Record<string, Proportion>> = {
 /** Whether a character is a sign with a size of its own, which reaches no line. */
 export const isSign = (char: string): boolean => SIGNS[char] !== undefined;
 
+/** A drawing this many times as tall as usual, or as low, is odd; thin strokes grow with the pen. */
+const ODD_SIZE = { tall: 2.5, thin: 5, thinBelow: 0.12 };
+
+/** How many times as tall as usual a character's ink is (`tall`, em units); null when that is nothing odd, or nothing is usual. */
+export function oddSize(char: string, tall: number, lines: Lines): number | null {
+  if (!isSign(char) && !/^[A-Za-z0-9]$/.test(char)) return null;
+  const usual = usualPlace(char, lines).tall;
+  const times = tall / usual;
+  const most = usual < ODD_SIZE.thinBelow * lines.capHeight ? ODD_SIZE.thin : ODD_SIZE.tall;
+  return times > most || times < 1 / most ? times : null;
+}
+
 interface Lines {
   readonly xHeight: number;
   readonly capHeight: number;

@@ -10,16 +10,16 @@ import { FIRST_RECIPE } from '../../core/document/newProject';
 import { unpackRow } from '../../core/document/packing/packRows';
 import type { Doc, SheetRow } from '../../core/document/schema';
 import type { TracedPiece, TracedSheet } from '../../core/find/liftSheet';
-import { fail, inFile, problem, type Result } from '../../core/problems/problem';
+import { fail, inFile, problem } from '../../core/problems/problem';
 import { fromLatest } from '../jobs/inSlices';
 import type { JobContext, JobHandle, JobQueue } from '../jobs/jobQueue';
 import type { IntakeItem, StoredFile } from '../persistence/db';
 import { packFiles, unpackFiles, type IntakeStore } from '../persistence/intake';
 import type { PictureStore } from '../persistence/pictures';
-import { isFull } from '../persistence/projectWriter';
 import type { MadeOfFiles } from '../workers/artwork.worker';
 import type { Workers } from '../workers/clients';
 import type { PictureFacts, ReadPractice } from '../workers/imaging.worker';
+import { itemsOf, lostPicture, readDropped, storageFault, takesEdits } from './droppedFiles';
 import { runFor } from './jobs';
 import type { Session } from './session';
 
@@ -389,7 +389,7 @@ export function createIntake(world: IntakeWorld) {
     const letGo = session.use();
     try {
       const files = await filesOf(session, sheet);
-      const items = files && itemsOf(session, sheet, files, as);
+      const items = files && itemsOf(session.projectId, sheet, files, as, newId, now());
       if (items && (await stored(session, [], items)))
         await Promise.all(items.map((item) => work(session, item)));
     } finally {
@@ -411,53 +411,5 @@ export function createIntake(world: IntakeWorld) {
     return opened.ok ? opened.value : null;
   }
 
-  /** What is to be done for files that somebody said the kind of; the first takes the sheet's place. */
-  function itemsOf(
-    session: Session,
-    sheet: SheetRow,
-    files: readonly DroppedFile[],
-    as: TakenFor,
-  ): IntakeItem[] {
-    const paged = as === 'page' || as === 'pixels';
-    const kind = paged ? 'page' : sheet.kind === 'artwork' ? 'artwork' : 'pictures';
-    const groups = paged ? files.map((f) => [f]) : [files];
-    return groups.map((own, k) => ({
-      id: newId(),
-      projectId: session.projectId,
-      addedAt: now() + k / 1000,
-      kind,
-      ...packFiles(own.map((f) => ({ ...f, type: '' }))),
-      sheetId: null,
-      as,
-      ...(k === 0 ? { insteadOf: sheet.id } : {}),
-    }));
-  }
-
   return { addFiles, resume, liftAgain, takeAs };
-}
-
-/** Whether a project takes edits in this tab. */
-function takesEdits(session: Session): boolean {
-  const { saveState } = session.getState();
-  return saveState !== 'read-only' && saveState !== 'gone';
-}
-
-/** A dropped file as it is kept; null when it was moved or deleted meanwhile. */
-async function readDropped(file: File): Promise<(DroppedFile & { type: string }) | null> {
-  try {
-    const bytes = new Uint8Array(await file.arrayBuffer());
-    return { path: file.webkitRelativePath || file.name, type: file.type, bytes };
-  } catch {
-    return null;
-  }
-}
-
-const lostPicture = (sheet: SheetRow) => [
-  problem({ code: 'picture-missing', sheet: sheet.name }, 'error', { file: sheet.name }),
-];
-
-/** What to say when storage didn't take something. */
-function storageFault(error: unknown, what: string): Result<never> {
-  if (isFull(error)) return fail({ code: 'storage-full', what });
-  return fail({ code: 'storage-failed', reason: error instanceof Error ? error.message : String(error) });
 }

@@ -1,7 +1,7 @@
 import { Flex, Text } from '@chakra-ui/react';
 import type { ReactNode } from 'react';
 
-/** The middle: one surface per stage, with a row of its actions above. */
+/** The middle: one surface per stage, with its actions above, in two rows where one is too narrow. */
 export function Bench({ actions, children }: { actions?: ReactNode; children: ReactNode }) {
   return (
     <Flex direction="column" flex="1" minW="0" minH="0" as="section" aria-label="Bench">
@@ -10,7 +10,9 @@ export function Bench({ actions, children }: { actions?: ReactNode; children: Re
           align="center"
           gap="2"
           px="4"
-          h="46px"
+          py="1.5"
+          minH="46px"
+          wrap="wrap"
           flexShrink={0}
           borderBottomWidth="1px"
           borderColor="rule"

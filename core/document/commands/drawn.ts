@@ -111,6 +111,7 @@ export function takeDrawn(
     variant: null,
     name: null,
     confidence: 1,
+    unread: [],
     state: 'accepted',
     outline: made.outline,
     layers: [],

@@ -118,18 +118,23 @@ export interface LiftResult {
 }
 
 /** A piece as finders give it: they know nothing of ids. */
-export type LiftedRow = Omit<PieceRow, 'id' | 'sheetId' | 'state' | 'variant' | 'strokes' | 'cells'> & {
+export type LiftedRow = Omit<
+  PieceRow,
+  'id' | 'sheetId' | 'state' | 'variant' | 'strokes' | 'cells' | 'unread'
+> & {
+  readonly unread?: readonly string[];
   readonly rejected?: boolean;
   readonly variant?: string | null;
 };
 
 /** The row of a found piece. */
 export function pieceRow(
-  { rejected, variant = null, ...p }: LiftedRow,
+  { rejected, variant = null, unread = [], ...p }: LiftedRow,
   id: string,
   sheetId: string,
 ): PieceRow {
-  return { ...p, id, variant, strokes: [], cells: [], sheetId, state: rejected ? 'dropped' : 'found' };
+  const state = rejected ? 'dropped' : 'found';
+  return { ...p, id, variant, unread, strokes: [], cells: [], sheetId, state };
 }
 
 /** A piece found where one was before, with at least this share of both boxes in common, is that piece. */
@@ -223,6 +228,15 @@ export function acceptPieces(doc: Doc, ids: readonly string[]): ProjectDiff | nu
     if (p && p.char !== null && p.state !== 'accepted') d.put('pieces', { ...p, state: 'accepted' });
   }
   return d.done(ids.length === 1 ? 'Accept a piece' : `Accept ${ids.length} pieces`);
+}
+
+/** Says that a drawing is right without what was not understood of it. */
+export function acceptUnread(doc: Doc, pieceId: string): ProjectDiff | null {
+  const piece = doc.pieces[pieceId];
+  if (!piece || piece.unread.length === 0) return null;
+  const d = draft(doc);
+  d.put('pieces', { ...piece, unread: [] });
+  return d.done('Keep a drawing as it is');
 }
 
 /** Declares a piece no letter (or a letter again). */

@@ -38,6 +38,7 @@ export function replacePieces(
       id: d.newId('pieces', `${sheetId} ${label} ${i}`),
       sheetId,
       name: null,
+      unread: [],
       variant: null,
       strokes: [],
       cells: [],

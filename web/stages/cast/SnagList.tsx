@@ -2,11 +2,12 @@ import { Box, Flex, Text } from '@chakra-ui/react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { TriangleAlert } from 'lucide-react';
 import { memo, useRef } from 'react';
+import { acceptUnread } from '../../../core/document/commands/lifting';
 import { glyphNamed } from '../../../core/document/identity';
 import { describeProblem } from '../../../core/problems/describe';
 import type { Problem } from '../../../core/problems/problem';
 import { useWay } from '../../panels/way';
-import { useDoc } from '../../store/projectStore';
+import { useDoc, useProject } from '../../store/projectStore';
 import { InkButton } from '../../ui/InkButton';
 
 const SEVERITY = { error: 'Error', warning: 'Warning', note: 'Note' } as const;
@@ -47,6 +48,8 @@ export const SnagList = memo(function SnagList({ list }: { list: readonly Proble
 function Snag({ problem: p }: { problem: Problem }) {
   const doc = useDoc();
   const { goTo: go } = useWay();
+  const commit = useProject((s) => s.commit);
+  const pieceId = p.place.glyph && glyphNamed(doc, p.place.glyph)?.source?.pieceId;
   return (
     <Flex gap="3" py="2" borderBottomWidth="1px" borderColor="rule" align="flex-start">
       <Box color={p.severity === 'note' ? 'faded' : 'snag'} pt="1">
@@ -55,6 +58,14 @@ function Snag({ problem: p }: { problem: Problem }) {
       <Text fontSize="sm" flex="1">
         <b>{SEVERITY[p.severity]}.</b> {describeProblem(p)}
       </Text>
+      {p.code === 'svg-partly' && pieceId && (
+        <InkButton
+          tip="The drawing is right without it: tell it no more"
+          onClick={() => commit(acceptUnread(doc, pieceId))}
+        >
+          It is right as it is
+        </InkButton>
+      )}
       {p.place.glyph && glyphNamed(doc, p.place.glyph) && (
         <InkButton tip={`Go to ${p.place.glyph}`} onClick={() => go('dress', p.place.glyph)}>
           Show

@@ -1,4 +1,4 @@
-import { Flex, Text } from '@chakra-ui/react';
+import { Box, Flex, Text } from '@chakra-ui/react';
 import { takenFor, waysToTake, type TakenFor } from '../../../core/document/commands/takenFor';
 import type { PieceRow, SheetRow } from '../../../core/document/schema';
 import { takeSheetAs } from '../../store/lifting';
@@ -24,22 +24,24 @@ export function TakenForBar({ sheet }: { readonly sheet: SheetRow }) {
   const ways = waysToTake(doc, sheet, pieces);
   if (ways.length < 2) return null;
   return (
-    <Flex align="center" gap="1" wrap="wrap" role="group" aria-label="Taken for">
-      <Text fontSize="sm" color="faded" me="2">
+    <Box role="group" aria-label="Taken for">
+      <Text fontSize="sm" color="faded" mb="1">
         Taken for
       </Text>
-      {ways.map((way) => (
-        <InkButton
-          key={way}
-          px="2"
-          tip={WORDS[way].tip}
-          aria-pressed={way === now}
-          disabled={way === now}
-          onClick={() => void takeSheetAs(sheet.id, way)}
-        >
-          {WORDS[way].text}
-        </InkButton>
-      ))}
-    </Flex>
+      <Flex gap="1">
+        {ways.map((way) => (
+          <InkButton
+            key={way}
+            flex="1"
+            px="1"
+            tip={WORDS[way].tip}
+            aria-pressed={way === now}
+            onClick={() => way !== now && void takeSheetAs(sheet.id, way)}
+          >
+            {WORDS[way].text}
+          </InkButton>
+        ))}
+      </Flex>
+    </Box>
   );
 }

@@ -201,7 +201,7 @@ export function LiftStage() {
         actions={
           <>
             {sheets.length > 1 && (
-              <NativeSelect.Root size="xs" w="11rem">
+              <NativeSelect.Root size="xs" w="11rem" flexShrink={0}>
                 <NativeSelect.Field
                   aria-label="Sheet to look at"
                   bg="sheet"

@@ -71,6 +71,8 @@ export const PairStrip = memo(function PairStrip({ sheet, pieces, chosen, onChoo
         color="faded"
         position="sticky"
         left="-3"
+        ms="-3"
+        ps="3"
         bg="paper"
         zIndex="1"
       >

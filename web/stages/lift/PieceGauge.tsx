@@ -1,6 +1,6 @@
-import { chakra, Field, Input } from '@chakra-ui/react';
+import { chakra, Field, Input, Text } from '@chakra-ui/react';
 import { useState, type ReactNode } from 'react';
-import { acceptPieces, dropPiece } from '../../../core/document/commands/lifting';
+import { acceptPieces, acceptUnread, dropPiece } from '../../../core/document/commands/lifting';
 import type { PieceRow } from '../../../core/document/schema';
 import type { Deviation } from '../../../core/find/tracePiece';
 import { countNodes } from '../../../core/geometry/contour';
@@ -80,6 +80,19 @@ export function PieceGauge({ piece, deviation, traced, children }: Props) {
             />
           ))}
         </Fact>
+      )}
+      {piece.unread.length > 0 && (
+        <>
+          <Text fontSize="sm" color="snag" role="status">
+            Not understood, and missing: {piece.unread.join('; ')}
+          </Text>
+          <InkButton
+            tip="The drawing is right without it: tell it no more"
+            onClick={() => commit(acceptUnread(doc, piece.id))}
+          >
+            It is right as it is
+          </InkButton>
+        </>
       )}
       {children}
       <GaugePart title="What it is" />

@@ -1,0 +1,58 @@
+import type { DroppedFile } from '../../core/artwork/sortFiles';
+import type { TakenFor } from '../../core/document/commands/takenFor';
+import type { SheetRow } from '../../core/document/schema';
+import { fail, problem, type Result } from '../../core/problems/problem';
+import type { IntakeItem } from '../persistence/db';
+import { packFiles } from '../persistence/intake';
+import { isFull } from '../persistence/projectWriter';
+import type { Session } from './session';
+
+/** Whether a project takes edits in this tab. */
+export function takesEdits(session: Session): boolean {
+  const { saveState } = session.getState();
+  return saveState !== 'read-only' && saveState !== 'gone';
+}
+
+/** A dropped file as it is kept; null when it was moved or deleted meanwhile. */
+export async function readDropped(file: File): Promise<(DroppedFile & { type: string }) | null> {
+  try {
+    const bytes = new Uint8Array(await file.arrayBuffer());
+    return { path: file.webkitRelativePath || file.name, type: file.type, bytes };
+  } catch {
+    return null;
+  }
+}
+
+export const lostPicture = (sheet: SheetRow) => [
+  problem({ code: 'picture-missing', sheet: sheet.name }, 'error', { file: sheet.name }),
+];
+
+/** What to say when storage didn't take something. */
+export function storageFault(error: unknown, what: string): Result<never> {
+  if (isFull(error)) return fail({ code: 'storage-full', what });
+  return fail({ code: 'storage-failed', reason: error instanceof Error ? error.message : String(error) });
+}
+
+/** What is to be done for a sheet's files that somebody said the kind of; the first takes the sheet's place. */
+export function itemsOf(
+  projectId: string,
+  sheet: SheetRow,
+  files: readonly DroppedFile[],
+  as: TakenFor,
+  newId: () => string,
+  now: number,
+): IntakeItem[] {
+  const paged = as === 'page' || as === 'pixels';
+  const kind = paged ? 'page' : sheet.kind === 'artwork' ? 'artwork' : 'pictures';
+  const groups = paged ? files.map((f) => [f]) : [files];
+  return groups.map((own, k) => ({
+    id: newId(),
+    projectId,
+    addedAt: now + k / 1000,
+    kind,
+    ...packFiles(own.map((f) => ({ ...f, type: '' }))),
+    sheetId: null,
+    as,
+    ...(k === 0 ? { insteadOf: sheet.id } : {}),
+  }));
+}
