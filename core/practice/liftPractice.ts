@@ -1,14 +1,20 @@
 import { contoursBox } from '../geometry/measure';
 import { readPieceRegion } from '../find/pieceRegion';
 import type { TracedPiece, TracedSheet } from '../find/liftSheet';
+import { characterForm } from '../find/expected';
+import type { FoundLetter } from '../find/letters';
 import { letterMask } from '../find/likeness';
+import { DOUBT } from '../find/nameLetters';
 import { connectedParts, type Part } from '../find/parts';
+import { withoutStrays } from '../find/strayParts';
 import { tracePiece, type TraceRecipe } from '../find/tracePiece';
 import { inkMask } from '../ink/inkField';
 import { readSheet, type SheetRecipe } from '../printed/readSheet';
 import { fail, ok, type Result } from '../problems/problem';
+import { percentile } from '../raster/histogram';
 import { unionPxBox, type ByteImage, type Picture } from '../raster/picture';
-import { likenessTo, shapeLikeness } from '../shapes/classify';
+import { likeliest, likenessTo, shapeLikeness, type ShapeLikeness } from '../shapes/classify';
+import { clearGuides } from './clearGuides';
 import { LABEL_MM, MARK_MM, type PracticeBox, type PracticePage } from './layout';
 
 /** A filled practice page, its letters known by their boxes. */
@@ -23,6 +29,11 @@ export interface LiftedPractice extends TracedSheet {
 
 /** Ink thinner than a share of the x-height squared is no writing. */
 const LEAST_INK = 0.004;
+/**
+ * What lies in a box is doubtful when it spans so much of it, has so many patches more than its character, or looks so little like
+ * it and so much like another.
+ */
+const ODD = { span: 0.9, patches: 1, own: 0.004, other: 0.7 };
 /** A box is crossed out when its ink spans it and looks nothing like its letter. */
 const CROSSED = { span: 0.72, likeness: 0.01 };
 
@@ -40,8 +51,9 @@ export function liftPractice(
   const read = readSheet(flat, recipe);
   if (!read.ok) return read;
   const ink = { ...read.value.ink, level: recipe.level ?? read.value.ink.level };
-  const { picture } = read.value;
-  const mask = inkMask(picture, ink, ink.level);
+  const mask = inkMask(read.value.picture, ink, ink.level);
+  const penPx = penWidth(mask);
+  const picture = clearGuides(read.value.picture, ink.paper, mask, page, pxPerMm, penPx);
   clearPrinted(mask, page, pxPerMm);
   const least = LEAST_INK * (page.settings.xHeightMm * pxPerMm) ** 2;
   const parts = connectedParts(mask).filter((p) => p.area >= least);
@@ -56,18 +68,20 @@ export function liftPractice(
   const given = new Map<string, number>();
   page.boxes.forEach((box, order) => {
     onProgress(order / page.boxes.length);
-    const own = byBox.get(box);
-    if (!own) {
+    const inked = byBox.get(box);
+    if (!inked) {
       empty!.push(box.char);
       return;
     }
     const baselineY = (box.y + page.lines.baseline) * pxPerMm;
-    const bounds = own.map((p) => p.box).reduce(unionPxBox);
-    if (isCrossedOut(mask, box, own, pxPerMm, baselineY, capLinePx)) {
+    const look = (letter: FoundLetter) => likenessIn(mask, letter, baselineY, capLinePx);
+    const whole = letterOf(inked, box.row);
+    if (isCrossedOut(look, box, whole, pxPerMm)) {
       crossedOut!.push(box.char);
       return;
     }
-    const place = { box: bounds, seeds: own.map((p) => p.seed), cuts: [] };
+    const letter = withoutStrays(mask, whole, box.char, penPx, look) ?? whole;
+    const place = { box: letter.box, seeds: letter.parts.map((p) => p.seed), cuts: [] };
     const { outline, layers } = tracePiece(readPieceRegion(picture, ink, place), recipe, 0);
     if (!contoursBox(outline)) return;
     const drawings = given.get(box.char) ?? 0;
@@ -81,7 +95,7 @@ export function liftPractice(
       // Further boxes of a character are other drawings of it, to take turns with the first.
       variant: drawings === 0 ? null : `alt${drawings}`,
       name: null,
-      confidence: 1,
+      confidence: isOdd(letter, box, look(letter), pxPerMm) ? DOUBT : 1,
       outline,
       layers,
     });
@@ -99,6 +113,14 @@ export function liftPractice(
     crossedOut: [...new Set(crossedOut)],
   });
 }
+
+/** Width of the pen's stroke, px: the shorter mean runs among letter-sized patches are those of upright strokes. */
+const penWidth = (mask: ByteImage): number => {
+  const parts = connectedParts(mask);
+  const biggest = Math.max(1, ...parts.map((p) => p.area));
+  const runs = parts.filter((p) => p.area > 0.05 * biggest).map((p) => p.meanRun);
+  return percentile(runs, 0.2) || 1;
+};
 
 /** Marks, the page code and the strips of model letters taken out of the mask, and all beyond the writing area. */
 function clearPrinted(mask: ByteImage, page: PracticePage, k: number): void {
@@ -121,26 +143,41 @@ function boxOf(page: PracticePage, x: number, y: number): PracticeBox | null {
   return page.boxes.find((b) => x >= b.x && x < b.x + b.width && y >= b.y && y < b.y + b.height) ?? null;
 }
 
-function isCrossedOut(
-  mask: ByteImage,
-  box: PracticeBox,
-  own: readonly Part[],
-  k: number,
-  baselineY: number,
-  capPx: number,
-): boolean {
-  const bounds = own.map((p) => p.box).reduce(unionPxBox);
-  if (
-    bounds.width < CROSSED.span * box.width * k ||
-    bounds.height < CROSSED.span * (box.height - LABEL_MM) * k
-  )
-    return false;
-  const drawing = letterMask(mask, { box: bounds, parts: own, cuts: [] });
-  const likeness = shapeLikeness(drawing, {
-    top: (baselineY - bounds.y) / capPx,
-    bottom: (baselineY - bounds.y - bounds.height) / capPx,
-    width: bounds.width / capPx,
-    parts: own.length,
+const letterOf = (parts: readonly Part[], row: number): FoundLetter => ({
+  parts,
+  box: parts.map((p) => p.box).reduce(unionPxBox),
+  row,
+  cuts: [],
+});
+
+/** What a letter looks like where it stands. */
+function likenessIn(mask: ByteImage, letter: FoundLetter, baselineY: number, capPx: number): ShapeLikeness {
+  const { box, parts } = letter;
+  return shapeLikeness(letterMask(mask, letter), {
+    top: (baselineY - box.y) / capPx,
+    bottom: (baselineY - box.y - box.height) / capPx,
+    width: box.width / capPx,
+    parts: parts.length,
   });
-  return (likenessTo(likeness, box.char) ?? 1) < CROSSED.likeness;
+}
+
+function isCrossedOut(
+  look: (letter: FoundLetter) => ShapeLikeness,
+  box: PracticeBox,
+  letter: FoundLetter,
+  k: number,
+): boolean {
+  const { width, height } = letter.box;
+  if (width < CROSSED.span * box.width * k || height < CROSSED.span * (box.height - LABEL_MM) * k)
+    return false;
+  return (likenessTo(look(letter), box.char) ?? 1) < CROSSED.likeness;
+}
+
+/** Whether what lies in a box should be looked at: wider than any letter, in more patches than it has, or plainly another one. */
+function isOdd(letter: FoundLetter, box: PracticeBox, likeness: ShapeLikeness, k: number): boolean {
+  if (letter.box.width > ODD.span * box.width * k) return true;
+  const form = characterForm(box.char);
+  if (form && letter.parts.length > form.parts + ODD.patches) return true;
+  const own = likenessTo(likeness, box.char);
+  return own !== null && own < ODD.own && likeliest(likeness).share > ODD.other;
 }

@@ -1,8 +1,10 @@
 import { capturePage, CLEAN_SCAN, type Capture } from '../../demo/practice/fillPage';
+import { passOn, type PassedOn } from '../../demo/practice/passOn';
 import { APPRENTICE, KEEPER } from '../../demo/hand/writeLetter';
 import { defaultRecipe } from '../document/newProject';
 import { BASIC_BILL } from '../names/bills';
 import { contoursBox } from '../geometry/measure';
+import type { Picture } from '../raster/picture';
 import { fitHomography, project } from './homography';
 import { pageOfCode, practicePages } from './layout';
 import { DEFAULT_PRACTICE } from './settings';
@@ -72,8 +74,14 @@ test('a homography is found from four points and averaged over more', () => {
 
 const [page] = practicePages([...BASIC_BILL], DEFAULT_PRACTICE);
 
+const counters = (c: string) => (/[BQ8&]/.test(c) ? 2 : /[ADOPRabdegopq0469]/.test(c) ? 1 : 0);
+const patches = (c: string) => (/[ij:;!?"]/.test(c) ? 2 : 1);
+
 function read(change: Partial<Capture>) {
-  const picture = capturePage(page!, { ...CLEAN_SCAN, hand: KEEPER, pxPerMm: 6, ...change });
+  return readPicture(capturePage(page!, { ...CLEAN_SCAN, hand: KEEPER, pxPerMm: 6, ...change }));
+}
+
+function readPicture(picture: Picture) {
   const found = findPage(picture);
   if (!found || found === 'no-code') throw new Error(`page not found: ${String(found)}`);
   const flat = straightenPage(picture, found);
@@ -84,7 +92,7 @@ function read(change: Partial<Capture>) {
 
 test.each<[string, Partial<Capture>]>([
   ['printed at 70 % and turned', { printScale: 0.7, turnDeg: 5, pxPerMm: 8 }],
-  ['upside down, grey guides, a mark hidden', { turnDeg: 181, grey: true, hiddenMark: 2 }],
+  ['upside down, grey guides, a mark hidden', { turnDeg: 181, guides: 'grey', hiddenMark: 2 }],
   [
     'a slanted photograph in uneven light',
     { tilt: 0.2, turnDeg: -12, shadow: 0.3, noise: 5, hand: APPRENTICE, pxPerMm: 8 },
@@ -96,15 +104,88 @@ test.each<[string, Partial<Capture>]>([
   expect(lifted.empty).toEqual(['D', '7']);
   expect(lifted.crossedOut).toEqual(['C']);
   // Nothing printed is left in any letter: its patches are those of the letter, and it stands on its line.
-  const parts: Record<string, number> = { i: 2, j: 2, ':': 2, ';': 2, '!': 2, '?': 2, '"': 2 };
-  const counters = (c: string) => (/[BQ8&]/.test(c) ? 2 : /[ADOPRabdegopq0469]/.test(c) ? 1 : 0);
-  const odd = lifted.pieces.filter((p) => p.outline.length > (parts[p.char!] ?? 1) + counters(p.char!));
+  const odd = lifted.pieces.filter((p) => p.outline.length > patches(p.char!) + counters(p.char!));
   expect(odd.map((p) => p.char)).toEqual([]);
   for (const p of lifted.pieces) {
     const box = contoursBox(p.outline)!;
     if (/[AEHIKLMNTXhikmnrx]/.test(p.char!))
-      expect(Math.abs(box.yMax - p.baselineY) / lifted.capLinePx).toBeLessThan(0.12);
+      expect(Math.abs(box.yMax - p.baselineY) / lifted.capLinePx).toBeLessThan(0.15);
   }
+});
+
+test('all of the basic bill has room on one page', () => {
+  expect(practicePages([...BASIC_BILL], DEFAULT_PRACTICE)).toHaveLength(1);
+});
+
+test.each<[string, Partial<Capture>, Partial<PassedOn>]>([
+  [
+    'dark guides, printed at 70 %, saved as a grey JPEG',
+    { printScale: 0.7, guides: 'dark' },
+    { quality: 60, saves: 1 },
+  ],
+  [
+    'dark guides, sent on small, saved twice',
+    { printScale: 0.9, guides: 'dark' },
+    { quality: 50, saves: 2, resized: 0.6 },
+  ],
+])(
+  'nothing of the guides is left in any letter, and no letter is wider than its box: %s',
+  (_, change, passed) => {
+    const filled = capturePage(page!, {
+      ...CLEAN_SCAN,
+      hand: KEEPER,
+      seed: 3,
+      pxPerMm: 8,
+      empty: ['D'],
+      ...change,
+    });
+    const picture = passOn(filled, {
+      grey: true,
+      resized: 1,
+      quality: 90,
+      saves: 0,
+      copies: 0,
+      seed: 4,
+      ...passed,
+    });
+    const lifted = readPicture(picture);
+    expect(lifted.empty).toEqual(['D']);
+    expect(lifted.pieces.map((p) => p.char).join('')).toBe(
+      page!.boxes
+        .map((b) => b.char)
+        .filter((c) => c !== 'D')
+        .join(''),
+    );
+    const odd = lifted.pieces.filter((p) => p.outline.length > patches(p.char!) + counters(p.char!));
+    expect(odd.map((p) => p.char)).toEqual([]);
+    const box = page!.boxes[0]!.width;
+    const pxPerMm = lifted.capLinePx / (page!.lines.baseline - page!.lines.caps);
+    for (const p of lifted.pieces) expect(p.box.width).toBeLessThan(0.7 * box * pxPerMm);
+    expect(lifted.pieces.filter((p) => p.confidence < 0.6)).toHaveLength(0);
+  },
+);
+
+test('a speck inside a letter goes, one beside nothing is told, and a letter wider than its box is doubtful', () => {
+  const filled = capturePage(page!, { ...CLEAN_SCAN, hand: KEEPER, seed: 3, turnDeg: 0, pxPerMm: 5 });
+  const clean = readPicture(filled);
+  const data = Uint8Array.from(filled.data);
+  const k = 5;
+  const blot = (xMm: number, yMm: number, wMm: number, hMm: number) => {
+    for (let y = Math.round(yMm * k); y < (yMm + hMm) * k; y++)
+      for (let x = Math.round(xMm * k); x < (xMm + wMm) * k; x++)
+        data.set([35, 38, 60], 4 * (y * filled.width + x));
+  };
+  const boxOf = (c: string) => page!.boxes.find((b) => b.char === c)!;
+  // The picture is 10 px larger to each side than the page.
+  const off = 10 / k;
+  const [t, n] = [boxOf('t'), boxOf('n')];
+  blot(off + t.x + 0.8 * t.width, off + t.y + page!.lines.xHeight + 3, 0.7, 0.7);
+  blot(off + n.x - 3, off + n.y + page!.lines.baseline - 4, n.width + 6, 0.9);
+  const soiled = readPicture({ ...filled, data });
+  const piece = (of: typeof clean, c: string) => of.pieces.find((p) => p.char === c)!;
+  expect(piece(soiled, 't').outline).toHaveLength(piece(clean, 't').outline.length);
+  expect(piece(soiled, 'n').confidence).toBeLessThan(0.6);
+  expect(piece(clean, 'n').confidence).toBe(1);
 });
 
 test('a picture without marks is no practice page', () => {

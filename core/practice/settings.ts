@@ -12,4 +12,5 @@ export const practiceSettings = z.object({
 });
 export type PracticeSettings = Readonly<z.infer<typeof practiceSettings>>;
 
-export const DEFAULT_PRACTICE: PracticeSettings = { paper: 'a4', boxes: 1, xHeightMm: 9, slantDeg: 0 };
+/** As large as fits all of the basic bill on one page. */
+export const DEFAULT_PRACTICE: PracticeSettings = { paper: 'a4', boxes: 1, xHeightMm: 8, slantDeg: 0 };

@@ -15,8 +15,8 @@ export interface Capture {
   readonly turnDeg: number;
   /** How far the far edge is shorter than the near one: 0 for a scanner, 0.2 for a slanted photograph. */
   readonly tilt: number;
-  /** Guides printed grey, as without colour ink. */
-  readonly grey: boolean;
+  /** Guides printed blue, grey as without colour ink, or as dark as a copier makes them. */
+  readonly guides: 'blue' | 'grey' | 'dark';
   /** Index of a corner mark that something covers; -1 for none. */
   readonly hiddenMark: number;
   readonly ink: readonly [number, number, number];
@@ -35,7 +35,7 @@ export const CLEAN_SCAN: Omit<Capture, 'hand'> = {
   printScale: 1,
   turnDeg: 0.6,
   tilt: 0,
-  grey: false,
+  guides: 'blue',
   hiddenMark: -1,
   ink: [35, 38, 60],
   empty: [],
@@ -44,6 +44,9 @@ export const CLEAN_SCAN: Omit<Capture, 'hand'> = {
   noise: 2,
   pxPerMm: 8,
 };
+
+/** RGB shares of white. */
+const GUIDES = { blue: [0.62, 0.76, 0.92], grey: [0.76, 0.76, 0.76], dark: [0.4, 0.4, 0.42] } as const;
 
 /** Print and writing on a page, RGB shares of white, K px per mm. */
 function printedPage(
@@ -59,7 +62,7 @@ function printedPage(
       for (let i = Math.max(0, Math.round(x * k)); i < Math.min(width, Math.round((x + w) * k)); i++)
         for (let q = 0; q < 3; q++) rgb[3 * (j * width + i) + q] = colour[q]!;
   };
-  const rule = c.grey ? [0.76, 0.76, 0.76] : [0.62, 0.76, 0.92];
+  const rule = GUIDES[c.guides];
   for (const top of page.rows) {
     for (const y of [page.lines.caps, page.lines.xHeight, page.lines.baseline, page.lines.descender])
       fill(page.left, top + y - 0.12, page.right - page.left, 0.25, rule);

@@ -1,8 +1,12 @@
+import { scaling } from '../../geometry/affine';
+import { transformContours } from '../../geometry/contour';
+import { transformPaint } from '../../geometry/paint';
 import { draft, mergeDiffs, type ProjectDiff } from '../diff';
 import { edit } from '../inStep/edit';
 import { FIRST_RECIPE } from '../newProject';
 import type { Doc, SheetRow } from '../schema';
-import { takeLifted, type LiftResult } from './lifting';
+import { takeLifted, type LiftedRow, type LiftResult } from './lifting';
+import { piecesOf } from './seatInto';
 
 /** A practice page as it was read: its straightened picture, and what it says of itself. */
 export interface PracticeFacts {
@@ -16,6 +20,9 @@ export interface PracticeFacts {
   readonly name: string;
 }
 
+/** What was found in the boxes; those crossed out are meant to hold nothing. */
+type LiftedPage = LiftResult & { readonly crossedOut?: readonly string[] };
+
 /**
  * Takes a practice page in: a new sheet, or, when the same page was there before, its better picture in its place; letters
  * of other sheets and those edited by hand stay.
@@ -24,7 +31,7 @@ export function takePractice(
   doc: Doc,
   sheetId: string,
   facts: PracticeFacts,
-  lifted: LiftResult,
+  lifted: LiftedPage,
 ): ProjectDiff | null {
   const old = doc.sheets[sheetId];
   const { code, capLinePx, ...rest } = facts;
@@ -59,8 +66,35 @@ export function takePractice(
   const d = draft(doc);
   d.put('sheets', row);
   const added = d.done(`Read ${facts.name}`)!;
-  const taken = takeLifted(edit(doc, added).doc, sheetId, lifted);
+  const kept = old ? keptFrom(doc, old, row, lifted) : [];
+  const pieces = [...lifted.pieces, ...kept].sort((a, b) => a.order - b.order);
+  const taken = takeLifted(edit(doc, added).doc, sheetId, { ...lifted, pieces });
   return taken ? { ...mergeDiffs(added, taken), label: added.label } : added;
+}
+
+/**
+ * Letters of the earlier picture whose boxes are empty on the new one, at the new one's scale: a box left empty, or one that lies in
+ * the shade, takes no letter away.
+ */
+function keptFrom(doc: Doc, old: SheetRow, now: SheetRow, lifted: LiftedPage): LiftedRow[] {
+  const crossed = new Set(lifted.crossedOut);
+  const found = new Set(lifted.pieces.map((p) => `${p.char} ${p.variant ?? ''}`));
+  const k = now.widthPx / old.widthPx;
+  return piecesOf(doc, old.id)
+    .filter(
+      (p) => p.state !== 'dropped' && !crossed.has(p.char!) && !found.has(`${p.char} ${p.variant ?? ''}`),
+    )
+    .map((p) => ({
+      ...p,
+      box: { x: k * p.box.x, y: k * p.box.y, width: k * p.box.width, height: k * p.box.height },
+      seeds: p.seeds.map((s) => ({ x: k * s.x, y: k * s.y })),
+      baselineY: k * p.baselineY,
+      outline: transformContours(p.outline, scaling(k)),
+      layers: p.layers.map((l) => ({
+        paint: transformPaint(l.paint, scaling(k)),
+        contours: transformContours(l.contours, scaling(k)),
+      })),
+    }));
 }
 
 /** The sheet that holds the same practice page, if any. */
