@@ -6,6 +6,8 @@ import type { PracticePage } from './layout';
 
 /** Printed guides lie this near to where they should, mm: paper bends, and so do lenses. */
 const NEAR_MM = 0.55;
+/** So near its place a guide takes ink out with it, mm. */
+const BRIDGE_MM = 0.35;
 /** A guide has left something when so much of its length shows ink with nothing else in its column; a fine L's foot does too. */
 const LEFT_SHARE = 0.05;
 /** All guides together have left something when so much of their length does: they were dark. */
@@ -40,11 +42,12 @@ interface Run {
 /**
  * Takes out what printed guides left where they are known to lie: dark guides of a copied or re-saved page come through in bits
  * and hang letters together. Only where a guide shows beside the letters too, and only runs as thin as what it left there, so that the
- * foot of an E on the baseline stays. `mask` (1 = ink) is changed, and a copy of the picture answered; both are straightened, `k`
+ * foot of an E on the baseline stays. `picture` is free of printed lines, `flat` is not. `mask` (1 = ink) is changed, and a copy of the picture answered; both are straightened, `k`
  * px per mm; `penPx` is the width of the pen's stroke.
  */
 export function clearGuides(
   picture: Picture,
+  flat: Picture,
   paper: Paper,
   mask: ByteImage,
   page: PracticePage,
@@ -56,8 +59,27 @@ export function clearGuides(
   const found = guides.map((guide) => ({ guide, runs: runsAcross(mask, letters, guide, k) }));
   const alone = found.map(({ runs }) => runs.filter((r) => r.alone).map(thickness));
   const length = guides.reduce((sum, g) => sum + g.to - g.from, 0);
-  if (alone.flat().length < ALL_LEFT * length) return picture;
   const out = { ...picture, data: picture.data.slice() };
+  if (alone.flat().length >= ALL_LEFT * length) clearRuns(out, paper, mask, found, alone, penPx);
+  // Sides of boxes part letters from each other: nothing is bridged there.
+  for (const guide of guides) if (!guide.upright) bridge(out, flat, paper, mask, guide, k);
+  return out;
+}
+
+/** Guides with the runs of ink across them. */
+interface GuideRuns {
+  readonly guide: Guide;
+  readonly runs: readonly Run[];
+}
+
+function clearRuns(
+  out: Picture,
+  paper: Paper,
+  mask: ByteImage,
+  found: readonly GuideRuns[],
+  alone: readonly (readonly number[])[],
+  penPx: number,
+): void {
   const usual = THICKER * median(alone.flat());
   const thin = usual < penPx ? THINNER * penPx : 0;
   found.forEach(({ guide, runs }, i) => {
@@ -66,7 +88,47 @@ export function clearGuides(
     const most = left < PEN_LIKE * penPx ? Math.max(thin, THICKER * left) : thin;
     for (const r of runs) if (thickness(r) <= most) paintOver(out, paper, mask, guide, r);
   });
-  return out;
+}
+
+const brightness = ({ data }: Picture, at: number): number =>
+  data[4 * at]! + data[4 * at + 1]! + data[4 * at + 2]!;
+
+/** What is bridged was darker than this share of the paper. */
+const BRIDGED = 0.62;
+/** A stroke that crosses a guide goes on beside it within so many px. */
+const ASIDE_PX = 2;
+
+/**
+ * Gives back what was taken out with a guide of a stroke that crosses it: a pen no darker than the guides would be left with gaps. Where
+ * ink goes on at both sides of a guide's place, that place is as the picture had it.
+ */
+function bridge(out: Picture, flat: Picture, paper: Paper, mask: ByteImage, guide: Guide, k: number): void {
+  const [alongMost, acrossMost] = guide.upright ? [mask.height, mask.width] : [mask.width, mask.height];
+  const near = Math.ceil(BRIDGE_MM * k);
+  const [low, high] = [Math.round(guide.at) - near, Math.round(guide.at) + near];
+  if (low < 1 || high > acrossMost - 2) return;
+  const inked = (u: number, v: number) => mask.data[indexOf(mask, guide, u, v)]! > 0;
+  const goesOn = (u: number, v: number) => {
+    for (let d = -ASIDE_PX; d <= ASIDE_PX; d++)
+      if (u + d >= 0 && u + d < alongMost && inked(u + d, v)) return true;
+    return false;
+  };
+  const given: number[] = [];
+  const ground = [0, 0, 0];
+  for (let u = Math.max(0, Math.round(guide.from)); u < Math.min(alongMost, guide.to); u++) {
+    if (!goesOn(u, low - 1) || !goesOn(u, high + 1)) continue;
+    for (let v = low; v <= high; v++) {
+      const at = indexOf(mask, guide, u, v);
+      paperAt(paper, u, v, ground);
+      if (!mask.data[at] && brightness(flat, at) < BRIDGED * (ground[0]! + ground[1]! + ground[2]!))
+        given.push(at);
+    }
+  }
+  for (const at of given) {
+    mask.data[at] = 1;
+    for (let c = 0; c < 3; c++)
+      out.data[4 * at + c] = Math.min(out.data[4 * at + c]!, flat.data[4 * at + c]!);
+  }
 }
 
 const thickness = (r: Run): number => r.last - r.first + 1;

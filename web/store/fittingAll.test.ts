@@ -1,9 +1,11 @@
 import { setBearings } from '../../core/document/commands/fitting';
-import { changeFitSettings } from '../../core/document/commands/fitAll';
+import { changeFitSettings, fitSettingsOf } from '../../core/document/commands/fitAll';
 import { WorkBench } from '../testing/workBench';
 import { createFitting, offNow, useFittingAll } from './fittingAll';
 
-beforeEach(() => useFittingAll.setState({ running: false, rhythm: null, joins: [] }));
+beforeEach(() =>
+  useFittingAll.setState({ running: false, wished: {}, projectId: null, rhythm: null, joins: [] }),
+);
 const spacing = (doc: { glyphs: Record<string, { spacing: string }> }, id: string) => doc.glyphs[id]!.spacing;
 
 test('a fit is one step; what was set by hand stays', async () => {
@@ -160,4 +162,27 @@ describe('the rhythm', () => {
     session.commit(setBearings(session.doc, 'o', { left: 400 }));
     expect(worst()).toBeGreaterThan(fitted + 100);
   });
+});
+
+test('a setting comes into the project with the fit that goes by it, as one step: what a slider shows is what is cast', async () => {
+  const b = new WorkBench();
+  const session = await b.open('a');
+  const before = session.doc;
+  const { fitAll } = createFitting(b.world);
+  b.hold('fit');
+  const first = fitAll('all', { looser: 30 });
+  await b.settle();
+  expect(useFittingAll.getState()).toMatchObject({ running: true, projectId: 'a', wished: { looser: 30 } });
+  // Nothing is half way: neither the setting nor the letters have changed.
+  expect(session.doc).toBe(before);
+  // Another setting while it is being worked out counts beside the first.
+  const second = fitAll('all', { tabular: 'on' });
+  await b.release('fit');
+  await b.settle();
+  await Promise.all([first, second]);
+  expect(fitSettingsOf(session.doc)).toMatchObject({ looser: 30, tabular: 'on' });
+  expect(session.getState().history.done).toHaveLength(1);
+  expect(useFittingAll.getState()).toMatchObject({ running: false, projectId: null, wished: {} });
+  session.undo();
+  expect(session.doc).toEqual(before);
 });

@@ -1,5 +1,7 @@
 import { create } from 'zustand';
-import { fitSettingsOf, fittable, takeFitted } from '../../core/document/commands/fitAll';
+import { changeFitSettings, fitSettingsOf, fittable, takeFitted } from '../../core/document/commands/fitAll';
+import { mergeDiffs, type ProjectDiff } from '../../core/document/diff';
+import { edit } from '../../core/document/inStep/edit';
 import { kerningBetween } from '../../core/document/kerning';
 import { projectOf } from '../../core/document/newProject';
 import type { Doc, FitSettings } from '../../core/document/schema';
@@ -15,19 +17,35 @@ import { world, type World } from './world';
 
 interface FittingState {
   readonly running: boolean;
+  /** Settings that the fit under way goes by; they come into the project with it. */
+  readonly wished: Partial<FitSettings>;
+  /** The project that is being fitted. */
+  readonly projectId: string | null;
   /** The rhythm that the letters as they are drawn ask for; null before the first answer. */
   readonly rhythm: GlyphFit | null;
   /** Joins that don't hold, by the rhythm's letters; none for letters that stand apart. */
   readonly joins: readonly FaultyJoin[];
 }
 
-export const useFittingAll = create<FittingState>(() => ({ running: false, rhythm: null, joins: [] }));
+export const useFittingAll = create<FittingState>(() => ({
+  running: false,
+  wished: {},
+  projectId: null,
+  rhythm: null,
+  joins: [],
+}));
 
 const optionsOf = ({ joins, tabular, kernFrom }: FitSettings): FitOptions => ({
   joined: joins === 'found' ? undefined : joins === 'joined',
   tabular: tabular === 'found' ? undefined : tabular === 'on',
   kernFrom,
 });
+
+/** A document that goes by other settings of the fit. */
+function withSettings(doc: Doc, wished: Partial<FitSettings>): { doc: Doc; diff: ProjectDiff | null } {
+  const change = changeFitSettings(doc, wished);
+  return change ? edit(doc, change) : { doc, diff: null };
+}
 
 const lettersOf = (doc: Doc): LetterToFit[] =>
   fittable(doc).map((g) => ({
@@ -74,39 +92,54 @@ export function createFitting({ current, workers, jobs }: Pick<World, 'current' 
   };
 
   /** Fits all letters that weren't set by hand (or kerns their pairs only), aside; the answer comes as one step. */
-  async function fitAll(what: 'all' | 'pairs' = 'all'): Promise<void> {
+  async function fitAll(what: 'all' | 'pairs' = 'all', change: Partial<FitSettings> = {}): Promise<void> {
     const session = current();
     if (!session?.getState().doc) return;
+    // What a fit that is given up went by still counts.
+    const before = useFittingAll.getState();
+    const wished = { ...(before.projectId === session.projectId ? before.wished : {}), ...change };
     stopFitting();
-    useFittingAll.setState({ running: true });
+    useFittingAll.setState({ running: true, wished, projectId: session.projectId });
     const own = (job = runFor(
       session,
       {
         name: what === 'all' ? 'Fit all' : 'Fit pairs',
         lane: 'fit',
         stage: 'Fitting',
-        run: (context) => fitNow(session, what, context),
+        run: (context) => fitNow(session, what, wished, context),
       },
       jobs,
     ));
     await own.ended;
     // A later fit that took this one's place goes on.
-    if (job === own) useFittingAll.setState({ running: false });
+    if (job !== own) return;
+    job = null;
+    useFittingAll.setState({ running: false, wished: {}, projectId: null });
   }
 
   /** Fits the letters of a project as they are when the job begins. */
   async function fitNow(
     session: Session,
     what: 'all' | 'pairs',
+    wished: Partial<FitSettings>,
     { signal, progress }: JobContext,
   ): Promise<void> {
     progress('Fitting', null);
-    const found = await ask(workers.fit, session.doc, signal);
-    if (!found.ok) return session.tell(found.problems);
+    const found = await ask(workers.fit, withSettings(session.doc, wished).doc, signal);
+    if (!found.ok) {
+      session.tell(found.problems);
+      // Nothing to fit is no reason not to set how it will be.
+      const bare = found.problems.some((p) => p.code === 'fit-needs-letters');
+      if (bare) session.commit(changeFitSettings(session.doc, wished));
+      return;
+    }
     const { fitted, glyphIds } = found.value;
     const letters = fitted.letters.map((l, i) => ({ glyphId: glyphIds[i]!, left: l.left, right: l.right }));
     if (session === current()) useFittingAll.setState({ rhythm: found.value });
-    session.commit(takeFitted(session.doc, { ...fitted, letters }, what));
+    // Settings and what comes of them are one step: what a slider shows is what is cast.
+    const set = withSettings(session.doc, wished);
+    const fit = takeFitted(set.doc, { ...fitted, letters }, what);
+    session.commit(set.diff && fit ? { ...mergeDiffs(set.diff, fit), label: fit.label } : (fit ?? set.diff));
   }
 
   /** Letters that the rhythm was last asked for: only other outlines or settings ask again. */

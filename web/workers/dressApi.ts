@@ -1,5 +1,6 @@
 import { skeletonOfOutline, type OutlineSkeleton } from '../../core/centreline/skeletonOfOutline';
 import { cleanUp, type CleanedUp, type CleanUp, type CleanUpSettings } from '../../core/dress/cleanUp';
+import { regainWeight } from '../../core/dress/regainWeight';
 import { stemOf } from '../../core/dress/stems';
 import type { Contour } from '../../core/geometry/contour';
 import { fail, ok, type Result } from '../../core/problems/problem';
@@ -7,6 +8,13 @@ import { fail, ok, type Result } from '../../core/problems/problem';
 export interface OutlineOf {
   readonly glyphId: string;
   readonly contours: readonly Contour[];
+}
+
+/** A letter with another stem, and the stem's width before and after, em units. */
+export interface Stemmed {
+  readonly contours: readonly Contour[];
+  readonly from: number;
+  readonly to: number;
 }
 
 /** What the drawing bench’s worker does. */
@@ -19,6 +27,13 @@ export const dressApi = {
   skeleton(contours: readonly Contour[]): Result<OutlineSkeleton> {
     const found = skeletonOfOutline(contours);
     return found ? ok(found) : fail({ code: 'nothing-there' });
+  },
+  /** A letter grown or shrunk until its upright stem has a width, em units; null when it has none. */
+  stem(contours: readonly Contour[], wanted: number): Result<Stemmed | null> {
+    const from = stemOf(contours, 'upright');
+    const made = from === null ? null : regainWeight(contours, wanted);
+    const to = made && stemOf(made, 'upright');
+    return ok(made && from !== null && to !== null ? { contours: made, from, to } : null);
   },
   /** Upright stems of letters; those without one are left out. */
   stems(

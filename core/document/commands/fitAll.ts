@@ -36,7 +36,8 @@ export const fitSettingsOf = (doc: Doc): FitSettings =>
 /** Changes how the style in hand is fitted; nothing moves until it is fitted again. */
 export function changeFitSettings(doc: Doc, change: Partial<FitSettings>): ProjectDiff | null {
   const style = doc.styles[projectOf(doc).styleId];
-  if (!style) return null;
+  const keys = Object.keys(change) as (keyof FitSettings)[];
+  if (!style || keys.every((key) => style.fit[key] === change[key])) return null;
   const d = draft(doc);
   d.put('styles', { ...style, fit: { ...style.fit, ...change } });
   return d.done('Change how it is fitted');

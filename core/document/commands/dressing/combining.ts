@@ -6,9 +6,10 @@ import { stemOf } from '../../../dress/stems';
 import type { Contour } from '../../../geometry/contour';
 import { rightDirections } from '../../../geometry/direction';
 import type { Vec } from '../../../geometry/vec';
+import { counted } from '../../../problems/counted';
 import { closeGaps } from '../../../outline/parts';
 import { draft, type ProjectDiff } from '../../diff';
-import type { Doc } from '../../schema';
+import type { Doc, GlyphRow } from '../../schema';
 import { edit, keepOutline, withOutline, withPartsLeft, type Target } from './edit';
 
 export const COMBINATIONS = ['union', 'subtract', 'intersect', 'divide', 'weld'] as const;
@@ -87,6 +88,21 @@ export function fitStem(doc: Doc, glyphId: string, wanted: number): ProjectDiff 
   const made = withPartsLeft(withOutline(keepOutline(glyph, 'Stem'), contours));
   d.put('glyphs', { ...made, handEdited: true, skeleton: null });
   return d.done('Bring the stem to the standard');
+}
+
+/** Letters whose stems were brought to a width, worked out on the outlines in `before`; those changed meanwhile stay. */
+export function takeStems(
+  doc: Doc,
+  made: ReadonlyMap<string, { readonly before: GlyphRow['contours']; readonly contours: readonly Contour[] }>,
+): ProjectDiff | null {
+  const d = draft(doc);
+  for (const [id, { before, contours }] of made) {
+    const glyph = doc.glyphs[id];
+    if (!glyph || glyph.contours !== before) continue;
+    const next = withPartsLeft(withOutline(keepOutline(glyph, 'Stem'), contours));
+    d.put('glyphs', { ...next, handEdited: true, skeleton: null });
+  }
+  return d.done(`Bring the stems of ${counted(made.size, 'letter')} to the standard`);
 }
 
 /** Sets what stems of the style in hand should measure; null = not set. */

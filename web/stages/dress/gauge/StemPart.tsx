@@ -11,6 +11,7 @@ import { drawnGlyphs } from '../../../store/selectors';
 import { Fact, GaugePart } from '../../../ui/Gauge';
 import { InkButton } from '../../../ui/InkButton';
 import { NumberField } from '../../../ui/NumberField';
+import { ManyStems } from './ManyStems';
 import { useDressTarget } from '../useDressTarget';
 
 /** Stems within this of the standard are marked as equal to it, u. */
@@ -70,6 +71,7 @@ export function StemPart() {
         Bring to the standard
       </InkButton>
       <StemTable />
+      <ManyStems standard={standard} />
     </>
   );
 }

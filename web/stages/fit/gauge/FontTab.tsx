@@ -2,7 +2,6 @@ import { counted } from '../../../../core/problems/counted';
 import { Flex, Slider, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import {
-  changeFitSettings,
   fitSettingsOf,
   fittable,
   freezeSpacing,
@@ -14,7 +13,7 @@ import { advanceOf } from '../../../../core/document/metrics';
 import { glyphNamed } from '../../../../core/document/identity';
 import { projectOf } from '../../../../core/document/newProject';
 import type { FitSettings } from '../../../../core/document/schema';
-import { fitAll } from '../../../store/fittingAll';
+import { fitAll, useFittingAll } from '../../../store/fittingAll';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { Fact, GaugePart } from '../../../ui/Gauge';
 import { InkButton } from '../../../ui/InkButton';
@@ -27,13 +26,12 @@ import { JoinList } from './JoinList';
 export function FontTab({ pair, rhythm }: { pair: PairOff | null; rhythm: Rhythm | null }) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
-  const settings = fitSettingsOf(doc);
+  const own = useFittingAll((s) => s.projectId === projectOf(doc).id);
+  const wished = useFittingAll((s) => s.wished);
+  const settings = { ...fitSettingsOf(doc), ...(own ? wished : {}) };
   const [sliding, setSliding] = useState<number | null>(null);
   const [track, setTrack] = useState(10);
-  const change = (next: Partial<FitSettings>) => {
-    commit(changeFitSettings(doc, next));
-    void fitAll();
-  };
+  const change = (next: Partial<FitSettings>) => void fitAll('all', next);
   const letters = fittable(doc);
   const count = (state: 'first' | 'fitted' | 'hand') => letters.filter((g) => g.spacing === state);
   const space = glyphNamed(doc, 'space');
@@ -66,6 +64,11 @@ export function FontTab({ pair, rhythm }: { pair: PairOff | null; rhythm: Rhythm
           <Slider.Thumbs bg="hand" />
         </Slider.Control>
       </Slider.Root>
+      {own && (
+        <Text fontSize="xs" color="faded" role="status">
+          Fitting: the letters stand as before until it is done.
+        </Text>
+      )}
       <SelectField
         label="Letters"
         value={settings.joins}
