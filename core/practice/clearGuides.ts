@@ -179,14 +179,22 @@ function runsAcross(mask: ByteImage, letters: ByteImage, guide: Guide, k: number
   const column = Math.round(COLUMN_MM * k);
   const runs: Run[] = [];
   for (let u = Math.max(0, Math.round(guide.from)); u < Math.min(alongMost, guide.to); u++) {
-    let [first, last] = [-1, -1];
-    for (let v = low; v <= high; v++) if (inked(u, v)) [first, last] = [first < 0 ? v : first, v];
+    const own: { first: number; last: number }[] = [];
+    for (let v = low; v <= high; v++) {
+      if (!inked(u, v)) continue;
+      const run = own.at(-1);
+      if (run && run.last === v - 1) run.last = v;
+      else own.push({ first: v, last: v });
+    }
     // What goes on beyond the guide's place is a stroke that crosses it.
-    if (first < 0 || inked(u, low - 1) || inked(u, high + 1)) continue;
+    const within = own.filter(
+      ({ first, last }) => !(first === low && inked(u, low - 1)) && !(last === high && inked(u, high + 1)),
+    );
+    if (within.length === 0) continue;
     let alone = true;
     for (let v = Math.max(0, low - column); alone && v < Math.min(acrossMost, high + column); v++)
       if (letters.data[indexOf(mask, guide, u, v)]! > 0) alone = false;
-    runs.push({ along: u, first, last, alone });
+    for (const run of within) runs.push({ along: u, ...run, alone });
   }
   return runs;
 }

@@ -1,4 +1,4 @@
-import { contoursBox } from '../geometry/measure';
+import { contourArea, contoursBox } from '../geometry/measure';
 import { readPieceRegion } from '../find/pieceRegion';
 import type { TracedPiece, TracedSheet } from '../find/liftSheet';
 import { characterForm } from '../find/expected';
@@ -34,6 +34,8 @@ const LEAST_INK = 0.004;
  * it and so much like another.
  */
 const ODD = { span: 0.9, patches: 1, own: 0.004, other: 0.7 };
+/** What a guide leaves inside a stroke is smaller than a pen's dot, in squares of the pen's width. */
+const LEAST_CONTOUR = 0.3;
 /** A box is crossed out when its ink spans it and looks nothing like its letter. */
 const CROSSED = { span: 0.72, likeness: 0.01 };
 
@@ -82,7 +84,8 @@ export function liftPractice(
     }
     const letter = withoutStrays(mask, whole, box.char, penPx, look) ?? whole;
     const place = { box: letter.box, seeds: letter.parts.map((p) => p.seed), cuts: [] };
-    const { outline, layers } = tracePiece(readPieceRegion(picture, ink, place), recipe, 0);
+    const { outline: traced, layers } = tracePiece(readPieceRegion(picture, ink, place), recipe, 0);
+    const outline = traced.filter((c) => Math.abs(contourArea(c)) > LEAST_CONTOUR * penPx * penPx);
     if (!contoursBox(outline)) return;
     const drawings = given.get(box.char) ?? 0;
     given.set(box.char, drawings + 1);

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { contourArea, flattenContour } from '../geometry/measure';
 import type { Vec } from '../geometry/vec';
+import type { FloatImage } from '../raster/picture';
 import { coverage } from '../testing/shapes';
 import { deviationOf, tracePiece } from '../find/tracePiece';
 import { cleannessOf, settingsOfCleanness } from './cleanness';
@@ -18,6 +19,18 @@ const inPolygon = (points: readonly Vec[]) => (x: number, y: number) => {
 
 const traced = (inside: (x: number, y: number) => boolean, size = 110) =>
   traceField(coverage(size, size, inside), 0.5);
+
+/** Means of 3 by 3 px, as a lens softens. */
+function soft({ width, height, data }: FloatImage): FloatImage {
+  const out = new Float32Array(data.length);
+  for (let y = 1; y < height - 1; y++)
+    for (let x = 1; x < width - 1; x++) {
+      let sum = 0;
+      for (let j = -1; j <= 1; j++) for (let i = -1; i <= 1; i++) sum += data[(y + j) * width + x + i]!;
+      out[y * width + x] = sum / 9;
+    }
+  return { width, height, data: out };
+}
 
 const cornersOf = (contours: ReturnType<typeof traceField>) =>
   contours.flatMap((c) => c.nodes.filter((n) => n.kind === 'corner'));
@@ -55,6 +68,27 @@ test('a square with corners rounded by three px has none', () => {
     return Math.hypot(dx, dy) < 3;
   };
   expect(cornersOf(traced(rounded))).toHaveLength(0);
+});
+
+test('a thin slanted stroke keeps its ink, though its ends are as narrow as tips', () => {
+  for (const [r, k] of [
+    [1.2, 6],
+    [1.2, 20],
+    [2.4, 12],
+    [2.4, 22],
+  ] as const) {
+    const [a, length] = [Math.PI / 2 + 0.4 * (k / 12 - 1), 20 + (k % 5) * 3];
+    const [cx, cy, cos, sin] = [40.3 + 0.1 * k, 40.6, Math.cos(a), Math.sin(a)];
+    const sharp = coverage(80, 80, (x, y) => {
+      const t = Math.max(-length, Math.min(length, (x - cx) * cos + (y - cy) * sin));
+      return Math.hypot(x - cx - t * cos, y - cy - t * sin) < r;
+    });
+    const field = soft(soft(sharp));
+    const inked = field.data.reduce((n, v) => n + (v > 0.5 ? 1 : 0), 0);
+    const area = Math.abs(traceField(field, 0.5).reduce((sum, c) => sum + contourArea(c), 0));
+    expect(area / inked).toBeGreaterThan(0.7);
+    expect(area / inked).toBeLessThan(1.3);
+  }
 });
 
 test('outlines of blots are closed, run round their ink, keep their promise and do not cross themselves', () => {

@@ -1,6 +1,7 @@
 import { applyAffine, rotation } from '../geometry/affine';
 import { transformContours, type Contour, type Node } from '../geometry/contour';
 import type { Cubic } from '../geometry/cubic';
+import { contourArea } from '../geometry/measure';
 import { distance, sub, unit, type Vec } from '../geometry/vec';
 import { findCorners } from './corners';
 import { draftNodes, type Draft, type DraftNode, type DraftSegment } from './draft';
@@ -52,7 +53,7 @@ export function traceRings(
   turnRad = 0,
 ): Contour[] {
   const drafted = rings.map(({ ring, tips }) =>
-    draftRing(ring, settings, { turnRad, ...(tips && { tips }) }),
+    draftSafely(ring, settings, { turnRad, ...(tips && { tips }) }),
   );
   const sound = drafted.filter((d): d is DraftedRing => 'draft' in d);
   const directions = parallelDirections(
@@ -72,6 +73,43 @@ const settle = ({ ring, draft, noisePx }: DraftedRing, directions?: ReadonlyMap<
   const options = { shyPx: 1 + 3 * noisePx, outlierPx: 0.3 + 2 * noisePx };
   polish(ring, draft, directions ? { ...options, directions } : options);
 };
+
+/** An outline holds at least this share of its ring's area, and at most so many times as much. */
+const KEPT_AREA = [0.75, 1.3] as const;
+
+/**
+ * A ring drafted with its tips read from the field; where that loses its ink, as a thin slanted stroke whose flat ends are taken for
+ * tips does, by its samples alone, and as a plain polygon if that loses it too.
+ */
+function draftSafely(raw: EvenRing, settings: TraceSettings, reading: Reading): DraftedRing | Contour {
+  const area = Math.abs(areaOf(raw));
+  const keeps = (d: DraftedRing | Contour) => {
+    const drawn = Math.abs(contourArea('draft' in d ? { closed: true, nodes: draftNodes(d.draft) } : d));
+    return drawn >= KEPT_AREA[0] * area && drawn <= KEPT_AREA[1] * area;
+  };
+  const first = draftRing(raw, settings, reading);
+  if (keeps(first) || area < LEAST_AREA_PX2) return first;
+  const { tips: _, ...plain } = reading;
+  const second = draftRing(raw, settings, plain);
+  if (keeps(second)) return second;
+  const level = reading.turnRad ? turnRing(raw, -reading.turnRad) : raw;
+  return smallPolygon(level, Math.round(raw.n / POLYGON_STEPS));
+}
+
+/** Samples for each side of such a polygon. */
+const POLYGON_STEPS = 6;
+/** Smaller rings have no form to lose, px2. */
+const LEAST_AREA_PX2 = 12;
+
+/** Area within a ring's samples, px2. */
+function areaOf(ring: EvenRing): number {
+  let sum = 0;
+  for (let i = 0; i < ring.n; i++) {
+    const [a, b] = [ringPoint(ring, i), ringPoint(ring, i + 1)];
+    sum += a.x * b.y - b.x * a.y;
+  }
+  return sum / 2;
+}
 
 function draftRing(raw: EvenRing, settings: TraceSettings, reading: Reading): DraftedRing | Contour {
   const sums = new RingSums(raw);
@@ -160,8 +198,8 @@ function straightThrough({ p0, p1, p2, p3 }: Cubic): DraftSegment | null {
 }
 
 /** Up to eight corners spread along the ring: enough for a full stop of a few px. */
-function smallPolygon(r: EvenRing): Contour {
-  const count = Math.min(8, r.n);
+function smallPolygon(r: EvenRing, corners = 8): Contour {
+  const count = Math.min(corners, r.n);
   const nodes = Array.from({ length: count }, (_, k): Node => {
     const p = ringPoint(r, Math.round((k * r.n) / count));
     return { x: p.x, y: p.y, in: null, out: null, kind: 'corner' };

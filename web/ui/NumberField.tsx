@@ -52,10 +52,17 @@ export function NumberField({
   };
   return (
     <Field.Root orientation="horizontal" gap="2" disabled={disabled} invalid={fault !== null}>
-      <Field.Label flex="1" fontSize="sm" color="faded">
+      <Field.Label
+        flex="1"
+        fontSize="sm"
+        color="faded"
+        flexDirection="column"
+        alignItems="flex-start"
+        gap="0"
+      >
         {label}
         {fault !== null && (
-          <Field.ErrorText as="span" fontSize="xs" m="0" role="alert">
+          <Field.ErrorText as="span" fontSize="xs" m="0" color="snag" role="alert">
             {fault}
           </Field.ErrorText>
         )}

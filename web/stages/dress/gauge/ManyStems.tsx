@@ -1,4 +1,4 @@
-import { Box, Field, Flex, Input, Text } from '@chakra-ui/react';
+import { Box, chakra, Field, Flex, Input, Text } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import type { GlyphRow } from '../../../../core/document/schema';
 import { scaling } from '../../../../core/geometry/affine';
@@ -63,7 +63,7 @@ export function ManyStems({ standard }: { readonly standard: number | null }) {
   );
 }
 
-/** What would change: each letter as it is and, over it, as it would be. */
+/** What would change: each letter with what comes to it or goes from it in colour. */
 function StemsFound({ found }: { readonly found: Found }) {
   const doc = useDoc();
   return (
@@ -77,6 +77,10 @@ function StemsFound({ found }: { readonly found: Found }) {
           return glyph && <BeforeAfter key={id} glyph={glyph} letter={letter} />;
         })}
       </Flex>
+      <Text fontSize="xs" color="faded" mt="1">
+        <chakra.span color="hand">Green</chakra.span> comes to a letter,{' '}
+        <chakra.span color="snag">red</chakra.span> goes.
+      </Text>
       <Flex gap="2" mt="2">
         <InkButton tip="Change these letters" main disabled={found.letters.size === 0} onClick={keepStems}>
           Keep them
@@ -106,13 +110,16 @@ function BeforeAfter({ glyph, letter }: { readonly glyph: GlyphRow; readonly let
     <Box textAlign="center" title={`${glyph.name}: ${widths}`}>
       <svg
         viewBox={`${box.xMin - 30} ${-box.yMax - 30} ${width} ${height}`}
-        width={54}
-        height={54}
+        width={64}
+        height={64}
         role="img"
         aria-label={`${glyph.name}, ${widths}`}
       >
-        <path d={drawn.after} fill="var(--chakra-colors-hand)" />
-        <path d={drawn.before} fill="none" stroke="var(--chakra-colors-ink)" strokeWidth={width / 60} />
+        <path
+          d={to > from ? drawn.after : drawn.before}
+          fill={`var(--chakra-colors-${to > from ? 'hand' : 'snag'})`}
+        />
+        <path d={to > from ? drawn.before : drawn.after} fill="var(--chakra-colors-ink)" />
       </svg>
       <Text fontSize="10px" color="faded">
         {from.toFixed(0)} → {to.toFixed(0)}
