@@ -102,6 +102,21 @@ export const HAND_MADE: Readonly<Record<string, string>> = {
   'miter, round and bevel': doc(
     '<g fill="none" stroke="#000" stroke-width="9"><path d="M10 30L30 8L50 30"/><path d="M10 60L30 38L50 60" stroke-linejoin="round"/><path d="M10 90L30 68L50 90" stroke-linejoin="bevel"/><path d="M60 90L68 20L76 90" stroke-miterlimit="20"/></g>',
   ),
+  'a clip measured by its object': doc(
+    '<clipPath id="c" clipPathUnits="objectBoundingBox"><circle cx=".5" cy=".5" r=".5"/></clipPath><rect x="10" y="25" width="80" height="50" clip-path="url(#c)"/>',
+  ),
+  'a group clipped by its own box': doc(
+    '<clipPath id="c" clipPathUnits="objectBoundingBox"><path d="M0 0H1L.5 1z"/></clipPath><g clip-path="url(#c)" transform="rotate(8 50 50)"><rect x="15" y="20" width="30" height="60"/><rect x="55" y="30" width="30" height="40"/></g>',
+  ),
+  'turned about the middle of its own box': doc(
+    '<rect x="15" y="30" width="70" height="20" style="transform-box:fill-box;transform-origin:center;transform:rotate(40deg)"/>',
+  ),
+  'a group grown from its own corner': doc(
+    '<g style="transform-box:fill-box;transform-origin:left bottom;transform:scale(1.6)"><rect x="20" y="50" width="20" height="30"/><circle cx="46" cy="62" r="8"/></g>',
+  ),
+  'markers of a path that paints nothing': doc(
+    `${ARROW}<path d="M20 70L50 20L80 70" fill="none" marker-start="url(#m)" marker-end="url(#m)"/><path d="M20 90L80 90" fill="none" stroke="none" stroke-width="3" marker-end="url(#m)"/>`,
+  ),
   'percentages of the frame': doc(
     '<rect x="10%" y="25%" width="50%" height="10%"/><circle cx="75%" cy="70%" r="15%"/>',
   ),

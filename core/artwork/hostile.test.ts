@@ -43,6 +43,21 @@ describe('SVG', () => {
   );
 
   test(
+    'forty groups within each other, each measured by its own box',
+    () => {
+      const style = 'style="transform-box:fill-box;transform-origin:center;transform:rotate(1deg)"';
+      const text = svg(
+        `<clipPath id="o" clipPathUnits="objectBoundingBox"><rect width="1" height="1"/></clipPath>` +
+          `<g ${style} clip-path="url(#o)">`.repeat(40) +
+          SQUARE +
+          '</g>'.repeat(40),
+      );
+      expect(told(text)).toMatch(/larger than any drawing needs/);
+    },
+    PATIENCE_MS,
+  );
+
+  test(
     'thirty nested groups of use, each twice the one before',
     () => {
       let inner = `<g id="g0">${SQUARE}</g>`;

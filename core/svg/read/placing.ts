@@ -1,4 +1,5 @@
 import { compose, identity, type Affine } from '../../geometry/affine';
+import type { Box } from '../../geometry/measure';
 import type { Frame } from './shapes';
 import type { Properties } from './styles';
 import { lengthOf, transformOf } from './values';
@@ -33,15 +34,19 @@ const plain = (text: string): string =>
     .replace(/([\d.]+)\s*rad\b/g, (_, v: string) => String((180 / Math.PI) * Number(v)))
     .replace(/(\d)\s*(deg|px)\b/g, '$1');
 
-/** An element's own map; null when its transform can't be read, with what was not understood told. */
-export function ownMap(p: Properties, frame: Frame, tell: (what: string) => void): Affine | null {
+/**
+ * An element's own map; null when its transform can't be read. `box` measures the element where its transform is about its own box
+ * (CSS Transforms 1, 5: `transform-box`).
+ */
+export function ownMap(p: Properties, frame: Frame, box: () => Box | null): Affine | null {
   const text = p['transform'];
   if (text === undefined || text === 'none') return identity;
   const map = transformOf(plain(text));
   if (!map) return null;
   if (p['transform-origin'] === undefined) return map;
-  if (/^(fill|stroke|content)-box/.test(p['transform-box'] ?? ''))
-    tell('a transform about the middle of its own box');
-  const { x, y } = originOf(p['transform-origin'], frame);
+  const own = /^(fill|stroke|content)-box/.test(p['transform-box'] ?? '') ? box() : null;
+  const whole = own ? { width: own.xMax - own.xMin, height: own.yMax - own.yMin } : frame;
+  const origin = originOf(p['transform-origin'], whole);
+  const [x, y] = [origin.x + (own?.xMin ?? 0), origin.y + (own?.yMin ?? 0)];
   return compose(compose({ ...identity, e: x, f: y }, map), { ...identity, e: -x, f: -y });
 }

@@ -140,7 +140,8 @@ class Reader {
     if (properties['display'] === 'none' || Number(properties['opacity'] ?? 1) === 0) return;
     for (const effect of ['mask', 'filter'] as const)
       if ((properties[effect] ?? 'none') !== 'none') this.tell(UNKNOWN[effect]!);
-    const own = ownMap(properties, parent.frame, this.tell);
+    const box = () => this.boxOf(e, parent);
+    const own = ownMap(properties, parent.frame, box);
     if (!own) this.tell(`the transform "${properties['transform']!.slice(0, 40)}"`);
     const map = compose(parent.map, own ?? identity);
     if (!isSane(map)) return this.tell('a transform beyond all size');
@@ -151,13 +152,27 @@ class Reader {
       properties,
       ancestors: [...parent.ancestors, e],
       groups: id ? [...parent.groups, id] : parent.groups,
-      clips: this.clipsOf(properties['clip-path'], parent.clips, map, parent),
+      clips: this.clipsOf(properties['clip-path'], parent.clips, map, parent, box),
     };
     if (e.name === 'svg' || e.name === 'symbol') this.nested(e, here, e === this.root);
     else if (e.name === 'g' || e.name === 'a' || e.name === 'switch')
       for (const child of e.children) this.element(child, here);
     else if (e.name === 'use') this.use(e, here);
     else this.shape(e, here);
+  }
+
+  /** The box of an element's fills in its own space, whatever paints or clips them (SVG 2, 8.10). */
+  private boxOf(e: XmlElement, parent: Context): Box | null {
+    const data = shapeData(e, parent.frame);
+    if (data !== null) return contoursBox(pathContours(data, this.tell));
+    if (e.name !== 'g' && e.name !== 'a') {
+      this.tell('something measured by its own box');
+      return null;
+    }
+    const inner = new Reader(this.root, this.budget, this, this.within);
+    const bare = { ...parent, map: identity, properties: { fill: 'black', stroke: 'none' }, clips: [] };
+    for (const child of e.children) inner.element(child, bare);
+    return contoursBox(inner.shapes.flatMap((s) => transformContours(s.contours, s.map)));
   }
 
   private nested(e: XmlElement, here: Context, isRoot: boolean): void {
@@ -223,9 +238,14 @@ class Reader {
     const fill = shown('fill-opacity', p['fill'] ?? 'black');
     const stroke = shown('stroke-opacity', p['stroke'] ?? 'none');
     const width = lengthOf(p['stroke-width'], here.frame.width, 1);
-    if (!fill && !(stroke && width > 0)) return;
     if (contours.length === 0) return;
     if (Math.abs(determinant(here.map)) < 1e-12) return;
+    const lined = ['path', 'line', 'polyline', 'polygon'].includes(e.name);
+    // A path that paints nothing still carries its markers.
+    if (!fill && !(stroke && width > 0)) {
+      if (lined) this.markers(contours, here, width);
+      return;
+    }
     if (!this.budget.shape(contours.reduce((n, c) => n + c.nodes.length, 0))) return;
     const dashes = stroke && width > 0 ? strokeStyle(p, width, here.frame) : null;
     if (dashes && dashesTooFine(contours, dashes))
@@ -242,8 +262,7 @@ class Reader {
       const mapped = transformContours(contours, map);
       this.shapes.push({ contours: mapped, fill: null, stroke: stroked, clips, map: identity, groups });
     } else this.shapes.push({ contours, fill: filled, stroke: stroked, clips, map, groups });
-    if (e.name === 'path' || e.name === 'line' || e.name === 'polyline' || e.name === 'polygon')
-      this.markers(contours, here, stroke ? width : 1);
+    if (lined) this.markers(contours, here, width);
   }
 
   /** Signs along a path: arrow heads, dots (SVG 2, 13.7). */
@@ -336,27 +355,31 @@ class Reader {
     outer: DrawnShape['clips'],
     map: Affine,
     parent: Context,
+    box: () => Box | null,
     chain: readonly XmlElement[] = [],
   ): DrawnShape['clips'] {
     const link = /^url\(\s*["']?#([^"')]+)["']?\s*\)$/.exec(text ?? '');
     const clip = link && this.byId.get(link[1]!);
     if (!clip || clip.name !== 'clipPath') return outer;
-    if (clip.attributes['clipPathUnits'] === 'objectBoundingBox') {
-      this.tell('a clip path measured by its object');
-      return outer;
-    }
     if (this.within.includes(clip) || chain.includes(clip)) {
       this.tell('a clip path within itself');
       return outer;
     }
+    const byObject = clip.attributes['clipPathUnits'] === 'objectBoundingBox';
+    const own = byObject ? box() : null;
+    // A share of the object's box (CSS Masking 1, 6.1); one without extent shows nothing.
+    const unit = own
+      ? { a: own.xMax - own.xMin, b: 0, c: 0, d: own.yMax - own.yMin, e: own.xMin, f: own.yMin }
+      : identity;
     const inner = new Reader(this.root, this.budget, this, [...this.within, clip]);
+    const placed = compose(map, compose(unit, transformOf(clip.attributes['transform']) ?? identity));
     const context: Context = {
-      map: compose(map, transformOf(clip.attributes['transform']) ?? identity),
+      map: placed,
       properties: { fill: 'black', stroke: 'none' },
       ancestors: [],
       clips: [],
       groups: [],
-      frame: parent.frame,
+      frame: byObject ? { width: 1, height: 1 } : parent.frame,
       uses: parent.uses + 1,
     };
     if (context.uses < MOST_USES) for (const child of clip.children) inner.element(child, context);
@@ -365,7 +388,7 @@ class Reader {
     const rule = clip.children[0]?.attributes['clip-rule'] === 'evenodd' ? 'evenodd' : 'nonzero';
     // A clip path may itself be clipped (CSS Masking 1, 7).
     const itself = propertiesOf(clip, this.rules, {})['clip-path'];
-    return this.clipsOf(itself, [...outer, { contours, rule }], map, parent, [...chain, clip]);
+    return this.clipsOf(itself, [...outer, { contours, rule }], map, parent, box, [...chain, clip]);
   }
 }
 
