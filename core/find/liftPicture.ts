@@ -50,6 +50,9 @@ export interface LiftedPage {
 
 export type LiftStage = 'ink' | 'parts' | 'letters';
 
+/** Where none of a project's characters fit a page, a name by shape has to be this sure: ornaments would become letters. */
+const SURE_ENOUGH = 0.5;
+
 /** How a page is read, besides what is written on it. */
 export interface LiftOptions {
   /** Told what is being done and how far (0..1). */
@@ -89,7 +92,12 @@ export function liftPicture(
     found.penPx,
     formOf,
   );
-  const named = nameLetters(read, list, written.guessed ? GUESSED : GIVEN);
+  const named = nameLetters(
+    read,
+    list,
+    written.guessed ? GUESSED : GIVEN,
+    written.guessed && written.list.length > 0 ? SURE_ENOUGH : 0,
+  );
   const pieces = read.map(({ letter: whole }, i): LiftedPiece => {
     const { char, confidence, rejected } = named.names[i]!;
     const look = (l: FoundLetter) => shapeLikeness(letterMask(mask, l), formOf(l));

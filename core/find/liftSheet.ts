@@ -1,5 +1,5 @@
 import { contoursBox } from '../geometry/measure';
-import { ok, type Result } from '../problems/problem';
+import { ok, problem, type Result } from '../problems/problem';
 import type { Picture, PxBox } from '../raster/picture';
 import type { ColourLayer } from '../geometry/paint';
 import { readPieceRegion, sheetPalette } from './pieceRegion';
@@ -106,12 +106,16 @@ export function liftSheet(
       layers,
     };
   });
-  return ok({
+  // Nobody's list fits: that is asked about, once.
+  const byShape = guessed && written.list.length > 0 && page.value.expected.length === 0;
+  const notes = byShape ? [problem({ code: 'page-by-shape' }, 'note')] : [];
+  const lifted: TracedSheet = {
     skewRad,
     capHeightPx,
     specksDropped,
     printedLines: read.value.printedLines.length,
     ...(guessed ? { expected: foundList(page.value) } : {}),
     pieces: traced.filter((p) => contoursBox(p.outline) !== null),
-  });
+  };
+  return ok(lifted, notes);
 }

@@ -30,22 +30,28 @@ const ONLY_ORDER = 0.99;
 
 /**
  * Names for letters in reading order: by the list of what is written, by shape and the usual orders where there is none. Letters
- * that a list has no place for are proposed by their shape, when it is plain.
+ * that a list has no place for are proposed by their shape, when it is plain. Without a list, what is less sure than `least` (0..1)
+ * has no name.
  */
 export function nameLetters(
   read: readonly ReadLetter[],
   list: readonly string[],
   gaps: GapCosts = GIVEN,
+  least = 0,
 ): { readonly names: readonly LetterName[]; readonly pairings: readonly Pairing[] } {
   const likeness = read.map((r) => r.likeness);
   if (list.length === 0) {
     const guesses = guessLabels(likeness);
     return {
-      names: read.map((r, i) => ({
-        char: guesses[i]!.char,
-        confidence: sureness(r, guesses[i]!.char, guesses[i]!.confidence),
-        rejected: likeliest(r.likeness).share < ODD.alone,
-      })),
+      names: read.map((r, i) => {
+        const confidence = sureness(r, guesses[i]!.char, guesses[i]!.confidence);
+        const named = confidence >= least;
+        return {
+          char: named ? guesses[i]!.char : null,
+          confidence: named ? confidence : 0,
+          rejected: likeliest(r.likeness).share < ODD.alone,
+        };
+      }),
       pairings: guesses.map(({ confidence }, found) => ({ found, expected: null, confidence })),
     };
   }

@@ -57,6 +57,8 @@ function sentence(p: Problem): string {
       return `the PDF can't be read (${p.reason}). Save it again from the program it was made with.`;
     case 'pdf-too-long':
       return `the PDF has ${p.pages} pages; up to ${p.limit} are read. Save the pages with letters as a file of their own.`;
+    case 'page-by-shape':
+      return 'its letters follow no list of this font in a usual order, so they are named by their shapes alone. Type what is written on it in Gather and lift it again to have them named by that.';
     case 'font-broken':
       return "the font can't be read. Give an OTF, TTF or WOFF file that other programs accept.";
     case 'fit-needs-letters':

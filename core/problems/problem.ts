@@ -27,6 +27,7 @@ export type ProblemDetail =
       readonly limitMegapixels: number;
     }
   | { readonly code: 'picture-made-smaller'; readonly step: number }
+  | { readonly code: 'page-by-shape' }
   | { readonly code: 'no-grid' }
   | { readonly code: 'no-ink'; readonly look: 'all light' | 'all dark' | 'flat' }
   | {

@@ -75,7 +75,7 @@ const settle = ({ ring, draft, noisePx }: DraftedRing, directions?: ReadonlyMap<
 };
 
 /** An outline holds at least this share of its ring's area, and at most so many times as much. */
-const KEPT_AREA = [0.75, 1.3] as const;
+const KEPT_AREA = [0.66, 1.45] as const;
 
 /**
  * A ring drafted with its tips read from the field; where that loses its ink, as a thin slanted stroke whose flat ends are taken for

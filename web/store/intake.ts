@@ -263,7 +263,8 @@ export function createIntake(world: IntakeWorld) {
       signal: context.signal,
       onProgress: (stage, share) => context.progress(inWords(stage), share),
     });
-    if (!result.ok) return session.tell(inFile(result.problems, sheet.name));
+    session.tell(inFile(result.problems, sheet.name));
+    if (!result.ok) return;
     const taken = (doc: Doc) => takingLifted(doc, sheetId, result.value);
     session.commit(await fromLatest(() => session.doc, taken, context));
   }
