@@ -39,30 +39,36 @@ interface Run {
   readonly alone: boolean;
 }
 
+/** A straightened practice page as it is read: px, y down. */
+export interface GuidedPage {
+  /** Free of printed lines, and with them. */
+  readonly picture: Picture;
+  readonly flat: Picture;
+  readonly paper: Paper;
+  /** 1 = ink; changed with the picture. */
+  readonly mask: ByteImage;
+  readonly page: PracticePage;
+  readonly pxPerMm: number;
+  /** Width of the pen's stroke, px. */
+  readonly penPx: number;
+}
+
 /**
  * Takes out what printed guides left where they are known to lie: dark guides of a copied or re-saved page come through in bits
- * and hang letters together. Only where a guide shows beside the letters too, and only runs as thin as what it left there, so that the
- * foot of an E on the baseline stays. `picture` is free of printed lines, `flat` is not. `mask` (1 = ink) is changed, and a copy of the picture answered; both are straightened, `k`
- * px per mm; `penPx` is the width of the pen's stroke.
+ * and hang letters together. Only where a guide shows beside the letters too, and only runs as thin as what it left there, so
+ * that the foot of an E on the baseline stays. Answers a copy of the picture; the mask is changed.
  */
-export function clearGuides(
-  picture: Picture,
-  flat: Picture,
-  paper: Paper,
-  mask: ByteImage,
-  page: PracticePage,
-  k: number,
-  penPx: number,
-): Picture {
+export function clearGuides(sheet: GuidedPage): Picture {
+  const { picture, mask, page, pxPerMm: k } = sheet;
   const guides = guidesOf(page, k);
   const letters = withoutBands(mask, guides, k);
   const found = guides.map((guide) => ({ guide, runs: runsAcross(mask, letters, guide, k) }));
   const alone = found.map(({ runs }) => runs.filter((r) => r.alone).map(thickness));
   const length = guides.reduce((sum, g) => sum + g.to - g.from, 0);
   const out = { ...picture, data: picture.data.slice() };
-  if (alone.flat().length >= ALL_LEFT * length) clearRuns(out, paper, mask, found, alone, penPx);
+  if (alone.flat().length >= ALL_LEFT * length) clearRuns(out, sheet, found, alone);
   // Sides of boxes part letters from each other: nothing is bridged there.
-  for (const guide of guides) if (!guide.upright) bridge(out, flat, paper, mask, guide, k);
+  for (const guide of guides) if (!guide.upright) bridge(out, sheet, guide);
   return out;
 }
 
@@ -74,11 +80,9 @@ interface GuideRuns {
 
 function clearRuns(
   out: Picture,
-  paper: Paper,
-  mask: ByteImage,
+  { paper, mask, penPx }: GuidedPage,
   found: readonly GuideRuns[],
   alone: readonly (readonly number[])[],
-  penPx: number,
 ): void {
   const usual = THICKER * median(alone.flat());
   const thin = usual < penPx ? THINNER * penPx : 0;
@@ -102,7 +106,7 @@ const ASIDE_PX = 2;
  * Gives back what was taken out with a guide of a stroke that crosses it: a pen no darker than the guides would be left with gaps. Where
  * ink goes on at both sides of a guide's place, that place is as the picture had it.
  */
-function bridge(out: Picture, flat: Picture, paper: Paper, mask: ByteImage, guide: Guide, k: number): void {
+function bridge(out: Picture, { flat, paper, mask, pxPerMm: k }: GuidedPage, guide: Guide): void {
   const [alongMost, acrossMost] = guide.upright ? [mask.height, mask.width] : [mask.width, mask.height];
   const near = Math.ceil(BRIDGE_MM * k);
   const [low, high] = [Math.round(guide.at) - near, Math.round(guide.at) + near];

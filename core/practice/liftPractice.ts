@@ -55,7 +55,15 @@ export function liftPractice(
   const ink = { ...read.value.ink, level: recipe.level ?? read.value.ink.level };
   const mask = inkMask(read.value.picture, ink, ink.level);
   const penPx = penWidth(mask);
-  const picture = clearGuides(read.value.picture, flat, ink.paper, mask, page, pxPerMm, penPx);
+  const picture = clearGuides({
+    picture: read.value.picture,
+    flat,
+    paper: ink.paper,
+    mask,
+    page,
+    pxPerMm,
+    penPx,
+  });
   clearPrinted(mask, page, pxPerMm);
   const least = LEAST_INK * (page.settings.xHeightMm * pxPerMm) ** 2;
   const parts = connectedParts(mask).filter((p) => p.area >= least);

@@ -5,6 +5,7 @@ export interface JobView {
   readonly id: number;
   /** The project that the job belongs to, and writes to, whichever is open. */
   readonly projectId: string;
+  readonly lane: string;
   readonly name: string;
   readonly stage: string;
   /** Share that is done; null = not known. */
@@ -61,10 +62,10 @@ export class JobQueue {
 
   add(spec: JobSpec): JobHandle {
     const id = ++this.serial;
-    const { projectId, name, stage = 'Waiting' } = spec;
+    const { projectId, lane, name, stage = 'Waiting' } = spec;
     let resolve: (ending: Ending) => void = () => {};
     const ended = new Promise<Ending>((r) => (resolve = r));
-    const view: JobView = { id, projectId, name, stage, share: null, state: 'waiting' };
+    const view: JobView = { id, projectId, lane, name, stage, share: null, state: 'waiting' };
     this.jobs = [...this.jobs, { spec, abort: new AbortController(), resolve, view }];
     this.changed();
     this.next(spec.lane);

@@ -33,3 +33,29 @@ export function runFor(session: Session, job: SessionJob, queue: JobQueue = jobs
   void handle.ended.then(letGo);
   return handle;
 }
+
+/** Lanes of jobs that change letters that are shown already. */
+const SHAPING = new Set(['fit', 'dress', 'paste']);
+
+/** Gestures and jobs that still change the letters of a project. */
+const isShaping = (session: Session, queue: JobQueue): boolean =>
+  session.getState().underWay.length > 0 ||
+  queue.list().some((j) => j.projectId === session.projectId && SHAPING.has(j.lane));
+
+/**
+ * Waits until nothing changes the letters of a project any more, so that what is made of it then is what is shown. Stops waiting when
+ * `signal` does.
+ */
+export function untilQuiet(session: Session, signal: AbortSignal, queue: JobQueue = jobs): Promise<void> {
+  return new Promise((resolve) => {
+    const letGo: (() => void)[] = [];
+    const look = () => {
+      if (!signal.aborted && isShaping(session, queue)) return;
+      letGo.forEach((end) => end());
+      resolve();
+    };
+    letGo.push(queue.subscribe(look), session.subscribe(look));
+    signal.addEventListener('abort', look, { once: true });
+    look();
+  });
+}

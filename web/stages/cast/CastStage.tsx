@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { fontFileName } from '../../../core/compile/fontNames';
 import { castingOf, projectOf } from '../../../core/document/newProject';
 import { snags } from '../../store/selectors';
-import { runFor } from '../../store/jobs';
+import { runFor, untilQuiet } from '../../store/jobs';
 import { currentSession, useDoc } from '../../store/projectStore';
 import { Bench } from '../../ui/Bench';
 import { download } from '../../ui/download';
@@ -40,8 +40,11 @@ export function CastStage() {
       lane: 'cast',
       stage: 'Casting',
       async run({ signal, progress }) {
+        setWorking('letters that are still being worked out');
+        progress('Waiting for what is being worked out', null);
+        await untilQuiet(session, signal);
         for (const [i, format] of casting.formats.entries()) {
-          setWorking(format.toUpperCase());
+          setWorking(`the ${format.toUpperCase()}`);
           progress(`Making the ${format.toUpperCase()}`, i / casting.formats.length);
           const now = Math.floor(Date.now() / 1000);
           const result = await compileClient.compile(format, style.id, now, { signal });
@@ -72,7 +75,7 @@ export function CastStage() {
               {stops
                 ? 'Mend the errors first.'
                 : working
-                  ? `Making the ${working} ...`
+                  ? `Making ${working} ...`
                   : 'The files are made on this machine and go nowhere else.'}
             </Text>
             {working && (
