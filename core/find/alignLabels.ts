@@ -30,7 +30,7 @@ export const GIVEN: GapCosts = { extra: 8, missing: 8, missingOn: 3, swap: 2.5 }
  * A list of which a page holds a stretch: many may lack at once. A letter too many is cheaper than the most unlike drawing, so that a
  * scribble behind the last letter isn't taken for what the list has next.
  */
-export const GUESSED: GapCosts = { extra: 4.5, missing: 11.5, missingOn: 0.3, swap: 2.5 };
+export const GUESSED: GapCosts = { extra: 5, missing: 11, missingOn: 0.3, swap: 2.5 };
 /** Where letters are cut and joined: one too many was made by the knife, each that lacks is looked for. */
 export const MENDING: GapCosts = { extra: 8, missing: 8, missingOn: 8, swap: 2.5 };
 

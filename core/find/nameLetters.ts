@@ -1,6 +1,6 @@
 import { SHAPE_CHARACTERS } from '../shapes/characters';
 import { likeliest, likenessTo } from '../shapes/classify';
-import { alignLabels, GIVEN, type GapCosts, type Pairing } from './alignLabels';
+import { alignLabels, GIVEN, GUESSED, type GapCosts, type Pairing } from './alignLabels';
 import { characterForm } from './expected';
 import { guessLabels } from './guessLabels';
 import type { ReadLetter } from './mendLetters';
@@ -55,13 +55,15 @@ export function nameLetters(
       pairings: guesses.map(({ confidence }, found) => ({ found, expected: null, confidence })),
     };
   }
-  const pairings = alignLabels(
+  const aligned = alignLabels(
     read.map((r) => r.form),
     list,
     likeness,
     gaps,
-  ).flatMap((p) =>
-    isByOrderAlone(p, list)
+  );
+  const scribble = gaps === GUESSED ? scribbleAtEnd(aligned, read, list) : null;
+  const pairings = aligned.flatMap((p) =>
+    p === scribble || isByOrderAlone(p, list)
       ? [
           { ...p, expected: null },
           { ...p, found: null },
@@ -87,6 +89,22 @@ export function nameLetters(
     return { char: null, confidence: 0, rejected: likeliest(r.likeness).share < ODD.listed };
   });
   return { names, pairings };
+}
+
+/**
+ * The last letter of a page whose list goes on, when it looks like what the list has next as little as like anything: nobody
+ * wrote it, it was only next.
+ */
+function scribbleAtEnd(
+  aligned: readonly Pairing[],
+  read: readonly ReadLetter[],
+  list: readonly string[],
+): Pairing | null {
+  const last = [...aligned].reverse().find((p) => p.found !== null);
+  if (!last || last.expected === null) return null;
+  const { likeness } = read[last.found!]!;
+  const own = likenessTo(likeness, list[last.expected]!);
+  return own !== null && own < PLAIN.share && likeliest(likeness).share < ODD.listed ? last : null;
 }
 
 /** Whether nothing but its place in the list speaks for a name, and other places were possible too. */
