@@ -91,6 +91,9 @@ export function nameLetters(
   return { names, pairings };
 }
 
+/** A scribble looks this little like what the list has next, and this little like anything. */
+const SCRIBBLE = { own: 0.01, most: 0.25 };
+
 /**
  * The last letter of a page whose list goes on, when it looks like what the list has next as little as like anything: nobody
  * wrote it, it was only next.
@@ -104,7 +107,7 @@ function scribbleAtEnd(
   if (!last || last.expected === null) return null;
   const { likeness } = read[last.found!]!;
   const own = likenessTo(likeness, list[last.expected]!);
-  return own !== null && own < PLAIN.share && likeliest(likeness).share < ODD.listed ? last : null;
+  return own !== null && own < SCRIBBLE.own && likeliest(likeness).share < SCRIBBLE.most ? last : null;
 }
 
 /** Whether nothing but its place in the list speaks for a name, and other places were possible too. */
