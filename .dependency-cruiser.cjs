@@ -54,7 +54,11 @@ module.exports = {
       '^core/compile/',
       '^core/(compile|document|names|boolean|outline|opentype|geometry|problems)/|^core/steps',
     ),
-    only('check', '^core/check/', '^core/(check|document|dress|seat|opentype|geometry|problems)/|^core/steps'),
+    only(
+      'check',
+      '^core/check/',
+      '^core/(check|document|dress|seat|opentype|geometry|problems)/|^core/steps',
+    ),
     only('archive', '^core/archive/', '^core/(archive|document|names|pictures|svg|geometry|problems)/'),
     only(
       'artwork',

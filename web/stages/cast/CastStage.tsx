@@ -40,7 +40,7 @@ export function CastStage() {
       lane: 'cast',
       stage: 'Casting',
       async run({ signal, progress }) {
-        setWorking('letters that are still being worked out');
+        setWorking('the fonts');
         progress('Waiting for what is being worked out', null);
         await untilQuiet(session, signal);
         for (const [i, format] of casting.formats.entries()) {
