@@ -2,7 +2,7 @@ import type { ByteImage } from '../raster/picture';
 import type { ShapeLikeness } from '../shapes/classify';
 import { median } from '../raster/histogram';
 import type { PxBox } from '../raster/picture';
-import { alignLabels, alignmentCost, GUESSED, MENDING } from './alignLabels';
+import { alignLabels, alignmentCost, GIVEN, GUESSED, MENDING } from './alignLabels';
 import { groupLetters, type FoundLetters } from './letters';
 import { likenessOfAll } from './likeness';
 import type { Part } from './parts';
@@ -68,7 +68,9 @@ function groupingOf(
   slope: number | null,
 ): Grouping {
   if (grouped.letters.length === 0) return { found: grouped, forms: [], likeness: [], list: written.list };
-  const rough = written.list.length > 0 ? alignLabels(measureForms(grouped).forms, written.list) : [];
+  const gaps = written.guessed ? GUESSED : GIVEN;
+  const rough =
+    written.list.length > 0 ? alignLabels(measureForms(grouped).forms, written.list, [], gaps) : [];
   const found = withSlope(grouped, slope ?? refineSlope(grouped, rough, written.list));
   const { forms } = measureForms(found);
   const likeness = likenessOfAll(mask, found.letters, forms);
