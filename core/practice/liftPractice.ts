@@ -53,17 +53,19 @@ export function liftPractice(
   const read = readSheet(flat, recipe);
   if (!read.ok) return read;
   const ink = { ...read.value.ink, level: recipe.level ?? read.value.ink.level };
-  const mask = inkMask(read.value.picture, ink, ink.level);
-  const penPx = penWidth(mask);
+  const printed = inkMask(read.value.picture, ink, ink.level);
+  const penPx = penWidth(printed);
   const picture = clearGuides({
     picture: read.value.picture,
     flat,
     paper: ink.paper,
-    mask,
+    mask: printed,
     page,
     pxPerMm,
     penPx,
   });
+  // Read anew: every patch's seed has to lie in ink that is traced.
+  const mask = inkMask(picture, ink, ink.level);
   clearPrinted(mask, page, pxPerMm);
   const least = LEAST_INK * (page.settings.xHeightMm * pxPerMm) ** 2;
   const parts = connectedParts(mask).filter((p) => p.area >= least);
@@ -94,7 +96,11 @@ export function liftPractice(
     const place = { box: letter.box, seeds: letter.parts.map((p) => p.seed), cuts: [] };
     const { outline: traced, layers } = tracePiece(readPieceRegion(picture, ink, place), recipe, 0);
     const outline = traced.filter((c) => Math.abs(contourArea(c)) > LEAST_CONTOUR * penPx * penPx);
-    if (!contoursBox(outline)) return;
+    if (!contoursBox(outline)) {
+      // Ink that gives no outline is told as an empty box, not passed over.
+      empty!.push(box.char);
+      return;
+    }
     const drawings = given.get(box.char) ?? 0;
     given.set(box.char, drawings + 1);
     pieces.push({
