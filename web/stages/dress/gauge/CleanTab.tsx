@@ -1,5 +1,5 @@
 import { counted } from '../../../../core/problems/counted';
-import { Box, Field, Flex, Input, SimpleGrid, Text } from '@chakra-ui/react';
+import { Box, Flex, SimpleGrid, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import { CLEAN_UP_NAMES, mayClean, mendOne, takeUpKept } from '../../../../core/document/commands/dressing';
 import { CLEAN_UPS, type CleanUp } from '../../../../core/dress/cleanUp';
@@ -22,6 +22,7 @@ import { SNAG_TEXT } from '../../../text/snags';
 import { Fact, GaugePart } from '../../../ui/Gauge';
 import { InkButton } from '../../../ui/InkButton';
 import { NumberField } from '../../../ui/NumberField';
+import { HowFar, OnlyLetters } from './ManyParts';
 import { useDressTarget } from '../useDressTarget';
 
 const TIPS: Record<CleanUp, string> = {
@@ -216,21 +217,14 @@ function ManyLetters() {
   return (
     <>
       <GaugePart title="Many letters" />
-      <Field.Root>
-        <Field.Label fontSize="sm" color="faded">
-          Only these letters (empty: all)
-        </Field.Label>
-        <Input
-          size="xs"
-          bg="sheet"
-          borderColor="rule"
-          value={only}
-          onChange={(e) => {
-            setOnly(e.target.value);
-            useCleaning.setState({ found: null });
-          }}
-        />
-      </Field.Root>
+      <OnlyLetters
+        label="Only these letters"
+        value={only}
+        onChange={(next) => {
+          setOnly(next);
+          useCleaning.setState({ found: null });
+        }}
+      />
       <InkButton
         tip={`${CLEAN_UP_NAMES[kind]} for letters not worked on by hand; shown first, and one step to undo`}
         disabled={stop !== null || chosen === 0}
@@ -238,16 +232,7 @@ function ManyLetters() {
       >
         {CLEAN_UP_NAMES[kind]}: {counted(chosen, 'letter')}
       </InkButton>
-      {stop && (
-        <Flex align="center" gap="2">
-          <Text fontSize="xs" color="faded" flex="1" role="status">
-            {done} of {counted(total, 'letter')}
-          </Text>
-          <InkButton tip="Stop; nothing is changed" onClick={stop}>
-            Stop
-          </InkButton>
-        </Flex>
-      )}
+      <HowFar done={done} total={total} stop={stop} />
       {found && <ManyFound found={found} />}
       <Text fontSize="xs" color="faded">
         {byHand} by hand stay as they are.

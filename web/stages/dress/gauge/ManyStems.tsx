@@ -1,4 +1,4 @@
-import { Box, chakra, Field, Flex, Input, Text } from '@chakra-ui/react';
+import { Box, chakra, Flex, Text } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import type { GlyphRow } from '../../../../core/document/schema';
 import { scaling } from '../../../../core/geometry/affine';
@@ -17,6 +17,7 @@ import {
 } from '../../../store/stemming';
 import { Fact } from '../../../ui/Gauge';
 import { InkButton } from '../../../ui/InkButton';
+import { HowFar, OnlyLetters } from './ManyParts';
 
 /** The stems of many letters brought to the standard at once, shown before they are changed. */
 export function ManyStems({ standard }: { readonly standard: number | null }) {
@@ -26,21 +27,14 @@ export function ManyStems({ standard }: { readonly standard: number | null }) {
   const letters = lettersToStem(doc, only).length;
   return (
     <>
-      <Field.Root>
-        <Field.Label fontSize="sm" color="faded">
-          Stems of these letters (empty: all)
-        </Field.Label>
-        <Input
-          size="xs"
-          bg="sheet"
-          borderColor="rule"
-          value={only}
-          onChange={(e) => {
-            setOnly(e.target.value);
-            useStemming.setState({ found: null });
-          }}
-        />
-      </Field.Root>
+      <OnlyLetters
+        label="Stems of these letters"
+        value={only}
+        onChange={(next) => {
+          setOnly(next);
+          useStemming.setState({ found: null });
+        }}
+      />
       <InkButton
         tip="Grow or shrink them until their stems have the standard's width; shown first, and one step to undo"
         disabled={standard === null || stop !== null || letters === 0}
@@ -48,16 +42,7 @@ export function ManyStems({ standard }: { readonly standard: number | null }) {
       >
         {standard === null ? 'Set a standard first' : `Bring ${counted(letters, 'letter')} to ${standard} u`}
       </InkButton>
-      {stop && (
-        <Flex align="center" gap="2">
-          <Text fontSize="xs" color="faded" flex="1" role="status">
-            {done} of {counted(total, 'letter')}
-          </Text>
-          <InkButton tip="Stop; nothing is changed" onClick={stop}>
-            Stop
-          </InkButton>
-        </Flex>
-      )}
+      <HowFar done={done} total={total} stop={stop} />
       {found && <StemsFound found={found} />}
     </>
   );
