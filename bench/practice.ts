@@ -22,11 +22,13 @@ const WAYS: readonly { readonly guides?: Partial<Capture>; readonly passed?: Par
 
 /**
  * Simulated prints of a practice sheet: any turn, printed at 70 to 110 %, slanted up to about 20 degrees, a mark hidden in
- * every third, grey guides in every second; then saved again, resized or copied. Tells how many were read with every box right and nothing printed left in any.
- *   npm run bench:practice [-- COUNT]
+ * every third, grey guides in every second; then saved again, resized or copied (not so with --as-filled). Tells how many were
+ * read with every box right and nothing printed left in any.
+ *   npm run bench:practice [-- COUNT] [--as-filled]
  */
 export function main(args: string[]): void {
-  const count = Number(args[0] ?? 40);
+  const count = Number(args.find((arg) => !arg.startsWith('--')) ?? 40);
+  const ways = args.includes('--as-filled') ? WAYS.slice(0, 1) : WAYS;
   const random = seededRandom(2026);
   let [read, right, boxes, wrong, seen] = [0, 0, 0, 0, 0];
   for (let k = 0; k < count; k++) {
@@ -53,7 +55,7 @@ export function main(args: string[]): void {
       empty: ['D', '7'],
       crossedOut: ['C'],
     };
-    const way = WAYS[k % WAYS.length]!;
+    const way = ways[k % ways.length]!;
     const filled = capturePage(page!, { ...CLEAN_SCAN, hand: KEEPER, ...change, ...way.guides });
     const picture = passOn(filled, { ...AS_IT_IS, seed: k, ...way.passed });
     const found = findPage(picture);

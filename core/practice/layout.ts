@@ -44,7 +44,9 @@ export const MARK_MM = { outer: 7, hole: 4.6, dot: 2.2 };
 const CODE_MM = 27;
 /** Strip above a row for its small model letters. */
 export const LABEL_MM = 4.5;
-const PREFIX = 'OGP1';
+const PREFIX = 'OGP2';
+/** Pages printed before runs were shortened spell every character out. */
+const SPELT_OUT = 'OGP1';
 
 /** Proportions of the writing lines (common practice, no published source): caps 1.45, ascenders 1.55, descenders 0.6 of the x-height. */
 const PARTS = { ascender: 1.55, caps: 1.45, descender: 0.6 };
@@ -152,21 +154,60 @@ const codeText = (
     page,
     pages,
     turns[0]?.turn ?? 0,
-    turns
-      .filter((t, i) => i === 0 || t.turn === 0)
-      .map((t) => t.char)
-      .join(''),
+    inRuns(turns.filter((t, i) => i === 0 || t.turn === 0).map((t) => t.char)),
   ].join('|');
+
+/** Stands between the first and the last character of a run; never itself on a sheet. */
+const TO = '\t';
+/** Shorter runs are spelt out. */
+const LEAST_RUN = 4;
+
+/** Characters with runs of neighbouring code points as first and last: fewer, larger modules of the code. */
+function inRuns(chars: readonly string[]): string {
+  const code = (i: number) => chars[i]?.codePointAt(0) ?? NaN;
+  let text = '';
+  for (let i = 0; i < chars.length;) {
+    let end = i;
+    while (code(end + 1) === code(end) + 1) end++;
+    const long = end - i + 1 >= LEAST_RUN;
+    text += long ? chars[i]! + TO + chars[end]! : chars[i]!;
+    i = long ? end + 1 : i + 1;
+  }
+  return text;
+}
+
+/** The most characters that a page can hold, many times over: a run beyond it is no code of ours. */
+const LONGEST_RUN = 1000;
+
+/** The characters of runs; null when a run has no end, goes backwards, or is longer than any page. */
+function outOfRuns(text: string): string[] | null {
+  const marks = [...text];
+  const chars: string[] = [];
+  for (let i = 0; i < marks.length; i++) {
+    if (marks[i] !== TO) {
+      chars.push(marks[i]!);
+      continue;
+    }
+    const from = chars.at(-1)?.codePointAt(0);
+    const to = marks[++i]?.codePointAt(0);
+    if (from === undefined || to === undefined || to <= from || to - from > LONGEST_RUN) return null;
+    for (let c = from + 1; c <= to; c++) chars.push(String.fromCodePoint(c));
+  }
+  return chars;
+}
 
 /** The page that a page code describes; null when it isn't one of ours. */
 export function pageOfCode(text: string): PracticePage | null {
   const [prefix, paper, boxes, xHeightMm, slantDeg, page, pages, firstTurn, ...rest] = text.split('|');
-  if (prefix !== PREFIX || (paper !== 'a4' && paper !== 'letter') || rest.length !== 1) return null;
+  if (prefix !== PREFIX && prefix !== SPELT_OUT) return null;
+  if ((paper !== 'a4' && paper !== 'letter') || rest.length !== 1) return null;
+  const chars = prefix === PREFIX ? outOfRuns(rest[0]!) : [...rest[0]!];
   const n = [boxes, xHeightMm, slantDeg, page, pages, firstTurn].map(Number);
-  if (n.some((v) => !Number.isFinite(v)) || n[0]! < 1 || n[0]! > 9 || n[1]! < 2 || n[1]! > 60) return null;
+  if (!chars || n.some((v) => !Number.isFinite(v)) || n[0]! < 1 || n[0]! > 9 || n[1]! < 2 || n[1]! > 60)
+    return null;
   const settings: PracticeSettings = { paper, boxes: n[0]!, xHeightMm: n[1]!, slantDeg: n[2]! };
   const room = roomOf(settings);
-  const turns = [...rest[0]!].flatMap((char, i) => {
+  const turns = chars.flatMap((char, i) => {
     const from = i === 0 ? n[5]! : 0;
     return Array.from({ length: settings.boxes - from }, (_, k) => ({ char, turn: from + k }));
   });

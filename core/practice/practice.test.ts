@@ -25,6 +25,16 @@ test('a page code alone gives the same page again, on every page and with severa
   }
   for (const other of ['https://example.org', 'OGP1|a3|1|9|0|1|1|0|AB', 'OGP1|a4|x|9|0|1|1|0|AB', ''])
     expect(pageOfCode(other)).toBeNull();
+  for (const run of ['A\t', '\tZ', 'Z\tA', 'A\t\u{10ffff}'])
+    expect(pageOfCode(`OGP2|a4|1|9|0|1|1|0|${run}`)).toBeNull();
+});
+
+test('a code is short enough to be read from small prints; pages that were printed with every character spelt out are read too', () => {
+  const [whole] = practicePages([...BASIC_BILL], DEFAULT_PRACTICE);
+  // ISO/IEC 18004, table 7: version 3 at level M holds 42 bytes; it has 29 modules a side.
+  expect(codeModules(whole!.code.text).length).toBe(29);
+  const before = `OGP1|a4|1|${DEFAULT_PRACTICE.xHeightMm}|0|1|1|0|${[...BASIC_BILL].join('')}`;
+  expect(pageOfCode(before)!.boxes).toEqual(whole!.boxes);
 });
 
 test('boxes lie on the paper, clear of marks and code', () => {
@@ -111,6 +121,15 @@ test.each<[string, Partial<Capture>]>([
     if (/[AEHIKLMNTXhikmnrx]/.test(p.char!))
       expect(Math.abs(box.yMax - p.baselineY) / lifted.capLinePx).toBeLessThan(0.15);
   }
+});
+
+test('a light pen on grey guides in a shadow: marks are found though guides were learnt as ink', () => {
+  const filled = capturePage(page!, {
+    ...CLEAN_SCAN,
+    ...{ hand: APPRENTICE, seed: 32, printScale: 0.816, turnDeg: 142.02, guides: 'grey', ink: [90, 90, 95] },
+    ...{ shadow: 0.347, noise: 3.8, pxPerMm: 6.93, empty: ['D', '7'], crossedOut: ['C'] },
+  });
+  expect(findPage(filled)).toMatchObject({ marksFound: 4 });
 });
 
 test('all of the basic bill has room on one page', () => {

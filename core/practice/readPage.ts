@@ -1,8 +1,9 @@
 import jsQR from 'jsqr';
 import { connectedParts, type Part } from '../find/parts';
-import { inkMask } from '../ink/inkField';
-import { learnInk } from '../ink/inkModel';
+import { inkField, inkMask } from '../ink/inkField';
+import { learnInk, type InkModel } from '../ink/inkModel';
 import type { Vec } from '../geometry/vec';
+import { percentile } from '../raster/histogram';
 import { smallerPicture, type Picture } from '../raster/picture';
 import { fitHomography, project, type Homography } from './homography';
 import { MARK_MM, pageOfCode, type PracticePage } from './layout';
@@ -32,10 +33,7 @@ export function findPage(picture: Picture): FoundPage | 'no-code' | null {
   const small = smallerPicture(picture, step);
   const ink = learnInk(small);
   if (!ink.ok || ink.value.source === 'alpha') return null;
-  const marks = findMarks(connectedParts(inkMask(small, ink.value, ink.value.level))).map((m) => ({
-    x: m.x * step,
-    y: m.y * step,
-  }));
+  const marks = marksOn(small, ink.value).map((m) => ({ x: m.x * step, y: m.y * step }));
   if (marks.length < 3) return null;
   for (const side of LOOK_SIDES) {
     const k = Math.max(1, Math.round(longer / side));
@@ -102,6 +100,30 @@ function enlargedPart(p: Picture, left: number, top: number, side: number, times
     }
   }
   return { width: size, height: size, data };
+}
+
+/** Print is darker than this share of the darkest thousandth of a page. */
+const PRINT_SHARE = 0.5;
+/** Print so much denser than what was learnt as ink is looked for by itself. */
+const MUCH_DENSER = 1.5;
+
+/**
+ * Middles of the marks, px. Where pale guides or a shadow were taken for ink (a light pen, a small print), the page is dark all
+ * over at their level: then among what is as dark as print.
+ */
+function marksOn(small: Picture, ink: InkModel): Vec[] {
+  const marks = findMarks(connectedParts(inkMask(small, ink, ink.level)));
+  if (marks.length >= 3) return marks;
+  const { data } = inkField(small, ink, { x: 0, y: 0, width: small.width, height: small.height });
+  // Every 17th px tells the darkest thousandth as well as all of them.
+  const print =
+    PRINT_SHARE *
+    percentile(
+      Array.from({ length: data.length / 17 }, (_, k) => data[k * 17]!),
+      0.999,
+    );
+  if (print < MUCH_DENSER * ink.level) return marks;
+  return findMarks(connectedParts(inkMask(small, ink, print)));
 }
 
 /** Middles of ring-and-dot marks among patches of ink. */
