@@ -1,3 +1,5 @@
+import { BOUND } from './scripts/jestTransform.mjs';
+
 /** Unit tests run as ES modules, transformed by swc; browsers are Playwright's. */
 export default {
   testEnvironment: 'node',
@@ -14,6 +16,8 @@ export default {
   testMatch: ['**/*.test.ts'],
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: { '\\.tsx?$': '<rootDir>/scripts/jestTransform.mjs' },
+  // The same for packages that are CommonJS (see jestTransform).
+  sandboxInjectedGlobals: BOUND.filter((name) => name !== 'NaN'),
   setupFiles: ['fake-indexeddb/auto'],
   testSequencer: '<rootDir>/scripts/longestFirst.mjs',
 };
