@@ -33,7 +33,7 @@ export default defineConfig({
     // Each journey begins in a new browser: only those about working without a network keep the whole app first.
     serviceWorkers: 'block',
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: '/usr/bin/chromium-headless-shell',
       args: [
         '--no-sandbox',
         '--disable-gpu',

@@ -279,6 +279,21 @@ test('a letter scaled by 92 % gets its neighbours’ stem back; the table names 
   await press(page, 'Bring to the standard');
   await expect(page.getByText('= standard').first()).toBeVisible();
   expect(standard).toBeGreaterThan(40);
+
+  // The two are brought to it at once: shown first, then kept, as one step.
+  await page.getByLabel(/^Stems of these letters/).fill('LT');
+  await press(page, `Bring 2 letters to ${standard} u`);
+  const shown = page.getByTestId('many-stems');
+  await expect(shown.getByRole('img')).toHaveCount(2);
+  const other = await inkOf(page, 'H');
+  await shown.getByRole('button', { name: 'Keep them' }).click();
+  await expect(shown).toBeHidden();
+  expect(await inkOf(page, 'H')).toBe(other);
+  await press(page, /^Compare 26 capitals$/);
+  await expect(table.getByText(/, [+-]\d+ %/)).toHaveCount(0);
+  await page.keyboard.press('ControlOrMeta+z');
+  await press(page, /^Compare 26 capitals$/);
+  await expect(table.getByText(/, [+-]\d+ %/).first()).toBeVisible();
 });
 
 test('a broken skeleton is mended and its pen changed; the outline follows', async ({ page }) => {

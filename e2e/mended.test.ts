@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { castBoth, openDemo, saved, stage } from './support/app';
-import { beginLetter, press } from './support/dress';
+import { beginLetter, field, press } from './support/dress';
 import { shape } from '../testing/outsideReaders';
 
 test('a wrong field of Cast keeps no other from being saved, and the cursor stays where it was put', async ({
@@ -42,6 +42,18 @@ test('a letter begun and left empty is told, stays out of the font, and goes wit
   await expect(page.getByText('No snags. Ready to cast.')).toBeVisible();
   await page.keyboard.press('Control+Z');
   await expect(page.getByTestId('snags')).toBeVisible();
+});
+
+test('a period as tall as a capital is a snag, and one step back it is none', async ({ page }) => {
+  await openDemo(page);
+  await stage(page, 'Dress');
+  await beginLetter(page, '.');
+  await field(page, 'Height of the ink').fill('700');
+  await page.keyboard.press('Enter');
+  await stage(page, 'Cast');
+  await expect(page.getByTestId('snags')).toContainText(/times as tall as it usually is/);
+  await page.keyboard.press('ControlOrMeta+z');
+  await expect(page.getByText('No snags. Ready to cast.')).toBeVisible();
 });
 
 test('keys of what has the focus are its own: Enter on a button accepts no piece, arrows on a tab move no point', async ({
