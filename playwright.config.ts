@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { chromiumPath } from './scripts/chromium.mjs';
 
 const port = 5391;
 
@@ -19,7 +20,8 @@ export default defineConfig({
   testDir: 'e2e',
   timeout: 120_000,
   expect: { timeout: 30_000 },
-  workers: 2,
+  // One more than cores: while one waits for a drawing or an answer, two work.
+  workers: 3,
   // Each journey has a browser of its own: they are shared out one by one, not file by file.
   fullyParallel: true,
   // Two browsers on two cores: a journey that a slow moment broke is tried once more, and told as flaky.
@@ -33,7 +35,7 @@ export default defineConfig({
     // Each journey begins in a new browser: only those about working without a network keep the whole app first.
     serviceWorkers: 'block',
     launchOptions: {
-      executablePath: '/usr/bin/chromium-headless-shell',
+      executablePath: chromiumPath(),
       args: [
         '--no-sandbox',
         '--disable-gpu',

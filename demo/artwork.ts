@@ -73,7 +73,7 @@ function inkedLetter(
     const reach = Math.ceil(p.r + 3 * roughPx + 2);
     for (let y = Math.max(0, Math.floor(p.y) - reach); y <= Math.min(size - 1, p.y + reach); y++) {
       for (let x = Math.max(0, Math.floor(p.x) - reach); x <= Math.min(size - 1, p.x + reach); x++) {
-        const d = p.r - Math.hypot(x + 0.5 - p.x, y + 0.5 - p.y);
+        const d = p.r - Math.sqrt((x + 0.5 - p.x) ** 2 + (y + 0.5 - p.y) ** 2);
         if (d > depth[y * size + x]!) [depth[y * size + x], wear[y * size + x]] = [d, p.worn];
       }
     }
@@ -99,12 +99,16 @@ const between = (stroke: readonly { readonly x: number; readonly y: number }[]) 
 
 /** Noise of unit spread over about `reach` px. */
 function softNoise(size: number, reach: number, random: () => number): Float32Array {
-  let field = Float32Array.from({ length: size * size }, () => normal(random));
+  const count = size * size;
+  let field = Float32Array.from({ length: count }, () => normal(random));
   for (let pass = 0; pass < 2; pass++) {
     const stride = pass === 0 ? 1 : size;
     field = field.map((_, k) => {
       let sum = 0;
-      for (let w = -reach; w <= reach; w++) sum += field[(k + w * stride + size * size) % (size * size)]!;
+      for (let w = -reach; w <= reach; w++) {
+        const at = k + w * stride;
+        sum += field[at < 0 ? at + count : at >= count ? at - count : at]!;
+      }
       return sum / (2 * reach + 1);
     });
   }

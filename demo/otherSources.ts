@@ -4,6 +4,7 @@ import { turnByOrientation } from '../core/raster/picture';
 import { seededRandom } from './hand/random';
 import { APPRENTICE, KEEPER, writeLetter } from './hand/writeLetter';
 import { renderPage, toJpeg } from './page/renderPage';
+import { largePng } from './largePng';
 
 /** Sources besides pages of writing, drawn by the demo's own code. All is made up. */
 
@@ -86,7 +87,7 @@ export function tabletDrawing(): Uint8Array {
 const HUGE_TIMES = 7;
 
 /** A page of writing as a drum scanner would give it: 212 megapixels of grey. */
-export function hugePage(): Uint8Array {
+export function hugePage(): Promise<Uint8Array> {
   const page = renderPage({
     hand: APPRENTICE,
     characters: 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz',
@@ -107,7 +108,7 @@ export function hugePage(): Uint8Array {
     for (let k = 1; k < HUGE_TIMES; k++)
       data.copyWithin((y * HUGE_TIMES + k) * width, y * HUGE_TIMES * width, (y * HUGE_TIMES + 1) * width);
   }
-  return encode({ width, height, data, channels: 1, depth: 8 }, { zlib: { level: 1 } });
+  return largePng(data, width, height, 1);
 }
 
 /** A page of capitals as strokes of a round pen, drawn in a vector program: PDF. */

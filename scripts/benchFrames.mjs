@@ -2,6 +2,7 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
+import { chromiumPath } from './chromium.mjs';
 import { ensurePackages, root } from './setup.mjs';
 
 ensurePackages();
@@ -13,7 +14,7 @@ const base = await new Promise((resolve, reject) => {
   server.once('exit', () => reject(new Error('the server did not start')));
 });
 const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
+  executablePath: chromiumPath(),
   args: ['--no-sandbox', '--disable-gpu'],
 });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });

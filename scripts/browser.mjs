@@ -2,6 +2,7 @@
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
+import { chromiumPath } from './chromium.mjs';
 import { root } from './setup.mjs';
 
 /** Starts the built app on a port; `stop` ends it. */
@@ -21,6 +22,6 @@ export async function serveApp(port) {
 
 export const launchBrowser = () =>
   chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: chromiumPath(),
     args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update'],
   });

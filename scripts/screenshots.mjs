@@ -4,6 +4,7 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
+import { chromiumPath } from './chromium.mjs';
 import { ensurePackages, root } from './setup.mjs';
 
 ensurePackages();
@@ -103,7 +104,7 @@ async function buildLetter(page) {
 try {
   const base = await ready;
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: chromiumPath(),
     args: ['--no-sandbox', '--disable-gpu'],
   });
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });

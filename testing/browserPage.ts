@@ -1,4 +1,5 @@
 import { chromium, type Browser, type Page } from '@playwright/test';
+import { chromiumPath } from '../scripts/chromium.mjs';
 
 /** A page of Debian's Chromium for all unit tests of a file, which paints and sets as an outside renderer. */
 export function browserPage(): () => Page {
@@ -6,7 +7,7 @@ export function browserPage(): () => Page {
   let page: Page;
   beforeAll(async () => {
     browser = await chromium.launch({
-      executablePath: '/usr/bin/chromium',
+      executablePath: chromiumPath(),
       args: ['--no-sandbox', '--disable-gpu', '--no-first-run'],
     });
     page = await browser.newPage();

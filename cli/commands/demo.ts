@@ -43,7 +43,7 @@ export async function runDemo(argv: string[]): Promise<number> {
     huge: { type: 'boolean', default: false },
   });
   if (!values.out) throw new UsageError('give --out');
-  if (values.huge) return writeAll(values.out, [['drum-scan.png', hugePage()]]);
+  if (values.huge) return writeAll(values.out, [['drum-scan.png', await hugePage()]]);
   if (values.sources)
     return writeAll(values.out, [
       ['tide-clock-digits.png', tideClockDigits()],
@@ -52,7 +52,7 @@ export async function runDemo(argv: string[]): Promise<number> {
       ['drawn-capitals.pdf', await letterPdf()],
     ]);
   if (values.letters) return writeAll(values.out, letterPictures());
-  if (values.practice) return writeAll(values.out, practicePhotos());
+  if (values.practice) return writeAll(values.out, await practicePhotos());
   if (values.page)
     return writeAll(values.out, [
       ['apprentices-page.jpg', apprenticesPage()],

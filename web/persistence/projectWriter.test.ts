@@ -55,6 +55,28 @@ test('edits that come together are one write', async () => {
   expect(d.states).toEqual(['waiting', 'saved']);
 });
 
+test('edits that follow one another without a pause are written all the same, none later than the second that may be lost', async () => {
+  const d = desk();
+  for (let k = 100; k < 140; k++) {
+    d.bear(k);
+    await d.clock.pass(100);
+    // What is stored is at most three edits behind: they come every 100 ms and wait 300 ms for company.
+    if (k > 105) expect(d.stored().glyphs.o!.bearings.left).toBeGreaterThanOrEqual(k - 3);
+  }
+  // So it is while storage is away, as soon as it is back.
+  d.rows.fate = () => 'fails';
+  for (let k = 140; k < 160; k++) {
+    d.bear(k);
+    await d.clock.pass(100);
+  }
+  d.rows.fate = () => 'done';
+  for (let k = 160; k < 180; k++) {
+    d.bear(k);
+    await d.clock.pass(100);
+    if (k > 164) expect(d.stored().glyphs.o!.bearings.left).toBeGreaterThanOrEqual(k - 3);
+  }
+});
+
 test('two writes that fail one after the other leave the newer value, and saved is said only when it is', async () => {
   const d = desk();
   d.rows.fate = () => 'fails';

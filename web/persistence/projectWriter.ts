@@ -45,6 +45,8 @@ export class ProjectWriter {
   private history: History | null = null;
   private writing: Promise<void> | null = null;
   private timer: unknown = null;
+  /** How long the timer was set for, ms; null while none runs. */
+  private set: number | null = null;
   private again = AGAIN_MS.first;
   private state: WriterState = 'saved';
 
@@ -56,7 +58,8 @@ export class ProjectWriter {
     this.unwritten = this.unwritten ? mergeDiffs(this.unwritten, diff) : diff;
     this.history = history;
     if (this.state === 'saved') this.tell('waiting');
-    this.later(WRITE_AFTER_MS);
+    // The first edit says when: put off by each next one, nothing would be written while somebody draws without a pause.
+    if (this.set === null || this.set > WRITE_AFTER_MS) this.later(WRITE_AFTER_MS);
   }
 
   get isSaved(): boolean {
@@ -65,20 +68,27 @@ export class ProjectWriter {
 
   /** Writes at once what waits. Resolves when it is written, or when writing failed: `isSaved` tells which. */
   async flush(): Promise<void> {
-    this.options.clock.clearTimeout(this.timer);
+    this.letGo();
     while (this.writing) await this.writing;
     if (this.unwritten && this.state !== 'gone') await this.writeNow();
   }
 
   /** Nothing is written any more, whatever is still unwritten. */
   stop(): void {
-    this.options.clock.clearTimeout(this.timer);
+    this.letGo();
     this.state = 'gone';
   }
 
-  private later(ms: number): void {
+  private letGo(): void {
     this.options.clock.clearTimeout(this.timer);
+    this.set = null;
+  }
+
+  private later(ms: number): void {
+    this.letGo();
+    this.set = ms;
     this.timer = this.options.clock.setTimeout(() => {
+      this.set = null;
       // A write under way begins the next one by itself.
       if (!this.writing && this.unwritten) void this.writeNow();
     }, ms);

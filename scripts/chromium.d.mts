@@ -1,0 +1,3 @@
+export function chromiumPath(): string;
+export function hasChromium(): boolean;
+export function hasShell(): boolean;
