@@ -9,3 +9,4 @@ export * from './runs';
 export * from './scaling';
 export * from './shared';
 export * from './skeleton';
+export * from './turning';

@@ -1,4 +1,5 @@
-import type { Contour, Node, NodeKind } from '../../../geometry/contour';
+import { applyAffine, translation, type Affine } from '../../../geometry/affine';
+import { transformContour, type Contour, type Node, type NodeKind } from '../../../geometry/contour';
 import { distance, add, length, scale, sub, unit, type Vec } from '../../../geometry/vec';
 import {
   bendSegment,
@@ -44,25 +45,44 @@ function keepTangent(c: Contour, n: Node, i: number): Node {
   return { ...n, [part]: add(n, scale(line, along)) };
 }
 
-/** Contours with points moved by `by`. Nodes take their handles along; smooth points keep their handles in line. */
-export function movedPoints(cs: readonly Contour[], points: readonly PointRef[], by: Vec): Contour[] {
+/** Which parts of which nodes are named, by contour. */
+function namedParts(points: readonly PointRef[]): Map<number, Map<number, Set<PointRef['part']>>> {
+  const named = new Map<number, Map<number, Set<PointRef['part']>>>();
+  for (const { contour, node, part } of points) {
+    const nodes = named.get(contour) ?? new Map<number, Set<PointRef['part']>>();
+    named.set(contour, nodes.set(node, (nodes.get(node) ?? new Set()).add(part)));
+  }
+  return named;
+}
+
+/**
+ * Contours with points under a map. Nodes take their handles along; smooth points keep their handles in line. A contour all of
+ * whose nodes are named goes as a whole: mirrored, it also runs the other way, so that outer stays outer.
+ */
+export function mappedPoints(cs: readonly Contour[], points: readonly PointRef[], map: Affine): Contour[] {
+  const named = namedParts(points);
   return cs.map((c, ci) => {
-    const here = points.filter((p) => p.contour === ci);
-    if (here.length === 0) return c;
+    const here = named.get(ci);
+    if (!here) return c;
+    if (c.nodes.every((_, i) => here.get(i)?.has('node'))) return transformContour(c, map);
+    const at = (p: Vec | null) => (p ? applyAffine(map, p) : null);
     const moved = mapNodes(c, (n, ni) => {
-      const parts = new Set(here.filter((p) => p.node === ni).map((p) => p.part));
-      if (parts.size === 0) return n;
-      const shift = (p: Vec | null) => (p ? add(p, by) : null);
-      if (parts.has('node')) return { ...n, ...add(n, by), in: shift(n.in), out: shift(n.out) };
+      const parts = here.get(ni);
+      if (!parts) return n;
+      if (parts.has('node')) return { ...n, ...applyAffine(map, n), in: at(n.in), out: at(n.out) };
       let one = n;
       for (const part of parts) {
-        if (part !== 'node' && one[part]) one = alignOther({ ...one, [part]: add(one[part], by) }, part);
+        if (part !== 'node' && one[part]) one = alignOther({ ...one, [part]: at(one[part]) }, part);
       }
       return one;
     });
     return mapNodes(moved, (n, i) => keepTangent(moved, n, i));
   });
 }
+
+/** The same with points moved by `by`, em units. */
+export const movedPoints = (cs: readonly Contour[], points: readonly PointRef[], by: Vec): Contour[] =>
+  mappedPoints(cs, points, translation(by.x, by.y));
 
 /** Moves points by (dx, dy) em units. Null when nothing moves. */
 export function movePoints(
