@@ -1,4 +1,4 @@
-import { BOUND } from './scripts/jestTransform.mjs';
+import { BOUND_IN_PACKAGES } from './scripts/jestTransform.mjs';
 
 /** Unit tests run as ES modules, transformed by swc; browsers are Playwright's. */
 export default {
@@ -17,7 +17,7 @@ export default {
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: { '\\.tsx?$': '<rootDir>/scripts/jestTransform.mjs' },
   // The same for packages that are CommonJS (see jestTransform).
-  sandboxInjectedGlobals: BOUND.filter((name) => name !== 'NaN'),
+  sandboxInjectedGlobals: BOUND_IN_PACKAGES,
   setupFiles: ['fake-indexeddb/auto'],
   testSequencer: '<rootDir>/scripts/longestFirst.mjs',
 };

@@ -2,6 +2,7 @@ import { create } from 'zustand';
 import type { PointRef, Target } from '../../core/document/commands/dressing';
 import type { CleanedUp, CleanUp } from '../../core/dress/cleanUp';
 import type { Contour } from '../../core/geometry/contour';
+import type { Turning } from '../../core/geometry/turning';
 import type { Vec } from '../../core/geometry/vec';
 import type { View } from '../canvas/view';
 import type { Tool } from '../tools/dress/scene';
@@ -26,11 +27,17 @@ export interface TriedCleanUp {
   readonly made: CleanedUp;
 }
 
+/** Which place stays where it is when what is chosen is turned by numbers. */
+export type About = 'middle' | 'foot' | 'origin' | 'last';
+
 interface DressBench {
   readonly tool: Tool;
   readonly of: Target['of'];
   readonly selection: readonly PointRef[];
   readonly lasso: boolean;
+  readonly about: About;
+  /** What was last done to what was chosen, to be done once more. */
+  readonly turned: Turning | null;
   readonly drawing: number | null;
   readonly ruler: { readonly from: Vec; readonly to: Vec } | null;
   readonly seeing: Seeing;
@@ -49,6 +56,8 @@ export const useDressBench = create<DressBench>(() => ({
   of: 'outline',
   selection: [],
   lasso: false,
+  about: 'middle',
+  turned: null,
   drawing: null,
   ruler: null,
   seeing: { filled: false, source: 0.45, neighbours: true, comb: false, deviation: false },

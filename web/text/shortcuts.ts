@@ -29,7 +29,8 @@ export const SHORTCUTS: readonly {
   {
     where: 'Dress',
     keys: [
-      ['S, D, C, M', 'Select, draw, cut, measure'],
+      ['S, O, D, C, M', 'Select, turn, draw, cut, measure'],
+      ['Two presses', 'Choose a whole contour'],
       ['W', 'Choose by a loop instead of a frame (or hold Alt)'],
       ['Arrows', 'Nudge by 1 u, with Shift 10 u, with Ctrl 100 u'],
       ['Shift while dragging', 'Level or upright only'],

@@ -6,6 +6,7 @@ import { reverseDiff } from '../../../core/document/diff';
 import type { ProjectDiff } from '../../../core/document/diff';
 import { useDesk } from '../../app/colourMode';
 import { readInks } from '../../canvas/inks';
+import { Presses } from '../../canvas/presses';
 import { Surface, type SurfacePointer } from '../../canvas/Surface';
 import { fitBox, type View } from '../../canvas/view';
 import { dressBench, useDressBench } from '../../store/dressBench';
@@ -24,6 +25,7 @@ import {
   type Gesture,
 } from '../../tools/dress/scene';
 import { selectTool } from '../../tools/dress/selectTool';
+import { turnTool } from '../../tools/dress/turnTool';
 import { drawDress, type DressPicture, type LivePicture } from './drawDress';
 import { neighbours } from './neighbours';
 import { snapping } from './snapScene';
@@ -49,6 +51,7 @@ export function DressCanvas() {
   const { tool, selection, seeing, tried, ruler, lasso, drawing, view: ownView, tab } = useDressBench();
   const [size, setSize] = useState({ width: 0, height: 0 });
   const gesture = useRef<Gesture>(idle);
+  const pressed = useRef(new Presses());
   const live = useRef<LivePicture>(NOTHING_LIVE);
   const painter = useRef<(() => void) | null>(null);
   const shown = useRef<{ at: number; diff: ProjectDiff | null }>({ at: 0, diff: null });
@@ -79,9 +82,26 @@ export function DressCanvas() {
       edges,
       tried: tried ? placedAt(tried.made.contours, shift) : null,
       anchors: glyph.anchors.map((a) => ({ ...a, x: a.x - shift })),
+      turning: tool === 'turn',
       snags: target.of === 'outline' && tab === 'clean' ? findSnags(placed).map((s) => s.at) : [],
     }),
-    [doc, glyph, placed, shift, target, advance, lines, selection, source, seeing, desk, edges, tried, tab],
+    [
+      doc,
+      glyph,
+      placed,
+      shift,
+      target,
+      advance,
+      lines,
+      selection,
+      source,
+      seeing,
+      desk,
+      edges,
+      tried,
+      tab,
+      tool,
+    ],
   );
   useEffect(() => {
     // Points and runs that are gone (undo, delete) can't stay chosen.
@@ -132,6 +152,7 @@ export function DressCanvas() {
       drawing,
     };
     if (tool === 'select') return selectTool(gesture.current, event, scene);
+    if (tool === 'turn') return turnTool(gesture.current, event, scene);
     if (tool === 'draw') return drawTool(gesture.current, event, scene);
     return lineTool(tool, gesture.current, event, scene);
   };
@@ -139,7 +160,8 @@ export function DressCanvas() {
     if (e.type === 'move' && gesture.current.mode === 'idle') return;
     const at = { x: e.world.x, y: -e.world.y };
     const radius = (e.device === 'mouse' ? HIT_RADIUS_PX : HIT_RADIUS_PEN_PX) / view.zoom;
-    const event: DressPointer = { type: e.type, at, shift: e.shift, alt: e.alt };
+    const again = pressed.current.isAgain(e);
+    const event: DressPointer = { type: e.type, at, shift: e.shift, alt: e.alt, again };
     const answer = step(event, radius, e.ctrl);
     gesture.current = answer.gesture;
     if (answer.selection) dressBench.select(answer.selection);
@@ -163,7 +185,7 @@ export function DressCanvas() {
       draw={draw}
       onPointer={onPointer}
       painter={painter}
-      cursor={tool === 'select' ? 'default' : 'crosshair'}
+      cursor={tool === 'select' || tool === 'turn' ? 'default' : 'crosshair'}
     />
   );
 }

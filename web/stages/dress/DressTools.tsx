@@ -1,5 +1,5 @@
 import { Flex } from '@chakra-ui/react';
-import { LassoSelect, MousePointer2, PenTool, Ruler, Scissors } from 'lucide-react';
+import { LassoSelect, MousePointer2, PenTool, RotateCw, Ruler, Scissors } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { dressBench, useDressBench } from '../../store/dressBench';
 import type { Tool } from '../../tools/dress/scene';
@@ -9,6 +9,12 @@ import { useStep } from './useDressKeys';
 
 const TOOLS: readonly (readonly [Tool, string, string, ReactNode])[] = [
   ['select', 'Select', 'Choose, move and bend (S)', <MousePointer2 key="s" size={15} />],
+  [
+    'turn',
+    'Turn',
+    'Turn, slant, stretch and move what is chosen by a frame with grips (O)',
+    <RotateCw key="o" size={15} />,
+  ],
   [
     'draw',
     'Draw',
@@ -29,7 +35,7 @@ export function DressTools() {
   const { tool, lasso, seeing } = useDressBench();
   const step = useStep();
   return (
-    <Flex align="center" gap="2" w="100%" flexWrap="nowrap" overflow="hidden">
+    <Flex align="center" gap="2" w="100%" flexWrap="wrap" rowGap="1.5">
       {TOOLS.map(([name, text, tip, icon]) => (
         <InkButton
           key={name}

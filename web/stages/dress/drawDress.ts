@@ -13,6 +13,7 @@ import { path2dOf } from '../../canvas/path2d';
 import { emAt as at, type View } from '../../canvas/view';
 import type { SheetImage } from '../../store/pictures';
 import { drawMarks } from './drawMarks';
+import { drawTurnFrame } from './drawTurnFrame';
 import { drawAnchors, drawComb, drawDeviation, drawGuides, drawRuler } from './drawSeeing';
 
 interface Beside {
@@ -47,6 +48,8 @@ export interface DressPicture {
   /** What a clean-up that is tried would leave. */
   readonly tried: readonly Contour[] | null;
   readonly anchors: readonly { readonly name: string; readonly x: number; readonly y: number }[];
+  /** Whether a frame with grips stands round what is chosen. */
+  readonly turning: boolean;
   /** Places of snags, while one is cleaning. */
   readonly snags: readonly Vec[];
 }
@@ -96,6 +99,7 @@ export function drawDress(
   drawGuides(g, view, width, height, live.guides, live.pointer, inks);
   if (live.line) drawRuler(g, view, live.line, outline, inks);
   if (live.frame) drawFrame(g, view, live.frame, inks);
+  if (still.turning) drawTurnFrame(g, view, worked, still.selection, inks);
 }
 
 /** The chosen points, numbered among the contours that are being moved. */

@@ -1,5 +1,6 @@
 import { useEffect } from 'react';
 import {
+  allNodes,
   breakRuns,
   deleteNodes,
   joinEnds,
@@ -109,12 +110,9 @@ export function useDressKeys(): void {
   useBenchKey('b', actions.cut);
   useBenchKey('j', actions.join);
   useBenchKey('l', actions.lock);
-  useBenchKey('a', () =>
-    dressBench.select(
-      contours.flatMap((c, contour) => c.nodes.map((_, node) => ({ contour, node, part: 'node' as const }))),
-    ),
-  );
+  useBenchKey('a', () => dressBench.select(allNodes(contours)));
   useBenchKey('s', () => dressBench.takeTool('select'));
+  useBenchKey('o', () => dressBench.takeTool('turn'));
   useBenchKey('d', () => dressBench.takeTool('draw'));
   useBenchKey('c', () => dressBench.takeTool('cut'));
   useBenchKey('m', () => dressBench.takeTool('measure'));

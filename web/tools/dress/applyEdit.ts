@@ -3,6 +3,8 @@ import {
   bendCurve,
   cutContours,
   drawContour,
+  mapPoints,
+  mappedPoints,
   movedPoints,
   movePoints,
   putAnchor,
@@ -10,7 +12,7 @@ import {
 } from '../../../core/document/commands/dressing';
 import type { ProjectDiff } from '../../../core/document/diff';
 import type { Doc } from '../../../core/document/schema';
-import { translation } from '../../../core/geometry/affine';
+import { compose, translation } from '../../../core/geometry/affine';
 import { transformContour, type Contour } from '../../../core/geometry/contour';
 import type { Vec } from '../../../core/geometry/vec';
 import { bendSegment } from '../../../core/outline/points';
@@ -21,6 +23,8 @@ export function previewOf(contours: readonly Contour[], edit: DressEdit): readon
   switch (edit.kind) {
     case 'move':
       return movedPoints(contours, edit.points, edit.by);
+    case 'map':
+      return mappedPoints(contours, edit.points, edit.map);
     case 'bend':
       return contours.map((c, i) => (i === edit.contour ? bendSegment(c, edit.segment, edit.t, edit.by) : c));
     case 'draw':
@@ -38,6 +42,10 @@ export function commandOf(doc: Doc, target: Target, edit: DressEdit, originX: nu
   switch (edit.kind) {
     case 'move':
       return movePoints(doc, target, edit.points, edit.by);
+    case 'map': {
+      const own = compose(translation(originX, 0), compose(edit.map, translation(-originX, 0)));
+      return mapPoints(doc, target, edit.points, own, edit.label);
+    }
     case 'bend':
       return bendCurve(doc, target, edit.contour, edit.segment, edit.t, edit.by);
     case 'anchor':

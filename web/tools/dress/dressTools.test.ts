@@ -34,6 +34,7 @@ const event = (
   at: { x, y },
   shift: false,
   alt: false,
+  again: false,
   ...keys,
 });
 

@@ -1,9 +1,17 @@
 import type { PointRef } from '../../../core/document/commands/dressing';
 import type { Snapped } from '../../../core/dress/snapping';
+import type { Affine } from '../../../core/geometry/affine';
 import type { Contour } from '../../../core/geometry/contour';
+import type { Box } from '../../../core/geometry/measure';
 import type { Vec } from '../../../core/geometry/vec';
 
-export type Tool = 'select' | 'draw' | 'cut' | 'measure';
+export type Tool = 'select' | 'turn' | 'draw' | 'cut' | 'measure';
+
+/** What one can take hold of at a frame: a side or corner (-1, 0, 1 across and up), the grip for turning, or its inside. */
+export type Grip =
+  | { readonly kind: 'side'; readonly sx: -1 | 0 | 1; readonly sy: -1 | 0 | 1 }
+  | { readonly kind: 'turn' }
+  | { readonly kind: 'inside' };
 
 export interface DressPointer {
   readonly type: 'down' | 'move' | 'up' | 'cancel';
@@ -12,6 +20,8 @@ export interface DressPointer {
   readonly shift: boolean;
   /** Held to draw a loop instead of a frame. */
   readonly alt: boolean;
+  /** Pressed a second time at the same place, soon after the first. */
+  readonly again: boolean;
 }
 
 /** What a tool needs to know of the bench, all in the same space (em units, y up). */
@@ -33,6 +43,12 @@ export interface DressScene {
 /** A change of the drawing, as the tool asks for it: shown while the pointer is down and made when it is lifted. */
 export type DressEdit =
   | { readonly kind: 'move'; readonly points: readonly PointRef[]; readonly by: Vec }
+  | {
+      readonly kind: 'map';
+      readonly points: readonly PointRef[];
+      readonly map: Affine;
+      readonly label: string;
+    }
   | {
       readonly kind: 'bend';
       readonly contour: number;
@@ -80,6 +96,16 @@ export type Gesture =
       readonly at: Vec;
       readonly pressed: Vec;
       readonly closes: boolean;
+    }
+  | {
+      readonly mode: 'turning';
+      readonly grip: Grip;
+      /** The frame and its points when it was taken hold of, and where. */
+      readonly box: Box;
+      readonly points: readonly PointRef[];
+      readonly from: Vec;
+      /** Settled by the first bit of a pull. */
+      readonly way: 'stretch' | 'slant' | null;
     }
   | { readonly mode: 'ruling'; readonly from: Vec; readonly to: Vec };
 

@@ -83,7 +83,19 @@ function bend(
   return { gesture: idle, selection: [...base, ...ends.filter((p) => !base.some((q) => samePoint(p, q)))] };
 }
 
+/** A second press at once takes all of the contour that it is on. */
+function pressAgain(event: DressPointer, scene: DressScene): DressAnswer | null {
+  const hit = hitPoint(scene.contours, scene.selection, event.at, scene.hitRadius);
+  const contour = (hit ?? hitCurve(scene.contours, event.at, scene.hitRadius * 0.7))?.contour;
+  if (contour === undefined) return null;
+  const all = scene.contours[contour]!.nodes.map((_, node): PointRef => ({ contour, node, part: 'node' }));
+  const base = event.shift ? scene.selection.filter((p) => p.contour !== contour) : [];
+  return { gesture: idle, selection: [...base, ...all] };
+}
+
 function press(event: DressPointer, scene: DressScene): DressAnswer {
+  const whole = event.again ? pressAgain(event, scene) : null;
+  if (whole) return whole;
   const hit = hitPoint(scene.contours, scene.selection, event.at, scene.hitRadius);
   const anchor = scene.anchors.find((a) => distance(a, event.at) <= scene.hitRadius);
   if (anchor && !hit) return { gesture: { mode: 'anchor', name: anchor.name } };

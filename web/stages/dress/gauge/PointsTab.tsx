@@ -22,6 +22,8 @@ import { InkButton } from '../../../ui/InkButton';
 import { NumberField } from '../../../ui/NumberField';
 import { usePointActions } from '../useDressKeys';
 import { useDressTarget } from '../useDressTarget';
+import { ChoosePart } from './ChoosePart';
+import { TurnPart } from './TurnPart';
 
 const REFITS = [
   [-1, 'Refit with fewer points', 'Fit this stretch to the ink again with one point fewer'],
@@ -32,12 +34,17 @@ const REFITS = [
 const KIND_TEXT = { corner: 'corner', smooth: 'smooth', tangent: 'straight into curve' } as const;
 
 export function PointsTab() {
+  // With the turning tool in hand its numbers are what one looks for.
+  const turning = useDressBench((s) => s.tool === 'turn');
   return (
     <>
       <LetterFacts />
       <ChosenPoint />
+      <ChoosePart />
+      {turning && <TurnPart />}
       <PointButtons />
       <StretchButtons />
+      {!turning && <TurnPart />}
       <BackToTrace />
     </>
   );
