@@ -87,9 +87,21 @@ test("from the keeper's page to installed fonts, through all eight stages", asyn
     await stage(page, 'Proof');
     await page.getByRole('button', { name: 'Own text' }).click();
     const text = page.getByTestId('proof-0');
-    await expect(text).toContainText('High water');
+    await expect(text).toHaveValue(/High water/);
     const family = await liveFontReady(page);
     expect(await text.evaluate((e) => getComputedStyle(e).fontFamily)).toContain(family);
+    // Typed right on the page, with its own breaks; the spacing is the font's.
+    await text.fill('Low tide\nat one');
+    const height = () => text.evaluate((e) => e.scrollHeight);
+    const before = await height();
+    await page.getByLabel('Line spacing', { exact: true }).fill('200');
+    await page.keyboard.press('Enter');
+    await text.fill(
+      'Low tide\nat one\nand seven\nand again\nlate at night\nin the rain\nfor hours\nand hours',
+    );
+    await expect.poll(height).toBeGreaterThan(before);
+    await expect.poll(async () => (await height()) / 40 / 8).toBeCloseTo(2, 1);
+    await saved(page);
     await text.click({ position: { x: 60, y: 30 } });
     await page.getByRole('button', { name: 'Go to its outline' }).click();
     await expect(page).toHaveURL(/dress\?glyph=\w+/);

@@ -29,6 +29,9 @@ declare module 'fontkit' {
     readonly postscriptName: string;
     readonly capHeight: number;
     readonly xHeight: number;
+    readonly ascent: number;
+    readonly descent: number;
+    readonly lineGap: number;
     glyphForCodePoint(codePoint: number): {
       readonly id: number;
       readonly advanceWidth: number;

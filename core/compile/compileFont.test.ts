@@ -273,3 +273,23 @@ describe('names', () => {
     expect(postScriptName('a'.repeat(90), 'Regular')).toHaveLength(63);
   });
 });
+
+test('the line spacing that was set is what every program reads, and it never clips ink', () => {
+  const spaced = (lineSpacing: number) => {
+    const doc = sampleProject();
+    const project = { ...projectOf(doc), lineSpacing };
+    return compile('ttf', { ...doc, project: { [project.id]: project } });
+  };
+  const heights = (file: Uint8Array) => {
+    // HarfBuzz, Chromium and fontkit set lines by hhea, Windows programs by OS/2 (OpenType, "Recommendations").
+    const { ascent, descent, lineGap } = parseWithFontkit(file);
+    const os2 = os2Of(file);
+    return [ascent - descent + lineGap, os2.sTypoAscender - os2.sTypoDescender + os2.sTypoLineGap];
+  };
+  expect(heights(spaced(1.2))).toEqual([1200, 1200]);
+  expect(heights(spaced(1.55))).toEqual([1550, 1550]);
+  const tight = spaced(0.5);
+  const os2 = os2Of(tight);
+  expect(heights(tight)).toEqual([os2.usWinAscent + os2.usWinDescent, os2.usWinAscent + os2.usWinDescent]);
+  expect(os2.usWinAscent).toBeGreaterThanOrEqual(700);
+});

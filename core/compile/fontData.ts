@@ -35,6 +35,8 @@ export interface FontData {
   readonly box: Box;
   readonly unitsPerEm: number;
   readonly lines: Lines;
+  /** From one baseline to the next, ems. */
+  readonly lineSpacing: number;
   readonly style: StyleRow;
   readonly casting: CastingRow;
 }
@@ -213,6 +215,7 @@ export function fontData(doc: Doc, styleId: string): FontData {
     box: box ?? { xMin: 0, yMin: 0, xMax: 0, yMax: 0 },
     unitsPerEm: project.unitsPerEm,
     lines: project.lines,
+    lineSpacing: project.lineSpacing,
     style: doc.styles[styleId]!,
     casting: castingOf(doc),
   };

@@ -16,7 +16,7 @@ export const hMetrics = (font: FontData): HMetric[] =>
 export function verticalMetrics(font: FontData) {
   const ascent = Math.max(font.lines.ascender, font.lines.capHeight, Math.ceil(font.box.yMax));
   const descent = Math.max(-font.lines.descender, Math.ceil(-font.box.yMin), 0);
-  const gap = Math.max(0, Math.round(font.unitsPerEm * 1.2) - ascent - descent);
+  const gap = Math.max(0, Math.round(font.unitsPerEm * font.lineSpacing) - ascent - descent);
   return { ascent: Math.round(ascent), descent: Math.round(descent), gap };
 }
 

@@ -50,6 +50,8 @@ const projectRow = z.object({
   lines,
   /** By how much round letters reach over a line, em units (10 to 15 of 1000: common practice, no published source). */
   overshoot: z.number().min(0).default(12),
+  /** From one baseline to the next, in ems (1.2: common practice, no published source); never less than the ink needs. */
+  lineSpacing: z.number().min(0.5).max(4).default(1.2),
   /** Lines of the artist's own, em units above the baseline. */
   ownLines: z
     .array(z.object({ id, name: z.string(), y: z.number() }))
@@ -57,8 +59,10 @@ const projectRow = z.object({
     .default([]),
   /** Characters to fill, in reading order. */
   bill: z.string(),
-  /** Text of the running line, and of the artist's own proof. */
+  /** Text of the running line. */
   runningText: z.string(),
+  /** The artist's own proof, with its line breaks; empty = the running line's. */
+  proofText: z.string().default(''),
   /** Which style is in hand. */
   styleId: id,
   /** Private code points given out so far by name: a name keeps its own for good. */

@@ -132,6 +132,22 @@ test('a light pen on grey guides in a shadow: marks are found though guides were
   expect(findPage(filled)).toMatchObject({ marksFound: 4 });
 });
 
+test('three marks place a small tilted print though its code says only roughly where they are', () => {
+  const filled = capturePage(page!, {
+    ...CLEAN_SCAN,
+    ...{ hand: KEEPER, seed: 19, printScale: 0.8287, turnDeg: 255.986, tilt: 0.1712, hiddenMark: 0 },
+    ...{
+      ink: [120, 30, 30],
+      shadow: 0.2108,
+      noise: 5.686,
+      pxPerMm: 6.147,
+      empty: ['D', '7'],
+      crossedOut: ['C'],
+    },
+  });
+  expect(findPage(filled)).toMatchObject({ marksFound: 3 });
+});
+
 test('all of the basic bill has room on one page', () => {
   expect(practicePages([...BASIC_BILL], DEFAULT_PRACTICE)).toHaveLength(1);
 });

@@ -171,6 +171,10 @@ function readCode({ width, height, data }: Picture, k: number): Code | null {
 /** Marks lie this near to where they are expected (as a share of the page's height on the picture) to be believed. */
 const BELIEVED = [0.12, 0.03, 0.012];
 
+/**
+ * The page placed by its code and marks; null when they don't agree. Where the code alone says too roughly where the marks are (it is a
+ * tenth of the page), the marks are tried against each other.
+ */
 function placePage(page: PracticePage, corners: readonly Vec[], marks: readonly Vec[]): FoundPage | null {
   const { x, y, size } = page.code;
   const onPage = [
@@ -179,37 +183,81 @@ function placePage(page: PracticePage, corners: readonly Vec[], marks: readonly 
     { x: x + size, y: y + size },
     { x, y: y + size },
   ];
-  let map = fitHomography(onPage, corners);
+  const code = { onPage, corners };
+  return (
+    refined(page, code, marks, fitHomography(onPage, corners), BELIEVED) ??
+    refined(page, code, marks, mapByMarks(page, code, marks), BELIEVED.slice(1))
+  );
+}
+
+interface PlacedCode {
+  /** Corners of the code, mm on the page and px on the picture. */
+  readonly onPage: readonly Vec[];
+  readonly corners: readonly Vec[];
+}
+
+/** A rough map made exact by the marks that lie where it expects them, nearer and nearer. */
+function refined(
+  page: PracticePage,
+  { onPage, corners }: PlacedCode,
+  marks: readonly Vec[],
+  rough: Homography | null,
+  believed: readonly number[],
+): FoundPage | null {
+  let map = rough;
   let used: Vec[] = [];
-  // The code alone says roughly where the marks are; with them its own corners hardly count any more.
-  for (const share of BELIEVED) {
+  // With marks found the code's own corners hardly count any more.
+  for (const share of believed) {
     if (!map) return null;
-    const tall = Math.hypot(
-      ...(Object.values(minus(project(map, page.marks[0]!), project(map, page.marks[3]!))) as [
-        number,
-        number,
-      ]),
-    );
+    const now: Homography = map;
+    const reach = share * off(project(now, page.marks[0]!), project(now, page.marks[3]!));
     const pairs = page.marks.flatMap((m): [Vec, Vec][] => {
-      const at = project(map!, m);
+      const at = project(now, m);
       const near = [...marks].sort((a, b) => off(a, at) - off(b, at))[0];
-      return near && off(near, at) < share * tall ? [[m, near]] : [];
+      return near && off(near, at) < reach ? [[m, near]] : [];
     });
     used = pairs.map(([, to]) => to);
-    if (pairs.length >= 4)
-      map = fitHomography(
-        pairs.map((p) => p[0]),
-        pairs.map((p) => p[1]),
-      );
-    else if (pairs.length === 3) {
-      map = fitHomography(
-        [...pairs.map((p) => p[0]), ...pairs.map((p) => p[0]), ...onPage],
-        [...used, ...used, ...corners],
-      );
-    } else return null;
+    const from = pairs.map(([on]) => on);
+    if (pairs.length >= 4) map = fitHomography(from, used);
+    else if (pairs.length === 3)
+      map = fitHomography([...from, ...from, ...onPage], [...used, ...used, ...corners]);
+    else return null;
   }
   return map && used.length >= 3 ? { page, map, marksFound: used.length } : null;
 }
 
-const minus = (a: Vec, b: Vec): Vec => ({ x: a.x - b.x, y: a.y - b.y });
+/** More marks than these can't be tried against each other; the page's own are never so many. */
+const MOST_TRIED = 8;
+/** Marks and code agree when each lies this near to where the others put it, as a share of the page's height. */
+const AGREE_SHARE = 0.012;
+
+/** The map by which three of the marks and the code's corners agree best; null when none do. */
+function mapByMarks(
+  page: PracticePage,
+  { onPage, corners }: PlacedCode,
+  marks: readonly Vec[],
+): Homography | null {
+  const tried = marks.slice(0, MOST_TRIED);
+  let best: { readonly map: Homography; readonly miss: number } | null = null;
+  for (const without of page.marks) {
+    const three = page.marks.filter((m) => m !== without);
+    const from = [...three, ...three, ...onPage];
+    for (const picked of orderedThrees(tried)) {
+      const to = [...picked, ...picked, ...corners];
+      const map = fitHomography(from, to);
+      if (!map) continue;
+      const tall = off(project(map, page.marks[0]!), project(map, page.marks[3]!));
+      const miss = Math.max(...from.map((p, i) => off(project(map, p), to[i]!))) / tall;
+      if (miss < (best?.miss ?? AGREE_SHARE)) best = { map, miss };
+    }
+  }
+  return best?.map ?? null;
+}
+
+function orderedThrees(marks: readonly Vec[]): Vec[][] {
+  return marks.flatMap((a) =>
+    marks.flatMap((b) => (b === a ? [] : marks.flatMap((c) => (c === a || c === b ? [] : [[a, b, c]])))),
+  );
+}
+
 const off = (a: Vec, b: Vec): number => Math.hypot(a.x - b.x, a.y - b.y);

@@ -154,9 +154,10 @@ export function changeLines(doc: Doc, lines: Partial<Lines>): ProjectDiff | null
 /** The overshoot of round letters, or the artist's own lines. */
 export function changeSeatFacts(
   doc: Doc,
-  change: Partial<Pick<ProjectRow, 'overshoot' | 'ownLines'>>,
+  change: Partial<Pick<ProjectRow, 'overshoot' | 'ownLines' | 'lineSpacing'>>,
 ): ProjectDiff | null {
   const d = draft(doc);
   d.put('project', { ...projectOf(doc), ...change });
+  if (change.lineSpacing !== undefined) return d.done('Change the line spacing');
   return d.done(change.ownLines ? 'Change own lines' : 'Change the overshoot');
 }

@@ -1,4 +1,4 @@
-import { Checkbox, Field, Input } from '@chakra-ui/react';
+import { Field, Input } from '@chakra-ui/react';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
@@ -6,7 +6,7 @@ import { versionOf } from '../../../core/compile/fontNames';
 import { changeCasting } from '../../../core/document/commands/casting';
 import type { CastingRow } from '../../../core/document/schema';
 import { useDoc, useProject } from '../../store/projectStore';
-import { Gauge, GaugePart } from '../../ui/Gauge';
+import { Gauge } from '../../ui/Gauge';
 
 const form = z.object({
   family: z.string().trim().min(1, 'A family needs a name.').max(63, 'At most 63 characters.'),
@@ -32,12 +32,7 @@ const FIELDS: readonly [keyof Names, string][] = [
   ['licence', 'Licence'],
   ['licenceUrl', 'Licence, web address'],
 ];
-const FORMATS = [
-  ['otf', 'OTF (for print and design programs)'],
-  ['ttf', 'TTF (for office programs)'],
-] as const;
-
-/** Names and formats of the casting; each field takes effect when it is left. */
+/** Names of the casting; each field takes effect when it is left. */
 export function CastGauge({ casting }: { casting: CastingRow }) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
@@ -75,24 +70,6 @@ export function CastGauge({ casting }: { casting: CastingRow }) {
           </Field.Root>
         ))}
       </form>
-      <GaugePart title="Formats" />
-      {FORMATS.map(([format, text]) => (
-        <Checkbox.Root
-          key={format}
-          size="sm"
-          checked={casting.formats.includes(format)}
-          onCheckedChange={(e) => {
-            const formats = FORMATS.map(([f]) => f).filter((f) =>
-              f === format ? e.checked === true : casting.formats.includes(f),
-            );
-            if (formats.length > 0) commit(changeCasting(doc, { formats }));
-          }}
-        >
-          <Checkbox.HiddenInput />
-          <Checkbox.Control />
-          <Checkbox.Label>{text}</Checkbox.Label>
-        </Checkbox.Root>
-      ))}
     </Gauge>
   );
 }

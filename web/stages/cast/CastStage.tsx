@@ -11,6 +11,7 @@ import { InkButton } from '../../ui/InkButton';
 import { compileClient } from '../../workers/compileClient';
 import { CastGauge } from './CastGauge';
 import { FontMenu } from './FontMenu';
+import { Formats } from './Formats';
 import { SnagList } from './SnagList';
 import { TryIt } from './TryIt';
 
@@ -99,6 +100,7 @@ export function CastStage() {
               </Text>
             )}
             {list.length > 0 && <SnagList list={list} />}
+            <Formats casting={casting} />
             {files.length > 0 && (
               <>
                 <Heading as="h2" size="sm" mt="6">

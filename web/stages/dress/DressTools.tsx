@@ -57,14 +57,15 @@ export function DressTools() {
         <LassoSelect size={15} />
         Loop
       </InkButton>
-      <Flex flex="1" />
-      <InkButton tip="The letter before (Page Up)" onClick={() => step(-1)}>
-        Before
-      </InkButton>
-      <NewLetter />
-      <InkButton tip="The letter after (Page Down)" onClick={() => step(1)}>
-        After
-      </InkButton>
+      <Flex gap="2" ml="auto">
+        <InkButton tip="The letter before (Page Up)" onClick={() => step(-1)}>
+          Before
+        </InkButton>
+        <NewLetter />
+        <InkButton tip="The letter after (Page Down)" onClick={() => step(1)}>
+          After
+        </InkButton>
+      </Flex>
       <InkButton
         tip="Filled as it will print, or outline with its points (F)"
         aria-pressed={seeing.filled}

@@ -1,8 +1,7 @@
-import { Box, Flex, Text } from '@chakra-ui/react';
+import { Box } from '@chakra-ui/react';
 import { useState } from 'react';
 import { lackingIn } from '../../../core/compile/textRuns';
-import { projectOf } from '../../../core/document/newProject';
-import { LiveText } from '../../panels/LiveText';
+import { LineSpacing } from '../../panels/LineSpacing';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';
 import { useWay } from '../../panels/way';
 import { drawnGlyphs } from '../../store/selectors';
@@ -10,9 +9,12 @@ import { useDoc } from '../../store/projectStore';
 import { Bench, EmptyBench } from '../../ui/Bench';
 import { Fact, Gauge, GaugePart } from '../../ui/Gauge';
 import { InkButton } from '../../ui/InkButton';
+import { NumberField } from '../../ui/NumberField';
+import { ownText } from './OwnPage';
+import { ProofPage } from './ProofPage';
 import { PROOFS, type ProofKind } from './proofTexts';
 
-const SIZES = [72, 48, 36, 24, 18, 14, 12, 10];
+const FIRST_SIZE_PX = 40;
 
 /** Pages of real typesetting in the font as compiled; any letter leads to where it is made. */
 export function ProofStage() {
@@ -20,8 +22,8 @@ export function ProofStage() {
   const { goTo: go } = useWay();
   const { glyph, take } = useGlyphInHand();
   const [kind, setKind] = useState<ProofKind>('page');
-  const own = projectOf(doc).runningText;
-  const texts = kind === 'own' ? [own, own, own] : PROOFS[kind].texts;
+  const [size, setSize] = useState(FIRST_SIZE_PX);
+  const texts = kind === 'own' ? [ownText(doc)] : PROOFS[kind].texts;
   const lacking = lackingIn(doc, texts.join('\n'));
   if (drawnGlyphs(doc).length === 0)
     return <EmptyBench>The font has no letters yet. Lift a sheet first.</EmptyBench>;
@@ -51,33 +53,7 @@ export function ProofStage() {
             py="10"
             minH="100%"
           >
-            {kind === 'waterfall'
-              ? SIZES.map((size) => (
-                  <Flex key={size} align="baseline" gap="4" mb="2">
-                    <Text fontSize="xs" color="faded" w="3rem" flexShrink={0} textAlign="right">
-                      {size} px
-                    </Text>
-                    <LiveText
-                      text={PROOFS.waterfall.texts[0]!}
-                      onPick={take}
-                      fontSize={`${size}px`}
-                      lineHeight="1.25"
-                      whiteSpace="nowrap"
-                      overflow="hidden"
-                    />
-                  </Flex>
-                ))
-              : texts.map((text, i) => (
-                  <LiveText
-                    key={i}
-                    text={text}
-                    onPick={take}
-                    data-testid={`proof-${i}`}
-                    fontSize={['46px', '30px', kind === 'own' ? '20px' : '30px'][Math.min(i, 2)]}
-                    lineHeight="1.3"
-                    mb="6"
-                  />
-                ))}
+            <ProofPage kind={kind} size={size} onPick={take} />
           </Box>
         </Box>
       </Bench>
@@ -86,6 +62,10 @@ export function ProofStage() {
         <Fact label="Not in the font">
           {lacking.length === 0 ? 'nothing of this text' : lacking.join(' ')}
         </Fact>
+        <LineSpacing />
+        {kind === 'own' && (
+          <NumberField label="Size" unit="px" min={6} max={400} value={size} onChange={setSize} />
+        )}
         {glyph && (
           <>
             <GaugePart title={`In hand: ${glyph.name}`} />

@@ -15,7 +15,7 @@ const PAGE = [
 
 /** Texts of the proofs: tides, grain, eels and weather, all made up. */
 export const PROOFS: Record<ProofKind, Proof> = {
-  own: { name: 'Own text', tip: 'The text of the running line', texts: [] },
+  own: { name: 'Own text', tip: 'A page to type on', texts: [] },
   page: { name: 'Page', tip: 'A page from the tide book', texts: PAGE },
   pangrams: {
     name: 'Pangrams',

@@ -8,6 +8,7 @@ import { useDoc, useProject } from '../../../store/projectStore';
 import { sheetsInOrder } from '../../../store/selectors';
 import { GaugePart } from '../../../ui/Gauge';
 import { InkButton } from '../../../ui/InkButton';
+import { LineSpacing } from '../../../panels/LineSpacing';
 import { NumberField } from '../../../ui/NumberField';
 import { SelectField } from '../../../ui/SelectField';
 
@@ -48,6 +49,7 @@ export function LinesTab() {
       >
         Take the lines of the letters
       </InkButton>
+      <LineSpacing />
       <NumberField
         label="Round letters overshoot by"
         unit="u"

@@ -1,0 +1,20 @@
+import { changeSeatFacts } from '../../core/document/commands/placing';
+import { projectOf } from '../../core/document/newProject';
+import { useDoc, useProject } from '../store/projectStore';
+import { NumberField } from '../ui/NumberField';
+
+/** From one baseline to the next, as the font says it to every program. */
+export function LineSpacing() {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  return (
+    <NumberField
+      label="Line spacing"
+      unit="% of the size"
+      min={50}
+      max={400}
+      value={100 * projectOf(doc).lineSpacing}
+      onChange={(v) => commit(changeSeatFacts(doc, { lineSpacing: v / 100 }))}
+    />
+  );
+}
