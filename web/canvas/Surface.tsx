@@ -24,6 +24,8 @@ interface Props {
   /** Draws everything; `true` when there was no time for all of it, so that it is asked again. */
   readonly draw: (g: CanvasRenderingContext2D, view: View, width: number, height: number) => boolean | void;
   readonly onPointer?: (e: SurfacePointer) => void;
+  /** The pointer left without anything held. */
+  readonly onLeave?: () => void;
   readonly cursor?: CSSProperties['cursor'];
   /** Filled with a function that draws once more: for what changes with every move of the pointer. */
   readonly painter?: RefObject<(() => void) | null>;
@@ -39,7 +41,7 @@ function capture(e: React.PointerEvent<HTMLCanvasElement>): void {
 }
 
 /** A canvas with a view: wheel zooms, dragging with the middle button or with Space held moves it. */
-export function Surface({ label, view, onView, onSize, draw, onPointer, cursor, painter }: Props) {
+export function Surface({ label, view, onView, onSize, draw, onPointer, onLeave, cursor, painter }: Props) {
   const box = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
@@ -152,6 +154,7 @@ export function Surface({ label, view, onView, onSize, draw, onPointer, cursor, 
         onPointerMove={handle('move')}
         onPointerUp={handle('up')}
         onPointerCancel={handle('cancel')}
+        onPointerLeave={(e) => e.buttons === 0 && onLeave?.()}
       />
     </Box>
   );

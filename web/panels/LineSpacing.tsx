@@ -10,7 +10,7 @@ export function LineSpacing() {
   return (
     <NumberField
       label="Line spacing"
-      unit="% of the size"
+      unit="%"
       min={50}
       max={400}
       value={100 * projectOf(doc).lineSpacing}

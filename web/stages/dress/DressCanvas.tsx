@@ -14,7 +14,7 @@ import { liveFont } from '../../store/liveFont';
 import { useSheetImage } from '../../store/pictures';
 import { useDoc, useProject } from '../../store/projectStore';
 import { commandOf, previewOf } from '../../tools/dress/applyEdit';
-import { drawTool } from '../../tools/dress/drawTool';
+import { aheadOf, drawTool } from '../../tools/dress/drawTool';
 import { HIT_RADIUS_PEN_PX, HIT_RADIUS_PX } from '../../tools/dress/hitTest';
 import { lineTool } from '../../tools/dress/lineTool';
 import {
@@ -22,6 +22,7 @@ import {
   type DressAnswer,
   type DressEdit,
   type DressPointer,
+  type DressScene,
   type Gesture,
 } from '../../tools/dress/scene';
 import { selectTool } from '../../tools/dress/selectTool';
@@ -39,6 +40,7 @@ const NOTHING_LIVE: LivePicture = {
   line: null,
   guides: [],
   pointer: null,
+  ahead: null,
 };
 /** The running line follows a drag at this pace; the bench follows every move. */
 const PREVIEW_EVERY_MS = 120;
@@ -112,7 +114,7 @@ export function DressCanvas() {
   useEffect(() => {
     live.current = { ...NOTHING_LIVE, line: ruler && { ...ruler, kind: 'measure' } };
     painter.current?.();
-  }, [ruler, still]);
+  }, [ruler, still, tool]);
 
   const draw = useCallback(
     (g: CanvasRenderingContext2D, v: View, width: number, height: number) =>
@@ -141,28 +143,50 @@ export function DressCanvas() {
     shown.current = { at: 0, diff: null };
   };
 
-  const step = (event: DressPointer, radius: number, free: boolean): DressAnswer => {
-    const scene = {
-      contours: placed,
-      selection,
-      anchors: still.anchors,
-      hitRadius: radius,
-      ...snapping(doc, placed, advance, radius * 0.7, free),
-      lasso,
-      drawing,
-    };
+  const sceneFor = (radius: number, free: boolean): DressScene => ({
+    contours: placed,
+    selection,
+    anchors: still.anchors,
+    hitRadius: radius,
+    ...snapping(doc, placed, advance, radius * 0.7, free),
+    lasso,
+    free,
+    drawing,
+  });
+  const step = (event: DressPointer, scene: DressScene): DressAnswer => {
     if (tool === 'select') return selectTool(gesture.current, event, scene);
     if (tool === 'turn') return turnTool(gesture.current, event, scene);
     if (tool === 'draw') return drawTool(gesture.current, event, scene);
     return lineTool(tool, gesture.current, event, scene);
   };
+  /** What the pen would do here is shown before it is pressed. */
+  const look = (event: DressPointer, scene: DressScene) => {
+    const ahead = aheadOf(event, scene);
+    const last = drawing === null ? undefined : placed[drawing]?.nodes.at(-1);
+    live.current = {
+      ...live.current,
+      ahead: { ...ahead, from: last ?? null },
+      guides: ahead.guides,
+      pointer: event.at,
+    };
+    painter.current?.();
+  };
+  const lookAway = () => {
+    if (!live.current.ahead) return;
+    live.current = { ...live.current, ahead: null, guides: [], pointer: null };
+    painter.current?.();
+  };
   const onPointer = (e: SurfacePointer) => {
-    if (e.type === 'move' && gesture.current.mode === 'idle') return;
     const at = { x: e.world.x, y: -e.world.y };
     const radius = (e.device === 'mouse' ? HIT_RADIUS_PX : HIT_RADIUS_PEN_PX) / view.zoom;
     const again = pressed.current.isAgain(e);
     const event: DressPointer = { type: e.type, at, shift: e.shift, alt: e.alt, again };
-    const answer = step(event, radius, e.ctrl);
+    const scene = sceneFor(radius, e.ctrl);
+    if (e.type === 'move' && gesture.current.mode === 'idle') {
+      if (tool === 'draw') look(event, scene);
+      return;
+    }
+    const answer = step(event, scene);
     gesture.current = answer.gesture;
     if (answer.selection) dressBench.select(answer.selection);
     if (answer.drawing !== undefined) useDressBench.setState({ drawing: answer.drawing });
@@ -184,6 +208,7 @@ export function DressCanvas() {
       onSize={(width, height) => setSize({ width, height })}
       draw={draw}
       onPointer={onPointer}
+      onLeave={lookAway}
       painter={painter}
       cursor={tool === 'select' || tool === 'turn' ? 'default' : 'crosshair'}
     />
@@ -205,6 +230,7 @@ function liveOf(
     line: answer.line ? { ...answer.line, kind: tool === 'cut' ? 'cut' : 'measure' } : null,
     guides: answer.snapped ?? [],
     pointer,
+    ahead: null,
   };
 }
 

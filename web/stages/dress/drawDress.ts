@@ -2,7 +2,7 @@ import type { PointRef } from '../../../core/document/commands/dressing';
 import type { GlyphRow, Lines, PieceRow } from '../../../core/document/schema';
 import type { PenShape } from '../../../core/dress/grow';
 import type { Guide } from '../../../core/dress/snapping';
-import type { Contour } from '../../../core/geometry/contour';
+import type { Contour, Node } from '../../../core/geometry/contour';
 import type { ColourLayer } from '../../../core/geometry/paint';
 import type { Vec } from '../../../core/geometry/vec';
 import type { ChordGrid } from '../../../core/outline/flat';
@@ -12,6 +12,8 @@ import { drawFontLines } from '../../canvas/lines';
 import { path2dOf } from '../../canvas/path2d';
 import { emAt as at, type View } from '../../canvas/view';
 import type { SheetImage } from '../../store/pictures';
+import type { Ahead } from '../../tools/dress/drawTool';
+import { drawAhead } from './drawAhead';
 import { drawMarks } from './drawMarks';
 import { drawTurnFrame } from './drawTurnFrame';
 import { drawAnchors, drawComb, drawDeviation, drawGuides, drawRuler } from './drawSeeing';
@@ -62,6 +64,8 @@ export interface LivePicture {
   readonly line: { readonly from: Vec; readonly to: Vec; readonly kind: 'cut' | 'measure' } | null;
   readonly guides: readonly Guide[];
   readonly pointer: Vec | null;
+  /** What the pen would do where the pointer is, and the node that it goes on from. */
+  readonly ahead: (Ahead & { readonly from: Node | null }) | null;
 }
 
 function inEm(g: CanvasRenderingContext2D, view: View, x: number, draw: () => void): void {
@@ -97,6 +101,7 @@ export function drawDress(
   drawSnagPlaces(g, view, live.worked ? [] : still.snags, inks);
   drawAnchors(g, view, still.anchors, live.anchor, inks);
   drawGuides(g, view, width, height, live.guides, live.pointer, inks);
+  if (live.ahead) drawAhead(g, view, live.ahead, inks);
   if (live.line) drawRuler(g, view, live.line, outline, inks);
   if (live.frame) drawFrame(g, view, live.frame, inks);
   if (still.turning) drawTurnFrame(g, view, worked, still.selection, inks);

@@ -164,7 +164,8 @@ export function drawGuides(
   label(g, [...new Set(guides.map((x) => x.reason))].join(', '), p.x + 14, p.y + 22, inks);
 }
 
-function label(g: CanvasRenderingContext2D, text: string, x: number, y: number, inks: Inks): void {
+/** Words on a small ground of their own, so that they are read over ink. */
+export function label(g: CanvasRenderingContext2D, text: string, x: number, y: number, inks: Inks): void {
   g.font = FONT;
   const w = g.measureText(text).width;
   g.fillStyle = inks.sheet;

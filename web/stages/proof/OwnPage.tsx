@@ -25,9 +25,10 @@ export function OwnPage({ size, onPick }: Props) {
     <Textarea
       aria-label="Text of the page"
       data-testid="proof-0"
-      variant="flushed"
       autoresize
       border="none"
+      bg="transparent"
+      _focusVisible={{ outline: 'none', boxShadow: 'none' }}
       color="inherit"
       p="0"
       minH="60vh"

@@ -1,6 +1,6 @@
 import type { PointRef } from '../../../core/document/commands/dressing';
 import { polygon, type Contour } from '../../../core/geometry/contour';
-import { drawTool } from './drawTool';
+import { aheadOf, drawTool } from './drawTool';
 import { lineTool } from './lineTool';
 import { idle, type DressAnswer, type DressPointer, type DressScene, type Gesture } from './scene';
 import { selectTool } from './selectTool';
@@ -20,6 +20,7 @@ const scene = (change: Partial<DressScene> = {}): DressScene => ({
   snap: (at) => ({ at, guides: [] }),
   snapHandle: () => null,
   lasso: false,
+  free: false,
   drawing: null,
   ...change,
 });
@@ -181,6 +182,84 @@ describe('the pen', () => {
     });
     const turned = run(drawTool, scene({ contours: [open] }), [event('down', 0, 0)])[0]!;
     expect((turned.done as { contour: Contour }).contour.nodes[3]).toMatchObject({ x: 0, y: 0 });
+  });
+});
+
+describe('the pen says beforehand what it will do', () => {
+  const open: Contour = { closed: false, nodes: square.nodes };
+  const look = (x: number, y: number, s: DressScene, keys: Partial<DressPointer> = {}) =>
+    aheadOf(event('move', x, y, keys), s);
+
+  test('begin, go on, close, take up an end, put a point into a curve: what is shown is what a press does', () => {
+    expect(look(300, 40, scene())).toMatchObject({ does: 'begin', at: { x: 300, y: 40 } });
+    const drawing = scene({ contours: [open], drawing: 0 });
+    expect(look(300, 40, drawing)).toMatchObject({ does: 'go-on', at: { x: 300, y: 40 } });
+    expect(look(2, 1, drawing)).toMatchObject({ does: 'close', at: { x: 0, y: 0 } });
+    expect(look(2, 98, scene({ contours: [open] }))).toMatchObject({ does: 'take-up', at: { x: 0, y: 100 } });
+    expect(look(50, 2, scene())).toMatchObject({ does: 'into', at: { x: expect.closeTo(50, 6), y: 0 } });
+    for (const [x, y, s] of [
+      [300, 40, drawing],
+      [2, 1, drawing],
+      [300, 40, scene()],
+    ] as const) {
+      const { at } = look(x, y, s);
+      const done = run(drawTool, s, [event('down', x, y), event('up', x, y)])[1]!.done as {
+        contour: Contour;
+      };
+      expect(done.contour.nodes.some((n) => n.x === at.x && n.y === at.y)).toBe(true);
+    }
+  });
+
+  test('with Alt a run begins on an edge and no point is put into that', () => {
+    expect(look(50, 2, scene(), { alt: true })).toMatchObject({ does: 'begin', at: { x: 50, y: 2 } });
+    const begun = run(drawTool, scene(), [event('down', 50, 2, { alt: true }), event('up', 50, 2)])[1]!;
+    expect(begun).toMatchObject({ drawing: 1, done: { kind: 'draw', instead: null } });
+  });
+
+  test('points land on whole units at any zoom, but for what they snap to; held free they land where pressed', () => {
+    expect(look(300.37, 40.81, scene()).at).toEqual({ x: 300, y: 41 });
+    const snapping = scene({
+      snap: (at) => ({
+        at: { x: 300.25, y: at.y },
+        guides: [{ axis: 'x', at: 300.25, reason: 'one stem wide' }],
+      }),
+    });
+    expect(look(301, 40.81, snapping).at).toEqual({ x: 300.25, y: 41 });
+    expect(look(300.37, 40.81, scene({ free: true })).at).toEqual({ x: 300.37, y: 40.81 });
+  });
+
+  test('Shift keeps the next point and its handles to steps of 45 degrees', () => {
+    const one: Contour = { closed: false, nodes: [{ ...square.nodes[0]! }] };
+    const s = scene({ contours: [one], drawing: 0 });
+    expect(look(100, 8, s, { shift: true }).at).toEqual({ x: 100, y: 0 });
+    expect(look(70, 60, s, { shift: true }).at).toEqual({ x: 65, y: 65 });
+    const pulled = run(drawTool, s, [
+      event('down', 100, 0),
+      event('move', 130, 28, { shift: true }),
+      event('up', 130, 28, { shift: true }),
+    ])[2]!.done as { contour: Contour };
+    const { x, y } = pulled.contour.nodes[1]!.out!;
+    expect(x - 100).toBeCloseTo(y, 9);
+  });
+
+  test('with Alt the handle ahead parts from the one behind, and without it they are in one line again', () => {
+    const s = scene({ contours: [{ closed: false, nodes: [square.nodes[0]!] }], drawing: 0 });
+    const drag = (last: Partial<DressPointer>) =>
+      (
+        run(drawTool, s, [
+          event('down', 100, 0),
+          event('move', 130, 0),
+          event('move', 130, 40, { alt: true }),
+          event('move', 110, 60, { alt: true }),
+          event('up', 110, 60, last),
+        ])[4]!.done as { contour: Contour }
+      ).contour.nodes[1];
+    expect(drag({ alt: true })).toMatchObject({
+      in: { x: 70, y: 0 },
+      out: { x: 110, y: 60 },
+      kind: 'corner',
+    });
+    expect(drag({})).toMatchObject({ in: { x: 90, y: -60 }, out: { x: 110, y: 60 }, kind: 'smooth' });
   });
 });
 

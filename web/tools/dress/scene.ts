@@ -36,6 +36,8 @@ export interface DressScene {
   /** Where a handle wants to be. */
   readonly snapHandle: (point: PointRef, at: Vec) => { readonly at: Vec; readonly reason: string } | null;
   readonly lasso: boolean;
+  /** Nothing snaps and nothing is rounded. */
+  readonly free: boolean;
   /** The open run that the pen is drawing on; null = the next press begins one. */
   readonly drawing: number | null;
 }
@@ -96,6 +98,9 @@ export type Gesture =
       readonly at: Vec;
       readonly pressed: Vec;
       readonly closes: boolean;
+      /** Its handles so far, behind and ahead. */
+      readonly into: Vec | null;
+      readonly out: Vec | null;
     }
   | {
       readonly mode: 'turning';

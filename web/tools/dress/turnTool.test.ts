@@ -18,6 +18,7 @@ const scene = (change: Partial<DressScene> = {}): DressScene => ({
   snap: (at) => ({ at, guides: [] }),
   snapHandle: () => null,
   lasso: false,
+  free: false,
   drawing: null,
   ...change,
 });
