@@ -4,6 +4,7 @@ import { APPRENTICE, KEEPER } from '../../demo/hand/writeLetter';
 import { defaultRecipe } from '../document/newProject';
 import { BASIC_BILL } from '../names/bills';
 import { contoursBox } from '../geometry/measure';
+import type { Vec } from '../geometry/vec';
 import type { Picture } from '../raster/picture';
 import { fitHomography, project } from './homography';
 import { pageOfCode, practicePages } from './layout';
@@ -146,6 +147,21 @@ test('three marks place a small tilted print though its code says only roughly w
     },
   });
   expect(findPage(filled)).toMatchObject({ marksFound: 3 });
+});
+
+test('a page is never placed where its code is not: a tilted print whose code put two of its corners at one mark', () => {
+  const filled = capturePage(page!, {
+    ...CLEAN_SCAN,
+    ...{ hand: KEEPER, seed: 57, printScale: 0.74337, turnDeg: 161.5108, tilt: 0.179, empty: ['D', '7'] },
+    ...{ ink: [35, 38, 60], shadow: 0.24588, noise: 3.4378, pxPerMm: 6.24724, crossedOut: ['C'] },
+  });
+  const found = findPage(filled);
+  if (!found || found === 'no-code') throw new Error('not found');
+  expect(found.marksFound).toBe(4);
+  // The four marks are a page, not a sliver: its sides on the picture are as long as they must be at that scale.
+  const [a, b, , d] = page!.marks.map((m) => project(found.map, m)) as [Vec, Vec, Vec, Vec];
+  expect(Math.hypot(a.x - d.x, a.y - d.y)).toBeGreaterThan(0.6 * 0.743 * 6.247 * 271);
+  expect(Math.hypot(a.x - b.x, a.y - b.y)).toBeGreaterThan(0.6 * 0.743 * 6.247 * 184);
 });
 
 test('all of the basic bill has room on one page', () => {

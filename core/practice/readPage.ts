@@ -199,7 +199,7 @@ interface PlacedCode {
 /** A rough map made exact by the marks that lie where it expects them, nearer and nearer. */
 function refined(
   page: PracticePage,
-  { onPage, corners }: PlacedCode,
+  code: PlacedCode,
   marks: readonly Vec[],
   rough: Homography | null,
   believed: readonly number[],
@@ -218,36 +218,50 @@ function refined(
     });
     used = pairs.map(([, to]) => to);
     const from = pairs.map(([on]) => on);
+    // A code seen askew can put two corners of the page at one mark.
+    if (new Set(used).size < used.length) return null;
     if (pairs.length >= 4) map = fitHomography(from, used);
     else if (pairs.length === 3)
-      map = fitHomography([...from, ...from, ...onPage], [...used, ...used, ...corners]);
+      map = fitHomography([...from, ...from, ...code.onPage], [...used, ...used, ...code.corners]);
     else return null;
   }
-  return map && used.length >= 3 ? { page, map, marksFound: used.length } : null;
+  if (!map || used.length < 3 || !agrees(page, map, code)) return null;
+  return { page, map, marksFound: used.length };
+}
+
+/** The code lies this near to where the page puts it, as a share of its own side. */
+const CODE_SHARE = 0.2;
+/** No camera sees one end of a page so many times larger than the other. */
+const MOST_TAPER = 2.5;
+
+const sideOf = (corners: readonly Vec[]): number => off(corners[0]!, corners[1]!);
+
+/** Whether a map shows the page as a camera can, and the code where it was found. */
+function agrees(page: PracticePage, map: Homography, { onPage, corners }: PlacedCode): boolean {
+  const depths = page.marks.map((m) => map[6]! * m.x + map[7]! * m.y + map[8]!);
+  const [least, most] = [Math.min(...depths), Math.max(...depths)];
+  if (least <= 0 || most > MOST_TAPER * least) return false;
+  const reach = CODE_SHARE * sideOf(corners);
+  return onPage.every((p, i) => off(project(map, p), corners[i]!) < reach);
 }
 
 /** More marks than these can't be tried against each other; the page's own are never so many. */
 const MOST_TRIED = 8;
-/** Marks and code agree when each lies this near to where the others put it, as a share of the page's height. */
-const AGREE_SHARE = 0.012;
+/** Marks and code agree when each lies this near to where the others put it, as a share of the code's side. */
+const AGREE_SHARE = 0.12;
 
 /** The map by which three of the marks and the code's corners agree best; null when none do. */
-function mapByMarks(
-  page: PracticePage,
-  { onPage, corners }: PlacedCode,
-  marks: readonly Vec[],
-): Homography | null {
-  const tried = marks.slice(0, MOST_TRIED);
+function mapByMarks(page: PracticePage, code: PlacedCode, marks: readonly Vec[]): Homography | null {
+  const side = sideOf(code.corners);
   let best: { readonly map: Homography; readonly miss: number } | null = null;
   for (const without of page.marks) {
     const three = page.marks.filter((m) => m !== without);
-    const from = [...three, ...three, ...onPage];
-    for (const picked of orderedThrees(tried)) {
-      const to = [...picked, ...picked, ...corners];
+    const from = [...three, ...three, ...code.onPage];
+    for (const picked of orderedThrees(marks.slice(0, MOST_TRIED))) {
+      const to = [...picked, ...picked, ...code.corners];
       const map = fitHomography(from, to);
-      if (!map) continue;
-      const tall = off(project(map, page.marks[0]!), project(map, page.marks[3]!));
-      const miss = Math.max(...from.map((p, i) => off(project(map, p), to[i]!))) / tall;
+      if (!map || !agrees(page, map, code)) continue;
+      const miss = Math.max(...from.map((p, i) => off(project(map, p), to[i]!))) / side;
       if (miss < (best?.miss ?? AGREE_SHARE)) best = { map, miss };
     }
   }
