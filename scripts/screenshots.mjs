@@ -142,6 +142,8 @@ try {
       continue;
     }
     if (name === 'cast') await page.getByRole('button', { name: 'Cast', exact: true }).click();
+    // With the frame that turns and stretches.
+    if (name === 'dress') await page.keyboard.press('o');
     await page.waitForTimeout(900);
     await shoot(name);
   }
