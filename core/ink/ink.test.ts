@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { otsuBin, percentile } from '../raster/histogram';
 import { coverage, toPicture } from '../testing/shapes';
 import { inkField, inkMask } from './inkField';
@@ -74,5 +75,21 @@ test('Otsu parts two heaps in the middle of the empty valley', () => {
 test('percentiles interpolate', () => {
   expect(percentile([1, 2, 3, 4], 0.5)).toBe(2.5);
   expect(percentile([5], 0.9)).toBe(5);
+  // Held against sorting, with many alike and with NaN, which sorting puts last.
+  const entry = fc.oneof(fc.integer({ min: -3, max: 3 }), fc.double({ min: -1e6, max: 1e6, noNaN: true }));
+  fc.assert(
+    fc.property(
+      fc.array(entry, { minLength: 1, maxLength: 200 }),
+      fc.double({ min: 0, max: 1, noNaN: true }),
+      (v, share) => {
+        const sorted = Float64Array.from(v).sort();
+        const at = share * (v.length - 1);
+        const [low, high] = [sorted[Math.floor(at)]!, sorted[Math.min(v.length - 1, Math.floor(at) + 1)]!];
+        expect(percentile(v, share)).toBe(low + (high - low) * (at - Math.floor(at)));
+      },
+    ),
+    { seed: 8, numRuns: 300 },
+  );
+  expect(percentile([...Array.from({ length: 40 }, (_, i) => i), NaN], 0.5)).toBe(20);
   expect(percentile([], 0.5)).toBeNaN();
 });

@@ -1,11 +1,55 @@
 /** Value below which `share` (0..1) of the entries lie; the array is copied, not reordered. NaN when empty. */
 export function percentile(values: ArrayLike<number>, share: number): number {
-  if (values.length === 0) return NaN;
-  const sorted = Float64Array.from(values).sort();
-  const at = share * (sorted.length - 1);
+  const count = values.length;
+  if (count === 0) return NaN;
+  const copy = new Float64Array(count);
+  for (let i = 0; i < count; i++) copy[i] = values[i]!;
+  const at = share * (count - 1);
   const low = Math.floor(at);
-  const high = Math.min(sorted.length - 1, low + 1);
-  return sorted[low]! + (sorted[high]! - sorted[low]!) * (at - low);
+  bringToPlace(copy, low);
+  const first = copy[low]!;
+  if (low + 1 >= count) return first;
+  let next = copy[low + 1]!;
+  for (let i = low + 2; i < count; i++) if (copy[i]! < next) next = copy[i]!;
+  return first + (next - first) * (at - low);
+}
+
+/** Fewer than these are sorted sooner than searched. */
+const FEW = 24;
+
+function hasNaN(v: Float64Array): boolean {
+  for (let i = 0; i < v.length; i++) if (v[i] !== v[i]) return true;
+  return false;
+}
+
+/**
+ * Brings the entry that sorting would put at `place` there, with none greater before it and none less after it. Method: C. A. R. Hoare,
+ * "Algorithm 65: Find", CACM 4 (1961).
+ */
+function bringToPlace(v: Float64Array, place: number): void {
+  // NaN has no order of its own: sorting puts it last.
+  if (v.length <= FEW || hasNaN(v)) {
+    v.sort();
+    return;
+  }
+  let left = 0;
+  let right = v.length - 1;
+  while (left < right) {
+    const pivot = v[(left + right) >> 1]!;
+    let i = left;
+    let j = right;
+    while (i <= j) {
+      while (v[i]! < pivot) i++;
+      while (v[j]! > pivot) j--;
+      if (i > j) break;
+      const held = v[i]!;
+      v[i++] = v[j]!;
+      v[j--] = held;
+    }
+    if (place <= j) right = j;
+    else if (place >= i) left = i;
+    else return;
+  }
 }
 
 export const median = (values: ArrayLike<number>): number => percentile(values, 0.5);
