@@ -20,8 +20,7 @@ export default defineConfig({
   testDir: 'e2e',
   timeout: 120_000,
   expect: { timeout: 30_000 },
-  // One more than cores: while one waits for a drawing or an answer, two work.
-  workers: 3,
+  workers: 2,
   // Each journey has a browser of its own: they are shared out one by one, not file by file.
   fullyParallel: true,
   // Two browsers on two cores: a journey that a slow moment broke is tried once more, and told as flaky.

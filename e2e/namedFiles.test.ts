@@ -89,7 +89,7 @@ test('one drawing with a row of letters, tiny and far off its page, is separated
 test('an SVG copied elsewhere is pasted into the letter in hand, in view', async ({ page }) => {
   await openDemo(page);
   await takeInHand(page, 'dress', 'o');
-  const contours = page.getByText('Contours').locator('..');
+  const contours = page.getByText('Points, contours').locator('..');
   await expect(contours).toContainText('2');
   await page.evaluate(() => {
     const data = new DataTransfer();
