@@ -90,6 +90,9 @@ test("from the keeper's page to installed fonts, through all eight stages", asyn
     await expect(text).toHaveValue(/High water/);
     const family = await liveFontReady(page);
     expect(await text.evaluate((e) => getComputedStyle(e).fontFamily)).toContain(family);
+    // A page emptied stays empty.
+    await text.fill('');
+    await expect(text).toHaveValue('');
     // Typed right on the page, with its own breaks; the spacing is the font's.
     await text.fill('Low tide\nat one');
     const height = () => text.evaluate((e) => e.scrollHeight);

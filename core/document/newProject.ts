@@ -133,7 +133,7 @@ export function newProject(id: string, name: string, nowMs: number): Doc {
     ownLines: [],
     bill: BASIC_BILL,
     runningText: 'High water at the mill by seven; eels in the race, barley on the stones. 0123456789',
-    proofText: '',
+    proofText: null,
     styleId: FIRST_STYLE,
     privateCodes: {},
     practice: null,

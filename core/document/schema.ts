@@ -61,8 +61,8 @@ const projectRow = z.object({
   bill: z.string(),
   /** Text of the running line. */
   runningText: z.string(),
-  /** The artist's own proof, with its line breaks; empty = the running line's. */
-  proofText: z.string().default(''),
+  /** The artist's own proof, with its line breaks; null = the running line's. */
+  proofText: z.string().nullable().default(null),
   /** Which style is in hand. */
   styleId: id,
   /** Private code points given out so far by name: a name keeps its own for good. */

@@ -38,6 +38,8 @@ interface DressBench {
   readonly about: About;
   /** What was last done to what was chosen, to be done once more. */
   readonly turned: Turning | null;
+  /** Whether it was done with the stems kept. */
+  readonly stemsKept: boolean;
   readonly drawing: number | null;
   readonly ruler: { readonly from: Vec; readonly to: Vec } | null;
   readonly seeing: Seeing;
@@ -58,6 +60,7 @@ export const useDressBench = create<DressBench>(() => ({
   lasso: false,
   about: 'middle',
   turned: null,
+  stemsKept: false,
   drawing: null,
   ruler: null,
   seeing: { filled: false, source: 0.45, neighbours: true, comb: false, deviation: false },

@@ -1,5 +1,5 @@
 import {
-  allNodes,
+  chosenOrAll,
   contoursOf,
   edit,
   mappedPoints,
@@ -15,12 +15,6 @@ import { useDressBench } from './dressBench';
 import type { Stemmed } from '../workers/dressApi';
 import { world, type World } from './world';
 
-/** What is chosen of a drawing: those points, or all of it when none are. */
-export const chosenOr = (
-  contours: Parameters<typeof allNodes>[0],
-  selection: readonly PointRef[],
-): readonly PointRef[] => (selection.length > 0 ? selection : allNodes(contours));
-
 /** Turning by numbers; made larger or smaller with its stems kept, a letter is worked out aside. */
 export function createTurning({ current, workers }: Pick<World, 'current' | 'workers'>) {
   /** `about` lies in the drawing's own space, em units. */
@@ -35,8 +29,8 @@ export function createTurning({ current, workers }: Pick<World, 'current' | 'wor
     const glyph = session?.getState().doc?.glyphs[target.glyphId];
     if (!session || !glyph) return;
     const before = contoursOf(glyph, target.of);
-    const points = chosenOr(before, selection);
-    useDressBench.setState({ turned: turning });
+    const points = chosenOrAll(before, selection);
+    useDressBench.setState({ turned: turning, stemsKept: keepStems });
     const stem =
       keepStems && target.of === 'outline' && turning.kind === 'size' ? stemOf(before, 'upright') : null;
     const map = turningMap(turning, about);

@@ -1,9 +1,9 @@
-import type { PointRef } from '../../../core/document/commands/dressing';
+import { chosenOrAll, type PointRef } from '../../../core/document/commands/dressing';
 import type { Contour } from '../../../core/geometry/contour';
 import type { Inks } from '../../canvas/inks';
 import { emAt as at, type View } from '../../canvas/view';
 import { HIT_RADIUS_PX } from '../../tools/dress/hitTest';
-import { framedPoints, frameOf, gripsOf } from '../../tools/dress/turnTool';
+import { frameOf, gripsOf } from '../../tools/dress/turnTool';
 
 /** Half a grip's length along the frame, CSS px. */
 const GRIP_PX = 7;
@@ -16,7 +16,7 @@ export function drawTurnFrame(
   selection: readonly PointRef[],
   inks: Inks,
 ): void {
-  const box = frameOf(contours, framedPoints(contours, selection));
+  const box = frameOf(contours, chosenOrAll(contours, selection));
   if (!box) return;
   const [a, b] = [at(view, { x: box.xMin, y: box.yMax }), at(view, { x: box.xMax, y: box.yMin })];
   g.strokeStyle = inks.hand;

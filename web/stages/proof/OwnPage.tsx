@@ -14,7 +14,7 @@ interface Props {
 
 /** Text of the artist's own proof: what was typed there, or the running line's. */
 export const ownText = (doc: ReturnType<typeof useDoc>): string =>
-  projectOf(doc).proofText || projectOf(doc).runningText;
+  projectOf(doc).proofText ?? projectOf(doc).runningText;
 
 /** A page one types on, set in the font with its own line spacing. */
 export function OwnPage({ size, onPick }: Props) {

@@ -1,43 +1,13 @@
 import type { PointRef } from '../../../core/document/commands/dressing';
-import { polygon, type Contour } from '../../../core/geometry/contour';
+import type { Contour } from '../../../core/geometry/contour';
 import { aheadOf, drawTool } from './drawTool';
 import { lineTool } from './lineTool';
+import { dressEvent as event, dressScene, rectangle } from '../../testing/dressScene';
 import { idle, type DressAnswer, type DressPointer, type DressScene, type Gesture } from './scene';
 import { selectTool } from './selectTool';
 
-const square = polygon([
-  { x: 0, y: 0 },
-  { x: 100, y: 0 },
-  { x: 100, y: 100 },
-  { x: 0, y: 100 },
-]);
-
-const scene = (change: Partial<DressScene> = {}): DressScene => ({
-  contours: [square],
-  selection: [],
-  anchors: [],
-  hitRadius: 5,
-  snap: (at) => ({ at, guides: [] }),
-  snapHandle: () => null,
-  lasso: false,
-  free: false,
-  drawing: null,
-  ...change,
-});
-
-const event = (
-  type: DressPointer['type'],
-  x: number,
-  y: number,
-  keys: Partial<DressPointer> = {},
-): DressPointer => ({
-  type,
-  at: { x, y },
-  shift: false,
-  alt: false,
-  again: false,
-  ...keys,
-});
+const square = rectangle(100, 100);
+const scene = (change: Partial<DressScene> = {}) => dressScene([square], change);
 
 type ToolStep = (gesture: Gesture, e: DressPointer, s: DressScene) => DressAnswer;
 

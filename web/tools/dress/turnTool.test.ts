@@ -1,34 +1,13 @@
 import type { PointRef } from '../../../core/document/commands/dressing';
 import { applyAffine } from '../../../core/geometry/affine';
 import { polygon } from '../../../core/geometry/contour';
+import { dressEvent as event, dressScene, rectangle } from '../../testing/dressScene';
 import { idle, type DressAnswer, type DressPointer, type DressScene, type Gesture } from './scene';
 import { frameOf, gripsOf, turnTool } from './turnTool';
 
-const square = polygon([
-  { x: 0, y: 0 },
-  { x: 100, y: 0 },
-  { x: 100, y: 200 },
-  { x: 0, y: 200 },
-]);
-const scene = (change: Partial<DressScene> = {}): DressScene => ({
-  contours: [square],
-  selection: [],
-  anchors: [],
-  hitRadius: 5,
-  snap: (at) => ({ at, guides: [] }),
-  snapHandle: () => null,
-  lasso: false,
-  free: false,
-  drawing: null,
-  ...change,
-});
+const square = rectangle(100, 200);
+const scene = (change: Partial<DressScene> = {}) => dressScene([square], change);
 const all: PointRef[] = [0, 1, 2, 3].map((node) => ({ contour: 0, node, part: 'node' }));
-const event = (
-  type: DressPointer['type'],
-  x: number,
-  y: number,
-  keys: Partial<DressPointer> = {},
-): DressPointer => ({ type, at: { x, y }, shift: false, alt: false, again: false, ...keys });
 
 function run(events: readonly DressPointer[], s = scene()): DressAnswer {
   let answer: DressAnswer = { gesture: idle };

@@ -1,4 +1,4 @@
-import { allNodes, type PointRef } from '../../../core/document/commands/dressing';
+import { chosenOrAll, type PointRef } from '../../../core/document/commands/dressing';
 import { compose, rotation, scaling, translation, type Affine } from '../../../core/geometry/affine';
 import type { Contour } from '../../../core/geometry/contour';
 import { contoursBox, type Box } from '../../../core/geometry/measure';
@@ -21,12 +21,6 @@ export interface GripPlace {
   readonly grip: Grip;
   readonly at: Vec;
 }
-
-/** What the frame goes round: what is chosen, or all when nothing is. */
-export const framedPoints = (
-  contours: readonly Contour[],
-  selection: readonly PointRef[],
-): readonly PointRef[] => (selection.length > 0 ? selection : allNodes(contours));
 
 /** Box of the points chosen; of contours chosen as a whole with their curves. Null when it has no points. */
 export function frameOf(contours: readonly Contour[], points: readonly PointRef[]): Box | null {
@@ -64,7 +58,7 @@ export function turnTool(gesture: Gesture, event: DressPointer, scene: DressScen
   if (gesture.mode === 'turning') return pull(gesture, event, scene);
   if (gesture.mode !== 'idle' || event.type !== 'down' || event.again)
     return selectTool(gesture, event, scene);
-  const points = framedPoints(scene.contours, scene.selection);
+  const points = chosenOrAll(scene.contours, scene.selection);
   const box = frameOf(scene.contours, points);
   const grip = box && gripAt(box, event.at, scene);
   if (!box || !grip) return selectTool(gesture, event, scene);

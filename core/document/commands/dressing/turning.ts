@@ -20,6 +20,10 @@ export const turningLabel = (turning: Turning): string => LABELS[turning.kind];
 export const allNodes = (cs: readonly Contour[]): PointRef[] =>
   cs.flatMap((c, contour) => c.nodes.map((_, node) => ({ contour, node, part: 'node' as const })));
 
+/** What is chosen of a drawing: those points, or all of its nodes when none are. */
+export const chosenOrAll = (cs: readonly Contour[], selection: readonly PointRef[]): readonly PointRef[] =>
+  selection.length > 0 ? selection : allNodes(cs);
+
 /** Chosen points under a map of the drawing's own space (em units). Null when nothing changes. */
 export const mapPoints = (
   doc: Doc,

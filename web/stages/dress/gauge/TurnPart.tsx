@@ -1,12 +1,13 @@
 import { SimpleGrid } from '@chakra-ui/react';
 import { useState } from 'react';
-import { lineUp, placePoints, spread } from '../../../../core/document/commands/dressing';
+import { chosenOrAll, lineUp, placePoints, spread } from '../../../../core/document/commands/dressing';
 import type { ProjectDiff } from '../../../../core/document/diff';
+import { countNodes } from '../../../../core/geometry/contour';
 import { MOST_SLANT_DEG, type Turning } from '../../../../core/geometry/turning';
 import type { Vec } from '../../../../core/geometry/vec';
 import { useDressBench, type About } from '../../../store/dressBench';
 import { useDoc, useProject } from '../../../store/projectStore';
-import { chosenOr, turnChosen } from '../../../store/turning';
+import { turnChosen } from '../../../store/turning';
 import { frameOf } from '../../../tools/dress/turnTool';
 import { CheckField } from '../../../ui/CheckField';
 import { GaugePart } from '../../../ui/Gauge';
@@ -39,7 +40,7 @@ export function TurnPart() {
 function useAbout(): Vec {
   const { contours, shift } = useDressTarget();
   const { about, selection } = useDressBench();
-  const box = frameOf(contours, chosenOr(contours, selection));
+  const box = frameOf(contours, chosenOrAll(contours, selection));
   const last = [...selection].reverse().find((p) => p.part === 'node');
   const node = last && contours[last.contour]?.nodes[last.node];
   const x = box ? (box.xMin + box.xMax) / 2 : 0;
@@ -49,15 +50,17 @@ function useAbout(): Vec {
   return { x, y: box ? (box.yMin + box.yMax) / 2 : 0 };
 }
 
+interface TurnProps {
+  readonly turn: (turning: Turning, keepStems?: boolean) => void;
+}
+
 function TurnFields() {
   const { target, contours } = useDressTarget();
-  const { about, selection, turned } = useDressBench();
+  const { about, selection, turned, stemsKept } = useDressBench();
   const place = useAbout();
-  const [deg, setDeg] = useState(10);
-  const [size, setSize] = useState({ across: 100, up: 100 });
-  const [keepStems, setKeepStems] = useState(false);
-  const whole = chosenOr(contours, selection).length === chosenOr(contours, []).length;
-  const turn = (turning: Turning) => void turnChosen(target, selection, turning, place, keepStems && whole);
+  const whole = target.of === 'outline' && chosenOrAll(contours, selection).length === countNodes(contours);
+  const turn: TurnProps['turn'] = (turning, keepStems = false) =>
+    void turnChosen(target, selection, turning, place, keepStems);
   return (
     <>
       <SelectField
@@ -66,71 +69,83 @@ function TurnFields() {
         options={ABOUT}
         onChange={(next) => useDressBench.setState({ about: next })}
       />
+      <AngleFields turn={turn} />
+      <SizeFields turn={turn} mayKeepStems={whole} />
+      <InkButton
+        tip="What was done last, once more"
+        disabled={!turned}
+        onClick={() => turned && turn(turned, stemsKept && whole)}
+      >
+        Once more
+      </InkButton>
+    </>
+  );
+}
+
+/** Turned, slanted and flipped. */
+function AngleFields({ turn }: TurnProps) {
+  const [deg, setDeg] = useState(10);
+  const steep = deg > MOST_SLANT_DEG;
+  const buttons: readonly (readonly [string, string, Turning, boolean])[] = [
+    ['Turn left', `Turn to the left by ${deg}°`, { kind: 'turn', deg }, false],
+    ['Turn right', `Turn to the right by ${deg}°`, { kind: 'turn', deg: -deg }, false],
+    ['Slant', `Let uprights lean to the right by ${deg}°`, { kind: 'slant', deg }, steep],
+    ['Slant back', `Let uprights lean to the left by ${deg}°`, { kind: 'slant', deg: -deg }, steep],
+    ['Flip sideways', 'Left becomes right', { kind: 'flip', way: 'sideways' }, false],
+    ['Flip over', 'Top becomes foot', { kind: 'flip', way: 'upside-down' }, false],
+  ];
+  return (
+    <>
       <NumberField label="Angle" unit="°" digits={1} value={deg} min={0.1} max={180} onChange={setDeg} />
       <SimpleGrid columns={2} gap="1.5">
-        <InkButton tip={`Turn to the left by ${deg}°`} onClick={() => turn({ kind: 'turn', deg })}>
-          Turn left
-        </InkButton>
-        <InkButton tip={`Turn to the right by ${deg}°`} onClick={() => turn({ kind: 'turn', deg: -deg })}>
-          Turn right
-        </InkButton>
-        <InkButton
-          tip={`Let uprights lean to the right by ${deg}°`}
-          disabled={deg > MOST_SLANT_DEG}
-          onClick={() => turn({ kind: 'slant', deg })}
-        >
-          Slant
-        </InkButton>
-        <InkButton
-          tip={`Let uprights lean to the left by ${deg}°`}
-          disabled={deg > MOST_SLANT_DEG}
-          onClick={() => turn({ kind: 'slant', deg: -deg })}
-        >
-          Slant back
-        </InkButton>
-        <InkButton tip="Left becomes right" onClick={() => turn({ kind: 'flip', way: 'sideways' })}>
-          Flip sideways
-        </InkButton>
-        <InkButton tip="Top becomes foot" onClick={() => turn({ kind: 'flip', way: 'upside-down' })}>
-          Flip over
-        </InkButton>
+        {buttons.map(([text, tip, turning, disabled]) => (
+          <InkButton key={text} tip={tip} disabled={disabled} onClick={() => turn(turning)}>
+            {text}
+          </InkButton>
+        ))}
       </SimpleGrid>
-      {(['across', 'up'] as const).map((way) => (
-        <NumberField
-          key={way}
-          label={way === 'across' ? 'Across by' : 'Upwards by'}
-          unit="%"
-          digits={1}
-          value={size[way]}
-          min={2}
-          max={1000}
-          onChange={(v) => setSize({ ...size, [way]: v })}
-        />
-      ))}
-      {target.of === 'outline' && (
-        <CheckField
-          label="Keep its stems as wide as they are"
-          checked={keepStems}
-          disabled={!whole}
-          onChange={setKeepStems}
-        />
-      )}
-      <SimpleGrid columns={2} gap="1.5">
-        <InkButton
-          tip={`${size.across} % across, ${size.up} % upwards`}
-          disabled={size.across === 100 && size.up === 100}
-          onClick={() => turn({ kind: 'size', across: size.across / 100, up: size.up / 100 })}
-        >
-          Resize
-        </InkButton>
-        <InkButton
-          tip="What was done last, once more"
-          disabled={!turned}
-          onClick={() => turned && turn(turned)}
-        >
-          Once more
-        </InkButton>
-      </SimpleGrid>
+    </>
+  );
+}
+
+/** Made larger or smaller; all of an outline also with its stems as wide as they are. */
+function SizeFields({ turn, mayKeepStems }: TurnProps & { readonly mayKeepStems: boolean }) {
+  const [size, setSize] = useState({ across: 100, up: 100 });
+  const [keepStems, setKeepStems] = useState(false);
+  const { across, up } = size;
+  return (
+    <>
+      <NumberField
+        label="Across by"
+        unit="%"
+        digits={1}
+        value={across}
+        min={2}
+        max={1000}
+        onChange={(v) => setSize({ across: v, up })}
+      />
+      <NumberField
+        label="Upwards by"
+        unit="%"
+        digits={1}
+        value={up}
+        min={2}
+        max={1000}
+        onChange={(v) => setSize({ across, up: v })}
+      />
+      <CheckField
+        label="Keep its stems as wide as they are"
+        checked={keepStems && mayKeepStems}
+        disabled={!mayKeepStems}
+        onChange={setKeepStems}
+      />
+      <InkButton
+        tip={`${across} % across, ${up} % upwards`}
+        disabled={across === 100 && up === 100}
+        onClick={() => turn({ kind: 'size', across: across / 100, up: up / 100 }, keepStems && mayKeepStems)}
+      >
+        Resize
+      </InkButton>
     </>
   );
 }
@@ -150,7 +165,7 @@ function LineUp() {
   const { target, contours, placed, shift } = useDressTarget();
   const selection = useDressBench((s) => s.selection);
   const nodes = selection.filter((p) => p.part === 'node');
-  const points = chosenOr(contours, selection);
+  const points = chosenOrAll(contours, selection);
   const make = (diff: ProjectDiff | null) => commit(diff);
   if (nodes.length < 2 && contours.length < 2) return null;
   const first = nodes[0] && placed[nodes[0].contour]?.nodes[nodes[0].node];
