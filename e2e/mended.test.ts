@@ -64,7 +64,7 @@ test('keys of what has the focus are its own: Enter on a button accepts no piece
   const state = page.getByText('suggested', { exact: true });
   await page.getByRole('button', { name: 'A', exact: true }).first().click();
   await expect(state).toBeVisible();
-  await page.getByRole('button', { name: 'Whole sheet' }).focus();
+  await page.getByRole('button', { name: 'Whole', exact: true }).focus();
   await page.keyboard.press('Enter');
   await expect(state).toBeVisible();
   // On the bench it accepts, and so it does on a piece of the strip.

@@ -41,6 +41,19 @@ const lines = z.object({
 });
 export type Lines = z.infer<typeof lines>;
 
+/**
+ * A line of the artist's own to draw by: through a place, em units, turned from the level against the clock, degrees. The font's
+ * are measured from where a letter begins, a letter's own lie in its drawing.
+ */
+const guide = z.object({
+  id,
+  name: z.string(),
+  x: z.number().default(0),
+  y: z.number(),
+  deg: z.number().min(-90).max(90).default(0),
+});
+export type GuideRow = z.infer<typeof guide>;
+
 const projectRow = z.object({
   id,
   name: z.string(),
@@ -52,11 +65,12 @@ const projectRow = z.object({
   overshoot: z.number().min(0).default(12),
   /** From one baseline to the next, in ems (1.2: common practice, no published source); never less than the ink needs. */
   lineSpacing: z.number().min(0.5).max(4).default(1.2),
-  /** Lines of the artist's own, em units above the baseline. */
-  ownLines: z
-    .array(z.object({ id, name: z.string(), y: z.number() }))
-    .readonly()
-    .default([]),
+  /** Lines of the artist's own, for all letters. */
+  ownLines: z.array(guide).readonly().default([]),
+  /** Even steps to draw on, em units. */
+  grid: z
+    .object({ step: z.number().min(1).max(500), shown: z.boolean(), snaps: z.boolean() })
+    .default({ step: 10, shown: false, snaps: false }),
   /** Characters to fill, in reading order. */
   bill: z.string(),
   /** Text of the running line. */
@@ -231,6 +245,12 @@ const glyphRow = z.object({
   components: z.array(component),
   /** Named places, in the space of the contours: where marks and composed accents meet the letter. */
   anchors: z.array(anchor),
+  /** Lines to draw this letter by, and measures that stay: straights whose stretches of ink are told, in the contours' space. */
+  guides: z.array(guide).readonly().default([]),
+  measures: z
+    .array(z.object({ id, from: point, to: point }))
+    .readonly()
+    .default([]),
   skeleton: skeleton.nullable().default(null),
   /** A part is drawn only to be shared by letters: it has no character and doesn't go into the font. */
   role: z.enum(['letter', 'part']).default('letter'),

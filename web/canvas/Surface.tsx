@@ -1,6 +1,8 @@
 import { Box } from '@chakra-ui/react';
 import { useEffect, useLayoutEffect, useRef, useState, type CSSProperties, type RefObject } from 'react';
 import type { Vec } from '../../core/geometry/vec';
+import { ZoomBar, useZoomKeys } from '../ui/ZoomBar';
+import { usePinch } from './usePinch';
 import { toWorld, zoomAt, type View } from './view';
 
 /** A pointer's doings in world coordinates, the same for mouse, pen and touch. */
@@ -18,7 +20,10 @@ export interface SurfacePointer {
 interface Props {
   readonly label: string;
   readonly view: View | null;
-  readonly onView: (view: View) => void;
+  /** The view that shows all of it: 100 %. */
+  readonly whole: View | null;
+  /** Null = all of it again. */
+  readonly onView: (view: View | null) => void;
   /** Called with the size once known and whenever it changes, so that the first view can be made. */
   readonly onSize?: (width: number, height: number) => void;
   /** Draws everything; `true` when there was no time for all of it, so that it is asked again. */
@@ -40,8 +45,22 @@ function capture(e: React.PointerEvent<HTMLCanvasElement>): void {
   }
 }
 
-/** A canvas with a view: wheel zooms, dragging with the middle button or with Space held moves it. */
-export function Surface({ label, view, onView, onSize, draw, onPointer, onLeave, cursor, painter }: Props) {
+/**
+ * A canvas with a view: the wheel, two fingers, keys and buttons zoom; two fingers, a drag with the middle button or with Space
+ * held move it.
+ */
+export function Surface({
+  label,
+  view,
+  whole,
+  onView,
+  onSize,
+  draw,
+  onPointer,
+  onLeave,
+  cursor,
+  painter,
+}: Props) {
   const box = useRef<HTMLDivElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
@@ -96,7 +115,7 @@ export function Surface({ label, view, onView, onSize, draw, onPointer, onLeave,
     };
     const wheel = (e: WheelEvent) => {
       e.preventDefault();
-      if (!view) return;
+      if (!view || e.ctrlKey) return;
       if (e.shiftKey) onView({ ...view, x: view.x - e.deltaY, y: view.y });
       else onView(zoomAt(view, local(e), Math.exp(-e.deltaY * 0.0015)));
     };
@@ -113,6 +132,26 @@ export function Surface({ label, view, onView, onSize, draw, onPointer, onLeave,
       removeEventListener('keyup', key);
     };
   }, [view, onView]);
+
+  // Several moves can come before the next drawing: each goes on from the one before.
+  const shown = useRef(view);
+  useEffect(() => {
+    shown.current = view;
+  }, [view]);
+  const show = (next: View) => {
+    shown.current = next;
+    onView(next);
+  };
+  usePinch(box, (at, factor, by) => {
+    if (!shown.current) return;
+    pan.current = null;
+    const { zoom, x, y } = zoomAt(shown.current, at, factor);
+    show({ zoom, x: x + by.x, y: y + by.y });
+  });
+  const zoomBy = (factor: number) =>
+    shown.current && show(zoomAt(shown.current, { x: size.width / 2, y: size.height / 2 }, factor));
+  const showAll = () => onView(null);
+  useZoomKeys(zoomBy, showAll);
 
   const handle = (type: SurfacePointer['type']) => (e: React.PointerEvent<HTMLCanvasElement>) => {
     if (!view) return;
@@ -156,6 +195,7 @@ export function Surface({ label, view, onView, onSize, draw, onPointer, onLeave,
         onPointerCancel={handle('cancel')}
         onPointerLeave={(e) => e.buttons === 0 && onLeave?.()}
       />
+      {view && whole && <ZoomBar percent={(100 * view.zoom) / whole.zoom} by={zoomBy} whole={showAll} />}
     </Box>
   );
 }

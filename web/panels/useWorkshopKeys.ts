@@ -2,10 +2,20 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { useProject } from '../store/projectStore';
 import { STAGES } from '../text/stages';
 import { saveOpenProject } from './saveProjectFile';
+import { isTyping } from '../ui/benchKeys';
 import { useWay } from './way';
 
-/** Sliders and lists keep no text of their own to undo. */
-const NOT_TYPING = { enableOnFormTags: ['slider', 'select'] as const };
+/** Boxes, sliders and lists keep no text of their own to undo. */
+const NOT_TYPING = {
+  enableOnFormTags: ['input', 'slider', 'select'] as const,
+  ignoreEventWhen: (e: KeyboardEvent) =>
+    isTyping(e.target as Element) && !(e.target as Element).closest('select'),
+};
+/** A character that is no key of what has the focus. */
+const CHARACTER = {
+  enableOnFormTags: ['input', 'slider'] as const,
+  ignoreEventWhen: (e: KeyboardEvent) => isTyping(e.target as Element),
+};
 
 /** Keys that work on every stage. Typing in a field is left alone, but for undo, redo and save. */
 export function useWorkshopKeys({
@@ -33,7 +43,8 @@ export function useWorkshopKeys({
       const stage = STAGES.find((s) => s.key === e.key);
       if (stage) go(stage.path);
     },
+    CHARACTER,
   );
-  useHotkeys('/', (e) => (e.preventDefault(), onSearch()), { useKey: true });
-  useHotkeys('?', () => onShortcuts(), { useKey: true, ignoreModifiers: true });
+  useHotkeys('/', (e) => (e.preventDefault(), onSearch()), { ...CHARACTER, useKey: true });
+  useHotkeys('?', () => onShortcuts(), { ...CHARACTER, useKey: true, ignoreModifiers: true });
 }

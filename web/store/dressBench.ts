@@ -5,7 +5,7 @@ import type { Contour } from '../../core/geometry/contour';
 import type { Turning } from '../../core/geometry/turning';
 import type { Vec } from '../../core/geometry/vec';
 import type { View } from '../canvas/view';
-import type { Tool } from '../tools/dress/scene';
+import type { HeldGuide, Tool } from '../tools/dress/scene';
 
 /** What is seen beside the outline. */
 export interface Seeing {
@@ -41,6 +41,8 @@ interface DressBench {
   /** Whether it was done with the stems kept. */
   readonly stemsKept: boolean;
   readonly drawing: number | null;
+  /** The guide in hand: its fields are open, Delete takes it away. */
+  readonly guide: HeldGuide;
   readonly ruler: { readonly from: Vec; readonly to: Vec } | null;
   readonly seeing: Seeing;
   readonly tried: TriedCleanUp | null;
@@ -62,6 +64,7 @@ export const useDressBench = create<DressBench>(() => ({
   turned: null,
   stemsKept: false,
   drawing: null,
+  guide: null,
   ruler: null,
   seeing: { filled: false, source: 0.45, neighbours: true, comb: false, deviation: false },
   tried: null,
@@ -74,9 +77,11 @@ const set = useDressBench.setState;
 
 export const dressBench = {
   select: (selection: readonly PointRef[]): void => set({ selection }),
-  takeTool: (tool: Tool): void => set({ tool, drawing: null, ruler: null }),
+  takeTool: (tool: Tool): void => set({ tool, drawing: null, ruler: null, guide: null }),
+  holdGuide: (guide: HeldGuide): void => set({ guide }),
   workOn: (of: Target['of']): void => set({ of, selection: [], drawing: null, tried: null }),
   see: (change: Partial<Seeing>): void => set((s) => ({ seeing: { ...s.seeing, ...change } })),
   /** Another letter is in hand: nothing of the old one stays chosen. */
-  newLetter: (): void => set({ of: 'outline', selection: [], drawing: null, ruler: null, tried: null }),
+  newLetter: (): void =>
+    set({ of: 'outline', selection: [], drawing: null, ruler: null, guide: null, tried: null }),
 };

@@ -1,5 +1,10 @@
 import { create } from 'zustand';
 
+/** Size of the line: as it is first, and between what it is zoomed, px an em. */
+export const USUAL_EM_PX = 125;
+export const LEAST_EM_PX = 50;
+export const MOST_EM_PX = 420;
+
 /** What the line of letters shows. */
 export type FitText = 'running' | 'between' | 'words' | 'pangram' | 'pair';
 
@@ -23,5 +28,5 @@ export const useFitBench = create<FitBench>(() => ({
   pair: null,
   tint: true,
   tab: 'letter',
-  emPx: 125,
+  emPx: USUAL_EM_PX,
 }));

@@ -14,6 +14,7 @@ export const dressScene = (contours: readonly Contour[], change: Partial<DressSc
   contours,
   selection: [],
   anchors: [],
+  guides: [],
   hitRadius: 5,
   snap: (at) => ({ at, guides: [] }),
   snapHandle: () => null,

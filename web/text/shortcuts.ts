@@ -15,6 +15,14 @@ export const SHORTCUTS: readonly {
     ],
   },
   {
+    where: 'Every bench',
+    keys: [
+      ['+, -, 0', 'Larger, smaller, all of it in view'],
+      ['Wheel, two fingers', 'Larger or smaller about that place'],
+      ['Space and drag, two fingers', 'Move what is shown'],
+    ],
+  },
+  {
     where: 'Lift',
     keys: [
       ['J', 'Next doubtful piece'],
@@ -29,7 +37,8 @@ export const SHORTCUTS: readonly {
   {
     where: 'Dress',
     keys: [
-      ['S, O, D, C, M', 'Select, turn, draw, cut, measure'],
+      ['S, O, D, C, M, G', 'Select, turn, draw, cut, measure, lay a guide'],
+      ['K', 'Keep the line just measured'],
       ['Two presses', 'Choose a whole contour'],
       ['W', 'Choose by a loop instead of a frame (or hold Alt)'],
       ['Arrows', 'Nudge by 1 u, with Shift 10 u, with Ctrl 100 u'],
@@ -46,7 +55,6 @@ export const SHORTCUTS: readonly {
       ['F', 'Filled or outline'],
       ['Ctrl+C, Ctrl+X, Ctrl+V', 'Copy or cut contours, paste contours or any SVG drawing'],
       ['Escape, Enter', 'End the run being drawn, choose none'],
-      ['0', 'Whole letter in view'],
       ['Page Up, Page Down', 'Letter before, after'],
     ],
   },

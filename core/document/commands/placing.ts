@@ -151,13 +151,13 @@ export function changeLines(doc: Doc, lines: Partial<Lines>): ProjectDiff | null
   return d.done('Take the lines of the letters');
 }
 
-/** The overshoot of round letters, or the artist's own lines. */
+/** The overshoot of round letters, or the line spacing. */
 export function changeSeatFacts(
   doc: Doc,
-  change: Partial<Pick<ProjectRow, 'overshoot' | 'ownLines' | 'lineSpacing'>>,
+  change: Partial<Pick<ProjectRow, 'overshoot' | 'lineSpacing'>>,
 ): ProjectDiff | null {
   const d = draft(doc);
   d.put('project', { ...projectOf(doc), ...change });
   if (change.lineSpacing !== undefined) return d.done('Change the line spacing');
-  return d.done(change.ownLines ? 'Change own lines' : 'Change the overshoot');
+  return d.done('Change the overshoot');
 }

@@ -24,7 +24,7 @@ export function scaleFont(doc: Doc, factor: number): ProjectDiff | null {
       descender: scaled(descender),
     },
     overshoot: project.overshoot * factor,
-    ownLines: project.ownLines.map((l) => ({ ...l, y: l.y * factor })),
+    ownLines: project.ownLines.map((l) => ({ ...l, x: l.x * factor, y: l.y * factor })),
   });
   const icons = new Set(iconsOf(doc).map((g) => g.id));
   for (const g of Object.values(doc.glyphs)) {

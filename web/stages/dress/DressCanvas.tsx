@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { guidesOf } from '../../../core/document/commands/guides';
 import { advanceOf, placedLayers } from '../../../core/document/metrics';
 import { projectOf } from '../../../core/document/newProject';
 import { findSnags } from '../../../core/dress/snags';
@@ -15,6 +16,7 @@ import { useSheetImage } from '../../store/pictures';
 import { useDoc, useProject } from '../../store/projectStore';
 import { commandOf, previewOf } from '../../tools/dress/applyEdit';
 import { aheadOf, drawTool } from '../../tools/dress/drawTool';
+import { guideTool } from '../../tools/dress/guideTool';
 import { HIT_RADIUS_PEN_PX, HIT_RADIUS_PX } from '../../tools/dress/hitTest';
 import { lineTool } from '../../tools/dress/lineTool';
 import {
@@ -24,6 +26,7 @@ import {
   type DressPointer,
   type DressScene,
   type Gesture,
+  type HeldGuide,
 } from '../../tools/dress/scene';
 import { selectTool } from '../../tools/dress/selectTool';
 import { turnTool } from '../../tools/dress/turnTool';
@@ -36,6 +39,7 @@ import { placedAt, useDressTarget } from './useDressTarget';
 const NOTHING_LIVE: LivePicture = {
   worked: null,
   anchor: null,
+  guide: null,
   frame: null,
   line: null,
   guides: [],
@@ -50,7 +54,18 @@ export function DressCanvas() {
   const doc = useDoc();
   const desk = useDesk();
   const { glyph, target, placed, shift } = useDressTarget();
-  const { tool, selection, seeing, tried, ruler, lasso, drawing, view: ownView, tab } = useDressBench();
+  const {
+    tool,
+    selection,
+    seeing,
+    tried,
+    ruler,
+    guide,
+    lasso,
+    drawing,
+    view: ownView,
+    tab,
+  } = useDressBench();
   const [size, setSize] = useState({ width: 0, height: 0 });
   const gesture = useRef<Gesture>(idle);
   const pressed = useRef(new Presses());
@@ -59,7 +74,8 @@ export function DressCanvas() {
   const shown = useRef<{ at: number; diff: ProjectDiff | null }>({ at: 0, diff: null });
   const edges = useEdges(seeing.deviation);
   const source = useSource();
-  const { lines } = projectOf(doc);
+  const { lines, grid } = projectOf(doc);
+  const guides = useMemo(() => guidesOf(doc, glyph), [doc, glyph]);
   const advance = advanceOf(glyph);
   const whole = useWholeView(size, advance);
   const view = ownView ?? whole;
@@ -85,6 +101,9 @@ export function DressCanvas() {
       tried: tried ? placedAt(tried.made.contours, shift) : null,
       anchors: glyph.anchors.map((a) => ({ ...a, x: a.x - shift })),
       turning: tool === 'turn',
+      guides: { all: guides, inHand: guide, feet: tool === 'guide' },
+      grid,
+      measures: glyph.measures,
       snags: target.of === 'outline' && tab === 'clean' ? findSnags(placed).map((s) => s.at) : [],
     }),
     [
@@ -95,6 +114,9 @@ export function DressCanvas() {
       target,
       advance,
       lines,
+      grid,
+      guides,
+      guide,
       selection,
       source,
       seeing,
@@ -125,7 +147,8 @@ export function DressCanvas() {
   /** The running line shows what is being dragged, letters share parts only once it is let go. */
   const showInLine = (edit: DressEdit) => {
     const now = performance.now();
-    if (now - shown.current.at < PREVIEW_EVERY_MS || target.of === 'skeleton') return;
+    if (now - shown.current.at < PREVIEW_EVERY_MS || target.of === 'skeleton' || edit.kind === 'guide')
+      return;
     const diff = commandOf(doc, target, edit, shift);
     if (!diff) return;
     shown.current = { at: now, diff };
@@ -140,6 +163,7 @@ export function DressCanvas() {
     const diff = commandOf(doc, target, edit, shift);
     if (!diff) return takeBack();
     useProject.getState().commit(diff);
+    if (edit.kind === 'guide') dressBench.holdGuide(edit.guide ?? lastGuide());
     shown.current = { at: 0, diff: null };
   };
 
@@ -147,8 +171,9 @@ export function DressCanvas() {
     contours: placed,
     selection,
     anchors: still.anchors,
+    guides,
     hitRadius: radius,
-    ...snapping(doc, placed, advance, radius * 0.7, free),
+    ...snapping(doc, placed, advance, radius * 0.7, free, guides),
     lasso,
     free,
     drawing,
@@ -157,6 +182,7 @@ export function DressCanvas() {
     if (tool === 'select') return selectTool(gesture.current, event, scene);
     if (tool === 'turn') return turnTool(gesture.current, event, scene);
     if (tool === 'draw') return drawTool(gesture.current, event, scene);
+    if (tool === 'guide') return guideTool(gesture.current, event, scene);
     return lineTool(tool, gesture.current, event, scene);
   };
   /** What the pen would do here is shown before it is pressed. */
@@ -189,6 +215,7 @@ export function DressCanvas() {
     const answer = step(event, scene);
     gesture.current = answer.gesture;
     if (answer.selection) dressBench.select(answer.selection);
+    if (answer.guide !== undefined) useDressBench.setState({ guide: answer.guide });
     if (answer.drawing !== undefined) useDressBench.setState({ drawing: answer.drawing });
     if (answer.line !== undefined && tool === 'measure')
       useDressBench.setState({ ruler: answer.gesture.mode === 'idle' ? answer.line : null });
@@ -204,6 +231,7 @@ export function DressCanvas() {
     <Surface
       label={`Outline of ${glyph.name}`}
       view={view}
+      whole={whole}
       onView={(v) => useDressBench.setState({ view: v })}
       onSize={(width, height) => setSize({ width, height })}
       draw={draw}
@@ -224,14 +252,22 @@ function liveOf(
   const { preview, done, gesture } = answer;
   const edit = preview ?? done;
   return {
-    worked: edit && edit.kind !== 'anchor' ? previewOf(placed, edit) : null,
+    worked: edit && edit.kind !== 'anchor' && edit.kind !== 'guide' ? previewOf(placed, edit) : null,
     anchor: edit?.kind === 'anchor' ? edit : null,
+    guide: edit?.kind === 'guide' ? edit : null,
     frame: gesture.mode === 'framing' ? gesture.path : null,
     line: answer.line ? { ...answer.line, kind: tool === 'cut' ? 'cut' : 'measure' } : null,
     guides: answer.snapped ?? [],
     pointer,
     ahead: null,
   };
+}
+
+/** The guide just laid, which is the last of all letters' ones. */
+function lastGuide(): HeldGuide {
+  const { doc } = useProject.getState();
+  const last = doc && projectOf(doc).ownLines.at(-1);
+  return last ? { id: last.id, own: false } : null;
 }
 
 /** The first view shows the whole line height, so that letters keep their size when one steps through them. */

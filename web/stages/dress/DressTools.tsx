@@ -1,5 +1,5 @@
 import { Flex } from '@chakra-ui/react';
-import { LassoSelect, MousePointer2, PenTool, RotateCw, Ruler, Scissors } from 'lucide-react';
+import { LassoSelect, MousePointer2, PenTool, RotateCw, Ruler, Scissors, Slash } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { dressBench, useDressBench } from '../../store/dressBench';
 import type { Tool } from '../../tools/dress/scene';
@@ -27,6 +27,12 @@ const TOOLS: readonly (readonly [Tool, string, string, ReactNode])[] = [
     'Measure',
     'Measure thickness: press at an edge, or draw a line across (M)',
     <Ruler key="m" size={15} />,
+  ],
+  [
+    'guide',
+    'Guide',
+    'Lay a line to draw by: press, and pull to turn it; by its foot it moves (G)',
+    <Slash key="g" size={15} />,
   ],
 ];
 

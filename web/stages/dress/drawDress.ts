@@ -1,6 +1,7 @@
 import type { PointRef } from '../../../core/document/commands/dressing';
-import type { GlyphRow, Lines, PieceRow } from '../../../core/document/schema';
+import type { GlyphRow, Lines, PieceRow, ProjectRow } from '../../../core/document/schema';
 import type { PenShape } from '../../../core/dress/grow';
+import type { GuideLine } from '../../../core/dress/guides';
 import type { Guide } from '../../../core/dress/snapping';
 import type { Contour, Node } from '../../../core/geometry/contour';
 import type { ColourLayer } from '../../../core/geometry/paint';
@@ -12,8 +13,10 @@ import { drawFontLines } from '../../canvas/lines';
 import { path2dOf } from '../../canvas/path2d';
 import { emAt as at, type View } from '../../canvas/view';
 import type { SheetImage } from '../../store/pictures';
+import type { HeldGuide } from '../../tools/dress/scene';
 import type { Ahead } from '../../tools/dress/drawTool';
 import { drawAhead } from './drawAhead';
+import { drawGrid, drawGuideLines, drawMeasures, type ShownGuides } from './drawGuideLines';
 import { drawMarks } from './drawMarks';
 import { drawTurnFrame } from './drawTurnFrame';
 import { drawAnchors, drawComb, drawDeviation, drawGuides, drawRuler } from './drawSeeing';
@@ -52,6 +55,9 @@ export interface DressPicture {
   readonly anchors: readonly { readonly name: string; readonly x: number; readonly y: number }[];
   /** Whether a frame with grips stands round what is chosen. */
   readonly turning: boolean;
+  readonly guides: ShownGuides;
+  readonly grid: ProjectRow['grid'];
+  readonly measures: GlyphRow['measures'];
   /** Places of snags, while one is cleaning. */
   readonly snags: readonly Vec[];
 }
@@ -60,6 +66,7 @@ export interface DressPicture {
 export interface LivePicture {
   readonly worked: readonly Contour[] | null;
   readonly anchor: { readonly name: string; readonly to: Vec } | null;
+  readonly guide: { readonly guide: HeldGuide; readonly line: GuideLine } | null;
   readonly frame: readonly Vec[] | null;
   readonly line: { readonly from: Vec; readonly to: Vec; readonly kind: 'cut' | 'measure' } | null;
   readonly guides: readonly Guide[];
@@ -92,12 +99,14 @@ export function drawDress(
   const moving = live.worked ? worked.filter((c, i) => c !== still.worked[i]) : [];
   if (live.worked)
     g.drawImage(stillLayer(view, width, height, still, live.worked, inks), 0, 0, width, height);
-  else drawStill(g, view, width, still, inks);
+  else drawStill(g, view, width, height, still, inks);
   inEm(g, view, 0, () => drawInk(g, view, still, live, outline, moving, inks));
   if (still.tried) drawTried(g, view, still.tried, inks);
   if (still.comb) drawComb(g, view, worked, inks);
   if (still.edges) drawDeviation(g, view, outline, still.edges, inks);
   if (!still.tried) drawMarks(g, view, live.worked ? moving : worked, selectionOn(still, live), inks);
+  drawGuideLines(g, view, width, height, still.guides, live.guide, inks);
+  drawMeasures(g, view, still.measures, still.originX, outline, inks);
   drawSnagPlaces(g, view, live.worked ? [] : still.snags, inks);
   drawAnchors(g, view, still.anchors, live.anchor, inks);
   drawGuides(g, view, width, height, live.guides, live.pointer, inks);
@@ -123,10 +132,12 @@ function drawStill(
   g: CanvasRenderingContext2D,
   view: View,
   width: number,
+  height: number,
   still: DressPicture,
   inks: Inks,
 ): void {
   drawSource(g, view, still);
+  drawGrid(g, view, width, height, still.grid, inks);
   drawFontLines(g, view, width, still.lines, inks);
   for (const side of [still.before, still.after]) {
     if (!side) continue;
@@ -165,7 +176,7 @@ function stillLayer(
   canvas.height = Math.round(height * ratio);
   const g = canvas.getContext('2d')!;
   g.setTransform(ratio, 0, 0, ratio, 0, 0);
-  drawStill(g, view, width, still, inks);
+  drawStill(g, view, width, height, still, inks);
   inEm(g, view, 0, () => {
     g.strokeStyle = inks.ink;
     g.lineWidth = 1.2 / view.zoom;

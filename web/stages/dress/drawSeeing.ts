@@ -215,6 +215,10 @@ export function drawRuler(
   }
 }
 
+/** The thickness of every stretch of ink under a straight, u. */
+export const widthsAlong = (outline: readonly Contour[], from: Vec, to: Vec): number[] =>
+  inkAlong(chordsOf(outline, 0.1), from, to).map((r) => r.width);
+
 /** A press without a drag reads the thickness at the nearest edge. */
 function pressed(outline: readonly Contour[], p: Vec): { from: Vec; to: Vec; width: number }[] {
   const here = thicknessAt(outline, p);

@@ -1,9 +1,11 @@
 import type { PointRef } from '../../../core/document/commands/dressing';
+import type { ShownGuide } from '../../../core/document/commands/guides';
 import { projectOf } from '../../../core/document/newProject';
 import type { Doc } from '../../../core/document/schema';
 import {
   pointGuides,
   snapHandle,
+  snapToGrid,
   snapToGuides,
   type Bearing,
   type Guide,
@@ -16,16 +18,17 @@ import type { DressScene } from '../../tools/dress/scene';
 /** Points further away than this don't draw others into line, so that a crowded letter stays calm, u. */
 const FAR_EM = 900;
 
-/** What things snap to on the bench: the font's lines, other points, the standard stem; handles to level, upright and their neighbours' directions. */
+/** What things snap to on the bench: the font's lines, the artist's own, other points, the grid, the standard stem; handles to level, upright and their neighbours' directions. */
 export function snapping(
   doc: Doc,
   contours: readonly Contour[],
   advance: number,
   reach: number,
   free: boolean,
+  own: readonly ShownGuide[],
 ): Pick<DressScene, 'snap' | 'snapHandle'> {
   if (free) return { snap: (at) => ({ at, guides: [] }), snapHandle: () => null };
-  const { lines, styleId } = projectOf(doc);
+  const { lines, styleId, grid } = projectOf(doc);
   const stem = doc.styles[styleId]?.stems ?? { upright: null, level: null };
   const fixed: Guide[] = [
     { axis: 'y', at: 0, reason: 'baseline' },
@@ -35,7 +38,14 @@ export function snapping(
     { axis: 'y', at: lines.descender, reason: 'descender' },
     { axis: 'x', at: 0, reason: 'left edge' },
     { axis: 'x', at: advance, reason: 'right edge' },
+    ...own.flatMap((g): Guide[] => {
+      if (g.deg === 0) return [{ axis: 'y', at: g.y, reason: g.name }];
+      return Math.abs(g.deg) === 90 ? [{ axis: 'x', at: g.x, reason: g.name }] : [];
+    }),
   ];
+  const slanted = own
+    .filter((g) => g.deg !== 0 && Math.abs(g.deg) !== 90)
+    .map((g) => ({ ...g, reason: g.name }));
   return {
     snap: (at: Vec, moving: readonly PointRef[]) => {
       const held = new Set(moving.map((p) => `${p.contour} ${p.node}`));
@@ -44,7 +54,9 @@ export function snapping(
           (n, ni) => !held.has(`${ci} ${ni}`) && Math.abs(n.x - at.x) + Math.abs(n.y - at.y) < FAR_EM,
         ),
       );
-      return snapToGuides(at, [...fixed, ...pointGuides(others, stem)], reach);
+      const guides = [...fixed, ...pointGuides(others, stem)];
+      const snapped = snapToGuides(at, guides, reach, slanted);
+      return grid.snaps ? snapToGrid(snapped, grid.step) : snapped;
     },
     snapHandle: (point: PointRef, at: Vec) => {
       const c = contours[point.contour];

@@ -10,6 +10,7 @@ import {
   setNodeKind,
   shapeSegments,
 } from '../../../core/document/commands/dressing';
+import { keepMeasure, removeGuide } from '../../../core/document/commands/guides';
 import type { ProjectDiff } from '../../../core/document/diff';
 import type { NodeKind } from '../../../core/geometry/contour';
 import { segmentsBetween } from '../../../core/trace/refit';
@@ -80,6 +81,18 @@ export function usePointActions() {
   };
 }
 
+/** Keeps the line just measured. */
+export function useKeepMeasure(): () => void {
+  const { target } = useDressTarget();
+  return () => {
+    const { ruler } = useDressBench.getState();
+    const { doc, commit } = useProject.getState();
+    if (!ruler || !doc) return;
+    commit(keepMeasure(doc, target.glyphId, ruler.from, ruler.to));
+    useDressBench.setState({ ruler: null });
+  };
+}
+
 const inField = (e: Event): boolean =>
   (e.target as HTMLElement | null)?.closest?.('input, textarea') instanceof Element;
 
@@ -96,12 +109,21 @@ export function useDressKeys(): void {
     actions.nudge(x, y);
   };
   const stop = () => {
-    useDressBench.setState({ tried: null, ruler: null, drawing: null });
+    useDressBench.setState({ tried: null, ruler: null, drawing: null, guide: null });
     dressBench.select([]);
+  };
+  const keep = useKeepMeasure();
+  const remove = () => {
+    const { guide } = useDressBench.getState();
+    if (!guide) return actions.remove();
+    const { doc, commit } = useProject.getState();
+    if (doc) commit(removeGuide(doc, guide.own ? target.glyphId : null, guide.id));
+    useDressBench.setState({ guide: null });
   };
   useClipboard();
   useBenchKey('left, right, up, down', nudge, { ignoreModifiers: true });
-  useBenchKey('delete, backspace', actions.remove);
+  useBenchKey('delete, backspace', remove);
+  useBenchKey('k', keep);
   useBenchKey('e', () => actions.kind('corner'));
   useBenchKey('r', () => actions.kind('smooth'));
   useBenchKey('t', () => actions.kind('tangent'));
@@ -116,12 +138,12 @@ export function useDressKeys(): void {
   useBenchKey('d', () => dressBench.takeTool('draw'));
   useBenchKey('c', () => dressBench.takeTool('cut'));
   useBenchKey('m', () => dressBench.takeTool('measure'));
+  useBenchKey('g', () => dressBench.takeTool('guide'));
   useBenchKey('w', () => useDressBench.setState((s) => ({ lasso: !s.lasso })));
   useBenchKey('f', () => dressBench.see({ filled: !useDressBench.getState().seeing.filled }));
   useBenchKey('y', () => void makeCleanUp(target, 'neaten', useDressBench.getState().tolerance));
   useBenchKey('escape', stop);
   useBenchKey('enter', stop);
-  useBenchKey('0', () => useDressBench.setState({ view: null }));
   useBenchKey('pageup', () => step(-1), { preventDefault: true });
   useBenchKey('pagedown', () => step(1), { preventDefault: true });
 }

@@ -1,10 +1,12 @@
 import { useMemo, useRef } from 'react';
 import { scaling } from '../../../core/geometry/affine';
 import { transformContours } from '../../../core/geometry/contour';
+import type { ShownGuide } from '../../../core/document/commands/guides';
 import { advanceOf, inkBox, inkWidth, placedContours } from '../../../core/document/metrics';
 import type { GlyphRow, Lines } from '../../../core/document/schema';
 import { pathData } from '../../../core/svg/pathData';
 import { useSize } from '../../ui/useSize';
+import { FitGuides } from './FitGuides';
 import { whiteBetween } from './whiteBetween';
 
 export interface SetLetter {
@@ -17,6 +19,8 @@ export interface SetLetter {
 interface Props {
   readonly letters: readonly SetLetter[];
   readonly lines: Lines;
+  /** Lines of the artist's own, and those of the letter in hand. */
+  readonly guides: readonly ShownGuide[];
   readonly inHand: string;
   /** Which of its places in the line has its bearings written out. */
   readonly numberedAt: number;
@@ -76,6 +80,7 @@ export function FitLine(props: Props) {
   const {
     letters,
     lines,
+    guides,
     inHand,
     numberedAt,
     pair,
@@ -228,6 +233,15 @@ export function FitLine(props: Props) {
                 stroke="var(--chakra-colors-rule)"
                 strokeWidth={1 / scale}
                 strokeDasharray={`${6 / scale} ${3.2 / scale}`}
+              />
+              <FitGuides
+                guides={guides}
+                from={-MARGIN / scale}
+                to={(width - MARGIN) / scale}
+                inHandAt={row.filter((l) => l.glyph.id === inHand).map((l) => l.x - start)}
+                top={tall}
+                bottom={lines.descender}
+                scale={scale}
               />
               {row.map((l) => {
                 const chosen = l.glyph.id === inHand;

@@ -1,3 +1,4 @@
+import { guidesOf } from '../../../core/document/commands/guides';
 import { Box, NativeSelect } from '@chakra-ui/react';
 import { useCallback, useMemo, useRef } from 'react';
 import { setBearings, setKerning } from '../../../core/document/commands/fitting';
@@ -6,11 +7,12 @@ import { advanceOf } from '../../../core/document/metrics';
 import { projectOf } from '../../../core/document/newProject';
 import type { Doc, GlyphRow } from '../../../core/document/schema';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';
-import { useFitBench, type FitText } from '../../store/fitBench';
+import { LEAST_EM_PX, MOST_EM_PX, USUAL_EM_PX, useFitBench, type FitText } from '../../store/fitBench';
 import { fitAll, stopFitting, useFittingAll } from '../../store/fittingAll';
 import { useDoc, useProject } from '../../store/projectStore';
 import { drawnGlyphs, glyphByCodePoint } from '../../store/selectors';
 import { betweenText, PANGRAM, pairText, wordsText } from '../../text/spacingStrings';
+import { ScrolledBench } from '../../canvas/ScrolledBench';
 import { useBenchKey } from '../../ui/benchKeys';
 import { Bench, EmptyBench } from '../../ui/Bench';
 import { InkButton } from '../../ui/InkButton';
@@ -172,12 +174,6 @@ export function FitStage() {
             >
               Pair map
             </InkButton>
-            <InkButton tip="Smaller letters, more text" px="2" onClick={() => resize(emPx / 1.25)}>
-              −
-            </InkButton>
-            <InkButton tip="Larger letters" px="2" onClick={() => resize(emPx * 1.25)}>
-              +
-            </InkButton>
           </>
         }
       >
@@ -190,18 +186,19 @@ export function FitStage() {
             onPick={(i, j) => holdPair(rhythm.glyphIds[i]!, rhythm.glyphIds[j]!)}
           />
         ) : (
-          <Box
-            flex="1"
-            minH="0"
-            overflow="auto"
-            bg="sheet"
-            tabIndex={0}
-            role="region"
-            aria-label="The text being fitted"
+          <ScrolledBench
+            label="The text being fitted"
+            size={emPx}
+            least={LEAST_EM_PX}
+            most={MOST_EM_PX}
+            usual={USUAL_EM_PX}
+            onSize={(px) => useFitBench.setState({ emPx: px })}
+            ground="sheet"
           >
             <FitLine
               letters={letters}
               lines={lines}
+              guides={guidesOf(doc, glyph)}
               inHand={glyph.id}
               numberedAt={at}
               pair={held}
@@ -223,13 +220,10 @@ export function FitStage() {
                   commit(setKerning(now, left, right, kerningBetween(now)(left, right) + by), continues);
               }}
             />
-          </Box>
+          </ScrolledBench>
         )}
       </Bench>
       <FitGauge glyph={glyph} pair={pair} rhythm={rhythm} onNext={nextWorst} />
     </>
   );
 }
-
-/** Between a small and a large size, px an em. */
-const resize = (emPx: number) => useFitBench.setState({ emPx: Math.max(50, Math.min(420, emPx)) });

@@ -242,9 +242,6 @@ export function LiftStage() {
               Accept all
             </InkButton>
             <ShowBar shown={shown} onShown={setShown} coloured={pieces.some((p) => p.layers.length > 0)} />
-            <InkButton px="2" tip="The whole sheet in view" onClick={() => setView(null)}>
-              Whole sheet
-            </InkButton>
             <Text fontSize="xs" color="faded" whiteSpace="nowrap" data-testid="lift-count">
               {counted(pieces.filter((p) => p.state !== 'dropped').length, 'piece')}, {doubtful.length}{' '}
               doubtful
@@ -257,6 +254,7 @@ export function LiftStage() {
         <Surface
           label={`The sheet ${sheet.name} with its letters outlined`}
           view={view}
+          whole={whole ?? null}
           onView={setView}
           onSize={(width, height) => setSize({ width, height })}
           draw={draw}

@@ -1,7 +1,7 @@
 import { Box } from '@chakra-ui/react';
 import { useMemo } from 'react';
 import { advanceOf, originX } from '../../../core/document/metrics';
-import type { GlyphRow, Lines } from '../../../core/document/schema';
+import type { GlyphRow, GuideRow, Lines } from '../../../core/document/schema';
 import type { Steps } from '../../../core/steps';
 import { useDesk } from '../../app/colourMode';
 import { readInks, type Inks } from '../../canvas/inks';
@@ -14,6 +14,7 @@ interface Props {
   readonly label: string;
   readonly members: readonly GlyphRow[];
   readonly lines: Lines;
+  readonly ownLines: readonly GuideRow[];
   /** How much one letter darkens, 0 to 1. */
   readonly strength: number;
   readonly inHand: string | null;
@@ -23,7 +24,7 @@ interface Props {
 const ROOM = 60;
 
 /** Letters laid over each other on the font's lines, a few at a time: there may be hundreds. */
-export function OverlaidSet({ name, label, members, lines, strength, inHand }: Props) {
+export function OverlaidSet({ name, label, members, lines, ownLines, strength, inHand }: Props) {
   const { ref, height: px } = useSize<HTMLDivElement>();
   const desk = useDesk();
   const widest = useMemo(() => members.reduce((w, g) => Math.max(w, advanceOf(g)), 200), [members]);
@@ -35,11 +36,11 @@ export function OverlaidSet({ name, label, members, lines, strength, inHand }: P
     const scale = k * devicePixelRatio;
     // Em units, y up, from the left edge of the widest letter.
     const place: Place = { scale, x: ROOM * scale, y: top * scale };
-    const laid = { members, widest, strength, inHand, lines, place };
+    const laid = { members, widest, strength, inHand, lines, ownLines, place };
     return px === 0 ? null : (g: CanvasRenderingContext2D) => laying(g, laid);
     // The desk's colours are read when it is drawn.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [members, lines, widest, strength, inHand, px, width, top, k, desk]);
+  }, [members, lines, ownLines, widest, strength, inHand, px, width, top, k, desk]);
   const canvas = useSlicedDrawing(draw);
   return (
     <Box h="100%" display="flex" flexDirection="column" alignItems="center" pt="2" flexShrink={0}>
@@ -60,7 +61,11 @@ export function OverlaidSet({ name, label, members, lines, strength, inHand }: P
   );
 }
 
-function drawLines(g: CanvasRenderingContext2D, lines: Lines, widest: number, inks: Inks): void {
+function drawLines(
+  g: CanvasRenderingContext2D,
+  { lines, ownLines, widest }: Pick<Laid, 'lines' | 'ownLines' | 'widest'>,
+  inks: Inks,
+): void {
   g.lineWidth = 3;
   [0, lines.xHeight, lines.capHeight].forEach((y, i) => {
     g.strokeStyle = i === 0 ? inks.faded : inks.rule;
@@ -70,6 +75,14 @@ function drawLines(g: CanvasRenderingContext2D, lines: Lines, widest: number, in
     g.lineTo(widest + ROOM, y);
     g.stroke();
   });
+  g.strokeStyle = inks.hand;
+  g.setLineDash([36, 9, 6, 9]);
+  for (const { y } of ownLines) {
+    g.beginPath();
+    g.moveTo(-ROOM, y);
+    g.lineTo(widest + ROOM, y);
+    g.stroke();
+  }
   g.setLineDash([]);
 }
 
@@ -86,16 +99,18 @@ interface Laid {
   readonly strength: number;
   readonly inHand: string | null;
   readonly lines: Lines;
+  /** Level lines of the artist's own: letters lie centred here, so that others have no place. */
+  readonly ownLines: readonly GuideRow[];
   readonly place: Place;
 }
 
 function* laying(
   g: CanvasRenderingContext2D,
-  { members, widest, strength, inHand, lines, place }: Laid,
+  { members, widest, strength, inHand, lines, ownLines, place }: Laid,
 ): Steps<void> {
   const inks = readInks();
   g.setTransform(place.scale, 0, 0, -place.scale, place.x, place.y);
-  drawLines(g, lines, widest, inks);
+  drawLines(g, { lines, ownLines, widest }, inks);
   // The one in hand lies on top.
   const order = [...members].sort((a, b) => Number(a.id === inHand) - Number(b.id === inHand));
   for (const glyph of order) {

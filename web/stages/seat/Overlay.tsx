@@ -1,7 +1,7 @@
 import { counted } from '../../../core/problems/counted';
 import { Box } from '@chakra-ui/react';
 import { useMemo } from 'react';
-import type { GlyphRow, Lines } from '../../../core/document/schema';
+import type { GlyphRow, GuideRow, Lines } from '../../../core/document/schema';
 import { OverlaidSet } from './OverlaidSet';
 
 const SETS: readonly [string, RegExp][] = [
@@ -13,13 +13,14 @@ const SETS: readonly [string, RegExp][] = [
 interface Props {
   readonly glyphs: readonly GlyphRow[];
   readonly lines: Lines;
+  readonly ownLines: readonly GuideRow[];
   /** When several are chosen, only those are laid over each other. */
   readonly chosen: ReadonlySet<string>;
   readonly inHand: string | null;
 }
 
 /** The letters themselves laid over each other by kind, so that one that stands out is seen. */
-export function Overlay({ glyphs, lines, chosen, inHand }: Props) {
+export function Overlay({ glyphs, lines, ownLines, chosen, inHand }: Props) {
   const sets = useMemo(() => setsOf(glyphs, chosen), [glyphs, chosen]);
   const several = chosen.size > 1;
   return (
@@ -31,6 +32,7 @@ export function Overlay({ glyphs, lines, chosen, inHand }: Props) {
           label={`${several ? '' : 'All '}${s.name} laid over each other`}
           strength={several ? 0.25 : 0.09}
           lines={lines}
+          ownLines={ownLines}
           inHand={inHand}
         />
       ))}

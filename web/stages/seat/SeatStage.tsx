@@ -1,7 +1,8 @@
 import { Box, Flex, NativeSelect, Text } from '@chakra-ui/react';
 import { useEffect, useMemo, useState } from 'react';
+import { changeGuide } from '../../../core/document/commands/guides';
 import { changeSeating, seatAll } from '../../../core/document/commands/lifting';
-import { changeSeatFacts, liftGlyphs, mendStandings } from '../../../core/document/commands/placing';
+import { liftGlyphs, mendStandings } from '../../../core/document/commands/placing';
 import { projectOf } from '../../../core/document/newProject';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';
 import { useDoc, useProject } from '../../store/projectStore';
@@ -32,6 +33,7 @@ export function SeatStage() {
   const [order, setOrder] = useState<SkylineOrder>('alphabet');
   const glyphs = drawnGlyphs(doc);
   const { lines, ownLines } = projectOf(doc);
+  const levelLines = useMemo(() => ownLines.filter((l) => l.deg === 0), [ownLines]);
   const all = standingsInOrder(doc);
   const standings = useMemo(() => {
     if (order === 'height') return [...all].sort((a, b) => b.top - b.bottom - (a.top - a.bottom));
@@ -91,11 +93,7 @@ export function SeatStage() {
     take(id);
   };
   const moveLine = (key: LineKey, value: number, continues: boolean) => {
-    if (key.kind === 'own')
-      return commit(
-        changeSeatFacts(doc, { ownLines: ownLines.map((l) => (l.id === key.id ? { ...l, y: value } : l)) }),
-        continues,
-      );
+    if (key.kind === 'own') return commit(changeGuide(doc, null, key.id, { y: value }), continues);
     commit(
       changeSeating(doc, {
         lines: { [key.line]: value },
@@ -165,7 +163,7 @@ export function SeatStage() {
             <Skyline
               standings={standings}
               lines={lines}
-              ownLines={ownLines}
+              ownLines={levelLines}
               chosen={live}
               inHand={glyph?.id ?? null}
               onChoose={choose}
@@ -179,7 +177,13 @@ export function SeatStage() {
           </Box>
           <Box flex="1" minH="0" borderTopWidth="1px" borderColor="rule">
             {under === 'overlay' ? (
-              <Overlay glyphs={glyphs} lines={lines} chosen={live} inHand={glyph?.id ?? null} />
+              <Overlay
+                glyphs={glyphs}
+                lines={lines}
+                ownLines={levelLines}
+                chosen={live}
+                inHand={glyph?.id ?? null}
+              />
             ) : (
               <BesideOthers />
             )}

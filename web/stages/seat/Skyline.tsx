@@ -4,6 +4,8 @@ import { scaleLinear } from 'd3';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Lines, ProjectRow } from '../../../core/document/schema';
 import type { Standing } from '../../../core/seat/standing';
+import { useScrolledZoom } from '../../canvas/useScrolledZoom';
+import { ZoomBar } from '../../ui/ZoomBar';
 import { useSize } from '../../ui/useSize';
 import {
   idle,
@@ -35,6 +37,8 @@ const LEFT = 92;
 /** Bars stand no closer than this, px: a longer skyline is scrolled. */
 const LEAST_STEP = 9;
 const RIGHT = 26;
+/** Bars are spread by no more than this. */
+const MOST_CLOSER = 12;
 /** Skylines of fewer bars are drawn whole; of longer ones only what is in sight, and a little more. */
 const WHOLE = 160;
 const BEYOND = 20;
@@ -46,7 +50,9 @@ export function Skyline({ standings, lines, ownLines, chosen, inHand, onChoose, 
   const gesture = useRef<SkylineGesture>(idle);
   const [frozen, setFrozen] = useState<Heights | null>(null);
   const room = Math.max(1, width - LEFT - RIGHT);
-  const step = Math.max(LEAST_STEP, room / Math.max(1, standings.length));
+  const usual = Math.max(LEAST_STEP, room / Math.max(1, standings.length));
+  const [closer, setCloser] = useState(1);
+  const step = usual * closer;
   const isLong = step * standings.length > room + 1;
   const virtual = useVirtualizer({
     horizontal: true,
@@ -55,6 +61,14 @@ export function Skyline({ standings, lines, ownLines, chosen, inHand, onChoose, 
     estimateSize: () => step,
     overscan: standings.length <= WHOLE ? WHOLE : BEYOND,
     useFlushSync: false,
+  });
+  const zoom = useScrolledZoom({
+    element: scroller,
+    size: closer,
+    least: 1,
+    most: MOST_CLOSER,
+    usual: 1,
+    onSize: setCloser,
   });
   const { measure } = virtual;
   useEffect(() => measure(), [measure, step]);
@@ -160,6 +174,7 @@ export function Skyline({ standings, lines, ownLines, chosen, inHand, onChoose, 
           })}
         </svg>
       </Box>
+      <ZoomBar {...zoom} />
     </Box>
   );
 }

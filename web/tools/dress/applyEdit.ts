@@ -10,6 +10,7 @@ import {
   putAnchor,
   type Target,
 } from '../../../core/document/commands/dressing';
+import { addGuide, changeGuide } from '../../../core/document/commands/guides';
 import type { ProjectDiff } from '../../../core/document/diff';
 import type { Doc } from '../../../core/document/schema';
 import { compose, translation } from '../../../core/geometry/affine';
@@ -52,6 +53,11 @@ export function commandOf(doc: Doc, target: Target, edit: DressEdit, originX: nu
       return putAnchor(doc, target.glyphId, { name: edit.name, ...own(edit.to) });
     case 'draw':
       return drawContour(doc, target, transformContour(edit.contour, translation(originX, 0)), edit.instead);
+    case 'guide': {
+      const { id, own } = edit.guide ?? { id: null, own: false };
+      if (id === null) return addGuide(doc, null, edit.line);
+      return changeGuide(doc, own ? target.glyphId : null, id, edit.line);
+    }
     case 'add':
       return addPoint(doc, target, edit.contour, edit.segment, edit.t);
     case 'cut':

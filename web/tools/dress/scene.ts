@@ -1,11 +1,12 @@
 import type { PointRef } from '../../../core/document/commands/dressing';
+import type { GuideLine } from '../../../core/dress/guides';
 import type { Snapped } from '../../../core/dress/snapping';
 import type { Affine } from '../../../core/geometry/affine';
 import type { Contour } from '../../../core/geometry/contour';
 import type { Box } from '../../../core/geometry/measure';
 import type { Vec } from '../../../core/geometry/vec';
 
-export type Tool = 'select' | 'turn' | 'draw' | 'cut' | 'measure';
+export type Tool = 'select' | 'turn' | 'draw' | 'cut' | 'measure' | 'guide';
 
 /** What one can take hold of at a frame: a side or corner (-1, 0, 1 across and up), the grip for turning, or its inside. */
 export type Grip =
@@ -29,6 +30,8 @@ export interface DressScene {
   readonly contours: readonly Contour[];
   readonly selection: readonly PointRef[];
   readonly anchors: readonly { readonly name: string; readonly x: number; readonly y: number }[];
+  /** Lines to draw by, measured like all else on the bench. */
+  readonly guides: readonly (GuideLine & { readonly id: string; readonly own: boolean })[];
   /** Reach of the pointer. */
   readonly hitRadius: number;
   /** Where a place wants to be, `moving` being the points that move with it. */
@@ -59,9 +62,13 @@ export type DressEdit =
       readonly by: Vec;
     }
   | { readonly kind: 'anchor'; readonly name: string; readonly to: Vec }
+  | { readonly kind: 'guide'; readonly guide: HeldGuide; readonly line: GuideLine }
   | { readonly kind: 'draw'; readonly contour: Contour; readonly instead: number | null }
   | { readonly kind: 'add'; readonly contour: number; readonly segment: number; readonly t: number }
   | { readonly kind: 'cut'; readonly from: Vec; readonly to: Vec };
+
+/** The guide that is moved: by its id, and whether it is the letter's own; null = one that is being made. */
+export type HeldGuide = { readonly id: string; readonly own: boolean } | null;
 
 /** What the tool is in the middle of. */
 export type Gesture =
@@ -112,6 +119,15 @@ export type Gesture =
       /** Settled by the first bit of a pull. */
       readonly way: 'stretch' | 'slant' | null;
     }
+  | {
+      readonly mode: 'guiding';
+      readonly guide: HeldGuide;
+      /** The guide when it was taken hold of, and where. */
+      readonly line: GuideLine;
+      readonly from: Vec;
+      /** Its foot is moved, or it is turned about that. */
+      readonly by: 'foot' | 'turn';
+    }
   | { readonly mode: 'ruling'; readonly from: Vec; readonly to: Vec };
 
 export interface DressAnswer {
@@ -124,6 +140,8 @@ export interface DressAnswer {
   readonly snapped?: Snapped['guides'];
   /** The run the pen goes on with, after this. */
   readonly drawing?: number | null;
+  /** The guide in hand after this. */
+  readonly guide?: HeldGuide;
   /** A straight being drawn by the knife or the ruler. */
   readonly line?: { readonly from: Vec; readonly to: Vec } | null;
 }

@@ -1,11 +1,12 @@
 import { compose, translation, scaling, applyAffine, type Affine } from '../../../geometry/affine';
 import { transformContours } from '../../../geometry/contour';
 import { contoursBox } from '../../../geometry/measure';
+import { mapGuide } from '../../../dress/guides';
 import { transformPaint } from '../../../geometry/paint';
 import { draft, type ProjectDiff } from '../../diff';
 import type { Doc, GlyphRow } from '../../schema';
 
-/** All that is drawn of a glyph under a map: outline, colours, skeleton, anchors, and where its picture lies. */
+/** All that is drawn of a glyph under a map: outline, colours, skeleton, anchors, guides, measures, and where its picture lies. */
 export function mapGlyph(glyph: GlyphRow, map: Affine): GlyphRow {
   const contours = transformContours(glyph.contours, map);
   return {
@@ -16,6 +17,12 @@ export function mapGlyph(glyph: GlyphRow, map: Affine): GlyphRow {
       contours: i === 0 ? contours : transformContours(l.contours, map),
     })),
     anchors: glyph.anchors.map((a) => ({ ...a, ...applyAffine(map, a) })),
+    guides: glyph.guides.map((g) => mapGuide(g, map)),
+    measures: glyph.measures.map((m) => ({
+      ...m,
+      from: applyAffine(map, m.from),
+      to: applyAffine(map, m.to),
+    })),
     components: glyph.components.map((c) => ({ ...c, transform: compose(map, c.transform) })),
     skeleton: glyph.skeleton && {
       lines: transformContours(glyph.skeleton.lines, map),

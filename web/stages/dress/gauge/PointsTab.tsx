@@ -23,6 +23,8 @@ import { NumberField } from '../../../ui/NumberField';
 import { usePointActions } from '../useDressKeys';
 import { useDressTarget } from '../useDressTarget';
 import { ChoosePart } from './ChoosePart';
+import { GuidePart } from './GuidePart';
+import { MeasurePart } from './MeasurePart';
 import { TurnPart } from './TurnPart';
 
 const REFITS = [
@@ -34,11 +36,14 @@ const REFITS = [
 const KIND_TEXT = { corner: 'corner', smooth: 'smooth', tangent: 'straight into curve' } as const;
 
 export function PointsTab() {
-  // With the turning tool in hand its numbers are what one looks for.
-  const turning = useDressBench((s) => s.tool === 'turn');
+  // With a tool in hand its numbers are what one looks for.
+  const tool = useDressBench((s) => s.tool);
+  const turning = tool === 'turn';
   return (
     <>
       <LetterFacts />
+      {tool === 'guide' && <GuidePart />}
+      {tool === 'measure' && <MeasurePart />}
       <ChosenPoint />
       <ChoosePart />
       {turning && <TurnPart />}

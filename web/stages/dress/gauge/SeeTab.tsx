@@ -1,8 +1,9 @@
 import { Checkbox, Text } from '@chakra-ui/react';
 import { dressBench, useDressBench, type Seeing } from '../../../store/dressBench';
 import { Fact } from '../../../ui/Gauge';
-import { InkButton } from '../../../ui/InkButton';
 import { NumberField } from '../../../ui/NumberField';
+import { GridPart } from './GridPart';
+import { GuidePart } from './GuidePart';
 import { deviationNumbers } from '../drawSeeing';
 import { placedAt, useDressTarget } from '../useDressTarget';
 import { useEdges } from '../useEdges';
@@ -40,12 +41,8 @@ export function SeeTab() {
         step={5}
         onChange={(v) => dressBench.see({ source: v / 100 })}
       />
-      <InkButton tip="The whole letter in view (0)" onClick={() => useDressBench.setState({ view: null })}>
-        Whole letter
-      </InkButton>
-      <Text fontSize="xs" color="faded">
-        Wheel zooms, Space moves.
-      </Text>
+      <GridPart />
+      <GuidePart />
     </>
   );
 }

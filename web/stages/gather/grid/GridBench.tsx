@@ -5,6 +5,7 @@ import { projectOf } from '../../../../core/document/newProject';
 import type { Module } from '../../../../core/modules/modules';
 import { buildLetter } from '../../../store/drawing';
 import { useDoc } from '../../../store/projectStore';
+import { ScrolledBench } from '../../../canvas/ScrolledBench';
 import { Bench } from '../../../ui/Bench';
 import { InkButton } from '../../../ui/InkButton';
 import { GridCanvas } from './GridCanvas';
@@ -21,6 +22,7 @@ export function GridBench({ onClose }: { onClose: () => void }) {
   const { bill, lines } = projectOf(doc);
   const characters = [...new Set(bill)].filter((c) => c.trim() !== '');
   const [char, setChar] = useState(characters[0] ?? 'A');
+  const [zoom, setZoom] = useState(1);
   const [brush, setBrush] = useState<Brush>({ shape: 'full', turn: 0 });
   const { capLinePx } = drawnSheet(doc, 'built').seating;
   const capRows = Math.round((capLinePx ?? FIRST_ROWS * CELL_PX) / CELL_PX);
@@ -80,15 +82,27 @@ export function GridBench({ onClose }: { onClose: () => void }) {
             );
           })}
         </Flex>
-        <GridCanvas
-          key={char}
-          char={char}
-          cells={cells}
-          capRows={capRows}
-          xRows={(lines.xHeight / lines.capHeight) * capRows}
-          brush={brush}
-          onPaint={(next) => buildLetter(char, next)}
-        />
+        <ScrolledBench
+          label="The letter's grid"
+          size={zoom}
+          least={1}
+          most={6}
+          usual={1}
+          onSize={setZoom}
+          ground="sheet"
+        >
+          <Flex direction="column" style={{ width: `${zoom * 100}%`, height: `${zoom * 100}%` }}>
+            <GridCanvas
+              key={char}
+              char={char}
+              cells={cells}
+              capRows={capRows}
+              xRows={(lines.xHeight / lines.capHeight) * capRows}
+              brush={brush}
+              onPaint={(next) => buildLetter(char, next)}
+            />
+          </Flex>
+        </ScrolledBench>
       </Bench>
       <GridGauge
         char={char}

@@ -8,6 +8,7 @@ import { useDoc, useProject } from '../../../store/projectStore';
 import { sheetsInOrder } from '../../../store/selectors';
 import { GaugePart } from '../../../ui/Gauge';
 import { InkButton } from '../../../ui/InkButton';
+import { GuideList } from '../../../panels/GuideList';
 import { LineSpacing } from '../../../panels/LineSpacing';
 import { NumberField } from '../../../ui/NumberField';
 import { SelectField } from '../../../ui/SelectField';
@@ -36,7 +37,6 @@ export function LinesTab() {
       }
     />
   );
-  const own = (next: typeof ownLines) => commit(changeSeatFacts(doc, { ownLines: next }));
   return (
     <>
       {line('capHeight', 'Cap height')}
@@ -73,55 +73,7 @@ export function LinesTab() {
         </Flex>
       )}
       <GaugePart title="Lines of your own" />
-      {ownLines.map((l) => (
-        <Flex key={l.id} gap="1" align="center">
-          <Input
-            size="xs"
-            flex="1"
-            bg="sheet"
-            borderColor="rule"
-            aria-label="Name of the line"
-            value={l.name}
-            onChange={(e) =>
-              commit(
-                changeSeatFacts(doc, {
-                  ownLines: ownLines.map((o) => (o.id === l.id ? { ...o, name: e.target.value } : o)),
-                }),
-                true,
-              )
-            }
-          />
-          <NumberField
-            label=""
-            unit="u"
-            value={l.y}
-            onChange={(y) => own(ownLines.map((o) => (o.id === l.id ? { ...o, y } : o)))}
-          />
-          <InkButton
-            tip="Take the line away"
-            aria-label={`Take the line ${l.name} away`}
-            px="2"
-            onClick={() => own(ownLines.filter((o) => o.id !== l.id))}
-          >
-            ×
-          </InkButton>
-        </Flex>
-      ))}
-      <InkButton
-        tip="A line of your own at any height, to be dragged on the skyline"
-        onClick={() =>
-          own([
-            ...ownLines,
-            {
-              id: `own${1 + Math.max(0, ...ownLines.map((l) => Number(l.id.slice(3)) || 0))}`,
-              name: 'my line',
-              y: 300,
-            },
-          ])
-        }
-      >
-        Add a line
-      </InkButton>
+      <GuideList guides={ownLines.map((g) => ({ ...g, own: false }))} glyph={null} />
       {seating && (
         <>
           <GaugePart title="What sheets are scaled by" />
