@@ -261,8 +261,14 @@ const glyphRow = z.object({
     .default([]),
   /** White at the left and right of the ink, em units; with no ink their sum is the advance width. */
   bearings: z.object({ left: bearing, right: bearing }),
-  /** How a letter was moved and scaled from where the lines put it: first the factor about the baseline, then the lift, em units. */
-  placing: z.object({ scale: z.number().positive(), lift: z.number() }).nullable().default(null),
+  /**
+   * How a letter was moved from where the lines put it: turned against the clock, degrees, then scaled about the baseline, then
+   * lifted, em units.
+   */
+  placing: z
+    .object({ scale: z.number().positive(), lift: z.number(), turn: z.number().default(0) })
+    .nullable()
+    .default(null),
   /** Made out of other letters for a start: it says so until somebody works on it or accepts it. */
   draft: z.boolean().default(false),
   /** Words that make this glyph when they are typed: names of an icon. */

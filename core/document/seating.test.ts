@@ -13,7 +13,10 @@ import {
   scaleGlyphs,
   standings,
   takeLinesOfLetters,
+  turnByStems,
+  turnGlyphs,
   unplaceGlyphs,
+  usualLeanDeg,
 } from './commands/placing';
 import { scaleFont } from './commands/scaleFont';
 import { applyDiff, reverseDiff, type ProjectDiff } from './diff';
@@ -21,6 +24,7 @@ import { commit, emptyHistory } from './history';
 import { advanceOf } from './metrics';
 import { blankGlyph, newProject, projectOf } from './newProject';
 import type { Doc } from './schema';
+import { stemLeanDeg } from '../dress/lean';
 import { stemOf } from '../dress/stems';
 
 const apply = (doc: Doc, diff: ProjectDiff | null): Doc => commit(doc, emptyHistory, diff!).doc;
@@ -57,6 +61,56 @@ const PAGE = {
   q: [-50, 101],
 } as const;
 
+/** The angle of the first edge of a rectangle that was turned, degrees from the upright to the right. */
+const leanOf = (doc: Doc, id: string) => stemLeanDeg(byName(doc)[id]!.contours);
+
+describe('crooked letters', () => {
+  test('are turned by an exact angle on their lowest point, and keep it when all is seated again', () => {
+    let doc = lifted(PAGE);
+    doc = apply(doc, turnGlyphs(doc, ['n', 'q'], 10));
+    expect(leanOf(doc, 'n')).toBeCloseTo(-10, 6);
+    for (const id of ['n', 'q']) expect(boxOf(doc, id).yMin).toBeCloseTo(boxOf(lifted(PAGE), id).yMin, 6);
+    const { left, right } = byName(doc).n!.bearings;
+    expect({ left, right }).toEqual(byName(lifted(PAGE)).n!.bearings);
+    expect(byName(doc).n).toMatchObject({ placing: { turn: 10 }, handEdited: false });
+    const other = apply(doc, scaleGlyphs(doc, ['x'], 1.1, false));
+    const again = seatAll(other);
+    const seated = again ? applyDiff(other, again) : other;
+    expect(leanOf(seated, 'n')).toBeCloseTo(-10, 6);
+    expect(boxOf(seated, 'n').yMin).toBeCloseTo(0, 6);
+  });
+
+  test('turned twice are turned by both; let go they stand as the lines have them', () => {
+    const first = lifted(PAGE);
+    let doc = apply(first, turnGlyphs(first, ['n'], 10));
+    doc = apply(doc, liftGlyphs(doc, ['n'], 30));
+    doc = apply(doc, turnGlyphs(doc, ['n'], -4));
+    expect(leanOf(doc, 'n')).toBeCloseTo(-6, 6);
+    expect(boxOf(doc, 'n').yMin).toBeCloseTo(30, 6);
+    const free = apply(doc, unplaceGlyphs(doc, ['n']));
+    expect(leanOf(free, 'n')).toBeCloseTo(0, 6);
+    expect(boxOf(free, 'n').yMin).toBeCloseTo(0, 6);
+    const back = apply(doc, turnGlyphs(doc, ['n'], -6));
+    expect(leanOf(back, 'n')).toBeCloseTo(0, 6);
+  });
+
+  test('are turned each by its own stems to the lean of the others; round ones and diagonals stay', () => {
+    let doc = lifted(PAGE);
+    doc = apply(doc, turnGlyphs(doc, ['n'], 7));
+    doc = apply(doc, turnGlyphs(doc, ['H'], -3));
+    const round = { ...byName(doc).x!, contours: [circle(250, 250, 240)] };
+    doc = { ...doc, glyphs: { ...doc.glyphs, [round.id]: round } };
+    expect(stemLeanDeg(round.contours)).toBeNull();
+    expect(usualLeanDeg(doc)).toBeCloseTo(0, 6);
+    const upright = apply(doc, turnByStems(doc, ['n', 'H', 'x', 'z'], 0));
+    for (const id of ['n', 'H', 'z']) expect(leanOf(upright, id)).toBeCloseTo(0, 4);
+    expect(byName(upright).x).toEqual(round);
+    expect(turnByStems(upright, ['n', 'H', 'x', 'z'], 0)).toBeNull();
+    const leaning = apply(upright, turnByStems(upright, ['n', 'z'], 8));
+    expect(leanOf(leaning, 'z')).toBeCloseTo(8, 4);
+  });
+});
+
 describe('letters placed by hand', () => {
   test('H that is to reach a height reaches it, also with its stems kept, and stands where it stood', () => {
     const doc = readableIds(lifted(PAGE));
@@ -74,7 +128,7 @@ describe('letters placed by hand', () => {
     const before = boxOf(doc, 'n');
     doc = apply(doc, liftGlyphs(doc, ['n', 'z'], -60));
     expect(boxOf(doc, 'n').yMin).toBeCloseTo(before.yMin - 60, 9);
-    expect(byName(doc).n).toMatchObject({ placing: { scale: 1, lift: -60 }, handEdited: false });
+    expect(byName(doc).n).toMatchObject({ placing: { scale: 1, lift: -60, turn: 0 }, handEdited: false });
     const again = seatAll(doc);
     const seated = again ? applyDiff(doc, again) : doc;
     expect(boxOf(seated, 'n').yMin).toBeCloseTo(before.yMin - 60, 6);

@@ -2,6 +2,7 @@ import { Box } from '@chakra-ui/react';
 import { useEffect, useLayoutEffect, useRef, useState, type CSSProperties, type RefObject } from 'react';
 import type { Vec } from '../../core/geometry/vec';
 import { ZoomBar, useZoomKeys } from '../ui/ZoomBar';
+import { HeldTouch } from './heldTouch';
 import { usePinch } from './usePinch';
 import { toWorld, zoomAt, type View } from './view';
 
@@ -66,6 +67,7 @@ export function Surface({
   const [size, setSize] = useState({ width: 0, height: 0 });
   const pan = useRef<{ at: Vec; view: View } | null>(null);
   const space = useRef(false);
+  const touch = useRef(new HeldTouch<SurfacePointer>());
   const sizeKnown = useRef(onSize);
   useEffect(() => {
     sizeKnown.current = onSize;
@@ -170,7 +172,7 @@ export function Surface({
       else onView({ ...start, x: start.x + screen.x - at.x, y: start.y + screen.y - at.y });
       return;
     }
-    onPointer?.({
+    const events = touch.current.feed({
       type,
       world: toWorld(view, screen),
       screen,
@@ -179,6 +181,7 @@ export function Surface({
       ctrl: e.ctrlKey || e.metaKey,
       device: e.pointerType,
     });
+    for (const event of events) onPointer?.(event);
   };
 
   return (

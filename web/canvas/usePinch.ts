@@ -41,7 +41,8 @@ export function usePinch(element: RefObject<HTMLElement | null>, change: ZoomAnd
         return now;
       },
     },
-    { target: element, eventOptions: { passive: false } },
+    // By touch events: the pointer events of the first finger are called off below.
+    { target: element, eventOptions: { passive: false }, pinch: { pointer: { touch: true } } },
   );
   useEffect(() => {
     const held = element.current;

@@ -1,8 +1,10 @@
 import { regainWeight } from '../../dress/regainWeight';
+import { stemLeanDeg } from '../../dress/lean';
 import { stemOf } from '../../dress/stems';
-import { compose, scaling, translation, type Affine } from '../../geometry/affine';
+import { compose, invert, rotation, scaling, translation, type Affine } from '../../geometry/affine';
 import { transformContours, type Contour } from '../../geometry/contour';
 import { contoursBox } from '../../geometry/measure';
+import { median } from '../../raster/histogram';
 import { linesOfLetters, standingsOf, type Stander, type Standing } from '../../seat/standing';
 import { draft, type ProjectDiff } from '../diff';
 import { inkBox } from '../metrics';
@@ -10,19 +12,34 @@ import { projectOf } from '../newProject';
 import type { Doc, GlyphRow, Lines, ProjectRow } from '../schema';
 import { mapGlyph } from './dressing/scaling';
 
-export type Placing = NonNullable<GlyphRow['placing']>;
+/** A turn against the clock, degrees, then a factor about the baseline, then a lift, em units. */
+export interface Placing {
+  readonly scale: number;
+  readonly lift: number;
+  readonly turn?: number;
+}
 
-/** A placing as a map of em units: first the factor about the baseline, then the lift. */
+const RAD = Math.PI / 180;
+
+/** A placing as a map of em units. */
 export const placingMap = (p: Placing | null): Affine =>
-  p === null ? translation(0, 0) : compose(translation(0, p.lift), scaling(p.scale, p.scale));
+  p === null
+    ? translation(0, 0)
+    : compose(translation(0, p.lift), compose(scaling(p.scale, p.scale), rotation((p.turn ?? 0) * RAD)));
 
 const NOWHERE = 1e-9;
+/** A turn that nobody sees, degrees. */
+const LEAST_TURN_DEG = 0.1;
 
-/** One placing after another; null when together they leave a letter where it is. */
-function after(first: Placing | null, then: Placing): Placing | null {
+/**
+ * One placing after another; null when together they leave a letter where it is. What a turn moves aside isn't kept: a letter has no
+ * place of its own from left to right but its white.
+ */
+function after(first: Placing | null, then: Placing): GlyphRow['placing'] {
   const scale = then.scale * (first?.scale ?? 1);
-  const lift = then.scale * (first?.lift ?? 0) + then.lift;
-  return Math.abs(scale - 1) < NOWHERE && Math.abs(lift) < NOWHERE ? null : { scale, lift };
+  const turn = (first?.turn ?? 0) + (then.turn ?? 0);
+  const lift = then.scale * Math.cos((then.turn ?? 0) * RAD) * (first?.lift ?? 0) + then.lift;
+  return [scale - 1, lift, turn].every((v) => Math.abs(v) < NOWHERE) ? null : { scale, lift, turn };
 }
 
 /** An outline brought to the height of another: growing must not take a letter off the lines that it was scaled to. */
@@ -35,7 +52,10 @@ function asHighAs(cs: readonly Contour[], other: readonly Contour[]): Contour[] 
 
 /** A letter scaled about the baseline and lifted; its bearings and, when asked, its stems stay as they are. */
 function placed(glyph: GlyphRow, by: Placing, regain: boolean): GlyphRow {
-  const moved = { ...mapGlyph(glyph, placingMap(by)), placing: after(glyph.placing, by) };
+  const placing = after(glyph.placing, by);
+  // Not by the new move alone: a turn about a letter that was lifted would leave it beside where seating puts it.
+  const map = compose(placingMap(placing), invert(placingMap(glyph.placing)));
+  const moved = { ...mapGlyph(glyph, map), placing };
   if (!regain || by.scale === 1) return moved;
   const stem = stemOf(glyph.contours, 'upright');
   const grown = stem === null ? null : regainWeight(moved.contours, stem);
@@ -48,7 +68,7 @@ function placed(glyph: GlyphRow, by: Placing, regain: boolean): GlyphRow {
 }
 
 /**
- * Scales letters about the baseline and lifts them, em units; the same for all, or by letter. They keep it when sheets are
+ * Turns letters, scales them about the baseline and lifts them, em units; the same for all, or by letter. They keep it when sheets are
  * seated anew. Letters made of others that are placed too follow those. Null when nothing moves.
  */
 export function placeGlyphs(
@@ -60,8 +80,8 @@ export function placeGlyphs(
   const d = draft(doc);
   for (const [id, how] of by) {
     const glyph = doc.glyphs[id];
-    if (!glyph || glyph.contours.length === 0 || (how.scale === 1 && how.lift === 0) || !(how.scale > 0))
-      continue;
+    const stays = how.scale === 1 && how.lift === 0 && !how.turn;
+    if (!glyph || glyph.contours.length === 0 || stays || !(how.scale > 0)) continue;
     if (glyph.components.some((c) => by.has(c.glyphId))) continue;
     d.put('glyphs', placed(glyph, how, regain));
   }
@@ -81,6 +101,41 @@ export const scaleGlyphs = (
   scale: number,
   regain: boolean,
 ): ProjectDiff | null => placeGlyphs(doc, forAll(ids, { scale, lift: 0 }), 'Scale letters', { regain });
+
+/** Turns each letter by its own angle, degrees against the clock; its lowest point stays as high as it was. */
+function turnEach(doc: Doc, by: ReadonlyMap<string, number>, label: string): ProjectDiff | null {
+  const how = new Map<string, Placing>();
+  for (const [id, turn] of by) {
+    const glyph = doc.glyphs[id];
+    const before = glyph && inkBox(glyph);
+    const after = glyph && contoursBox(transformContours(glyph.contours, rotation(turn * RAD)));
+    if (before && after && turn !== 0) how.set(id, { scale: 1, lift: before.yMin - after.yMin, turn });
+  }
+  return placeGlyphs(doc, how, label);
+}
+
+/** Turns letters by an exact angle, degrees against the clock. */
+export const turnGlyphs = (doc: Doc, ids: readonly string[], deg: number): ProjectDiff | null =>
+  turnEach(doc, new Map(ids.map((id) => [id, deg])), ids.length === 1 ? 'Turn a letter' : 'Turn letters');
+
+/** How far most letters of the style lean by their stems, degrees to the right; null when none has stems. */
+export function usualLeanDeg(doc: Doc): number | null {
+  const leans = standersOf(doc).flatMap((s) => stemLeanDeg(doc.glyphs[s.id]!.contours) ?? []);
+  return leans.length === 0 ? null : median(leans);
+}
+
+/** Turns letters so that their stems lean by so many degrees to the right; letters without stems stay. */
+export function turnByStems(doc: Doc, ids: readonly string[], leanDeg: number): ProjectDiff | null {
+  const by = ids.flatMap((id) => {
+    const lean = stemLeanDeg(doc.glyphs[id]?.contours ?? []);
+    return lean === null || Math.abs(lean - leanDeg) < LEAST_TURN_DEG ? [] : [[id, lean - leanDeg] as const];
+  });
+  return turnEach(
+    doc,
+    new Map(by),
+    by.length === 1 ? 'Turn a letter by its stems' : 'Turn letters by their stems',
+  );
+}
 
 /** Height of a letter above the baseline, em units; null without ink. */
 export const topOf = (glyph: GlyphRow | undefined): number | null => (glyph && inkBox(glyph)?.yMax) ?? null;
@@ -130,8 +185,7 @@ export function unplaceGlyphs(doc: Doc, ids: readonly string[]): ProjectDiff | n
   for (const id of ids) {
     const glyph = doc.glyphs[id];
     if (!glyph?.placing) continue;
-    const { scale, lift } = glyph.placing;
-    const back = compose(scaling(1 / scale, 1 / scale), translation(0, -lift));
+    const back = invert(placingMap(glyph.placing));
     d.put('glyphs', { ...mapGlyph(glyph, back), placing: null });
   }
   return d.done('Let the lines place it');

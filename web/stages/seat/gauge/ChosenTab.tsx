@@ -1,4 +1,4 @@
-import { Checkbox, Flex, Text } from '@chakra-ui/react';
+import { Flex, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import {
   liftGlyphs,
@@ -11,10 +11,12 @@ import { contoursBox } from '../../../../core/geometry/measure';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { seatBench } from '../../../store/seatBench';
 import { drawnGlyphs } from '../../../store/selectors';
+import { CheckField } from '../../../ui/CheckField';
 import { Fact, GaugePart } from '../../../ui/Gauge';
 import { InkButton } from '../../../ui/InkButton';
 import { NumberField } from '../../../ui/NumberField';
 import { SelectField } from '../../../ui/SelectField';
+import { StraightenPart } from './StraightenPart';
 
 const SETS: readonly [string, RegExp][] = [
   ['all', /./su],
@@ -106,11 +108,8 @@ export function ChosenTab({ ids }: { ids: readonly string[] }) {
       >
         Scale by {ref.name}: {top === null ? '' : `${((100 * height) / top).toFixed(1)} %`}
       </InkButton>
-      <Checkbox.Root size="sm" checked={regain} onCheckedChange={(e) => setRegain(e.checked === true)}>
-        <Checkbox.HiddenInput />
-        <Checkbox.Control />
-        <Checkbox.Label fontSize="sm">Keep stems as thick as they are</Checkbox.Label>
-      </Checkbox.Root>
+      <CheckField label="Keep stems as thick as they are" checked={regain} onChange={setRegain} />
+      <StraightenPart ids={ids} />
       {placed.length > 0 && (
         <>
           <GaugePart title="Placed by hand" />
