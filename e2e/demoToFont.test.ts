@@ -71,13 +71,13 @@ test("from the keeper's page to installed fonts, through all eight stages", asyn
     await takeInHand(page, 'fit', 'H');
     const edge = page.locator('[data-edge="right"]').first();
     const at = (await edge.boundingBox())!;
-    const before = parseInt(await page.getByTestId('advance').innerText(), 10);
+    const before = Number(await page.getByLabel('Advance width', { exact: true }).inputValue());
     await page.mouse.move(at.x + at.width / 2, at.y + at.height / 2);
     await page.mouse.down();
     await page.mouse.move(at.x + at.width / 2 + 10, at.y + at.height / 2, { steps: 5 });
     await page.mouse.up();
     await expect
-      .poll(async () => parseInt(await page.getByTestId('advance').innerText(), 10))
+      .poll(async () => Number(await page.getByLabel('Advance width', { exact: true }).inputValue()))
       .toBe(before + 80);
     await expect(page.getByLabel('Right bearing', { exact: true })).toHaveValue('130');
     await expect(page.getByRole('button', { name: /^Undo: Change side bearings/ })).toBeVisible();

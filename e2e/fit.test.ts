@@ -8,7 +8,7 @@ const enter = async (page: Page, name: string | RegExp, value: number) => {
   await field(page, name).fill(String(value));
   await field(page, name).press('Enter');
 };
-const advance = (page: Page) => page.getByTestId('advance');
+const advance = (page: Page) => page.getByLabel('Advance width', { exact: true });
 /** Takes a letter of the line in hand. */
 async function take(page: Page, name: string): Promise<void> {
   await page.locator(`[data-letter="${name}"]`).first().click();
@@ -16,7 +16,7 @@ async function take(page: Page, name: string): Promise<void> {
 }
 const advanceOf = async (page: Page, glyphId: string): Promise<number> => {
   await take(page, glyphId);
-  return parseFloat((await advance(page).textContent())!);
+  return parseFloat(await advance(page).inputValue());
 };
 const tab = (page: Page, name: string) => page.getByRole('tab', { name }).click();
 const fitted = (page: Page) =>
@@ -30,18 +30,18 @@ const white = (page: Page, pair: string) => page.locator(`[data-white="${pair}"]
 test('the whole font is fitted at once; n and o set by hand lead the rest; r follows n', async ({ page }) => {
   await openDemo(page);
   await takeInHand(page, 'fit', 'n');
-  const first = await advance(page).textContent();
+  const first = await advance(page).inputValue();
   await fitAll(page);
   await expect(page.getByTestId('spacing-state')).toContainText('Fitted by itself', { timeout: 30_000 });
-  await expect(advance(page)).not.toHaveText(first!);
+  await expect(advance(page)).not.toHaveValue(first);
   await tab(page, 'Pairs');
   expect(Number(await page.getByTestId('group-pairs').textContent())).toBeGreaterThan(10);
   await tab(page, 'Letter');
-  const fittedAdvance = await advance(page).textContent();
+  const fittedAdvance = await advance(page).inputValue();
   await page.keyboard.press('ControlOrMeta+z');
-  await expect(advance(page)).toHaveText(first!);
+  await expect(advance(page)).toHaveValue(first);
   await page.keyboard.press('ControlOrMeta+Shift+z');
-  await expect(advance(page)).toHaveText(fittedAdvance!);
+  await expect(advance(page)).toHaveValue(fittedAdvance);
 
   // n and o by hand, 15 u wider at each side: all others follow the rhythm.
   const a = await advanceOf(page, 'a');

@@ -178,7 +178,7 @@ test.describe('without a network', () => {
     await liveFontReady(page);
     for (const [name, shown] of [
       ['Lift', 'lift-count'],
-      ['Fit', 'advance'],
+      ['Fit', 'spacing-state'],
     ] as const) {
       await stage(page, name);
       await expect(page.getByTestId(shown)).toBeVisible();

@@ -21,13 +21,23 @@ export interface ShapedGlyph {
   readonly dy: number;
 }
 
-/** Shapes text with HarfBuzz: glyph names and advance widths after kerning. */
-export function shape(bytes: Uint8Array, text: string, kern = true): ShapedGlyph[] {
+/** Shapes text with HarfBuzz: glyph names and advance widths after kerning. `on`: features to turn on, with the number of a choice. */
+export function shape(
+  bytes: Uint8Array,
+  text: string,
+  kern = true,
+  on: Readonly<Record<string, number>> = {},
+): ShapedGlyph[] {
   const font = new hb.Font(new hb.Face(new hb.Blob(bytes)));
   const buffer = new hb.Buffer();
   buffer.addText(text);
   buffer.guessSegmentProperties();
-  hb.shape(font, buffer, kern ? [] : [new hb.Feature('kern', 0)]);
+  const features = Object.entries(kern ? on : { ...on, kern: 0 });
+  hb.shape(
+    font,
+    buffer,
+    features.map(([tag, value]) => new hb.Feature(tag, value)),
+  );
   const positions = buffer.getGlyphPositions();
   return buffer.getGlyphInfos().map((info, i) => ({
     gid: info.codepoint,

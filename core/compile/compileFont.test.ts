@@ -83,6 +83,25 @@ describe.each(['otf', 'ttf'] as const)('%s', (format) => {
     if (hasFontTools) expect(readWithFontTools(made, `liga.${format}`).tables).toContain('GSUB');
   });
 
+  test('drawings called f_i, a.ss01 or a.alt1 are what their names say, with no rule written', () => {
+    const doc = sampleProject();
+    const { o, x, H } = byName(doc);
+    const drawing = (name: string) => ({ ...o!, id: name, name, codePoints: [], source: null });
+    const named = ['o_x', 'o.ss01', 'o.alt1', 'o.alt2', 'H.smcp', 'nobody_x', 'nobody.ss01'].map(drawing);
+    const glyphs = { ...doc.glyphs, ...Object.fromEntries(named.map((g) => [g.id, g])) };
+    const made = compile(format, { ...doc, glyphs });
+    const names = (text: string, on: Record<string, number> = {}) =>
+      shape(made, text, true, on).map((g) => g.name);
+    expect([o!.name, x!.name, H!.name]).toEqual(['o', 'x', 'H']);
+    expect(names('Hoxo')).toEqual(['H', 'o_x', 'o']);
+    expect(names('Hoxo', { liga: 0, ss01: 1 })).toEqual(['H', 'o.ss01', 'x', 'o.ss01']);
+    expect(names('o', { salt: 1 })).toEqual(['o.alt1']);
+    expect(names('o', { salt: 2 })).toEqual(['o.alt2']);
+    expect(names('Ho', { smcp: 1 })).toEqual(['H.smcp', 'o']);
+    if (hasSanitizer) expect(sanitize(made, `named.${format}`)).toBe('');
+    if (hasFontTools) expect(readWithFontTools(made, `named.${format}`).tables).toContain('GSUB');
+  });
+
   test('a typed name of two words is found, and the space between them is as wide as one', () => {
     const doc = sampleProject();
     const fish = { ...byName(doc).u1F41F!, typed: ['tide eel'] };

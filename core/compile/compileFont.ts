@@ -41,7 +41,7 @@ export function compileFont(doc: Doc, options: CompileOptions): Uint8Array {
   tables.set('cmap', buildCmap(font.mapping));
   const gpos = buildGpos(font.kerning, font.marks);
   if (gpos) tables.set('GPOS', gpos);
-  const gsub = buildGsub(font.ligatures);
+  const gsub = buildGsub(font.ligatures, font.alternates);
   if (gsub) tables.set('GSUB', gsub);
   const gdef = buildGdef(font.glyphs.length, font.marks);
   if (gdef) tables.set('GDEF', gdef);

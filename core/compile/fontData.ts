@@ -8,7 +8,8 @@ import { blankGlyph, castingOf, NOTDEF, projectOf, SPACE_BEARINGS } from '../doc
 import type { CastingRow, Doc, GlyphRow, Lines, StyleRow } from '../document/schema';
 import { glyphNameOf } from '../names/glyphNames';
 import type { Kerning } from '../opentype/layout/gposKern';
-import type { Ligature } from '../opentype/layout/gsub';
+import { drawingsByName, ligaturesByName } from './byName';
+import type { Alternates, Ligature } from '../opentype/layout/gsub';
 import type { Marks } from '../opentype/layout/gposMark';
 import { isInFont, showsNothing } from '../document/inFont';
 
@@ -32,6 +33,7 @@ export interface FontData {
   readonly kerning: Kerning;
   readonly marks: Marks;
   readonly ligatures: readonly Ligature[];
+  readonly alternates: readonly Alternates[];
   readonly box: Box;
   readonly unitsPerEm: number;
   readonly lines: Lines;
@@ -211,7 +213,8 @@ export function fontData(doc: Doc, styleId: string): FontData {
     mapping,
     kerning: kerningData(doc, styleId, index),
     marks: marksOf(glyphs),
-    ligatures: ligaturesOf(rows, mapping),
+    ligatures: [...ligaturesOf(rows, mapping), ...ligaturesByName(rows)],
+    alternates: drawingsByName(rows),
     box: box ?? { xMin: 0, yMin: 0, xMax: 0, yMax: 0 },
     unitsPerEm: project.unitsPerEm,
     lines: project.lines,

@@ -135,9 +135,10 @@ function topOf(font: FontData, letter: 'x' | 'H'): number | null {
 }
 
 /** How many glyphs at the most are looked at together (OpenType, OS/2, usMaxContext): a pair, or the letters of a name. */
-function longestContext({ kerning, marks, ligatures }: FontData): number {
+function longestContext({ kerning, marks, ligatures, alternates }: FontData): number {
   const pairs = kerning.pairs.length + kerning.groups.left.length + marks.marks.length > 0 ? 2 : 0;
-  return ligatures.reduce((most, l) => Math.max(most, l.parts.length), pairs);
+  const least = Math.max(pairs, alternates.length > 0 ? 1 : 0);
+  return ligatures.reduce((most, l) => Math.max(most, l.parts.length), least);
 }
 
 export const postHead = (font: FontData): PostHead => ({

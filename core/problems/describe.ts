@@ -115,6 +115,8 @@ function sentence(p: Problem): string {
       return 'no letter has a character yet. Name at least one, then cast again.';
     case 'code-point-taken':
       return `${hex(p.codePoint)} is also given to ${p.other}. One of them must give it up.`;
+    case 'glyph-name':
+      return nameSentence(p.name, p.reason);
     case 'advance-negative':
       return `the side bearings pass each other, so the letter would be ${Math.round(p.value)} u wide. Make one of them larger.`;
     case 'coordinate-out-of-range':
@@ -167,4 +169,28 @@ export function describeProblem(p: Problem): string {
   const place = describePlace(p.place);
   const text = sentence(p);
   return place ? `${place}: ${text}` : text.charAt(0).toUpperCase() + text.slice(1);
+}
+
+/** Why a glyph can't be called so, and what to do. */
+function nameSentence(name: string, reason: Extract<Problem, { code: 'glyph-name' }>['reason']): string {
+  switch (reason) {
+    case 'empty':
+      return 'a glyph needs a name.';
+    case 'too-long':
+      return `the name has ${name.length} characters; font files hold up to 63.`;
+    case 'sign':
+      return 'a glyph name has letters A to Z, digits, periods and underscores only.';
+    case 'beginning':
+      return 'a glyph name begins with a letter or an underscore.';
+    case 'taken':
+      return `another glyph is called ${name}. Choose another name.`;
+    case 'standing':
+      return 'the sign for a missing character is called .notdef in every font.';
+    case 'other-character':
+      return `${name} means another character than this glyph stands for. Give it that character instead.`;
+    case 'a-character':
+      return `${name} means a character. Give the drawing that character, or call it another drawing of it: ${name}.alt1.`;
+    case 'no-letters':
+      return `a drawing of a sheet is called by what it shows: f_i for letters joined, a.ss01 for another drawing.`;
+  }
 }

@@ -71,6 +71,20 @@ export type ProblemDetail =
   | { readonly code: 'picture-missing'; readonly sheet: string }
   | { readonly code: 'no-glyphs' }
   | { readonly code: 'code-point-taken'; readonly codePoint: number; readonly other: string }
+  | {
+      readonly code: 'glyph-name';
+      readonly name: string;
+      readonly reason:
+        | 'empty'
+        | 'too-long'
+        | 'sign'
+        | 'beginning'
+        | 'taken'
+        | 'standing'
+        | 'other-character'
+        | 'a-character'
+        | 'no-letters';
+    }
   | { readonly code: 'advance-negative'; readonly value: number }
   | { readonly code: 'coordinate-out-of-range'; readonly value: number; readonly limit: number }
   | { readonly code: 'contour-tiny'; readonly areaEm: number }

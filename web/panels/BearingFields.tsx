@@ -1,12 +1,13 @@
 import { Text } from '@chakra-ui/react';
 import { useState } from 'react';
-import { bearingRefusal, setBearings } from '../../core/document/commands/fitting';
+import { bearingRefusal, bearingsFor, setBearings } from '../../core/document/commands/fitting';
+import { advanceOf } from '../../core/document/metrics';
 import type { GlyphRow } from '../../core/document/schema';
 import { describeProblem } from '../../core/problems/describe';
 import { useDoc, useProject } from '../store/projectStore';
 import { NumberField } from '../ui/NumberField';
 
-/** Both side bearings of a glyph, typed; values that would pass each other are refused, with the reason. */
+/** Both side bearings and the advance width of a glyph, typed; values that would pass each other are refused, with the reason. */
 export function BearingFields({ glyph }: { glyph: GlyphRow }) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
@@ -31,6 +32,12 @@ export function BearingFields({ glyph }: { glyph: GlyphRow }) {
         unit="u"
         value={glyph.bearings.right}
         onChange={(right) => take({ right })}
+      />
+      <NumberField
+        label="Advance width"
+        unit="u"
+        value={advanceOf(glyph)}
+        onChange={(width) => take(bearingsFor(glyph, width))}
       />
       {refused?.of === glyph && (
         <Text fontSize="xs" color="snag" role="alert">

@@ -45,12 +45,17 @@ export function setBearings(doc: Doc, glyphId: string, change: Change): ProjectD
   return d.done('Change side bearings');
 }
 
-/** Width of a glyph without ink (space), em units; both bearings take half. */
+/** The bearings that give a glyph an advance width, em units: the right one takes the difference, without ink both take half. */
+export function bearingsFor(glyph: GlyphRow, advance: number): Change {
+  const ink = inkWidth(glyph);
+  if (ink === 0) return { left: advance / 2, right: advance / 2 };
+  return { right: advance - ink - glyph.bearings.left };
+}
+
+/** Sets a glyph's advance width, em units. Null when nothing changes or it can't be (bearingRefusal). */
 export function setAdvance(doc: Doc, glyphId: string, advance: number): ProjectDiff | null {
   const glyph = doc.glyphs[glyphId];
-  if (!glyph || advance < 0 || advance === advanceOf(glyph)) return null;
-  const slack = (advance - inkWidth(glyph)) / 2;
-  return setBearings(doc, glyphId, { left: slack, right: slack });
+  return glyph && setBearings(doc, glyphId, bearingsFor(glyph, advance));
 }
 
 /** The word space and the space that doesn't break, of the style in hand. */

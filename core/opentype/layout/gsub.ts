@@ -1,7 +1,7 @@
-// OpenType 1.9.1, 'GSUB': ligature substitution (lookup type 4).
+// OpenType 1.9.1, 'GSUB': single (lookup type 1), alternate (3) and ligature substitution (4).
 import { ByteWriter } from '../bytes';
 import { buildCoverage } from './coverage';
-import { buildLayout } from './layoutTable';
+import { buildLayout, type Feature } from './layoutTable';
 
 /** A run of glyphs that becomes one. Glyph indices; two parts at least. */
 export interface Ligature {
@@ -27,11 +27,15 @@ function buildSet(ligatures: readonly Ligature[]): Uint8Array {
   return w.done();
 }
 
-/** The whole table with feature "liga"; null without ligatures. */
-export function buildGsub(ligatures: readonly Ligature[]): Uint8Array | null {
-  if (ligatures.length === 0) return null;
-  const firsts = [...new Set(ligatures.map((l) => l.parts[0]!))].sort((a, b) => a - b);
-  const sets = firsts.map((first) => buildSet(ligatures.filter((l) => l.parts[0] === first)));
+/** A set of further drawings of a glyph, asked for by a feature's tag; the first is taken when only "on" is said. */
+export interface Alternates {
+  readonly tag: string;
+  readonly glyph: number;
+  readonly drawings: readonly number[];
+}
+
+/** A subtable: its head, offsets to sets that follow each other, and the coverage of the glyphs that they are for. */
+function withSets(glyphs: readonly number[], sets: readonly Uint8Array[]): Uint8Array {
   let offset = 6 + 2 * sets.length;
   const coverageAt = offset + sets.reduce((n, s) => n + s.length, 0);
   const w = new ByteWriter().uint16(1).uint16(coverageAt).uint16(sets.length);
@@ -40,6 +44,57 @@ export function buildGsub(ligatures: readonly Ligature[]): Uint8Array | null {
     offset += s.length;
   }
   for (const s of sets) w.bytes(s);
-  const subtable = w.bytes(buildCoverage(firsts)).done();
-  return buildLayout([{ tag: 'liga', type: 4, subtables: [subtable] }]);
+  return w.bytes(buildCoverage(glyphs)).done();
+}
+
+/** Lookup type 4. */
+function buildLigatures(ligatures: readonly Ligature[]): Uint8Array {
+  const firsts = [...new Set(ligatures.map((l) => l.parts[0]!))].sort((a, b) => a - b);
+  return withSets(
+    firsts,
+    firsts.map((first) => buildSet(ligatures.filter((l) => l.parts[0] === first))),
+  );
+}
+
+const byGlyph = (all: readonly Alternates[]) => [...all].sort((a, b) => a.glyph - b.glyph);
+
+/** Lookup type 1, format 2: one drawing for another. */
+function buildSingle(all: readonly Alternates[]): Uint8Array {
+  const sorted = byGlyph(all);
+  const w = new ByteWriter()
+    .uint16(2)
+    .uint16(6 + 2 * sorted.length)
+    .uint16(sorted.length);
+  for (const { drawings } of sorted) w.uint16(drawings[0]!);
+  return w.bytes(buildCoverage(sorted.map((a) => a.glyph))).done();
+}
+
+/** Lookup type 3: a choice of drawings. */
+function buildAlternates(all: readonly Alternates[]): Uint8Array {
+  const sorted = byGlyph(all);
+  const sets = sorted.map(({ drawings }) => {
+    const w = new ByteWriter().uint16(drawings.length);
+    for (const d of drawings) w.uint16(d);
+    return w.done();
+  });
+  return withSets(
+    sorted.map((a) => a.glyph),
+    sets,
+  );
+}
+
+/** The whole table: ligatures under "liga", further drawings under their tags; null without any. */
+export function buildGsub(
+  ligatures: readonly Ligature[],
+  alternates: readonly Alternates[] = [],
+): Uint8Array | null {
+  const tags = [...new Set(alternates.map((a) => a.tag))];
+  const features = tags.map((tag): Feature => {
+    const own = alternates.filter((a) => a.tag === tag);
+    return own.every((a) => a.drawings.length === 1)
+      ? { tag, type: 1, subtables: [buildSingle(own)] }
+      : { tag, type: 3, subtables: [buildAlternates(own)] };
+  });
+  if (ligatures.length > 0) features.push({ tag: 'liga', type: 4, subtables: [buildLigatures(ligatures)] });
+  return buildLayout(features.sort((a, b) => (a.tag < b.tag ? -1 : 1)));
 }

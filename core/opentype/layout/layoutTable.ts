@@ -3,7 +3,7 @@ import { ByteWriter } from '../bytes';
 
 export interface Feature {
   readonly tag: string;
-  /** Lookup type: in 'GPOS' 2 pair adjustment, 4 mark to base; in 'GSUB' 4 ligature. */
+  /** Lookup type: in 'GPOS' 2 pair adjustment, 4 mark to base; in 'GSUB' 1 single, 3 alternate, 4 ligature. */
   readonly type: number;
   readonly subtables: readonly Uint8Array[];
 }

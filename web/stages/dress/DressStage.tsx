@@ -1,6 +1,10 @@
 import { useEffect } from 'react';
 import { Bench, EmptyBench } from '../../ui/Bench';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';
+import type { GlyphRow } from '../../../core/document/schema';
+import { FileDrop } from '../../panels/FileDrop';
+import { addFiles } from '../../store/lifting';
+import { filesForSlot } from '../../store/filesForSlot';
 import { dressBench } from '../../store/dressBench';
 import { DressCanvas } from './DressCanvas';
 import { DressGauge } from './gauge/DressGauge';
@@ -13,21 +17,28 @@ export function DressStage() {
   const { glyph } = useGlyphInHand();
   if (!glyph)
     return (
-      <EmptyBench>
-        No letter has an outline yet. Lift a sheet first; its letters come here by themselves. Or draw one
-        from nothing: <NewLetter />
-      </EmptyBench>
+      <FileDrop label="Drop pictures or drawings" onFiles={(files) => void addFiles(files)}>
+        <EmptyBench>
+          No letter has an outline yet. Lift a sheet first; its letters come here by themselves. Drop a file
+          called after a letter here, or draw one from nothing: <NewLetter />
+        </EmptyBench>
+      </FileDrop>
     );
-  return <DressBench key={glyph.id} glyphId={glyph.id} />;
+  return <DressBench key={glyph.id} glyph={glyph} />;
 }
 
-function DressBench({ glyphId }: { readonly glyphId: string }) {
-  useEffect(() => dressBench.newLetter, [glyphId]);
+function DressBench({ glyph }: { readonly glyph: GlyphRow }) {
+  useEffect(() => dressBench.newLetter, [glyph.id]);
   useDressKeys();
   return (
     <>
       <Bench actions={<DressTools />}>
-        <DressCanvas />
+        <FileDrop
+          label="Drop a picture or a drawing of this letter"
+          onFiles={(files) => void addFiles(filesForSlot(glyph.name, files))}
+        >
+          <DressCanvas />
+        </FileDrop>
       </Bench>
       <DressGauge />
     </>

@@ -23,7 +23,11 @@ import { Bench } from '../../ui/Bench';
 import { PieceDrawing } from '../../ui/PieceDrawing';
 import { AskTaken } from './AskTaken';
 import { NameGauge } from './gauge/NameGauge';
-import { fieldAtEnd, LEDGER, underPointer } from './dragging';
+import { glyphNameOf } from '../../../core/names/glyphNames';
+import { FileDrop } from '../../panels/FileDrop';
+import { filesForSlot } from '../../store/filesForSlot';
+import { addFiles } from '../../store/lifting';
+import { fieldAtEnd, fieldUnder, LEDGER, underPointer } from './dragging';
 import { Ledger } from './Ledger';
 import { fieldAt, ledgerSections, type LedgerField, type LedgerSection } from './ledgerRows';
 import { OrderStrip } from './OrderStrip';
@@ -41,6 +45,15 @@ const others = (doc: Doc): GlyphRow[] =>
 /** The piece of the shelf that is dragged; null when it is a field of the ledger. */
 const pieceOf = ({ id, data }: Active): string | null =>
   id === LEDGER ? null : ((data.current as { pieceId?: string }).pieceId ?? null);
+
+/** Files let go on a field are drawings of it; beside all fields they come in by their own names. */
+function dropFiles(files: readonly File[], on: EventTarget | null, sections: readonly LedgerSection[]): void {
+  const at = fieldUnder(on);
+  const field = at === null ? undefined : fieldAt(sections, at);
+  if (!field) return void addFiles(files);
+  const name = field.glyph?.name ?? glyphNameOf(field.char!.codePointAt(0)!);
+  void addFiles(filesForSlot(name, files));
+}
 
 /** A drawing let go on a field gets its character; a field's character let go on a piece goes to that. */
 function giveDropped({ active, over, collisions }: DragEndEvent, sections: readonly LedgerSection[]): void {
@@ -185,12 +198,14 @@ export function NameStage() {
             onTake={(id) => useNameBench.setState({ pieceId: id, tab: 'letter' })}
           />
         )}
-        <Ledger
-          sections={sections}
-          char={pieceId === null ? wanted : null}
-          glyphId={pieceId === null ? (glyph?.id ?? null) : null}
-          onTake={onTake}
-        />
+        <FileDrop label="Drop files on a field" onFiles={(files, on) => dropFiles(files, on, sections)}>
+          <Ledger
+            sections={sections}
+            char={pieceId === null ? wanted : null}
+            glyphId={pieceId === null ? (glyph?.id ?? null) : null}
+            onTake={onTake}
+          />
+        </FileDrop>
       </Bench>
       <NameGauge {...gauged} onChar={onChar} />
       <DragOverlay dropAnimation={null} style={{ pointerEvents: 'none' }}>

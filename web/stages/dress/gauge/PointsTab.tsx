@@ -10,7 +10,6 @@ import {
 } from '../../../../core/document/commands/dressing';
 import { seatAll } from '../../../../core/document/commands/lifting';
 import { editAll } from '../../../../core/document/inStep/edit';
-import { advanceOf } from '../../../../core/document/metrics';
 import { countNodes } from '../../../../core/geometry/contour';
 import { contoursBox } from '../../../../core/geometry/measure';
 import { BearingFields } from '../../../panels/BearingFields';
@@ -89,7 +88,6 @@ function LetterFacts() {
           />
         </>
       )}
-      <Fact label="Advance width">{advanceOf(glyph).toFixed(0)} u</Fact>
       <BearingFields glyph={glyph} />
     </>
   );

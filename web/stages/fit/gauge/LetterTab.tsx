@@ -1,15 +1,14 @@
 import { Text } from '@chakra-ui/react';
 import { freezeSpacing, releaseSpacing } from '../../../../core/document/commands/fitAll';
-import { setAdvance, setFollows } from '../../../../core/document/commands/fitting';
+import { setFollows } from '../../../../core/document/commands/fitting';
 import { spacedBy } from '../../../../core/document/inStep/bearings';
-import { advanceOf, inkWidth } from '../../../../core/document/metrics';
+import { inkWidth } from '../../../../core/document/metrics';
 import type { GlyphRow } from '../../../../core/document/schema';
 import { BearingFields } from '../../../panels/BearingFields';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { drawnGlyphs } from '../../../store/selectors';
 import { Fact, GaugePart } from '../../../ui/Gauge';
 import { InkButton } from '../../../ui/InkButton';
-import { NumberField } from '../../../ui/NumberField';
 import { SelectField } from '../../../ui/SelectField';
 
 const SPACING_TEXT = {
@@ -42,23 +41,8 @@ export function LetterTab({ glyph }: { glyph: GlyphRow }) {
           ? `Takes its white from ${base.name}, which it is composed of.`
           : SPACING_TEXT[glyph.spacing]}
       </Text>
-      {glyph.contours.length > 0 ? (
-        <>
-          <BearingFields glyph={glyph} />
-          <Fact label="Width of the ink">{inkWidth(glyph).toFixed(0)} u</Fact>
-        </>
-      ) : (
-        <NumberField
-          label="Width"
-          unit="u"
-          min={0}
-          value={advanceOf(glyph)}
-          onChange={(v) => commit(setAdvance(doc, glyph.id, v))}
-        />
-      )}
-      <Fact label="Advance width">
-        <span data-testid="advance">{advanceOf(glyph).toFixed(0)} u</span>
-      </Fact>
+      <BearingFields glyph={glyph} />
+      {glyph.contours.length > 0 && <Fact label="Width of the ink">{inkWidth(glyph).toFixed(0)} u</Fact>}
       {glyph.spacing === 'hand' && (
         <InkButton
           tip="The next fit may set its bearings again"

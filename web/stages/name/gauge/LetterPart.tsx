@@ -18,6 +18,7 @@ import { useDoc, useProject } from '../../../store/projectStore';
 import { Fact, GaugePart } from '../../../ui/Gauge';
 import { GlyphDrawing } from '../../../ui/GlyphDrawing';
 import { InkButton } from '../../../ui/InkButton';
+import { NameField } from './NameField';
 import { CharacterField, hexOf } from '../CharacterField';
 
 /** Characters of the glyph in hand: more, others, none; names that make it when they are typed. */
@@ -39,6 +40,7 @@ export function LetterPart({ glyph }: { glyph: GlyphRow }) {
       <Flex justify="center" py="1" bg="sheet" borderWidth="1px" borderColor="rule">
         <GlyphDrawing glyph={glyph} size={120} />
       </Flex>
+      <NameField glyph={glyph} />
       {glyph.codePoints.map((cp, i) => (
         <Flex key={cp} justify="space-between" align="center" fontSize="sm">
           <Text color="faded">{i === 0 ? 'Code point' : 'and'}</Text>
