@@ -226,6 +226,10 @@ const skeleton = z.object({
     width: z.number().positive(),
     ends: z.enum(['round', 'flat', 'square']),
     joins: z.enum(['round', 'sharp']),
+    /** Thickness of the thinnest stroke as a share of the thickest; 1 = even. */
+    contrast: z.number().min(0.05).max(1).default(1),
+    /** Direction of the nib's broad edge, degrees against the clock from level. */
+    angle: z.number().min(-90).max(90).default(0),
   }),
 });
 export type SkeletonRow = z.infer<typeof skeleton>;

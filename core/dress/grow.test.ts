@@ -99,6 +99,23 @@ describe('a pen run along lines', () => {
     expect(area(penOutline([line], { width: 20, ends: 'flat', joins: 'round' }))).toBeCloseTo(2000, 3);
     expect(area(penOutline([line], { width: 20, ends: 'square', joins: 'round' }))).toBeCloseTo(2400, 3);
   });
+  test('an oval nib draws thick across its edge and thin along it: an ellipse where it only touches', () => {
+    const nib = { width: 20, ends: 'round', joins: 'round', contrast: 0.25 } as const;
+    const thickness = (angle: number, way: 'level' | 'upright') => {
+      const [a, b] = line.nodes.map((n) => (way === 'level' ? n : { ...n, x: 0, y: n.x }));
+      const made = penOutline([{ closed: false, nodes: [a!, b!] }], { ...nib, angle });
+      const box = contoursBox(made)!;
+      return way === 'level' ? box.yMax - box.yMin : box.xMax - box.xMin;
+    };
+    // The broad edge lies level: level strokes are thin, upright ones thick.
+    expect(thickness(0, 'level')).toBeCloseTo(5, 1);
+    expect(thickness(0, 'upright')).toBeCloseTo(20, 1);
+    expect(thickness(90, 'level')).toBeCloseTo(20, 1);
+    // Turned by 30 degrees: an ellipse's height over a level line is 2 sqrt(a² sin² + b² cos²) of its half axes.
+    const half = Math.sqrt((10 * Math.sin(Math.PI / 6)) ** 2 + (2.5 * Math.cos(Math.PI / 6)) ** 2);
+    expect(thickness(30, 'level')).toBeCloseTo(2 * half, 1);
+    expect(area(penOutline([line], { ...nib, angle: 0 }))).toBeCloseTo(500 + Math.PI * 10 * 2.5, 0);
+  });
   test('crossing lines make one outline', () => {
     const across: Contour = { closed: false, nodes: line.nodes.map((n) => ({ ...n, x: 50, y: n.x - 50 })) };
     expect(penOutline([line, across], { width: 20, ends: 'flat', joins: 'round' })).toHaveLength(1);

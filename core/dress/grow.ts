@@ -1,6 +1,7 @@
 import { combine } from '../boolean/combine';
 import { mergeOverlaps } from '../boolean/pieces';
-import { segmentCount, type Contour } from '../geometry/contour';
+import { compose, invert, rotation, scaling, type Affine } from '../geometry/affine';
+import { segmentCount, transformContours, type Contour } from '../geometry/contour';
 import { rightDirections } from '../geometry/direction';
 import { strokeOutline, strokePieces, type StrokeStyle } from '../geometry/strokeOutline';
 import { unite } from '../boolean/unite';
@@ -39,18 +40,37 @@ export function grow(cs: readonly Contour[], by: number, corners: 'sharp' | 'rou
   return [...made.map((c) => simplify(c, { tolerance: SPARE_EM, cornerDeg: 8 })), ...open];
 }
 
-/** The pen of a skeleton: a round or flat-ended nib that runs along its lines. */
+/** The pen of a skeleton: a round or oval nib that runs along its lines. */
 export interface PenShape {
   /** Em units. */
   readonly width: number;
   readonly ends: 'round' | 'flat' | 'square';
   readonly joins: 'round' | 'sharp';
+  /** Thickness of the thinnest stroke as a share of the thickest; 1 (even) when it isn't said. */
+  readonly contrast?: number;
+  /** Direction of the nib's broad edge, degrees against the clock from level. */
+  readonly angle?: number;
+}
+
+/**
+ * The map that makes a round nib of a pen's width its oval one. A stroke of an oval nib is that of a round one seen through it, which is
+ * exact but for flat ends: those lie as the nib does.
+ */
+export function nibMap({ contrast = 1, angle = 0 }: PenShape): Affine {
+  const turn = rotation((angle * Math.PI) / 180);
+  return compose(turn, compose(scaling(1, contrast), invert(turn)));
 }
 
 const CAPS = { round: 'round', flat: 'butt', square: 'square' } as const;
 
 /** The outline that a pen leaves which runs along the lines, overlaps merged. Em units, y up. */
 export function penOutline(lines: readonly Contour[], pen: PenShape): Contour[] {
+  if ((pen.contrast ?? 1) === 1) return roundPenOutline(lines, pen);
+  const nib = nibMap(pen);
+  return transformContours(roundPenOutline(transformContours(lines, invert(nib)), pen), nib);
+}
+
+function roundPenOutline(lines: readonly Contour[], pen: PenShape): Contour[] {
   const style: StrokeStyle = {
     width: pen.width,
     cap: CAPS[pen.ends],

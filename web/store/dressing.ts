@@ -1,4 +1,3 @@
-import { counted } from '../../core/problems/counted';
 import { create } from 'zustand';
 import type { OutlineSkeleton } from '../../core/centreline/skeletonOfOutline';
 import {
@@ -16,13 +15,15 @@ import { applyAffine, compose, translation } from '../../core/geometry/affine';
 import type { Vec } from '../../core/geometry/vec';
 import { ChordGrid, chordsOf, type Chord } from '../../core/outline/flat';
 import { transformContours, type Contour } from '../../core/geometry/contour';
-import type { JobContext } from '../jobs/jobQueue';
 import { useDressBench } from './dressBench';
-import { runFor } from './jobs';
+import { nothingUnderWay, overLetters, type HowFarOver } from './overLetters';
 import type { Session } from './session';
 import { drawnGlyphs } from './selectors';
 import { sourceEdges } from './tracing';
 import { world, type World } from './world';
+
+/** A letter as a clean-up left it, and what it was before. */
+type CleanedLetter = CleanedUp & { readonly before: GlyphRow['contours'] };
 
 /** What a clean-up of many letters would change. */
 export interface ManyCleaned {
@@ -30,10 +31,7 @@ export interface ManyCleaned {
   readonly projectId: string;
   readonly kind: CleanUp;
   readonly tolerance: number;
-  readonly letters: ReadonlyMap<
-    string,
-    { readonly before: GlyphRow['contours']; readonly contours: readonly Contour[] }
-  >;
+  readonly letters: ReadonlyMap<string, CleanedLetter>;
   readonly asked: number;
   readonly pointsBefore: number;
   readonly pointsAfter: number;
@@ -41,12 +39,10 @@ export interface ManyCleaned {
 }
 
 /** A job over many letters: how far it is, a way to stop it, and what it found once it is through. */
-export const useCleaning = create<{
-  readonly done: number;
-  readonly total: number;
-  readonly stop: (() => void) | null;
-  readonly found: ManyCleaned | null;
-}>(() => ({ done: 0, total: 0, stop: null, found: null }));
+export const useCleaning = create<HowFarOver & { readonly found: ManyCleaned | null }>(() => ({
+  ...nothingUnderWay,
+  found: null,
+}));
 
 const settingsFor = ({ of }: Target, tolerance: number): CleanUpSettings => ({
   tolerance,
@@ -54,6 +50,27 @@ const settingsFor = ({ of }: Target, tolerance: number): CleanUpSettings => ({
 });
 
 const count = (cs: readonly Contour[]): number => cs.reduce((n, c) => n + c.nodes.length, 0);
+
+/** The numbers of a clean-up of many letters. */
+function cleanedOf(
+  { projectId }: Session,
+  kind: CleanUp,
+  tolerance: number,
+  asked: readonly GlyphRow[],
+  letters: ReadonlyMap<string, CleanedLetter>,
+): ManyCleaned {
+  const points = (of: (g: GlyphRow) => number) => asked.reduce((n, g) => n + of(g), 0);
+  return {
+    projectId,
+    kind,
+    tolerance,
+    letters,
+    asked: asked.length,
+    pointsBefore: points((g) => count(g.contours)),
+    pointsAfter: points((g) => letters.get(g.id)?.pointsAfter ?? count(g.contours)),
+    deviation: Math.max(0, ...[...letters.values()].map((l) => l.deviation)),
+  };
+}
 
 export const dropTried = (): void => useDressBench.setState({ tried: null });
 
@@ -141,45 +158,19 @@ export function createDressing({ current, workers, jobs, sourceEdges }: Dressing
     const doc = session?.getState().doc;
     if (!session || !doc) return;
     const letters = lettersToClean(doc, only);
-    const job = runFor(
+    useCleaning.setState({ found: null });
+    await overLetters<GlyphRow, CleanedLetter>(useCleaning, {
       session,
-      {
-        name: counted(letters.length, 'letter'),
-        lane: 'dress',
-        stage: 'Cleaning',
-        run: ({ signal, progress }) => cleanAll(session, kind, tolerance, letters, signal, progress),
-      },
       jobs,
-    );
-    useCleaning.setState({ done: 0, total: letters.length, stop: () => jobs.cancel(job.id), found: null });
-    await job.ended;
-    useCleaning.setState({ done: 0, total: 0, stop: null });
-  }
-
-  async function cleanAll(
-    { projectId }: Session,
-    kind: CleanUp,
-    tolerance: number,
-    letters: readonly GlyphRow[],
-    signal: AbortSignal,
-    progress: JobContext['progress'],
-  ): Promise<void> {
-    const cleaned = new Map<string, { before: GlyphRow['contours']; contours: readonly Contour[] }>();
-    let [pointsBefore, pointsAfter, deviation] = [0, 0, 0];
-    for (const [i, glyph] of letters.entries()) {
-      const found = await clean(kind, glyph.contours, { tolerance }, signal);
-      const made = found.ok ? found.value : null;
-      pointsBefore += count(glyph.contours);
-      pointsAfter += made ? made.pointsAfter : count(glyph.contours);
-      if (made) {
-        deviation = Math.max(deviation, made.deviation);
-        cleaned.set(glyph.id, { before: glyph.contours, contours: made.contours });
-      }
-      useCleaning.setState({ done: i + 1 });
-      progress('Cleaning', (i + 1) / letters.length);
-    }
-    const numbers = { pointsBefore, pointsAfter, deviation, asked: letters.length };
-    useCleaning.setState({ found: { projectId, kind, tolerance, letters: cleaned, ...numbers } });
+      letters,
+      stage: 'Cleaning',
+      idOf: (g) => g.id,
+      each: async ({ contours: before }, signal) => {
+        const found = await clean(kind, before, { tolerance }, signal);
+        return found.ok && found.value ? { ...found.value, before } : null;
+      },
+      then: (made) => useCleaning.setState({ found: cleanedOf(session, kind, tolerance, letters, made) }),
+    });
   }
 
   /** Takes over what cleaning many letters found, as one step to undo. */

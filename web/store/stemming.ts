@@ -2,12 +2,9 @@ import { create } from 'zustand';
 import { takeStems } from '../../core/document/commands/dressing';
 import { projectOf } from '../../core/document/newProject';
 import type { Doc, GlyphRow } from '../../core/document/schema';
-import { counted } from '../../core/problems/counted';
-import type { JobContext } from '../jobs/jobQueue';
 import type { Stemmed } from '../workers/dressApi';
-import { runFor } from './jobs';
+import { nothingUnderWay, overLetters, type HowFarOver } from './overLetters';
 import { drawnGlyphs } from './selectors';
-import type { Session } from './session';
 import { world, type World } from './world';
 
 /** A letter as it would be with the standard's stem; widths in em units. */
@@ -24,12 +21,10 @@ export interface ManyStems {
   readonly asked: number;
 }
 
-export const useStemming = create<{
-  readonly done: number;
-  readonly total: number;
-  readonly stop: (() => void) | null;
-  readonly found: ManyStems | null;
-}>(() => ({ done: 0, total: 0, stop: null, found: null }));
+export const useStemming = create<HowFarOver & { readonly found: ManyStems | null }>(() => ({
+  ...nothingUnderWay,
+  found: null,
+}));
 
 /** Stems within so much of the standard are left alone, em units. */
 const EQUAL_EM = 1;
@@ -57,36 +52,23 @@ export function createStemming({ current, workers, jobs }: Pick<World, 'current'
     const wanted = doc && doc.styles[projectOf(doc).styleId]?.stems.upright;
     if (!session || !doc || !wanted) return;
     const letters = lettersToStem(doc, only);
-    const job = runFor(
+    useStemming.setState({ found: null });
+    await overLetters<GlyphRow, StemmedLetter>(useStemming, {
       session,
-      {
-        name: counted(letters.length, 'letter'),
-        lane: 'dress',
-        stage: 'Growing stems',
-        run: (context) => stemAll(session, wanted, letters, context),
-      },
       jobs,
-    );
-    useStemming.setState({ done: 0, total: letters.length, stop: () => jobs.cancel(job.id), found: null });
-    await job.ended;
-    useStemming.setState({ done: 0, total: 0, stop: null });
-  }
-
-  async function stemAll(
-    { projectId }: Session,
-    wanted: number,
-    letters: readonly GlyphRow[],
-    { signal, progress }: JobContext,
-  ): Promise<void> {
-    const made = new Map<string, StemmedLetter>();
-    for (const [i, { id, contours }] of letters.entries()) {
-      const found = await workers.dress.run<Stemmed | null>((api) => api.stem(contours, wanted), { signal });
-      if (found.ok && found.value && Math.abs(found.value.from - wanted) > EQUAL_EM)
-        made.set(id, { ...found.value, before: contours });
-      useStemming.setState({ done: i + 1 });
-      progress('Growing stems', (i + 1) / letters.length);
-    }
-    useStemming.setState({ found: { projectId, wanted, letters: made, asked: letters.length } });
+      letters,
+      stage: 'Growing stems',
+      idOf: (g) => g.id,
+      each: async ({ contours: before }, signal) => {
+        const found = await workers.dress.run<Stemmed | null>((api) => api.stem(before, wanted), { signal });
+        const made = found.ok ? found.value : null;
+        return made && Math.abs(made.from - wanted) > EQUAL_EM ? { ...made, before } : null;
+      },
+      then: (made) =>
+        useStemming.setState({
+          found: { projectId: session.projectId, wanted, letters: made, asked: letters.length },
+        }),
+    });
   }
 
   /** Takes over what was found, as one step to undo. */

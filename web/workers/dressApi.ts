@@ -1,5 +1,6 @@
 import { skeletonOfOutline, type OutlineSkeleton } from '../../core/centreline/skeletonOfOutline';
 import { cleanUp, type CleanedUp, type CleanUp, type CleanUpSettings } from '../../core/dress/cleanUp';
+import { penOutline, type PenShape } from '../../core/dress/grow';
 import { regainWeight } from '../../core/dress/regainWeight';
 import { stemOf } from '../../core/dress/stems';
 import type { Contour } from '../../core/geometry/contour';
@@ -24,6 +25,8 @@ export const dressApi = {
     const made = cleanUp(kind, contours, settings);
     return ok(made.contours === contours ? null : made);
   },
+  /** The outline that a pen leaves along lines. */
+  pen: (lines: readonly Contour[], pen: PenShape): Result<Contour[]> => ok(penOutline(lines, pen)),
   skeleton(contours: readonly Contour[]): Result<OutlineSkeleton> {
     const found = skeletonOfOutline(contours);
     return found ? ok(found) : fail({ code: 'nothing-there' });

@@ -1,4 +1,5 @@
 import type { Contour } from '../../geometry/contour';
+import { counted } from '../../problems/counted';
 import { contoursBox } from '../../geometry/measure';
 import type { Module } from '../../modules/modules';
 import type { PenStroke } from '../../pen/strokes';
@@ -201,4 +202,36 @@ export function keepAsAlternate(
   if (made) d.put('sheets', { ...sheet, expected: lettersOf(pieces) });
   seatInto(doc, d, sheet, pieces);
   return d.done(`Keep another drawing of ${char}`);
+}
+
+/**
+ * Letters written here inked again: strokes with another pen and the outlines that they leave (px of the sheet), by piece, as one
+ * step. Pieces written on meanwhile (not as `before`) stay as they are.
+ */
+export function takeInkedAgain(
+  doc: Doc,
+  made: ReadonlyMap<
+    string,
+    {
+      readonly before: PieceRow;
+      readonly strokes: readonly PenStroke[];
+      readonly outline: readonly Contour[];
+    }
+  >,
+): ProjectDiff | null {
+  const d = draft(doc);
+  const sheet = drawnSheet(doc, 'written');
+  const pieces = drawnPieces(doc, 'written').map((piece): PieceRow => {
+    const inked = made.get(piece.id);
+    const box = inked && contoursBox(inked.outline);
+    if (!inked || !box || inked.before !== piece) return piece;
+    const { strokes, outline } = inked;
+    const frame = { x: box.xMin, y: box.yMin, width: box.xMax - box.xMin, height: box.yMax - box.yMin };
+    const next = { ...piece, box: frame, strokes, outline };
+    d.put('pieces', next);
+    return next;
+  });
+  if (pieces.every((p) => p === doc.pieces[p.id])) return null;
+  seatInto(doc, d, sheet, pieces);
+  return d.done(`Ink ${counted(made.size, 'letter')} again`);
 }

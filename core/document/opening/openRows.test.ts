@@ -54,8 +54,10 @@ describe('projects of earlier versions', () => {
       const untyped = { ...doc, glyphs };
       const { tables } = parseSfnt(compileFont(untyped, { format: 'ttf', styleId: 'regular', nowUnixS: 0 }));
       const hash = createHash('sha256');
-      // All but the heights in OS/2, which say what x and H are since then, and the checksum over the file in head.
-      for (const tag of [...tables.keys()].filter((t) => t !== 'OS/2' && t !== 'head').sort())
+      // All but the heights in OS/2, which say what x and H are since then, the checksum over the file in head, and the
+      // drawings that are found by their names since then.
+      const later = new Set(['OS/2', 'head', 'GSUB']);
+      for (const tag of [...tables.keys()].filter((t) => !later.has(t)).sort())
         hash.update(tag).update(tables.get(tag)!);
       // Hash of the tables that the code of version 1 compiled from this fixture.
       expect(hash.digest('hex')).toBe('17fb9260c8e60e1673ffcc6e355a49f29732d5dfd92730a5ca34e27dc921b9aa');

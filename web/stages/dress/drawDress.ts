@@ -1,6 +1,6 @@
 import type { PointRef } from '../../../core/document/commands/dressing';
 import type { GlyphRow, Lines, PieceRow, ProjectRow } from '../../../core/document/schema';
-import type { PenShape } from '../../../core/dress/grow';
+import { nibMap, type PenShape } from '../../../core/dress/grow';
 import type { GuideLine } from '../../../core/dress/guides';
 import type { Guide } from '../../../core/dress/snapping';
 import type { Contour, Node } from '../../../core/geometry/contour';
@@ -205,7 +205,7 @@ function drawInk(
     g.lineCap = still.pen.ends === 'flat' ? 'butt' : still.pen.ends;
     g.lineJoin = still.pen.joins === 'round' ? 'round' : 'miter';
     g.globalAlpha = still.filled ? 0.82 : 0.14;
-    g.stroke(path2dOf(live.worked));
+    strokeByNib(g, path2dOf(live.worked), still.pen);
     g.globalAlpha = 1;
     return;
   }
@@ -222,6 +222,17 @@ function drawInk(
     g.strokeStyle = inks.hand;
     g.stroke(path2dOf(live.worked ?? still.worked));
   }
+}
+
+/** The canvas's own stroke, seen through the nib. */
+function strokeByNib(g: CanvasRenderingContext2D, path: Path2D, pen: PenShape): void {
+  const nib = nibMap(pen);
+  const seen = new Path2D();
+  seen.addPath(path, new DOMMatrix([nib.a, nib.b, nib.c, nib.d, nib.e, nib.f]).inverse());
+  g.save();
+  g.transform(nib.a, nib.b, nib.c, nib.d, nib.e, nib.f);
+  g.stroke(seen);
+  g.restore();
 }
 
 /** The outline that a clean-up would leave, over the one there is, with its points. */

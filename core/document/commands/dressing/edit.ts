@@ -51,11 +51,12 @@ export function withOutline(glyph: GlyphRow, contours: readonly Contour[]): Glyp
   return { ...base, contours, layers, bearings };
 }
 
-/** The glyph with other lines for its pen, and the outline that the pen leaves. */
-export const withSkeleton = (glyph: GlyphRow, skeleton: NonNullable<GlyphRow['skeleton']>): GlyphRow => ({
-  ...withOutline(glyph, penOutline(skeleton.lines, skeleton.pen)),
-  skeleton,
-});
+/** The glyph with other lines for its pen, and the outline that the pen leaves, unless that was computed elsewhere. */
+export const withSkeleton = (
+  glyph: GlyphRow,
+  skeleton: NonNullable<GlyphRow['skeleton']>,
+  outline: readonly Contour[] = penOutline(skeleton.lines, skeleton.pen),
+): GlyphRow => ({ ...withOutline(glyph, outline), skeleton });
 
 function withTarget(glyph: GlyphRow, of: Target['of'], contours: readonly Contour[]): GlyphRow {
   if (of === 'skeleton')

@@ -29,6 +29,7 @@ export function mapGlyph(glyph: GlyphRow, map: Affine): GlyphRow {
       pen: {
         ...glyph.skeleton.pen,
         width: glyph.skeleton.pen.width * Math.sqrt(Math.abs(map.a * map.d - map.b * map.c)),
+        angle: mapGuide({ x: 0, y: 0, deg: glyph.skeleton.pen.angle }, map).deg,
       },
     },
     kept: glyph.kept.map((k) => ({ ...k, contours: transformContours(k.contours, map) })),

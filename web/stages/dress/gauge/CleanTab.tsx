@@ -22,7 +22,7 @@ import { SNAG_TEXT } from '../../../text/snags';
 import { Fact, GaugePart } from '../../../ui/Gauge';
 import { InkButton } from '../../../ui/InkButton';
 import { NumberField } from '../../../ui/NumberField';
-import { HowFar, OnlyLetters } from './ManyParts';
+import { HowFar, OnlyLetters } from '../../../panels/ManyParts';
 import { useDressTarget } from '../useDressTarget';
 
 const TIPS: Record<CleanUp, string> = {

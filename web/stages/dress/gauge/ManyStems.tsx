@@ -17,7 +17,7 @@ import {
 } from '../../../store/stemming';
 import { Fact } from '../../../ui/Gauge';
 import { InkButton } from '../../../ui/InkButton';
-import { HowFar, OnlyLetters } from './ManyParts';
+import { HowFar, OnlyLetters } from '../../../panels/ManyParts';
 
 /** The stems of many letters brought to the standard at once, shown before they are changed. */
 export function ManyStems({ standard }: { readonly standard: number | null }) {

@@ -7,6 +7,7 @@ import { GaugePart } from '../../../ui/Gauge';
 import { InkButton } from '../../../ui/InkButton';
 import { NumberField } from '../../../ui/NumberField';
 import { SelectField } from '../../../ui/SelectField';
+import { ManyPens } from './ManyPens';
 import { useDressTarget } from '../useDressTarget';
 
 const ENDS: readonly (readonly [PenShape['ends'], string])[] = [
@@ -56,6 +57,26 @@ export function SkeletonPart() {
             options={JOINS}
             onChange={(joins) => change({ joins })}
           />
+          <NumberField
+            label="Thinnest stroke"
+            unit="%"
+            min={5}
+            max={100}
+            step={5}
+            value={100 * (pen.contrast ?? 1)}
+            onChange={(v) => change({ contrast: v / 100 })}
+          />
+          {(pen.contrast ?? 1) < 1 && (
+            <NumberField
+              label="Angle of its edge"
+              unit="°"
+              min={-90}
+              max={90}
+              step={5}
+              value={pen.angle ?? 0}
+              onChange={(angle) => change({ angle })}
+            />
+          )}
           <InkButton
             tip="Work on the lines; the outline follows"
             aria-pressed={target.of === 'skeleton'}
@@ -74,6 +95,7 @@ export function SkeletonPart() {
           </InkButton>
         </>
       )}
+      <ManyPens pen={pen ?? null} />
     </>
   );
 }

@@ -4,6 +4,9 @@ import { projectOf } from '../../../../core/document/newProject';
 import { PEN_KINDS } from '../../../../core/pen/strokes';
 import { countNodes } from '../../../../core/geometry/contour';
 import { clearWritten, useDrawing } from '../../../store/drawing';
+import { inkAgain, usePenning, writtenLetters } from '../../../store/penning';
+import { counted } from '../../../../core/problems/counted';
+import { HowFar } from '../../../panels/ManyParts';
 import { useDoc } from '../../../store/projectStore';
 import { Fact, Gauge, GaugePart } from '../../../ui/Gauge';
 import { InkButton } from '../../../ui/InkButton';
@@ -24,6 +27,8 @@ export function PenGauge({ char }: { char: string }) {
   const { lines } = projectOf(doc);
   const perPx = lines.capHeight / SLOT.capPx;
   const piece = drawnPiece(doc, 'written', char);
+  const { done, total, stop } = usePenning();
+  const written = writtenLetters(doc).length;
   const setPen = (change: Partial<typeof pen>) => useDrawing.setState({ pen: { ...pen, ...change } });
   return (
     <Gauge title="Pen" hint="The pen is kept with each stroke. Undo takes back stroke by stroke.">
@@ -67,6 +72,16 @@ export function PenGauge({ char }: { char: string }) {
           onChange={(angleDeg) => setPen({ angleDeg })}
         />
       )}
+      {written > 0 && (
+        <InkButton
+          tip="All letters written here, with the strokes as they went and the pen chosen above; one step to undo"
+          disabled={stop !== null}
+          onClick={() => void inkAgain(pen)}
+        >
+          Ink {counted(written, 'letter')} again with it
+        </InkButton>
+      )}
+      <HowFar done={done} total={total} stop={stop} />
       <GaugePart title={`In hand: ${char}`} />
       {piece ? (
         <>

@@ -1,6 +1,6 @@
 import { Field, Flex, Input, Text } from '@chakra-ui/react';
-import { counted } from '../../../../core/problems/counted';
-import { InkButton } from '../../../ui/InkButton';
+import { counted } from '../../core/problems/counted';
+import { InkButton } from '../ui/InkButton';
 
 interface OnlyProps {
   readonly label: string;
