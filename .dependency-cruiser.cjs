@@ -52,7 +52,7 @@ module.exports = {
     only(
       'compile',
       '^core/compile/',
-      '^core/(compile|document|names|boolean|outline|opentype|geometry|problems)/|^core/steps',
+      '^core/(compile|document|names|boolean|outline|opentype|svg|geometry|problems)/|^core/steps',
     ),
     only(
       'check',

@@ -305,3 +305,24 @@ test('clean: a project neatened within the deviation allowed, letters by hand le
   expect((await run('clean', path('dressed.zip'), '--out', path('x.zip'), '--how', 'magic')).code).toBe(2);
   expect((await run('clean', path('disc.png'), '--out', path('x.zip'))).code).toBe(1);
 });
+
+test('word writes words as a drawing, and tells what the font lacks while it draws the rest', async () => {
+  const { doc, pictures } = demoProject();
+  writeFileSync(path('mill.zip'), await writeProjectFile(doc, pictures));
+  const made = await run('word', path('mill.zip'), 'Tide\\nMill', '--out', path('mill.svg'));
+  expect(made).toMatchObject({ code: 0, err: '' });
+  const svg = readFileSync(path('mill.svg'), 'utf8');
+  expect(svg.match(/<path/g)).toHaveLength(1);
+  const parted = await run('word', path('mill.zip'), 'Tide', '--parted', '--out', path('parted.svg'));
+  expect(parted.code).toBe(0);
+  expect(readFileSync(path('parted.svg'), 'utf8').match(/<g id="[^"]*"/g)).toEqual([
+    '<g id="1-T"',
+    '<g id="2-i"',
+    '<g id="3-d"',
+    '<g id="4-e"',
+  ]);
+  const short = await run('word', path('mill.zip'), 'Tidé', '--out', path('short.svg'));
+  expect(short.code).toBe(1);
+  expect(short.err).toContain('é');
+  expect(existsSync(path('short.svg'))).toBe(true);
+});

@@ -5,6 +5,7 @@ import { fitHelp, runFit } from './commands/fit';
 import { liftHelp, runLift } from './commands/lift';
 import { runSheet, sheetHelp } from './commands/sheet';
 import { runTrace, traceHelp, traceShare } from './commands/trace';
+import { runWord, wordHelp } from './commands/word';
 import { EXIT, UsageError } from './io';
 
 /** For the threads that `trace` starts. */
@@ -21,6 +22,7 @@ const COMMANDS = new Map<string, Command>([
   ['clean', { run: runClean, help: cleanHelp }],
   ['fit', { run: runFit, help: fitHelp }],
   ['build', { run: runBuild, help: buildHelp }],
+  ['word', { run: runWord, help: wordHelp }],
   ['demo', { run: runDemo, help: demoHelp }],
 ]);
 

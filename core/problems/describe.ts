@@ -117,6 +117,10 @@ function sentence(p: Problem): string {
       return `${hex(p.codePoint)} is also given to ${p.other}. One of them must give it up.`;
     case 'glyph-name':
       return nameSentence(p.name, p.reason);
+    case 'word-lacking':
+      return p.lacking.length === 0
+        ? 'nothing of the text has any ink in this font.'
+        : `the font has no ${p.lacking.join(' ')}. Draw them, or take them out of the text.`;
     case 'advance-negative':
       return `the side bearings pass each other, so the letter would be ${Math.round(p.value)} u wide. Make one of them larger.`;
     case 'coordinate-out-of-range':

@@ -85,6 +85,7 @@ export type ProblemDetail =
         | 'a-character'
         | 'no-letters';
     }
+  | { readonly code: 'word-lacking'; readonly lacking: readonly string[] }
   | { readonly code: 'advance-negative'; readonly value: number }
   | { readonly code: 'coordinate-out-of-range'; readonly value: number; readonly limit: number }
   | { readonly code: 'contour-tiny'; readonly areaEm: number }

@@ -23,12 +23,14 @@ export function pathData(contours: readonly Contour[], digits = 3): string {
   return out.join('');
 }
 
+const escapeXml = (s: string): string =>
+  s.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
+
 /** A whole SVG document with one compound path; `viewBox` as given, y down. */
 export function svgDocument(contours: readonly Contour[], view: ViewBox, title?: string): string {
-  const escape = (s: string) => s.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
   return (
     open(view) +
-    (title ? `<title>${escape(title)}</title>` : '') +
+    (title ? `<title>${escapeXml(title)}</title>` : '') +
     `<path fill-rule="nonzero" d="${pathData(contours)}"/></svg>\n`
   );
 }
@@ -58,19 +60,38 @@ function gradientDef(paint: Exclude<Paint, { kind: 'flat' }>, id: string): strin
         `r="${n(paint.radius)}">${stops}</radialGradient>`;
 }
 
+/** A filled path, whose gradient goes among the definitions. */
+function layerPath({ paint, contours }: ColourLayer, defs: string[]): string {
+  let fill = paint.kind === 'flat' ? hex(paint.rgb) : '';
+  if (paint.kind !== 'flat') {
+    const id = `paint${defs.length}`;
+    defs.push(gradientDef(paint, id));
+    fill = `url(#${id})`;
+  }
+  return `<path fill="${fill}" fill-rule="nonzero" d="${pathData(contours)}"/>`;
+}
+
+const withDefs = (view: ViewBox, defs: readonly string[], body: string): string =>
+  `${open(view)}${defs.length > 0 ? `<defs>${defs.join('')}</defs>` : ''}${body}</svg>\n`;
+
 /** A document of filled layers, one compound path each, drawn in order; y down. */
 export function svgLayers(layers: readonly ColourLayer[], view: ViewBox): string {
   const defs: string[] = [];
-  const paths = layers.map(({ paint, contours }, k) => {
-    let fill = paint.kind === 'flat' ? hex(paint.rgb) : '';
-    if (paint.kind !== 'flat') {
-      defs.push(gradientDef(paint, `paint${k}`));
-      fill = `url(#paint${k})`;
-    }
-    return `<path fill="${fill}" fill-rule="nonzero" d="${pathData(contours)}"/>`;
-  });
-  const head = defs.length > 0 ? `<defs>${defs.join('')}</defs>` : '';
-  return `${open(view)}${head}${paths.join('')}</svg>\n`;
+  const paths = layers.map((layer) => layerPath(layer, defs));
+  return withDefs(view, defs, paths.join(''));
+}
+
+/** A document of named groups of filled layers: letters that stay apart, in the order they stand; y down. */
+export function svgGroups(
+  groups: readonly { readonly name: string; readonly layers: readonly ColourLayer[] }[],
+  view: ViewBox,
+): string {
+  const defs: string[] = [];
+  const body = groups.map(
+    ({ name, layers }, i) =>
+      `<g id="${escapeXml(`${i + 1}-${name}`)}">${layers.map((l) => layerPath(l, defs)).join('')}</g>`,
+  );
+  return withDefs(view, defs, body.join(''));
 }
 
 /** A document of stroked paths, one for each contour with its pen's width; round caps and joins, y down. */

@@ -1,4 +1,6 @@
 import { skeletonOfOutline, type OutlineSkeleton } from '../../core/centreline/skeletonOfOutline';
+import { wordSvg, type WordSvg } from '../../core/compile/wordSvg';
+import type { Doc } from '../../core/document/schema';
 import { cleanUp, type CleanedUp, type CleanUp, type CleanUpSettings } from '../../core/dress/cleanUp';
 import { penOutline, type PenShape } from '../../core/dress/grow';
 import { regainWeight } from '../../core/dress/regainWeight';
@@ -27,6 +29,8 @@ export const dressApi = {
   },
   /** The outline that a pen leaves along lines. */
   pen: (lines: readonly Contour[], pen: PenShape): Result<Contour[]> => ok(penOutline(lines, pen)),
+  /** Words set in a project's font as one drawing. */
+  word: (doc: Doc, text: string, how: 'united' | 'parted'): Result<WordSvg> => ok(wordSvg(doc, text, how)),
   skeleton(contours: readonly Contour[]): Result<OutlineSkeleton> {
     const found = skeletonOfOutline(contours);
     return found ? ok(found) : fail({ code: 'nothing-there' });

@@ -10,6 +10,7 @@ import { Bench, EmptyBench } from '../../ui/Bench';
 import { Fact, Gauge, GaugePart } from '../../ui/Gauge';
 import { InkButton } from '../../ui/InkButton';
 import { NumberField } from '../../ui/NumberField';
+import { AsDrawing } from './AsDrawing';
 import { ownText } from './OwnPage';
 import { ProofPage } from './ProofPage';
 import { PROOFS, type ProofKind } from './proofTexts';
@@ -66,6 +67,7 @@ export function ProofStage() {
         {kind === 'own' && (
           <NumberField label="Size" unit="px" min={6} max={400} value={size} onChange={setSize} />
         )}
+        <AsDrawing />
         {glyph && (
           <>
             <GaugePart title={`In hand: ${glyph.name}`} />

@@ -1,0 +1,46 @@
+import { useEffect, useState } from 'react';
+import type { WordSvg } from '../../core/compile/wordSvg';
+import type { Doc } from '../../core/document/schema';
+import { useDoc } from './projectStore';
+import { world } from './world';
+
+interface Shown extends WordSvg {
+  readonly of: string;
+  readonly busy: boolean;
+}
+const NOTHING: Shown = { of: '', svg: null, lacking: [], busy: false };
+/** A drawing is made once one stops typing. */
+const PAUSE_MS = 250;
+
+/** The glyphs a text can need: a whole font would be long on its way to another thread. */
+function partFor(doc: Doc, text: string): Doc {
+  const wanted = new Set([...text].map((c) => c.codePointAt(0)!));
+  const mayBe = Object.entries(doc.glyphs).filter(
+    ([, g]) => g.typed.length > 0 || g.name.includes('_') || g.codePoints.some((cp) => wanted.has(cp)),
+  );
+  return { ...doc, pieces: {}, sheets: {}, glyphs: Object.fromEntries(mayBe) };
+}
+
+/** Words of the project in hand as an SVG drawing, made aside; as it was last while another is being made. */
+export function useWordDrawing(text: string, how: 'united' | 'parted'): Shown {
+  const doc = useDoc();
+  const [shown, setShown] = useState(NOTHING);
+  useEffect(() => {
+    if (text.trim() === '') return setShown(NOTHING);
+    const stop = new AbortController();
+    setShown((s) => ({ ...s, busy: true }));
+    const timer = setTimeout(() => {
+      const part = partFor(doc, text);
+      void world.workers.dress
+        .run<WordSvg>((api) => api.word(part, text, how), { signal: stop.signal })
+        .then((made) => {
+          if (made.ok && !stop.signal.aborted) setShown({ ...made.value, of: text, busy: false });
+        });
+    }, PAUSE_MS);
+    return () => {
+      clearTimeout(timer);
+      stop.abort();
+    };
+  }, [doc, text, how]);
+  return shown;
+}
