@@ -1,3 +1,4 @@
+import type { ProjectPicture } from './projectPicture';
 import type { TakenFor } from '../../core/document/commands/takenFor';
 import Dexie, { type Table } from 'dexie';
 import { TABLE_NAMES, type Doc, type TableName } from '../../core/document/schema';
@@ -18,6 +19,8 @@ export interface ProjectSummary {
   readonly changedAt: number;
   readonly version: number;
   readonly glyphs: number;
+  /** A few of its letters; not there in what earlier versions stored. */
+  readonly picture?: ProjectPicture | null;
 }
 
 /** Pictures apart from the project's rows: big, and never changed. */

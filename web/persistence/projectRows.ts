@@ -1,3 +1,4 @@
+import { pictureOfProject } from './projectPicture';
 import Dexie from 'dexie';
 import type { ProjectDiff } from '../../core/document/diff';
 import { emptyHistory, type History } from '../../core/document/history';
@@ -63,6 +64,7 @@ export const summaryOf = (doc: Doc, projectId: string, version: number, nowMs: n
   changedAt: nowMs,
   version,
   glyphs: Object.values(doc.glyphs).filter((g) => g.contours.length > 0 && g.codePoints.length > 0).length,
+  picture: pictureOfProject(doc),
 });
 
 /** Numbers of history steps, given once for each: a step is immutable. */

@@ -5,7 +5,7 @@ import { inFile } from '../../core/problems/problem';
 import { Cancelled } from '../jobs/workerHost';
 import { archive } from '../workers/archiveClient';
 import { db, type OrthoglyphDb, type ProjectSummary } from './db';
-import { asToday, intakeStore } from './intake';
+import { asToday, intakeStore, packFiles } from './intake';
 import { letPicturesGo, pictureStore, markPicturesOf } from './pictures';
 import { takingProject } from './projectLock';
 import { projectRows, summaryOf } from './projectRows';
@@ -31,6 +31,21 @@ export async function storeWhole(doc: Doc): Promise<string> {
 
 export const createProject = (name: string): Promise<string> =>
   storeWhole(newProject(newId(), name, Date.now()));
+
+/** A new project with files on its table: they are kept at once and taken in when it is opened. */
+export async function startWithFiles(name: string, files: readonly File[]): Promise<string> {
+  const read = await Promise.all(
+    files.map(async (file) => ({
+      path: file.webkitRelativePath || file.name,
+      type: file.type,
+      bytes: new Uint8Array(await file.arrayBuffer()),
+    })),
+  );
+  const projectId = await createProject(name);
+  const item = { id: newId(), projectId, addedAt: Date.now(), kind: 'files' as const, sheetId: null };
+  await storage.intake.change([], [{ ...item, ...packFiles(read) }]);
+  return projectId;
+}
 
 /** The same project under another id, so that opening a file never overwrites what is here. */
 export const withId = (doc: Doc, id: string): Doc => ({

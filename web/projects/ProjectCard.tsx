@@ -27,6 +27,19 @@ export function ProjectCard({ summary, unsaved, onOpen, onDeleted }: Props) {
   return (
     <Flex borderWidth="1px" borderColor="rule" bg="sheet" borderRadius="sm" align="stretch">
       <Box as="button" flex="1" textAlign="left" p="4" onClick={onOpen} minW="0" _hover={{ bg: 'handSoft' }}>
+        <Box h="56px" mb="2" color={summary.picture ? 'ink' : 'rule'} aria-hidden>
+          {summary.picture && (
+            <svg
+              width="100%"
+              height="100%"
+              viewBox={summary.picture.viewBox}
+              preserveAspectRatio="xMinYMid meet"
+              data-testid="project-picture"
+            >
+              <path d={summary.picture.d} fill="currentColor" />
+            </svg>
+          )}
+        </Box>
         <Text fontWeight="bold" truncate>
           {summary.name}
         </Text>

@@ -1,83 +1,108 @@
 import { Box, Button, Flex, Heading, Input, SimpleGrid, Spinner, Text } from '@chakra-ui/react';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useRef, useState } from 'react';
+import { useDropzone } from 'react-dropzone';
 import { useNavigate } from 'react-router';
 import { describeProblem } from '../../core/problems/describe';
-import { fail, type Problem, type Result } from '../../core/problems/problem';
 import { db } from '../persistence/db';
 import { createProject, importProject, openDemo } from '../persistence/projects';
-import { STAGES } from '../text/stages';
-import { askToKeep } from '../persistence/room';
 import { sessions } from '../store/projectStore';
 import { useTitle } from '../ui/useTitle';
 import { ProjectCard } from './ProjectCard';
 import { RoomLine } from './RoomLine';
+import { beginWith, Starts } from './Starts';
+import { useEntering, type Enter } from './useEntering';
 
-/** What is being opened, how far it is, and a way to stop it. */
-interface Busy {
-  readonly what: string;
-  readonly share: number | null;
-  readonly stop: () => void;
-}
-interface Options {
-  readonly signal: AbortSignal;
-  readonly onProgress: (stage: string, share: number) => void;
-}
+const isZip = (file: File) => /\.zip$/i.test(file.name);
+
+/** A project file is opened; anything else, a zip of drawings too, begins a project. */
+const takeDropped = (files: readonly File[], name: string, enter: Enter): Promise<void> => {
+  const [file] = files;
+  if (!file) return Promise.resolve();
+  if (files.length > 1 || !isZip(file)) return beginWith(files, name, enter);
+  let isProject = true;
+  return enter('Opening the file', async (options) => {
+    const read = await importProject(file, file.name, crypto.randomUUID(), options);
+    isProject =
+      read.ok || !read.problems.some((p) => p.code === 'project-not-zip' || p.code === 'project-incomplete');
+    return isProject ? read : { ...read, problems: [] };
+  }).then(() => (isProject ? undefined : beginWith(files, name, enter)));
+};
 
 /** All projects of this browser, and the ways to begin. */
 export function ProjectsPage() {
-  const summaries = useLiveQuery(() => db.summaries.orderBy('changedAt').reverse().toArray());
-  const navigate = useNavigate();
   const [name, setName] = useState('');
-  const [busy, setBusy] = useState<Busy | null>(null);
-  const [problems, setProblems] = useState<readonly Problem[]>([]);
-  const fileInput = useRef<HTMLInputElement>(null);
-  const unsaved = new Set(sessions.unsaved().map((s) => s.projectId));
+  const { busy, problems, enter, clear } = useEntering();
   useTitle('Projects');
+  const { getRootProps, isDragActive } = useDropzone({
+    noClick: true,
+    noKeyboard: true,
+    onDrop: (files) => void takeDropped(files, name.trim(), enter),
+  });
+  return (
+    <Box
+      {...getRootProps({ tabIndex: -1 })}
+      role="presentation"
+      h="100vh"
+      overflowY="auto"
+      bg={isDragActive ? 'handSoft' : undefined}
+    >
+      <Box maxW="1120px" mx="auto" px="8" py="7" as="main">
+        <Head name={name} onName={setName} busy={busy} enter={enter} />
+        {problems.map((p, i) => (
+          <Text key={i} role="alert" mt="4" p="3" bg="snagSoft">
+            {describeProblem(p)}
+          </Text>
+        ))}
+        <Heading as="h2" size="md" mt="6" mb="1">
+          Begin with what you have
+        </Heading>
+        <Text fontSize="sm" color="faded" mb="3">
+          Choose below, or drop anything on this page.
+        </Text>
+        <Starts name={name.trim()} enter={enter} />
+        <ProjectList onDeleted={clear} />
+        <Text fontSize="sm" color="faded" mt="8">
+          <a href="/notices.txt" target="_blank" rel="noreferrer" style={{ textDecoration: 'underline' }}>
+            Licences of the packages and fonts in this app
+          </a>
+        </Text>
+      </Box>
+    </Box>
+  );
+}
 
-  const enter = async (what: string, job: (options: Options) => Promise<Result<string>>) => {
-    const abort = new AbortController();
-    const onProgress = (_: string, share: number) => setBusy({ what, share, stop: () => abort.abort() });
-    setBusy({ what, share: null, stop: () => abort.abort() });
-    setProblems([]);
-    const result = await job({ signal: abort.signal, onProgress }).catch((error: unknown) =>
-      fail<string>({
-        code: 'file-unwritable',
-        reason: error instanceof Error ? error.message : String(error),
-      }),
-    );
-    setBusy(null);
-    if (abort.signal.aborted) return;
-    setProblems(result.problems);
-    if (!result.ok) return;
-    void askToKeep();
-    // What was amiss with a file is read here before one goes on.
-    if (result.problems.every((p) => p.severity === 'note')) void navigate(`/p/${result.value}`);
-  };
+interface HeadProps {
+  readonly name: string;
+  readonly onName: (name: string) => void;
+  readonly busy: ReturnType<typeof useEntering>['busy'];
+  readonly enter: Enter;
+}
+
+/** What this is, and the ways in that need no picture: the demo, a file, an empty project. */
+function Head({ name, onName, busy, enter }: HeadProps) {
+  const fileInput = useRef<HTMLInputElement>(null);
   const create = () =>
     enter('Making the project', async () => ({
       ok: true,
       value: await createProject(name.trim() || 'Untitled'),
       problems: [],
     }));
-
+  const shown = busy ? `${busy.what}${busy.share === null ? '' : ` ${Math.round(100 * busy.share)} %`}` : '';
   return (
-    <Box maxW="1040px" mx="auto" px="8" py="10" h="100vh" overflowY="auto" as="main">
+    <>
       <Heading as="h1" size="3xl">
         Orthoglyph
       </Heading>
       <Text color="faded" mt="1" fontSize="lg">
         From handwriting on paper to a font that installs. Everything stays on your machine.
       </Text>
-
-      <Flex mt="8" gap="3" wrap="wrap" align="center">
+      <Flex mt="5" gap="3" wrap="wrap" align="center">
         <Button
           bg="hand"
           color="paper"
           loading={busy !== null}
-          loadingText={
-            busy ? `${busy.what}${busy.share === null ? '' : ` ${Math.round(100 * busy.share)} %`}` : ''
-          }
+          loadingText={shown}
           onClick={() => enter('Opening the demo', () => openDemo())}
         >
           Open the tide mill demo
@@ -113,49 +138,32 @@ export function ProjectsPage() {
             bg="sheet"
             borderColor="rule"
             value={name}
-            onChange={(e) => setName(e.target.value)}
+            onChange={(e) => onName(e.target.value)}
           />
           <Button type="submit" variant="outline" borderColor="rule" color="ink">
             Start it
           </Button>
         </Flex>
       </Flex>
+    </>
+  );
+}
 
-      {problems.map((p, i) => (
-        <Text key={i} role="alert" mt="4" p="3" bg="snagSoft">
-          {describeProblem(p)}
-        </Text>
-      ))}
-
-      <Heading as="h2" size="md" mt="10" mb="3">
-        How it goes
-      </Heading>
-      <SimpleGrid columns={4} gap="4" as="ol">
-        {STAGES.map((s, i) => (
-          <Flex key={s.path} gap="3" as="li" listStyleType="none">
-            <Box color="hand" pt="1">
-              <s.icon size={18} aria-hidden />
-            </Box>
-            <Box>
-              <Text fontWeight="bold">
-                {i + 1}. {s.title}
-              </Text>
-              <Text fontSize="sm" color="faded">
-                {s.line}
-              </Text>
-            </Box>
-          </Flex>
-        ))}
-      </SimpleGrid>
-
-      <Heading as="h2" size="md" mt="10" mb="3">
+/** The projects that are here, the one changed last first. */
+function ProjectList({ onDeleted }: { readonly onDeleted: () => void }) {
+  const summaries = useLiveQuery(() => db.summaries.orderBy('changedAt').reverse().toArray());
+  const navigate = useNavigate();
+  const unsaved = new Set(sessions.unsaved().map((s) => s.projectId));
+  return (
+    <>
+      <Heading as="h2" size="md" mt="8" mb="3">
         Projects in this browser
       </Heading>
       <RoomLine />
       {summaries === undefined && <Spinner size="sm" mt="3" />}
       {summaries?.length === 0 && (
         <Text color="faded">
-          None yet. Open the demo to look round, or start a project and drop a page of your letters on it.
+          None yet. Open the demo to look round, or begin with a page of your letters.
         </Text>
       )}
       <SimpleGrid columns={3} gap="4" mt="4">
@@ -165,15 +173,10 @@ export function ProjectsPage() {
             summary={s}
             unsaved={unsaved.has(s.id)}
             onOpen={() => void navigate(`/p/${s.id}`)}
-            onDeleted={() => setProblems([])}
+            onDeleted={onDeleted}
           />
         ))}
       </SimpleGrid>
-      <Text fontSize="sm" color="faded" mt="10">
-        <a href="/notices.txt" target="_blank" rel="noreferrer" style={{ textDecoration: 'underline' }}>
-          Licences of the packages and fonts in this app
-        </a>
-      </Text>
-    </Box>
+    </>
   );
 }
