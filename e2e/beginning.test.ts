@@ -96,6 +96,10 @@ test('a file let go on a field of the ledger, or on an empty letter in Dress, go
   await own.fill('n.round');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: /n\.round/ })).toBeVisible();
+  await stage(page, 'Dress');
+  await expect(page.getByRole('img', { name: 'Outline of n.round' })).toBeVisible();
+  await stage(page, 'Name');
+  await expect(own).toHaveValue('n.round');
   await takeInHand(page, 'fit', 'n.round');
   const right = Number(await field(page, 'Right bearing').inputValue());
   const width = Number(await field(page, 'Advance width').inputValue());

@@ -11,6 +11,8 @@ interface Props {
   readonly percent: number;
   readonly by: (factor: number) => void;
   readonly whole: () => void;
+  /** Beneath what it belongs to, where its foot is full. */
+  readonly beneath?: boolean;
 }
 
 /** Keys of every bench with a view: larger, smaller, all of it. */
@@ -24,11 +26,11 @@ export function useZoomKeys(by: (factor: number) => void, whole: () => void): vo
 }
 
 /** Buttons at the foot of a bench, the same on every one. */
-export function ZoomBar({ percent, by, whole }: Props) {
+export function ZoomBar({ percent, by, whole, beneath }: Props) {
   return (
     <Flex
       position="absolute"
-      bottom="2.5"
+      {...(beneath ? { top: 'calc(100% + 10px)' } : { bottom: '2.5' })}
       right="3"
       align="center"
       gap="1"

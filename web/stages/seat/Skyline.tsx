@@ -121,60 +121,62 @@ export function Skyline({ standings, lines, ownLines, chosen, inHand, onChoose, 
   });
 
   return (
-    <Box
-      ref={measured}
-      h="100%"
-      position="relative"
-      overflow="hidden"
-      role="group"
-      aria-label="Skyline: lowest and highest point of every letter"
-    >
-      <svg width={width} height={height} style={{ touchAction: 'none', display: 'block' }}>
-        <SkylineLines
-          lines={lines}
-          ownLines={ownLines}
-          y={y}
-          width={width}
-          left={LEFT}
-          doings={doings}
-          onLine={onLine}
-        />
-      </svg>
+    <Box h="100%" position="relative">
       <Box
-        ref={scroller}
-        position="absolute"
-        top="0"
-        bottom="0"
-        left={`${LEFT}px`}
-        right={`${RIGHT}px`}
-        overflowX={isLong ? 'auto' : 'hidden'}
-        overflowY="hidden"
+        ref={measured}
+        h="100%"
+        position="relative"
+        overflow="hidden"
+        role="group"
+        aria-label="Skyline: lowest and highest point of every letter"
       >
-        <svg
-          width={virtual.getTotalSize()}
-          height={height}
-          style={{ touchAction: 'pan-x', display: 'block' }}
-        >
-          {virtual.getVirtualItems().map(({ index }) => {
-            const s = standings[index];
-            return (
-              s && (
-                <SkylineBar
-                  key={s.id}
-                  standing={s}
-                  x={index * step}
-                  step={step}
-                  y={y}
-                  height={height}
-                  chosen={chosen.size > 0 ? chosen.has(s.id) : s.id === inHand}
-                  doings={doings}
-                />
-              )
-            );
-          })}
+        <svg width={width} height={height} style={{ touchAction: 'none', display: 'block' }}>
+          <SkylineLines
+            lines={lines}
+            ownLines={ownLines}
+            y={y}
+            width={width}
+            left={LEFT}
+            doings={doings}
+            onLine={onLine}
+          />
         </svg>
+        <Box
+          ref={scroller}
+          position="absolute"
+          top="0"
+          bottom="0"
+          left={`${LEFT}px`}
+          right={`${RIGHT}px`}
+          overflowX={isLong ? 'auto' : 'hidden'}
+          overflowY="hidden"
+        >
+          <svg
+            width={virtual.getTotalSize()}
+            height={height}
+            style={{ touchAction: 'pan-x', display: 'block' }}
+          >
+            {virtual.getVirtualItems().map(({ index }) => {
+              const s = standings[index];
+              return (
+                s && (
+                  <SkylineBar
+                    key={s.id}
+                    standing={s}
+                    x={index * step}
+                    step={step}
+                    y={y}
+                    height={height}
+                    chosen={chosen.size > 0 ? chosen.has(s.id) : s.id === inHand}
+                    doings={doings}
+                  />
+                )
+              );
+            })}
+          </svg>
+        </Box>
       </Box>
-      <ZoomBar {...zoom} />
+      <ZoomBar {...zoom} beneath />
     </Box>
   );
 }

@@ -3,17 +3,22 @@ import { useState } from 'react';
 import { nameRefusal, setGlyphName } from '../../../../core/document/commands/glyphName';
 import type { GlyphRow } from '../../../../core/document/schema';
 import { describeProblem } from '../../../../core/problems/describe';
+import { useWay } from '../../../panels/way';
 import { useDoc, useProject } from '../../../store/projectStore';
 
 /** The glyph's name in the font file, typed; one that can't stand there is refused with the reason. */
 export function NameField({ glyph }: { readonly glyph: GlyphRow }) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
+  const { take: hold } = useWay();
   const [refused, setRefused] = useState<{ readonly name: string; readonly why: string } | null>(null);
   const take = (name: string) => {
     const problem = nameRefusal(doc, glyph.id, name);
     setRefused(problem && { name, why: describeProblem(problem) });
-    commit(setGlyphName(doc, glyph.id, name));
+    const named = setGlyphName(doc, glyph.id, name);
+    commit(named);
+    // An address may say the old name.
+    if (named) hold(glyph.id);
   };
   return (
     <Field.Root invalid={refused !== null}>
