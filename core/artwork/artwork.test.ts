@@ -1,3 +1,6 @@
+import { PDFDocument, rgb } from 'pdf-lib';
+import { describeProblem } from '../problems/describe';
+import { expandFiles } from './expandFiles';
 import { zipSync, strToU8 } from 'fflate';
 import { byName } from '../testing/named';
 import { encode } from 'fast-png';
@@ -172,4 +175,30 @@ test('a pasted drawing is as high as the letter and stands where it stands', () 
     [was.yMin, was.yMax, was.xMin].map(Math.round),
   );
   expect(now.xMax - now.xMin).toBeCloseTo((was.yMax - was.yMin) / 2, 5);
+});
+
+test('PostScript drawings are told for what they are, plain or with a preview before them, and the rest of a drop goes on', () => {
+  const plain = new TextEncoder().encode('%!PS-Adobe-3.0 EPSF-3.0\n0 0 moveto');
+  const previewed = new Uint8Array([0xc5, 0xd0, 0xd3, 0xc6, 30, 0, 0, 0]);
+  const svg = new TextEncoder().encode('<svg xmlns="http://www.w3.org/2000/svg"><path d="M0 0h9v9z"/></svg>');
+  const sorted = sortFiles([
+    { path: 'A.eps', bytes: plain },
+    { path: 'B.eps', bytes: previewed },
+    { path: 'C.svg', bytes: svg },
+  ]);
+  expect(sorted.problems.map((p) => [p.code, p.place?.file])).toEqual([
+    ['postscript', 'A.eps'],
+    ['postscript', 'B.eps'],
+  ]);
+  expect(describeProblem(sorted.problems[0]!)).toMatch(/A\.eps.*SVG or as PDF/s);
+  expect(sorted.artwork.map((f) => f.path)).toEqual(['C.svg']);
+  expect(sorted.pictures.length + sorted.pages.length).toBe(0);
+});
+
+test('a PDF under another ending is read as one, and called by the name before it', async () => {
+  const pdf = await PDFDocument.create();
+  pdf.addPage([200, 200]).drawSvgPath('M20 -20 H120 V-160 H20 Z', { x: 0, y: 0, color: rgb(0, 0, 0) });
+  const bytes = await pdf.save();
+  const { files } = await expandFiles([{ path: 'A.art', bytes }], () => Promise.reject(new Error('no WebP')));
+  expect(files.map((f) => f.path)).toEqual(['A.svg']);
 });

@@ -31,7 +31,8 @@ export async function expandFiles(
       const { readPdf } = await import('../pdf/readPdf');
       const read = await readPdf(file.bytes, (page, pages) => {
         onProgress((i + page.page / pages) / files.length);
-        const stem = file.path.replace(/\.pdf$/i, '') + (pages > 1 ? `, page ${page.page}` : '');
+        // Artwork files that hold a PDF have other endings: A.art must not be read as a further drawing of A.
+        const stem = file.path.replace(/\.[A-Za-z0-9]{1,5}$/, '') + (pages > 1 ? `, page ${page.page}` : '');
         out.push(
           page.kind === 'drawing'
             ? { path: `${stem}.svg`, bytes: new TextEncoder().encode(page.svg) }

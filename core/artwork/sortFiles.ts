@@ -2,7 +2,7 @@ import { unzipSync } from 'fflate';
 import { codePointsOfName } from '../names/readGlyphName';
 import { fail, inFile, problem, type Problem, type Result, ok } from '../problems/problem';
 import { decodePicture } from '../pictures/decodePicture';
-import { fontKindOf, sniffKind } from '../pictures/sniff';
+import { fontKindOf, isPostScript, sniffKind } from '../pictures/sniff';
 import { looksLikePage } from './looksLikePage';
 import { stemOf } from './nameFiles';
 
@@ -131,6 +131,8 @@ export function sortFiles(files: readonly DroppedFile[]): SortedFiles {
       problems.push(
         problem({ code: 'font-file', kind: fontKindOf(file.bytes)! }, 'error', { file: file.path }),
       );
+    else if (isPostScript(file.bytes))
+      problems.push(problem({ code: 'postscript' }, 'error', { file: file.path }));
     else pictures.push(file);
   }
   const called = pictures.filter((f) => isCharacterName(f.path));

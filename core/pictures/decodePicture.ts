@@ -5,7 +5,7 @@ import { fail, ok, type Result } from '../problems/problem';
 import { turnByOrientation, type Picture } from '../raster/picture';
 import { decodeOther, otherSize, type OtherKind } from './otherKinds';
 import { plainPng } from './pngChunks';
-import { fontKindOf, pictureSize, sniffKind } from './sniff';
+import { fontKindOf, isPostScript, pictureSize, sniffKind } from './sniff';
 
 /** More than this isn't taken into memory as it is: it is made smaller while it is read, by `shrinkStep`. */
 export const MAX_MEGAPIXELS = 120;
@@ -131,6 +131,7 @@ export function decodePicture(bytes: Uint8Array): Result<Picture> {
   if (bytes.length === 0) return fail({ code: 'file-empty' });
   const kind = sniffKind(bytes);
   const font = fontKindOf(bytes);
+  if (isPostScript(bytes)) return fail({ code: 'postscript' });
   if (font) return fail({ code: 'font-file', kind: font });
   if (kind === 'unknown') return fail({ code: 'picture-kind-unknown' });
   if (kind === 'WebP' || kind === 'PDF' || kind === 'SVG' || kind === 'zip')

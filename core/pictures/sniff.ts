@@ -20,6 +20,10 @@ export function sniffKind(bytes: Uint8Array): FileKind {
   return /^<(svg|\?xml|!--|!DOCTYPE)/i.test(head) && /<(\w+:)?svg[\s>/]/.test(`${head} `) ? 'SVG' : 'unknown';
 }
 
+/** Whether a file is a PostScript drawing, plain or with a preview before it (PLRM, 3rd edition, G; DSC 3.0; EPSF 3.0, binary header). */
+export const isPostScript = (bytes: Uint8Array): boolean =>
+  ascii(bytes, 0, '%!') || starts(bytes, 0xc5, 0xd0, 0xd3, 0xc6);
+
 /** What kind of font a file is by its first bytes (OpenType, "Organization of an OpenType Font"; WOFF 1 and 2); null = none. */
 export function fontKindOf(bytes: Uint8Array): string | null {
   if (ascii(bytes, 0, 'OTTO')) return 'an OpenType font';

@@ -10,7 +10,8 @@ import { fitHomography, project } from './homography';
 import { pageOfCode, practicePages } from './layout';
 import { DEFAULT_PRACTICE } from './settings';
 import { liftPractice } from './liftPractice';
-import { codeModules, practicePdf } from './pdf';
+import { codeModules, practiceDrawing } from './drawing';
+import { practicePdf } from './pdf';
 import { findPage } from './readPage';
 import { straightenPage } from './straighten';
 
@@ -58,6 +59,16 @@ test("the PDF holds a page for each page, in the paper's size", async () => {
   // ISO 216: A4 is 210 mm x 297 mm; a PDF point is 1/72 inch.
   expect(pdf.getPage(0).getWidth()).toBeCloseTo(595.28, 1);
   expect(pdf.getPage(0).getHeight()).toBeCloseTo(841.89, 1);
+  // What is shown on the page is what is printed: every letter, line and mark lies on the paper.
+  const drawn = practiceDrawing(pages[0]!, 'Tide book hand');
+  expect(drawn.filter((d) => d.kind === 'text').map((d) => d.text)).toEqual([
+    ...pages[0]!.boxes.map((b) => b.char),
+    `Tide book hand, page 1 of ${pages.length}`,
+  ]);
+  for (const d of drawn) {
+    const [x, y] = d.kind === 'line' ? [d.x1, d.y1] : [d.x, d.y];
+    expect(x > 0 && x < pages[0]!.widthMm && y > 0 && y < pages[0]!.heightMm).toBe(true);
+  }
   expect(codeModules('A').length).toBe(21); // ISO/IEC 18004: version 1 has 21 x 21 modules.
 });
 

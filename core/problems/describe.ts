@@ -19,6 +19,8 @@ function sentence(p: Problem): string {
       return 'the file is empty (0 bytes). Save or copy it again and add it once more.';
     case 'picture-kind-unknown':
       return 'this is not a picture we can read. Use a PNG, JPEG, WebP, TIFF, BMP, GIF, SVG or PDF file.';
+    case 'postscript':
+      return 'this is a PostScript drawing, which is a program and not a picture. Save it as SVG or as PDF where it was drawn, and add that.';
     case 'font-file':
       return `this is ${p.kind}, not a picture of letters. Drop a picture, drawings or a project file instead.`;
     case 'picture-kind-unsupported':

@@ -16,6 +16,7 @@ export interface Place {
 export type ProblemDetail =
   | { readonly code: 'file-empty' }
   | { readonly code: 'picture-kind-unknown' }
+  | { readonly code: 'postscript' }
   | { readonly code: 'font-file'; readonly kind: string }
   | { readonly code: 'picture-kind-unsupported'; readonly kind: string }
   | { readonly code: 'picture-broken'; readonly kind: string; readonly reason: string }

@@ -1,4 +1,4 @@
-import { codeModules } from '../../core/practice/pdf';
+import { codeModules } from '../../core/practice/drawing';
 import { fitHomography } from '../../core/practice/homography';
 import { MARK_MM, type PracticePage } from '../../core/practice/layout';
 import { invert3 } from './invert3';

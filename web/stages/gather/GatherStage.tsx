@@ -3,6 +3,7 @@ import { Grid3x3, ImagePlus, PenLine, Printer, ScanLine } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { useSearchParams } from 'react-router';
+import { projectOf } from '../../../core/document/newProject';
 import { cropSheet } from '../../../core/document/commands/recipes';
 import type { PxBox } from '../../../core/raster/picture';
 import { addFiles, liftAgain } from '../../store/lifting';
@@ -11,7 +12,8 @@ import { useDoc, useProject } from '../../store/projectStore';
 import { Bench } from '../../ui/Bench';
 import { InkButton } from '../../ui/InkButton';
 import { GridBench } from './grid/GridBench';
-import { PracticeGauge } from './PracticeGauge';
+import { PracticeGauge, usePracticeSheet } from './PracticeGauge';
+import { PracticePreview } from './PracticePreview';
 import { ScanGauge } from './ScanGauge';
 import { SheetCard } from './SheetCard';
 import { SheetGauge } from './SheetGauge';
@@ -38,11 +40,16 @@ export function GatherStage() {
   const pieces = piecesBySheet(doc);
   const [chosen, setChosen] = useState<string | null>(null);
   const [doing, setDoing] = useDoing();
+  /** What comes in is shown on the table, whatever was looked at. */
+  const take = (files: readonly File[]) => {
+    if (doing === 'practice') setDoing(null);
+    void addFiles(files);
+  };
   const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
     noClick: true,
     noKeyboard: true,
     // Anything may be dropped: what isn't a picture gets a clear answer instead of silence.
-    onDrop: (files) => void addFiles(files),
+    onDrop: (files) => take(files),
   });
   useEffect(() => {
     const paste = (e: ClipboardEvent) => {
@@ -52,6 +59,7 @@ export function GatherStage() {
     document.addEventListener('paste', paste);
     return () => document.removeEventListener('paste', paste);
   }, []);
+  const practice = usePracticeSheet();
   const sheet = sheets.find((s) => s.id === chosen) ?? sheets[0];
   const crop = (box: PxBox) => {
     if (!sheet) return;
@@ -107,7 +115,9 @@ export function GatherStage() {
           bg={isDragActive ? 'handSoft' : 'sunk'}
         >
           <input {...getInputProps({ 'aria-label': 'Pictures of letters' })} />
-          {sheets.length === 0 ? (
+          {doing === 'practice' ? (
+            <PracticePreview pages={practice.pages} title={projectOf(doc).name} />
+          ) : sheets.length === 0 ? (
             <Flex h="100%" align="center" justify="center" direction="column" gap="2">
               <Text fontSize="lg">Drop a scan or photo of your letters here.</Text>
               <Text color="faded" maxW="30rem" textAlign="center">
@@ -133,7 +143,7 @@ export function GatherStage() {
         </Box>
       </Bench>
       {doing === 'practice' ? (
-        <PracticeGauge onClose={() => setDoing(null)} />
+        <PracticeGauge sheet={practice} onClose={() => setDoing(null)} />
       ) : doing === 'scan' ? (
         <ScanGauge onClose={() => setDoing(null)} />
       ) : (

@@ -1,5 +1,5 @@
 import { Text } from '@chakra-ui/react';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { missingOfBill } from '../../../core/document/commands/lifting';
 import { projectOf } from '../../../core/document/newProject';
 import { practicePages } from '../../../core/practice/layout';
@@ -17,15 +17,27 @@ const PAPERS = [
   ['letter', 'Letter'],
 ] as const;
 
-/** A sheet to print, write on and bring back: for which characters, and how large. */
-export function PracticeGauge({ onClose }: { onClose: () => void }) {
+/** A practice sheet as its fields have it, with the pages that come out. */
+export function usePracticeSheet() {
   const doc = useDoc();
   const project = projectOf(doc);
   const [characters, setCharacters] = useState(
     project.practice?.characters ?? (missingOfBill(doc) || project.bill),
   );
   const [settings, setSettings] = useState(project.practice?.settings ?? DEFAULT_PRACTICE);
-  const pages = practicePages([...characters], settings);
+  const pages = useMemo(() => practicePages([...characters], settings), [characters, settings]);
+  return { characters, setCharacters, settings, setSettings, pages };
+}
+
+interface Props {
+  readonly sheet: ReturnType<typeof usePracticeSheet>;
+  readonly onClose: () => void;
+}
+
+/** A sheet to print, write on and bring back: for which characters, and how large. */
+export function PracticeGauge({ sheet, onClose }: Props) {
+  const project = projectOf(useDoc());
+  const { characters, setCharacters, settings, setSettings, pages } = sheet;
   return (
     <Gauge
       title="Practice sheet"
