@@ -326,3 +326,22 @@ test('word writes words as a drawing, and tells what the font lacks while it dra
   expect(short.err).toContain('é');
   expect(existsSync(path('short.svg'))).toBe(true);
 });
+
+test('sheet --svg makes a template; what is drawn on it becomes a font with each letter at its place', async () => {
+  const made = await run('sheet', '--characters', 'Hn', '--svg', path('template.svg'), '--tenth');
+  expect(made).toMatchObject({ code: 0, err: '' });
+  const template = readFileSync(path('template.svg'), 'utf8');
+  const [, x, y] = /id="slot-006E" x="([\d.]+)" y="([\d.]+)"/.exec(template)!.map(Number) as [
+    number,
+    number,
+    number,
+  ];
+  // A bar 100 u wide and 500 u high, 60 u from the slot's left edge; the baseline lies 750 u below the slot's top.
+  const bar = `<path d="M${x + 6} ${y + 25}h10v50h-10z"/>`;
+  writeFileSync(path('drawn.svg'), template.replace('<g id="letters"></g>', `<g id="letters">${bar}</g>`));
+  expect((await run('build', path('drawn.svg'), '--out', path('elsewhere'))).code).toBe(0);
+  const font = readdirSync(path('elsewhere')).find((f) => f.endsWith('.otf'))!;
+  const n = parseWithOpentype(new Uint8Array(readFileSync(path('elsewhere', font)))).charToGlyph('n');
+  expect(n.getBoundingBox()).toMatchObject({ x1: 60, y1: 0, x2: 160, y2: 500 });
+  expect(n.advanceWidth).toBe(640);
+});

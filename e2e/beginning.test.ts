@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { liveFontReady, openDemo, saved, stage, takeInHand } from './support/app';
+import { liveFontReady, openDemo, saved, stage, startProject, takeInHand } from './support/app';
 import { demoFile } from './support/demoFiles';
 import { field } from './support/dress';
 
@@ -131,4 +131,36 @@ test('a crooked letter is turned by its stems to the lean of the others', async 
   await page.getByRole('button', { name: 'Turn it by its stems' }).click();
   const usual = Number(await field(page, 'Stems lean by').inputValue());
   await expect.poll(async () => Math.abs((await lean()) - usual)).toBeLessThan(0.3);
+});
+
+test('letters drawn elsewhere on a template come back to their slots, at their size, height and place', async ({
+  page,
+}) => {
+  await startProject(page, 'Drawn elsewhere');
+  await page.getByRole('button', { name: 'Template' }).click();
+  await page.getByLabel('Characters to draw').fill('Hn');
+  await expect(page.getByAltText('The template')).toBeVisible();
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as SVG' }).click();
+  const template = readFileSync(await (await waiting).path(), 'utf8');
+  const [, x, y] = /id="slot-006E" x="([\d.]+)" y="([\d.]+)"/.exec(template)!.map(Number) as [
+    number,
+    number,
+    number,
+  ];
+  const bar = `<path d="M${x + 60} ${y + 250}h100v500h-100z"/>`;
+  const drawn = template.replace('<g id="letters"></g>', `<g id="letters">${bar}</g>`);
+  await page.getByLabel('Pictures of letters').setInputFiles({
+    name: 'from my desk.svg',
+    mimeType: 'image/svg+xml',
+    buffer: Buffer.from(drawn),
+  });
+  await expect(page.getByTestId('understood')).toContainText('1 drawing', { timeout: 30_000 });
+  await liveFontReady(page);
+  await saved(page);
+  await page.goto(page.url().replace(/gather.*/, 'dress?glyph=n'));
+  await expect(field(page, 'Width of the ink')).toHaveValue('100');
+  await expect(field(page, 'Height of the ink')).toHaveValue('500');
+  await expect(field(page, 'Left bearing')).toHaveValue('60');
+  await expect(field(page, 'Advance width')).toHaveValue('640');
 });

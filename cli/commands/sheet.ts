@@ -1,9 +1,14 @@
 import { practicePages } from '../../core/practice/layout';
 import { DEFAULT_PRACTICE } from '../../core/practice/settings';
 import { practicePdf } from '../../core/practice/pdf';
+import { makeTemplate } from '../../core/artwork/template/makeTemplate';
+import { newProject, projectOf } from '../../core/document/newProject';
 import { EXIT, readArguments, UsageError, valueOrPrint, writeFile } from '../io';
 
-export const sheetHelp = `orthoglyph sheet --characters "ABC..." --pdf OUT.pdf [--paper a4|letter] [--boxes N] [--json LAYOUT.json]
+/** Width of a template's slots, em units. */
+const SLOT_WIDTH = 640;
+
+export const sheetHelp = `orthoglyph sheet --characters "ABC..." --pdf OUT.pdf|--svg OUT.svg [--paper a4|letter] [--boxes N] [--json LAYOUT.json]
 
 Makes a practice sheet: writing lines and a box for each character, to print, fill and scan.
   --characters TEXT what is to be written
@@ -14,6 +19,9 @@ Makes a practice sheet: writing lines and a box for each character, to print, fi
   --slant DEG       slanted help lines, default none
   --title TEXT      printed on each page
   --json PATH       where every box and line is, mm
+  --svg PATH        a template to draw on in a vector program instead: frames and the font's lines; drawings come back to it
+  --row             its slots in one long row
+  --tenth           at a tenth of the size: 1 px is 10 units
 `;
 
 export async function runSheet(argv: string[]): Promise<number> {
@@ -26,6 +34,9 @@ export async function runSheet(argv: string[]): Promise<number> {
     slant: { type: 'string', default: '0' },
     title: { type: 'string', default: 'Practice sheet' },
     json: { type: 'string' },
+    svg: { type: 'string' },
+    row: { type: 'boolean' },
+    tenth: { type: 'boolean' },
   });
   const { paper } = values;
   const [boxes, xHeightMm, slantDeg] = [values.boxes, values['x-height'], values.slant].map(Number) as [
@@ -33,8 +44,8 @@ export async function runSheet(argv: string[]): Promise<number> {
     number,
     number,
   ];
-  if (!values.characters?.trim() || (!values.pdf && !values.json))
-    throw new UsageError('give --characters, and --pdf or --json');
+  if (!values.characters?.trim() || (!values.pdf && !values.json && !values.svg))
+    throw new UsageError('give --characters, and --pdf, --svg or --json');
   if (paper !== 'a4' && paper !== 'letter') throw new UsageError('--paper is a4 or letter');
   if (![1, 2, 3].includes(boxes)) throw new UsageError('--boxes is 1, 2 or 3');
   if (!(xHeightMm >= 4 && xHeightMm <= 20)) throw new UsageError('--x-height is 4 to 20 mm');
@@ -43,6 +54,13 @@ export async function runSheet(argv: string[]): Promise<number> {
   const outputs: [string, string | Uint8Array][] = [];
   if (values.pdf) outputs.push([values.pdf, await practicePdf(pages, values.title)]);
   if (values.json) outputs.push([values.json, JSON.stringify({ pages })]);
+  if (values.svg) {
+    const { lines, unitsPerEm } = projectOf(newProject('sheet', values.title, 0));
+    const [form, scale] = [values.row ? 'row' : 'frames', values.tenth ? 0.1 : 1] as const;
+    const { characters } = values;
+    const svg = makeTemplate({ characters, form, scale, lines, unitsPerEm, widthOf: () => SLOT_WIDTH });
+    outputs.push([values.svg, svg]);
+  }
   let good = true;
   for (const [path, content] of outputs) {
     const written = writeFile(path, content);

@@ -7,6 +7,7 @@ import { codePointsOfName } from '../names/readGlyphName';
 import { readSvg } from '../svg/read/readSvg';
 import { areIcons, nameFiles, stemOf } from './nameFiles';
 import { readArtwork, type Artwork } from './readArtwork';
+import { readTemplate } from './template/readTemplate';
 import { separateLetters } from './rowArtwork';
 import type { DroppedFile } from './sortFiles';
 
@@ -52,6 +53,8 @@ export async function artworkSheet(
   expected: readonly string[],
   { onProgress = () => {}, as, read = readInTurn }: SheetOptions = {},
 ): Promise<Result<MadeArtwork>> {
+  const template = files.length === 1 && as !== 'icons' ? templateOf(files[0]!, expected) : null;
+  if (template) return template;
   const mayBeRow = files.length === 1 && as !== 'icons' && as !== 'letters';
   const row = mayBeRow ? rowOf(files[0]!, expected, as === 'row') : null;
   if (row) return row;
@@ -75,6 +78,13 @@ export function readDrawing(file: DroppedFile): Result<Artwork> {
   } catch (error) {
     return fail({ code: 'svg-broken', reason: error instanceof Error ? error.message : String(error) });
   }
+}
+
+/** A drawing made on a template of ours, each letter as it was drawn there; null for any other. */
+function templateOf(file: DroppedFile, expected: readonly string[]): Result<MadeArtwork> | null {
+  const drawing = readSvg(new TextDecoder().decode(file.bytes));
+  const sheet = drawing.ok ? readTemplate(drawing.value, expected) : null;
+  return sheet && ok({ sheet, icons: false });
 }
 
 /** One drawing whose name is no character's (unless `surely`), separated; null when it holds but one thing or can't be read. */

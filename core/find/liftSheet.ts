@@ -29,6 +29,8 @@ export interface TracedPiece {
   readonly unread?: readonly string[];
   readonly outline: readonly Contour[];
   readonly layers: readonly ColourLayer[];
+  /** White at its sides, where the drawing says it, px. */
+  readonly bearingsPx?: { readonly left: number; readonly right: number };
 }
 
 export interface TracedSheet {
@@ -37,6 +39,8 @@ export interface TracedSheet {
   readonly specksDropped: number;
   readonly printedLines: number;
   readonly pieces: TracedPiece[];
+  /** True size, where the sheet says it: px that make an em. */
+  readonly emPx?: number;
 }
 
 /** What is asked of a recipe here; the document's recipe row fits. */

@@ -40,6 +40,13 @@ export const STARTS: readonly Start[] = [
     by: { files: DRAWINGS, many: true },
   },
   {
+    title: 'Draw elsewhere',
+    line: 'A template for your own drawing program; what comes back finds its place.',
+    picture:
+      'M6 8h14v24h-14ZM25 8h14v24h-14ZM44 8h14v24h-14ZM2 26H62M2 16H62M9 26l4 -14l4 14M10.500 21h5M48 26v-14q8 2 6 7t-6 7',
+    by: { place: '/gather?do=template', name: 'Drawn elsewhere' },
+  },
+  {
     title: 'Icons',
     line: 'SVG icons become an icon font, found by their names.',
     picture:

@@ -114,6 +114,8 @@ export interface LiftResult {
   readonly printedLines: number;
   /** What it holds, where the page itself said it. */
   readonly expected?: string;
+  /** True size, where the sheet says it: px that make an em. */
+  readonly emPx?: number;
   readonly pieces: readonly LiftedRow[];
 }
 
@@ -125,11 +127,12 @@ export type LiftedRow = Omit<
   readonly unread?: readonly string[];
   readonly rejected?: boolean;
   readonly variant?: string | null;
+  readonly bearingsPx?: { readonly left: number; readonly right: number };
 };
 
 /** The row of a found piece. */
 export function pieceRow(
-  { rejected, variant = null, unread = [], ...p }: LiftedRow,
+  { rejected, variant = null, unread = [], bearingsPx: _, ...p }: LiftedRow,
   id: string,
   sheetId: string,
 ): PieceRow {

@@ -1,4 +1,4 @@
-import { draft, type ProjectDiff } from '../diff';
+import { draft, type Draft, type ProjectDiff } from '../diff';
 import { FIRST_RECIPE, projectOf } from '../newProject';
 import type { Doc, PieceRow, SheetRow } from '../schema';
 import { pieceRow, type LiftResult } from './lifting';
@@ -76,7 +76,7 @@ export function* addingMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult)
       smallReference: '',
       baseline: 'given',
       capLinePx: null,
-      emPx: null,
+      emPx: lifted.emPx ?? null,
     },
   };
   const given = codes.given();
@@ -85,5 +85,19 @@ export function* addingMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult)
   d.put('sheets', row);
   for (const p of pieces) d.put('pieces', p);
   yield* seating(doc, d, row, pieces);
+  placeBearings(d, pieces, lifted, project.unitsPerEm);
   return d.done(`Add ${sheet.name}`);
+}
+
+/** White at the sides of letters whose drawings say it; the fit may still change it. */
+function placeBearings(d: Draft, pieces: readonly PieceRow[], lifted: LiftResult, unitsPerEm: number): void {
+  const { emPx } = lifted;
+  if (!emPx) return;
+  const white = new Map(pieces.map((p, i) => [p.id, lifted.pieces[i]!.bearingsPx]));
+  for (const glyph of d.all('glyphs')) {
+    const found = glyph.source && white.get(glyph.source.pieceId);
+    if (!found) continue;
+    const inEm = (px: number) => (px * unitsPerEm) / emPx;
+    d.put('glyphs', { ...glyph, bearings: { left: inEm(found.left), right: inEm(found.right) } });
+  }
 }

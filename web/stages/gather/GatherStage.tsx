@@ -1,5 +1,5 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
-import { Grid3x3, ImagePlus, PenLine, Printer, ScanLine } from 'lucide-react';
+import { Frame, Grid3x3, ImagePlus, PenLine, Printer, ScanLine } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { useSearchParams } from 'react-router';
@@ -17,6 +17,7 @@ import { PracticePreview } from './PracticePreview';
 import { ScanGauge } from './ScanGauge';
 import { SheetCard } from './SheetCard';
 import { SheetGauge } from './SheetGauge';
+import { TemplateGauge, TemplatePreview, useTemplate } from './TemplateGauge';
 import { WriteBench } from './write/WriteBench';
 
 /** What is being done at the table, in the URL, so that Back works. */
@@ -42,7 +43,7 @@ export function GatherStage() {
   const [doing, setDoing] = useDoing();
   /** What comes in is shown on the table, whatever was looked at. */
   const take = (files: readonly File[]) => {
-    if (doing === 'practice') setDoing(null);
+    if (doing === 'practice' || doing === 'template') setDoing(null);
     void addFiles(files);
   };
   const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
@@ -60,6 +61,7 @@ export function GatherStage() {
     return () => document.removeEventListener('paste', paste);
   }, []);
   const practice = usePracticeSheet();
+  const template = useTemplate();
   const sheet = sheets.find((s) => s.id === chosen) ?? sheets[0];
   const crop = (box: PxBox) => {
     if (!sheet) return;
@@ -85,6 +87,13 @@ export function GatherStage() {
               <Printer /> Practice sheet
             </InkButton>
             <InkButton
+              tip="A canvas to draw letters on in another program, with the font's lines"
+              aria-pressed={doing === 'template'}
+              onClick={() => setDoing(doing === 'template' ? null : 'template')}
+            >
+              <Frame /> Template
+            </InkButton>
+            <InkButton
               tip="Take a page from a scanner at this desk"
               aria-pressed={doing === 'scan'}
               onClick={() => setDoing(doing === 'scan' ? null : 'scan')}
@@ -101,7 +110,7 @@ export function GatherStage() {
               <Grid3x3 /> Build on a grid
             </InkButton>
             <Text fontSize="sm" color="faded" truncate>
-              or drop or paste anything on the table.
+              or drop anything.
             </Text>
           </>
         }
@@ -117,6 +126,8 @@ export function GatherStage() {
           <input {...getInputProps({ 'aria-label': 'Pictures of letters' })} />
           {doing === 'practice' ? (
             <PracticePreview pages={practice.pages} title={projectOf(doc).name} />
+          ) : doing === 'template' ? (
+            <TemplatePreview svg={template.svg} />
           ) : sheets.length === 0 ? (
             <Flex h="100%" align="center" justify="center" direction="column" gap="2">
               <Text fontSize="lg">Drop a scan or photo of your letters here.</Text>
@@ -144,6 +155,8 @@ export function GatherStage() {
       </Bench>
       {doing === 'practice' ? (
         <PracticeGauge sheet={practice} onClose={() => setDoing(null)} />
+      ) : doing === 'template' ? (
+        <TemplateGauge template={template} onClose={() => setDoing(null)} />
       ) : doing === 'scan' ? (
         <ScanGauge onClose={() => setDoing(null)} />
       ) : (
