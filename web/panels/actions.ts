@@ -40,6 +40,8 @@ const ON_DRESS: readonly (readonly [Place, string, string])[] = [
   ['parts', 'Skeleton and its pen', 'centreline stroke monoline single line'],
   ['parts', 'Anchors', 'accent mark diacritic attach'],
   ['parts', 'Colours', 'layer palette gradient'],
+  ['parts', 'Pens of many letters at once', 'all skeletons contrast angle nib width monoline bold'],
+  ['see', 'Grid, and lines of your own', 'guide guideline snap grid helper'],
   ['see', 'Source picture, neighbours, curvature, deviation', 'background image comb show view trace'],
 ];
 
@@ -56,9 +58,11 @@ const ON_NAME = [
 const ON_STAGES: readonly (readonly [path: string, text: string, also: string])[] = [
   ['gather', 'Add pictures', 'import open scan photo svg pdf drop file icons'],
   ['gather', 'Practice sheet to print', 'template paper handwriting'],
+  ['gather', 'Template to draw on in another program', 'svg vector artboard guides canvas export'],
   ['gather', 'Write here, or build on the grid', 'pen tablet draw pixel module'],
   ['lift', 'Cut, join and box pieces', 'separate split merge letters'],
   ['lift', 'How closely to trace', 'smoothness vectorise trace'],
+  ['proof', 'Words as one drawing', 'logo svg copy outline wordmark export'],
   ['proof', 'The font in texts, sizes, reversed', 'preview sample test waterfall print'],
   ['cast', 'Make font files', 'export generate download save otf ttf install build'],
   ['cast', 'Names, style, version and licence of the font', 'family bold italic style regular designer'],
@@ -102,7 +106,7 @@ export function useActions(): Action[] {
     anywhere('Redo', 'again forward', redo),
     anywhere('Save project file', 'export backup download', () => void saveOpenProject()),
     ...ON_STAGES.map(([path, text, also]) => at(path, text, also, () => {})),
-    ...(['select', 'turn', 'draw', 'cut', 'measure'] as const).map((tool) =>
+    ...(['select', 'turn', 'draw', 'cut', 'measure', 'guide'] as const).map((tool) =>
       at('dress', `The tool: ${tool}`, TOOL_WORDS[tool], () => dressBench.takeTool(tool)),
     ),
     ...ON_DRESS.map(([tab, text, also]) =>
@@ -115,6 +119,9 @@ export function useActions(): Action[] {
     on('seat', 'Put letters that stand out on their lines', 'align baseline height fix', mend),
     on('seat', 'Take the lines of the letters', 'metrics x-height cap height guide ascender', () =>
       commit(takeLinesOfLetters(doc)),
+    ),
+    at('seat', 'Turn crooked letters', 'rotate straighten slant lean upright', () =>
+      useSeatBench.setState({ tab: 'chosen' }),
     ),
     at('seat', 'Compare the apparent size with other fonts', 'scale big small', () =>
       useSeatBench.setState({ under: 'compare' }),
@@ -155,4 +162,5 @@ const TOOL_WORDS = {
   draw: 'pen bezier add point curve',
   cut: 'knife split scissors',
   measure: 'ruler thickness distance',
+  guide: 'guideline helper line snap angle',
 };
