@@ -66,7 +66,10 @@ function useSpaceDrag(element: RefObject<HTMLElement | null>, pan: (by: Vec) => 
     let space = false;
     let from: Vec | null = null;
     const key = (e: KeyboardEvent) => {
-      if (e.code === 'Space') space = e.type === 'keydown';
+      if (e.code !== 'Space') return;
+      space = e.type === 'keydown';
+      // Else the browser would scroll by a page.
+      if (e.target === held) e.preventDefault();
     };
     const down = (e: PointerEvent) => {
       if (!space) return;
