@@ -35,6 +35,8 @@ test('A to Z by order with a piece too many; sharp s found by name; small letter
   // A character that no keyboard has, by its name: the drawing of B for the sake of the test, as well as its own.
   await tab(page, 'Letter');
   await cell(page, 'B').click();
+  // The gauge follows a moment later: what is typed before is typed about the letter before.
+  await expect(page.getByRole('heading', { name: 'B (B)' })).toBeVisible();
   await page.getByLabel('Further character').fill('capital sharp s');
   await page.getByRole('button', { name: /latin capital letter sharp s U\+1E9E/ }).click();
   await expect(page.getByText('ẞ U+1E9E')).toBeVisible();

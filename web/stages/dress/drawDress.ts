@@ -3,7 +3,7 @@ import type { GlyphRow, Lines, PieceRow, ProjectRow } from '../../../core/docume
 import { nibMap, type PenShape } from '../../../core/dress/grow';
 import type { GuideLine } from '../../../core/dress/guides';
 import type { Guide } from '../../../core/dress/snapping';
-import type { Contour, Node } from '../../../core/geometry/contour';
+import { countNodes, type Contour, type Node } from '../../../core/geometry/contour';
 import type { ColourLayer } from '../../../core/geometry/paint';
 import type { Vec } from '../../../core/geometry/vec';
 import type { ChordGrid } from '../../../core/outline/flat';
@@ -20,6 +20,9 @@ import { drawGrid, drawGuideLines, drawMeasures, type ShownGuides } from './draw
 import { drawMarks } from './drawMarks';
 import { drawTurnFrame } from './drawTurnFrame';
 import { drawAnchors, drawComb, drawDeviation, drawGuides, drawRuler } from './drawSeeing';
+
+/** Of more moving points than this the marks are left out while they move: each has a shape of its own to draw. */
+const MOST_MARKED = 300;
 
 interface Beside {
   readonly contours: readonly Contour[];
@@ -104,7 +107,8 @@ export function drawDress(
   if (still.tried) drawTried(g, view, still.tried, inks);
   if (still.comb) drawComb(g, view, worked, inks);
   if (still.edges) drawDeviation(g, view, outline, still.edges, inks);
-  if (!still.tried) drawMarks(g, view, live.worked ? moving : worked, selectionOn(still, live), inks);
+  if (!still.tried && countNodes(moving) <= MOST_MARKED)
+    drawMarks(g, view, live.worked ? moving : worked, selectionOn(still, live), inks);
   drawGuideLines(g, view, width, height, still.guides, live.guide, inks);
   drawMeasures(g, view, still.measures, still.originX, outline, inks);
   drawSnagPlaces(g, view, live.worked ? [] : still.snags, inks);
