@@ -4,7 +4,7 @@ import { decodePicture } from '../pictures/decodePicture';
 import { layOutArtwork, type LaidOut, type NamedArtwork } from './layOut';
 import { montage, type Montage, type NamedPicture } from './montage';
 import { codePointsOfName } from '../names/readGlyphName';
-import { readSvg } from '../svg/read/readSvg';
+import { readSvg, type SvgDrawing } from '../svg/read/readSvg';
 import { areIcons, nameFiles, stemOf } from './nameFiles';
 import { readArtwork, type Artwork } from './readArtwork';
 import { readTemplate } from './template/readTemplate';
@@ -53,10 +53,11 @@ export async function artworkSheet(
   expected: readonly string[],
   { onProgress = () => {}, as, read = readInTurn }: SheetOptions = {},
 ): Promise<Result<MadeArtwork>> {
-  const template = files.length === 1 && as !== 'icons' ? templateOf(files[0]!, expected) : null;
-  if (template) return template;
-  const mayBeRow = files.length === 1 && as !== 'icons' && as !== 'letters';
-  const row = mayBeRow ? rowOf(files[0]!, expected, as === 'row') : null;
+  // One drawing may hold many letters: drawn on a template of ours, or in a row.
+  const only = files.length === 1 && as !== 'icons' ? drawingOf(files[0]!) : null;
+  const template = only && readTemplate(only, expected);
+  if (template) return ok({ sheet: template, icons: false });
+  const row = only && as !== 'letters' ? rowOf(files[0]!, only, expected, as === 'row') : null;
   if (row) return row;
   const paths = files.map((f) => f.path);
   const icons = as ? as === 'icons' : areIcons(paths);
@@ -80,21 +81,23 @@ export function readDrawing(file: DroppedFile): Result<Artwork> {
   }
 }
 
-/** A drawing made on a template of ours, each letter as it was drawn there; null for any other. */
-function templateOf(file: DroppedFile, expected: readonly string[]): Result<MadeArtwork> | null {
-  const drawing = readSvg(new TextDecoder().decode(file.bytes));
-  const sheet = drawing.ok ? readTemplate(drawing.value, expected) : null;
-  return sheet && ok({ sheet, icons: false });
+/** A file's shapes; null when it can't be read, which whoever reads it as one letter tells. */
+function drawingOf(file: DroppedFile): SvgDrawing | null {
+  const read = readSvg(new TextDecoder().decode(file.bytes));
+  return read.ok ? read.value : null;
 }
 
-/** One drawing whose name is no character's (unless `surely`), separated; null when it holds but one thing or can't be read. */
-function rowOf(file: DroppedFile, expected: readonly string[], surely: boolean): Result<MadeArtwork> | null {
+/** One drawing whose name is no character's (unless `surely`), separated; null when it holds but one thing. */
+function rowOf(
+  file: DroppedFile,
+  drawing: SvgDrawing,
+  expected: readonly string[],
+  surely: boolean,
+): Result<MadeArtwork> | null {
   if (!surely && codePointsOfName(stemOf(file.path))) return null;
-  const drawing = readSvg(new TextDecoder().decode(file.bytes));
-  if (!drawing.ok) return null;
-  const letters = separateLetters(drawing.value, expected);
+  const letters = separateLetters(drawing, expected);
   if (!letters.ok) return null;
-  const { notUnderstood } = drawing.value;
+  const { notUnderstood } = drawing;
   const warnings =
     notUnderstood.length > 0
       ? [problem({ code: 'svg-partly', what: notUnderstood }, 'warning', { file: file.path })]
