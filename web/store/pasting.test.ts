@@ -34,6 +34,28 @@ test('what is copied comes back where it stood, in another letter and in another
   expect(count(other.doc, 'x')).toBe(3);
 });
 
+test('what is pasted where it already lies stands in the room to its right, and is what is in hand', async () => {
+  const t = await bench();
+  const text = t.copyFrom(O, [])!;
+  const before = contoursBox(t.session.doc.glyphs.o!.contours)!;
+  const added = await t.pasteInto(O, text);
+  const nodes = t.session.doc.glyphs.o!.contours.slice(2).reduce((sum, c) => sum + c.nodes.length, 0);
+  expect(added).toHaveLength(nodes);
+  expect(added.map((p) => p.contour)).toEqual(expect.arrayContaining([2, 3]));
+  const pasted = contoursBox(t.session.doc.glyphs.o!.contours.slice(2))!;
+  expect(pasted.xMin).toBeGreaterThan(before.xMax);
+  expect(pasted.yMin).toBeCloseTo(before.yMin, 3);
+  // Once more: beside the copy, not on it.
+  await t.pasteInto(O, text);
+  expect(contoursBox(t.session.doc.glyphs.o!.contours.slice(4))!.xMin).toBeGreaterThan(pasted.xMax);
+  // A drawing of elsewhere too.
+  const rect = '<svg xmlns="http://www.w3.org/2000/svg"><rect width="30" height="40"/></svg>';
+  const box = contoursBox(t.session.doc.glyphs.x!.contours)!;
+  const four = await t.pasteInto(X, rect);
+  expect(four.map((p) => p.contour)).toEqual([1, 1, 1, 1]);
+  expect(contoursBox(t.session.doc.glyphs.x!.contours.slice(1))!.xMin).toBeGreaterThan(box.xMax);
+});
+
 test('a drawing of elsewhere is read aside and taken into the project that it was pasted in', async () => {
   const t = await bench();
   t.b.hold('pasted');

@@ -1,5 +1,11 @@
 import { pastedSvg, type Artwork } from '../../core/artwork/readArtwork';
-import { contoursOf, pasteContours, pasteInPlace, type Target } from '../../core/document/commands/dressing';
+import {
+  contoursOf,
+  pasteContours,
+  pasteInPlace,
+  type PointRef,
+  type Target,
+} from '../../core/document/commands/dressing';
 import { originX } from '../../core/document/metrics';
 import { translation } from '../../core/geometry/affine';
 import { transformContours } from '../../core/geometry/contour';
@@ -22,17 +28,23 @@ export function createPasting({ current, workers, jobs }: Pick<World, 'current' 
       : copiedSvg(transformContours(contours, translation(-originX(glyph), 0)));
   }
 
-  /** What is on the clipboard into a drawing: our own points where they stood, any other SVG or path data fitted to the letter. */
-  async function pasteInto(target: Target, text: string): Promise<void> {
-    const own = copiedContours(text);
+  /**
+   * What is on the clipboard into a drawing: our own points where they stood, any other SVG or path data fitted to the letter.
+   * Gives the points that were added, to be taken in hand.
+   */
+  async function pasteInto(target: Target, text: string): Promise<PointRef[]> {
     const session = current();
-    const doc = session?.getState().doc;
-    const glyph = doc?.glyphs[target.glyphId];
-    if (!session || !doc) return;
-    if (own && glyph) return session.commit(pasteInPlace(doc, target, own, originX(glyph)));
+    const glyph = session?.getState().doc?.glyphs[target.glyphId];
+    if (!session || !glyph) return [];
+    const own = copiedContours(text);
     const svg = pastedSvg(text);
-    if (!svg) return;
-    await session.later(
+    if (own) session.commit(pasteInPlace(session.doc, target, own, originX(glyph)));
+    else if (svg) await pasteDrawing(session, target, text, svg);
+    return pointsBeyond(session, target, contoursOf(glyph, target.of).length);
+  }
+
+  const pasteDrawing = (session: Session, target: Target, text: string, svg: string): Promise<unknown> =>
+    session.later(
       'Paste',
       () => void pasteInto(target, text),
       async () => {
@@ -40,7 +52,6 @@ export function createPasting({ current, workers, jobs }: Pick<World, 'current' 
         return drawing && pasteContours(session.doc, target.glyphId, drawing.outline);
       },
     );
-  }
 
   async function readAside(session: Session, svg: string): Promise<Artwork | null> {
     const name = 'the clipboard';
@@ -55,6 +66,14 @@ export function createPasting({ current, workers, jobs }: Pick<World, 'current' 
   }
 
   return { copyFrom, pasteInto };
+}
+
+/** Nodes of all contours from one on. */
+function pointsBeyond(session: Session, { glyphId, of }: Target, from: number): PointRef[] {
+  const glyph = session.doc.glyphs[glyphId];
+  return (glyph ? contoursOf(glyph, of) : []).flatMap((c, contour) =>
+    contour < from ? [] : c.nodes.map((_, node) => ({ contour, node, part: 'node' as const })),
+  );
 }
 
 export const { copyFrom, pasteInto } = createPasting(world);

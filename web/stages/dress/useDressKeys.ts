@@ -169,7 +169,10 @@ function useClipboard(): void {
       dressBench.select([]);
     };
     const paste = (e: ClipboardEvent) => {
-      if (!inField(e)) void pasteInto(target, e.clipboardData?.getData('text/plain') ?? '');
+      if (inField(e)) return;
+      void pasteInto(target, e.clipboardData?.getData('text/plain') ?? '').then((added) => {
+        if (added.length > 0) dressBench.select(added);
+      });
     };
     document.addEventListener('copy', copy);
     document.addEventListener('cut', cut);

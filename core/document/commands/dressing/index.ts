@@ -4,6 +4,7 @@ export * from './cleaning';
 export * from './colours';
 export * from './combining';
 export { contoursOf, edit, outlineOf, type PointRef, type Target } from './edit';
+export * from './pasting';
 export * from './points';
 export * from './runs';
 export * from './scaling';

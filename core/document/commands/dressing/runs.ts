@@ -1,13 +1,9 @@
-import { reverseContour, transformContours, type Contour } from '../../../geometry/contour';
+import { reverseContour, type Contour } from '../../../geometry/contour';
 import { rightDirections } from '../../../geometry/direction';
-import { contoursBox } from '../../../geometry/measure';
-import { translation } from '../../../geometry/affine';
 import { breakAt, closeRun, joinRuns, startAt } from '../../../outline/points';
 import type { ProjectDiff } from '../../diff';
-import { usualPlace } from '../../../seat/proportions';
-import { projectOf } from '../../newProject';
 import type { Doc, GlyphRow } from '../../schema';
-import { edit, outlineOf, own, type PointRef, type Target } from './edit';
+import { edit, outlineOf, type PointRef, type Target } from './edit';
 
 /** Contours replaced by other drawings of them. */
 export const replaceContours = (
@@ -130,33 +126,3 @@ export const startHere = (doc: Doc, target: Target, point: PointRef): ProjectDif
 
 export const removeContours = (doc: Doc, target: Target, contours: readonly number[]): ProjectDiff | null =>
   edit(doc, target, 'Remove contours', (cs) => cs.filter((_, i) => !contours.includes(i)));
-
-/**
- * Contours of another drawing (px, y down) added to a glyph: as high as the letter, or as such a letter usually is when it is empty,
- * standing where it stands, so that they never land out of sight.
- */
-export function pasteContours(doc: Doc, glyphId: string, drawing: readonly Contour[]): ProjectDiff | null {
-  const glyph = doc.glyphs[glyphId];
-  const from = contoursBox(drawing);
-  if (!glyph || !from) return null;
-  const own = contoursBox(glyph.contours);
-  const char = String.fromCodePoint(glyph.codePoints[0] ?? 0x48);
-  const usual = usualPlace(char, projectOf(doc).lines);
-  const [foot, top] = own ? [own.yMin, own.yMax] : [usual.foot, usual.foot + usual.tall];
-  const k = (top - foot) / Math.max(from.yMax - from.yMin, 1e-9);
-  const left = own ? own.xMin : 0;
-  const place = { a: k, b: 0, c: 0, d: -k, e: left - k * from.xMin, f: foot + k * from.yMax };
-  return edit(doc, outlineOf(glyphId), 'Paste a drawing', (cs) => [
-    ...cs,
-    ...transformContours(drawing, place),
-  ]);
-}
-
-/** Contours copied from a glyph put into this one where they stood: `x` is this glyph's drawing x for their origin. */
-export const pasteInPlace = (
-  doc: Doc,
-  target: Target,
-  copied: readonly Contour[],
-  x: number,
-): ProjectDiff | null =>
-  edit(doc, target, 'Paste', (cs) => [...cs, ...transformContours(copied, translation(x, 0)).map(own)]);
