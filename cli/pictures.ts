@@ -1,4 +1,5 @@
 import sharp from 'sharp';
+import { readOpenRaster } from '../core/artwork/layers/openRaster';
 import { expandFiles } from '../core/artwork/expandFiles';
 import { decodePicture, MIN_SIDE_PX, shrinkStep } from '../core/pictures/decodePicture';
 import { sniffKind } from '../core/pictures/sniff';
@@ -52,6 +53,10 @@ export async function readPicture(path: string): Promise<ReadPicture | null> {
   const bytes = valueOrPrint(readBytes(path), path);
   if (!bytes) return null;
   const kind = sniffKind(bytes);
+  if (kind === 'OpenRaster') {
+    const merged = valueOrPrint(readOpenRaster({ path, bytes }), path)?.merged();
+    return merged ? { picture: merged, step: 1 } : null;
+  }
   if (kind !== 'PDF' && kind !== 'WebP') return valueOrPrint(await decodeAny(bytes), path);
   const { files, problems } = await expandFiles([{ path, bytes }], decodeWebp);
   printProblems(problems);

@@ -1,7 +1,9 @@
 import { encode } from 'fast-png';
 import { sniffKind } from '../pictures/sniff';
-import { inFile, problem, type Problem } from '../problems/problem';
+import { fail, inFile, ok, problem, type Problem, type Result } from '../problems/problem';
 import type { Picture } from '../raster/picture';
+import { readOpenRaster } from './layers/openRaster';
+import { rasterLetters } from './layers/rasterLetters';
 import type { DroppedFile } from './sortFiles';
 
 /** Decodes a WebP file: browsers can by themselves, elsewhere a library has to. Throws when it is broken. */
@@ -13,8 +15,8 @@ export function pngOf({ width, height, data }: Picture): Uint8Array {
 }
 
 /**
- * Files of kinds that have to be taken apart first: a PDF becomes its pages (drawings as SVG, scans as PNG), a WebP a PNG.
- * All others are passed on as they are.
+ * Files of kinds that have to be taken apart first: a PDF becomes its pages (drawings as SVG, scans as PNG), a WebP a PNG, a layered
+ * picture a PNG for each layer named after a letter, or one of all. All others are passed on as they are.
  */
 export async function expandFiles(
   files: readonly DroppedFile[],
@@ -49,7 +51,37 @@ export async function expandFiles(
           problem({ code: 'picture-broken', kind: 'WebP', reason }, 'error', { file: file.path }),
         );
       }
+    } else if (kind === 'OpenRaster') {
+      const read = expandRaster(file);
+      if (read.ok) out.push(...read.value);
+      problems.push(...inFile(read.problems, file.path));
     } else out.push(file);
   }
   return { files: out, problems };
+}
+
+/** A layered picture as PNG files: one for each letter that has a layer, else one of all that is displayed. */
+function expandRaster(file: DroppedFile): Result<DroppedFile[]> {
+  const raster = readOpenRaster(file);
+  if (!raster.ok) return raster;
+  const stem = file.path.replace(/\.[A-Za-z0-9]{1,5}$/, '');
+  const taken = new Map<string, number>();
+  const letters = rasterLetters(raster.value).map(({ name, picture }): DroppedFile => {
+    const nth = (taken.get(name) ?? 0) + 1;
+    taken.set(name, nth);
+    // Two layers of one name stay two files, so that the clash is told.
+    return { path: `${stem}/${nth > 1 ? `${nth}/` : ''}${name}.png`, bytes: pngOf(picture) };
+  });
+  const merged = letters.length > 0 ? null : raster.value.merged();
+  const files = merged ? [{ path: `${stem}.png`, bytes: pngOf(merged) }] : letters;
+  const { faults } = raster.value;
+  return files.length > 0
+    ? ok(files, faults)
+    : {
+        ok: false,
+        problems: [
+          ...faults,
+          ...fail({ code: 'openraster-broken', reason: 'nothing is painted on it' }).problems,
+        ],
+      };
 }

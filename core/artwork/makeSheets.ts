@@ -1,4 +1,4 @@
-import { ok, problem, type Result, fail, inFile } from '../problems/problem';
+import { ok, problem, type Problem, type Result, fail, inFile } from '../problems/problem';
 import type { TraceRecipe } from '../find/tracePiece';
 import { decodePicture } from '../pictures/decodePicture';
 import { layOutArtwork, type LaidOut, type NamedArtwork } from './layOut';
@@ -7,6 +7,8 @@ import { codePointsOfName } from '../names/readGlyphName';
 import { readSvg, type SvgDrawing } from '../svg/read/readSvg';
 import { areIcons, nameFiles, stemOf } from './nameFiles';
 import { readArtwork, type Artwork } from './readArtwork';
+import { characterOfLayer } from './layers/layerNames';
+import { separateLayers } from './layers/svgLayers';
 import { readTemplate } from './template/readTemplate';
 import { separateLetters } from './rowArtwork';
 import type { DroppedFile } from './sortFiles';
@@ -53,10 +55,12 @@ export async function artworkSheet(
   expected: readonly string[],
   { onProgress = () => {}, as, read = readInTurn }: SheetOptions = {},
 ): Promise<Result<MadeArtwork>> {
-  // One drawing may hold many letters: drawn on a template of ours, or in a row.
+  // One drawing may hold many letters: drawn on a template of ours, in layers of their names, or in a row.
   const only = files.length === 1 && as !== 'icons' ? drawingOf(files[0]!) : null;
   const template = only && readTemplate(only, expected);
   if (template) return ok({ sheet: template, icons: false });
+  const layered = only && as !== 'letters' && as !== 'row' ? layersOf(files[0]!, only) : null;
+  if (layered) return layered;
   const row = only && as !== 'letters' ? rowOf(files[0]!, only, expected, as === 'row') : null;
   if (row) return row;
   const paths = files.map((f) => f.path);
@@ -81,9 +85,9 @@ export function readDrawing(file: DroppedFile): Result<Artwork> {
   }
 }
 
-/** A file's shapes; null when it can't be read, which whoever reads it as one letter tells. */
-function drawingOf(file: DroppedFile): SvgDrawing | null {
-  const read = readSvg(new TextDecoder().decode(file.bytes));
+/** A file's shapes, with hidden layers that `seen` asks for; null when it can't be read, which whoever reads it as one letter tells. */
+function drawingOf(file: DroppedFile, seen?: (name: string) => boolean): SvgDrawing | null {
+  const read = readSvg(new TextDecoder().decode(file.bytes), seen);
   return read.ok ? read.value : null;
 }
 
@@ -97,13 +101,19 @@ function rowOf(
   if (!surely && codePointsOfName(stemOf(file.path))) return null;
   const letters = separateLetters(drawing, expected);
   if (!letters.ok) return null;
-  const { notUnderstood } = drawing;
-  const warnings =
-    notUnderstood.length > 0
-      ? [problem({ code: 'svg-partly', what: notUnderstood }, 'warning', { file: file.path })]
-      : [];
-  return ok({ sheet: letters.value, icons: false }, warnings);
+  return ok({ sheet: letters.value, icons: false }, missedOf(file, drawing.notUnderstood));
 }
+
+/** One drawing with a layer for each letter, hidden ones too; null when its layers aren't named so. */
+function layersOf(file: DroppedFile, drawing: SvgDrawing): Result<MadeArtwork> | null {
+  const hidden = drawing.hidden.some((name) => characterOfLayer(name) !== null);
+  const whole = hidden ? drawingOf(file, (name) => characterOfLayer(name) !== null)! : drawing;
+  const sheet = separateLayers(whole);
+  return sheet && ok({ sheet, icons: false }, missedOf(file, whole.notUnderstood));
+}
+
+const missedOf = (file: DroppedFile, what: readonly string[]): Problem[] =>
+  what.length > 0 ? [problem({ code: 'svg-partly', what }, 'warning', { file: file.path })] : [];
 
 /** Pictures named after their characters to one sheet. Those that can't be read are told and left out. */
 export function picturesSheet(

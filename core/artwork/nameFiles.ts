@@ -19,6 +19,19 @@ export const stemOf = (path: string): string =>
     .pop()!
     .replace(/\.(png|jpe?g|svg|webp|tiff?|bmp|gif)$/i, '');
 
+/** What a name says by the rules of the Adobe Glyph List, or by being the character itself. */
+export type CharacterName = Pick<NamedFile<unknown>, 'char' | 'variant'>;
+
+/** The character, or characters of a ligature, that a name stands for; both null when it stands for none. */
+export function readCharacterName(name: string): CharacterName {
+  // The signs that names are put together by are characters themselves.
+  if ([...name].length === 1) return { char: name, variant: null };
+  const points = codePointsOfName(name);
+  if (!points) return { char: null, variant: null };
+  const behind = name.slice(name.split('.')[0]!.length + 1).replace(/[^A-Za-z0-9._]+/g, '_');
+  return { char: String.fromCodePoint(...points), variant: behind === '' ? null : behind };
+}
+
 /**
  * Files by the characters their names stand for (Adobe Glyph List rules). Two files for one character are both told and
  * neither is guessed; names that aren't understood are told too unless `icons` says that names are only names.
@@ -32,10 +45,7 @@ export function nameFiles<T>(
   const owners = new Map<string, string[]>();
   const named = files.map((file): NamedFile<T> => {
     const stem = stemOf(pathOf(file));
-    const points = icons ? null : codePointsOfName(stem);
-    const char = points ? String.fromCodePoint(...points) : null;
-    const behind = stem.slice(stem.split('.')[0]!.length + 1).replace(/[^A-Za-z0-9._]+/g, '_');
-    const variant = char !== null && behind !== '' ? behind : null;
+    const { char, variant } = icons ? { char: null, variant: null } : readCharacterName(stem);
     const glyph = `${char}.${variant ?? ''}`;
     if (char !== null) owners.set(glyph, [...(owners.get(glyph) ?? []), pathOf(file)]);
     else if (!icons)

@@ -43,7 +43,7 @@ export function pastedSvg(text: string): string | null {
 
 /** The same drawing moved and scaled evenly. */
 export function moveArtwork(
-  a: Artwork,
+  a: Pick<Artwork, 'outline' | 'layers'>,
   k: number,
   dx: number,
   dy: number,

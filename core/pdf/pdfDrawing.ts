@@ -47,6 +47,27 @@ const times = (m: readonly number[], n: readonly number[]): number[] => [
 /** No more digits than a page needs; what isn't a number becomes 0. */
 const digits = (v: number): string => (Number.isFinite(v) ? String(Math.round(v * 1e4) / 1e4) : '0');
 
+/** A layer of a document. */
+export interface PdfLayer {
+  readonly name: string;
+  readonly shown: boolean;
+}
+
+/** The id of the group that marked content belongs to; of the first, where it belongs to several. */
+function groupOf([tag, properties]: readonly unknown[]): string {
+  const p = properties as {
+    readonly type?: string;
+    readonly id?: string;
+    readonly ids?: readonly string[];
+  } | null;
+  return tag === 'OC' ? (p?.id ?? p?.ids?.[0] ?? '') : '';
+}
+
+const escaped = (s: string) => s.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/"/g, '&quot;');
+
+const inLayer = ({ name, shown }: PdfLayer, inner: string): string =>
+  `<g label="${escaped(name)}"${shown ? '' : ' display="none"'}>${inner}</g>`;
+
 /** Follows a page's operators (ISO 32000-1, 8) and writes what they draw as an SVG document, page px, y down. */
 export class PdfDrawing {
   private state: State;
@@ -55,11 +76,15 @@ export class PdfDrawing {
   private readonly defs: string[] = [];
   private clipNext: 'nonzero' | 'evenodd' | null = null;
   private readonly missed = new Set<string>();
+  /** Marked content that is open: the layer it stands for, or null for any other mark. */
+  private readonly marks: (PdfLayer | null)[] = [];
 
   constructor(
     private readonly width: number,
     private readonly height: number,
     matrix: readonly number[],
+    /** Layers (optional content groups, ISO 32000-1, 8.11) by their id. */
+    private readonly layers: ReadonlyMap<string, PdfLayer> = new Map(),
   ) {
     this.state = {
       matrix,
@@ -130,6 +155,12 @@ export class PdfDrawing {
         return void (this.clipNext = 'evenodd');
       case OPS.constructPath:
         return this.path(args);
+      case OPS.beginMarkedContent:
+        return void this.marks.push(null);
+      case OPS.beginMarkedContentProps:
+        return void this.marks.push(this.layers.get(groupOf(args)) ?? null);
+      case OPS.endMarkedContent:
+        return void this.marks.pop();
       case OPS.showText:
       case OPS.showSpacedText:
         return void this.missed.add('text set in a font (turn it into outlines)');
@@ -149,8 +180,12 @@ export class PdfDrawing {
         : '';
       const fill = paint.fill ? `fill="${state.fill}" fill-rule="${paint.fill}"` : 'fill="none"';
       const shape = `<path d="${d}" ${place} ${fill} ${stroke}/>`;
+      const clipped = state.clips.reduceRight(
+        (inner, id) => `<g clip-path="url(#${id})">${inner}</g>`,
+        shape,
+      );
       this.shapes.push(
-        state.clips.reduceRight((inner, id) => `<g clip-path="url(#${id})">${inner}</g>`, shape),
+        this.marks.reduceRight((inner, layer) => (layer ? inLayer(layer, inner) : inner), clipped),
       );
     }
     if (this.clipNext && d !== '' && !this.holdsPage(minMax as ArrayLike<number> | null)) {

@@ -1,9 +1,9 @@
-import type { PDFPageProxy } from 'pdfjs-dist';
+import type { PDFDocumentProxy, PDFPageProxy } from 'pdfjs-dist';
 import { fail, ok, problem, type Problem, type Result } from '../problems/problem';
 import { turnByOrientation, type Picture } from '../raster/picture';
 import { openPdf, OPS } from './pdfjs';
 import { pdfPicture } from './pdfPicture';
-import { PdfDrawing } from './pdfDrawing';
+import { PdfDrawing, type PdfLayer } from './pdfDrawing';
 
 /** What is on a page: drawn shapes as an SVG document, or a scanned picture. */
 export type PdfPage =
@@ -34,9 +34,10 @@ export async function readPdf(
       return fail({ code: 'pdf-too-long', pages: pdf.numPages, limit: MOST_PAGES });
     let taken = 0;
     const problems: Problem[] = [];
+    const layers = await layersOf(pdf);
     for (let k = 1; k <= pdf.numPages; k++) {
       const proxy = await pdf.getPage(k);
-      const read = await readPage(proxy, k);
+      const read = await readPage(proxy, k, layers);
       if (read.page) {
         taken++;
         await take(read.page, pdf.numPages);
@@ -55,13 +56,28 @@ export async function readPdf(
 
 const nothing = (): readonly Problem[] => fail({ code: 'pdf-empty' }).problems;
 
+/** Layers of a document by their ids. */
+async function layersOf(pdf: PDFDocumentProxy): Promise<ReadonlyMap<string, PdfLayer>> {
+  const config = await pdf.getOptionalContentConfig();
+  const layers = new Map<string, PdfLayer>();
+  for (const [id, group] of config as Iterable<
+    [string, { readonly name?: unknown; readonly visible?: unknown }]
+  >)
+    layers.set(id, {
+      name: typeof group.name === 'string' ? group.name : '',
+      shown: group.visible !== false,
+    });
+  return layers;
+}
+
 async function readPage(
   page: PDFPageProxy,
   number: number,
+  layers: ReadonlyMap<string, PdfLayer>,
 ): Promise<{ page: PdfPage | null; left: string[] }> {
   const { width, height, transform } = page.getViewport({ scale: 1 });
   const { fnArray, argsArray } = await page.getOperatorList();
-  const drawing = new PdfDrawing(width, height, transform as number[]);
+  const drawing = new PdfDrawing(width, height, transform as number[], layers);
   let largest: { picture: Picture; share: number } | null = null;
   for (let i = 0; i < fnArray.length; i++) {
     const [op, args] = [fnArray[i]!, argsArray[i] as unknown[]];

@@ -134,7 +134,7 @@ export function decodePicture(bytes: Uint8Array): Result<Picture> {
   if (isPostScript(bytes)) return fail({ code: 'postscript' });
   if (font) return fail({ code: 'font-file', kind: font });
   if (kind === 'unknown') return fail({ code: 'picture-kind-unknown' });
-  if (kind === 'WebP' || kind === 'PDF' || kind === 'SVG' || kind === 'zip')
+  if (kind === 'WebP' || kind === 'PDF' || kind === 'SVG' || kind === 'zip' || kind === 'OpenRaster')
     return fail({ code: 'picture-kind-unsupported', kind });
   const size = sizeOf(bytes, kind);
   if (!size) return fail({ code: 'picture-broken', kind, reason: 'no size in its header' });

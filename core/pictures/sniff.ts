@@ -1,5 +1,5 @@
 /** What the first bytes say a file is; the name's ending is never trusted. */
-export type FileKind = 'PNG' | 'JPEG' | 'GIF' | 'WebP' | 'TIFF' | 'BMP' | 'PDF' | 'SVG' | 'zip' | 'unknown';
+export type FileKind = 'PNG' | 'JPEG' | 'GIF' | 'WebP' | 'TIFF' | 'BMP' | 'PDF' | 'SVG' | 'zip' | 'OpenRaster' | 'unknown';
 
 const starts = (b: Uint8Array, ...bytes: number[]) => bytes.every((v, i) => b[i] === v);
 const ascii = (b: Uint8Array, from: number, text: string) =>
@@ -14,11 +14,15 @@ export function sniffKind(bytes: Uint8Array): FileKind {
   if (starts(bytes, 0x49, 0x49, 0x2a, 0) || starts(bytes, 0x4d, 0x4d, 0, 0x2a)) return 'TIFF';
   if (ascii(bytes, 0, 'BM')) return 'BMP';
   if (ascii(bytes, 0, '%PDF')) return 'PDF';
-  if (starts(bytes, 0x50, 0x4b, 0x03, 0x04)) return 'zip';
+  if (starts(bytes, 0x50, 0x4b, 0x03, 0x04)) return isOpenRaster(bytes) ? 'OpenRaster' : 'zip';
   // Before its root an XML document may have a declaration, a document type and comments.
   const head = String.fromCharCode(...bytes.subarray(0, 4096)).replace(/^[\u00ef\u00bb\u00bf\s]+/, '');
   return /^<(svg|\?xml|!--|!DOCTYPE)/i.test(head) && /<(\w+:)?svg[\s>/]/.test(`${head} `) ? 'SVG' : 'unknown';
 }
+
+/** A zip whose first entry says that it is a layered picture (OpenRaster 0.0.6, "File layout": `mimetype`, stored). */
+const isOpenRaster = (bytes: Uint8Array): boolean =>
+  ascii(bytes, 30, 'mimetype') && ascii(bytes, 30 + 8 + (bytes[28] ?? 0), 'image/openraster');
 
 /** Whether a file is a PostScript drawing, plain or with a preview before it (PLRM, 3rd edition, G; DSC 3.0; EPSF 3.0, binary header). */
 export const isPostScript = (bytes: Uint8Array): boolean =>

@@ -73,6 +73,8 @@ function sentence(p: Problem): string {
       return `the zip unpacks to more than any set of drawings needs (over ${p.limit}). Unpack it yourself and drop what you want.`;
     case 'svg-broken':
       return `the SVG can't be read (${p.reason}). Save it again from the program it was drawn with.`;
+    case 'openraster-broken':
+      return `the layered picture can't be read (${p.reason}). Save it again from the program it was painted with, or save it as PNG.`;
     case 'svg-too-large':
       return `the SVG is larger than any drawing needs (over ${p.limit}). Simplify it, or save it without repeated parts.`;
     case 'svg-empty':

@@ -50,6 +50,7 @@ export type ProblemDetail =
   | { readonly code: 'fit-needs-letters' }
   | { readonly code: 'zip-broken' }
   | { readonly code: 'zip-too-large'; readonly limit: string }
+  | { readonly code: 'openraster-broken'; readonly reason: string }
   | { readonly code: 'svg-broken'; readonly reason: string }
   | { readonly code: 'svg-too-large'; readonly limit: string }
   | { readonly code: 'svg-empty' }

@@ -1,5 +1,6 @@
+import type { Shape } from '../../boolean/shape';
 import { unite } from '../../boolean/unite';
-import { transformContours, type Contour } from '../../geometry/contour';
+import { transformContours } from '../../geometry/contour';
 import { scaling, translation, compose } from '../../geometry/affine';
 import { contoursBox, type Box } from '../../geometry/measure';
 import type { Paint, Rgb } from '../../geometry/paint';
@@ -7,7 +8,8 @@ import type { TracedPiece } from '../../find/liftSheet';
 import type { DrawnShape, SvgDrawing } from '../../svg/read/readSvg';
 import { coveredBy } from '../../svg/read/svgOutline';
 import type { LaidOut } from '../layOut';
-import { TEMPLATE_INKS } from './makeTemplate';
+import { letterOfShape } from '../layers/svgLayers';
+import { BELOW_BASELINE, TEMPLATE_INKS } from './makeTemplate';
 
 /** Colours are the same within this, of 255 a channel: programs round, and turn them through other colour spaces. */
 const SAME_INK = 6;
@@ -48,7 +50,10 @@ function charOf({ groups }: DrawnShape): string | null {
   return null;
 }
 
-/** The slots of a template in reading order, from what lies in a drawing; none when it wasn't drawn on one. */
+/**
+ * The slots of a template in reading order, from what lies in a drawing; none when it wasn't drawn on one. One that came without
+ * its line (copied alone with its letter) knows where that was.
+ */
 function slotsOf(shapes: readonly DrawnShape[]): Slot[] {
   const baselines = shapes
     .filter((s) => roleOf(s) === 'baseline')
@@ -58,8 +63,10 @@ function slotsOf(shapes: readonly DrawnShape[]): Slot[] {
     .filter((s) => roleOf(s) === 'slot')
     .flatMap((s): Slot[] => {
       const box = boxOf(s);
-      const baseline = box && baselines.find((y) => y > box.yMin && y < box.yMax);
-      return box && baseline !== undefined ? [{ char: charOf(s), box, baseline: baseline! }] : [];
+      if (!box) return [];
+      const drawn = baselines.find((y) => y > box.yMin && y < box.yMax);
+      const baseline = drawn ?? box.yMax - BELOW_BASELINE * (box.yMax - box.yMin);
+      return [{ char: charOf(s), box, baseline }];
     });
   return slots.sort((a, b) => a.baseline - b.baseline || a.box.xMin - b.box.xMin);
 }
@@ -82,6 +89,40 @@ function slotFor(box: Box, slots: readonly Slot[]): Slot {
   return [...slots].sort((a, b) => within(box, b.box) - within(box, a.box) || off(a) - off(b))[0]!;
 }
 
+/** What was drawn in a slot. */
+interface DrawnLetter {
+  readonly slot: Slot;
+  readonly char: string | null;
+  readonly variant: string | null;
+  readonly shapes: readonly Shape[];
+}
+
+/**
+ * Artwork by the slot it lies in, in the order of the slots. A slot that holds layers named after several letters holds them all;
+ * else its own character is what was drawn in it, and a layer's name only helps where that was lost.
+ */
+function drawnIn(slots: readonly Slot[], shapes: readonly DrawnShape[]): DrawnLetter[] {
+  const drawn = slots.map(() => new Map<string, DrawnLetter & { shapes: Shape[] }>());
+  for (const shape of shapes) {
+    if (roleOf(shape) !== null) continue;
+    for (const { shape: covered } of coveredBy(shape)) {
+      const box = contoursBox(covered.contours);
+      if (!box) continue;
+      const slot = slotFor(box, slots);
+      const { char, variant } = letterOfShape(shape) ?? { char: slot.char, variant: null };
+      const inSlot = drawn[slots.indexOf(slot)]!;
+      const key = `${char}.${variant}`;
+      if (!inSlot.has(key)) inSlot.set(key, { slot, char, variant, shapes: [] });
+      inSlot.get(key)!.shapes.push({ contours: [...covered.contours], rule: covered.rule });
+    }
+  }
+  return drawn.flatMap((inSlot): DrawnLetter[] => {
+    const [only, ...more] = inSlot.values();
+    if (!only || more.length > 0 || only.slot.char === null) return [...inSlot.values()];
+    return [{ ...only, char: only.slot.char, variant: only.char === only.slot.char ? only.variant : null }];
+  });
+}
+
 /**
  * Letters drawn on a template, each at the size, height and place it was given there: px of the document are told from the slots,
  * which are one em high, so that units and page may have become others. `expected`: what slots are for whose names were lost, in
@@ -93,16 +134,7 @@ export function readTemplate(drawing: SvgDrawing, expected: readonly string[]): 
   const named = slots.some((s) => s.char !== null);
   const called =
     named || expected.length !== slots.length ? slots : slots.map((s, i) => ({ ...s, char: expected[i]! }));
-  const drawn = new Map<Slot, { contours: Contour[]; rule: 'nonzero' | 'evenodd' }[]>();
-  for (const shape of drawing.shapes) {
-    if (roleOf(shape) !== null) continue;
-    for (const { shape: covered } of coveredBy(shape)) {
-      const box = contoursBox(covered.contours);
-      if (!box) continue;
-      const slot = slotFor(box, called);
-      drawn.set(slot, [...(drawn.get(slot) ?? []), { contours: [...covered.contours], rule: covered.rule }]);
-    }
-  }
+  const drawn = drawnIn(called, drawing.shapes);
   const k = EM_PX / (slots[0]!.box.yMax - slots[0]!.box.yMin);
   const whole = slots.map((s) => s.box);
   const left = Math.min(...whole.map((b) => b.xMin));
@@ -111,9 +143,9 @@ export function readTemplate(drawing: SvgDrawing, expected: readonly string[]): 
   const toX = (x: number) => MARGIN_PX + k * (x - left);
   const toY = (y: number) => MARGIN_PX + k * (y - top);
   const unread = drawing.notUnderstood.filter((what) => what !== LABELS);
-  const pieces = called.flatMap((slot, i): TracedPiece[] => {
-    const shapes = drawn.get(slot);
-    const outline = shapes ? transformContours(unite(shapes), place) : [];
+  const rows = [...new Set(called.map((s) => s.baseline))];
+  const pieces = drawn.flatMap(({ slot, char, variant, shapes }, i): TracedPiece[] => {
+    const outline = transformContours(unite(shapes), place);
     const box = contoursBox(outline);
     if (!box) return [];
     return [
@@ -122,11 +154,12 @@ export function readTemplate(drawing: SvgDrawing, expected: readonly string[]): 
         seeds: [],
         cuts: [],
         order: i,
-        row: [...new Set(called.map((s) => s.baseline))].indexOf(slot.baseline),
+        row: rows.indexOf(slot.baseline),
         baselineY: toY(slot.baseline),
-        char: slot.char,
+        char,
+        variant,
         name: null,
-        confidence: slot.char === null ? 0 : 1,
+        confidence: char === null ? 0 : 1,
         unread: i === 0 ? unread : [],
         outline,
         layers: [],

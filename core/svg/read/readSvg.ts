@@ -27,7 +27,7 @@ export interface DrawnShape {
   readonly clips: readonly { readonly contours: readonly Contour[]; readonly rule: 'nonzero' | 'evenodd' }[];
   /** The map from the element's own space: strokes are drawn there, then mapped. */
   readonly map: Affine;
-  /** Ids of the element and the groups around it, outermost first; names where a drawing program gave them. */
+  /** Names (labels of drawing programs) and ids of the element and the groups around it, outermost first. */
   readonly groups: readonly string[];
 }
 
@@ -38,7 +38,12 @@ export interface SvgDrawing {
   readonly shapes: readonly DrawnShape[];
   /** What was met but not understood, in plain words, each once. */
   readonly notUnderstood: readonly string[];
+  /** Names of groups that aren't displayed, and whose shapes are left out. */
+  readonly hidden: readonly string[];
 }
+
+/** Whether a group of this name is read although it isn't displayed. */
+export type SeenThough = (name: string) => boolean;
 
 const MOST_USES = 40;
 /** Maps beyond this make a drawing too large or too small for numbers to follow. */
@@ -69,17 +74,22 @@ const UNKNOWN: Readonly<Record<string, string | undefined>> = Object.assign(Obje
  * An SVG document as shapes: basic shapes and paths, groups, nested documents, `use`, clip paths, attributes, styles and
  * style sheets. Nothing outside the file is read and no script run. Fails with 'svg-broken', 'svg-too-large' or 'svg-empty'.
  */
-export function readSvg(text: string): Result<SvgDrawing> {
+export function readSvg(text: string, seenThough: SeenThough = () => false): Result<SvgDrawing> {
   const xml = readXml(text);
   if (!xml.ok) return xml;
   if (xml.value.name !== 'svg')
     return fail({ code: 'svg-broken', reason: `its root is <${xml.value.name}>` });
-  const reader = new Reader(xml.value);
+  const reader = new Reader(xml.value, seenThough);
   reader.read();
   const { exceeded } = reader.budget;
   if (exceeded) return fail({ code: 'svg-too-large', limit: exceeded });
   if (reader.shapes.length === 0) return fail({ code: 'svg-empty' });
-  return ok({ ...reader.size, shapes: reader.shapes, notUnderstood: [...reader.notUnderstood] });
+  return ok({
+    ...reader.size,
+    shapes: reader.shapes,
+    notUnderstood: [...reader.notUnderstood],
+    hidden: [...reader.hidden],
+  });
 }
 
 interface Context {
@@ -95,12 +105,14 @@ interface Context {
 class Reader {
   readonly shapes: DrawnShape[] = [];
   readonly notUnderstood = new Set<string>();
+  readonly hidden = new Set<string>();
   readonly size: Frame;
   private readonly rules: readonly StyleRule[];
   private readonly byId: ReadonlyMap<string, XmlElement>;
 
   constructor(
     private readonly root: XmlElement,
+    private readonly seenThough: SeenThough,
     readonly budget = new Budget(),
     /** The reader of the document around what is read here: its rules and names hold. */
     around: Reader | null = null,
@@ -137,7 +149,9 @@ class Reader {
   private element(e: XmlElement, parent: Context): void {
     if (SKIPPED.has(e.name) || !this.budget.visit()) return;
     const properties = propertiesOf(e, this.rules, parent.properties);
-    if (properties['display'] === 'none' || Number(properties['opacity'] ?? 1) === 0) return;
+    const names = [...new Set([e.attributes['label'], e.attributes['id']])].filter((n) => n !== undefined);
+    if (properties['display'] === 'none' && !this.isSeenThough(e, names)) return;
+    if (Number(properties['opacity'] ?? 1) === 0) return;
     for (const effect of ['mask', 'filter'] as const)
       if ((properties[effect] ?? 'none') !== 'none') this.tell(UNKNOWN[effect]!);
     const box = () => this.boxOf(e, parent);
@@ -145,13 +159,12 @@ class Reader {
     if (!own) this.tell(`the transform "${properties['transform']!.slice(0, 40)}"`);
     const map = compose(parent.map, own ?? identity);
     if (!isSane(map)) return this.tell('a transform beyond all size');
-    const id = e.attributes['label'] ?? e.attributes['id'];
     const here: Context = {
       ...parent,
       map,
       properties,
       ancestors: [...parent.ancestors, e],
-      groups: id ? [...parent.groups, id] : parent.groups,
+      groups: names.length > 0 ? [...parent.groups, ...names] : parent.groups,
       clips: this.clipsOf(properties['clip-path'], parent.clips, map, parent, box),
     };
     if (e.name === 'svg' || e.name === 'symbol') this.nested(e, here, e === this.root);
@@ -159,6 +172,13 @@ class Reader {
       for (const child of e.children) this.element(child, here);
     else if (e.name === 'use') this.use(e, here);
     else this.shape(e, here);
+  }
+
+  /** Whether a group that isn't displayed is asked for; its name is remembered. */
+  private isSeenThough(e: XmlElement, names: readonly string[]): boolean {
+    if (e.name !== 'g') return false;
+    for (const name of names) this.hidden.add(name);
+    return names.some(this.seenThough);
   }
 
   /** The box of an element's fills in its own space, whatever paints or clips them (SVG 2, 8.10). */
@@ -169,7 +189,7 @@ class Reader {
       this.tell('something measured by its own box');
       return null;
     }
-    const inner = new Reader(this.root, this.budget, this, this.within);
+    const inner = new Reader(this.root, this.seenThough, this.budget, this, this.within);
     const bare = { ...parent, map: identity, properties: { fill: 'black', stroke: 'none' }, clips: [] };
     for (const child of e.children) inner.element(child, bare);
     return contoursBox(inner.shapes.flatMap((s) => transformContours(s.contours, s.map)));
@@ -298,7 +318,7 @@ class Reader {
     const clips = isOpen(properties)
       ? here.clips
       : [...here.clips, ...frameClip(corner, 0, 0, width, height)];
-    const inner = new Reader(this.root, this.budget, this, [...this.within, marker]);
+    const inner = new Reader(this.root, this.seenThough, this.budget, this, [...this.within, marker]);
     const frame = fitted ? { width: view[2]!, height: view[3]! } : { width, height };
     const context = {
       ...here,
@@ -371,7 +391,7 @@ class Reader {
     const unit = own
       ? { a: own.xMax - own.xMin, b: 0, c: 0, d: own.yMax - own.yMin, e: own.xMin, f: own.yMin }
       : identity;
-    const inner = new Reader(this.root, this.budget, this, [...this.within, clip]);
+    const inner = new Reader(this.root, this.seenThough, this.budget, this, [...this.within, clip]);
     const placed = compose(map, compose(unit, transformOf(clip.attributes['transform']) ?? identity));
     const context: Context = {
       map: placed,

@@ -56,5 +56,8 @@ export function pasteInPlace(
   const covered = stood.some((c) => here.some((h) => liesOn(c, h)));
   const aside = covered ? contoursBox(here)!.xMax + WHITE_BESIDE * projectOf(doc).unitsPerEm : null;
   const by = aside === null ? 0 : aside - contoursBox(stood)!.xMin;
-  return edit(doc, target, 'Paste', (cs) => [...cs, ...transformContours(stood, translation(by, 0)).map(own)]);
+  return edit(doc, target, 'Paste', (cs) => [
+    ...cs,
+    ...transformContours(stood, translation(by, 0)).map(own),
+  ]);
 }
