@@ -1,3 +1,4 @@
+import sharp from 'sharp';
 import { spawnSync } from 'node:child_process';
 import { encode } from 'fast-png';
 import { existsSync, mkdtempSync, mkdirSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
@@ -344,4 +345,28 @@ test('sheet --svg makes a template; what is drawn on it becomes a font with each
   const n = parseWithOpentype(new Uint8Array(readFileSync(path('elsewhere', font)))).charToGlyph('n');
   expect(n.getBoundingBox()).toMatchObject({ x1: 60, y1: 0, x2: 160, y2: 500 });
   expect(n.advanceWidth).toBe(640);
+});
+
+test('sheet --png makes a picture for each page, on clear ground, as wide as wished; a width no tablet has is refused', async () => {
+  const list = [...'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz'].join('');
+  const asked = [
+    'sheet',
+    '--characters',
+    list,
+    '--boxes',
+    '2',
+    '--png',
+    path('tablet.png'),
+    '--width',
+    '900',
+  ];
+  expect(await run(...asked)).toMatchObject({ code: 0, err: '' });
+  // Two boxes for each of 52 letters take two pages; the second has a number.
+  for (const name of ['tablet.png', 'tablet-2.png'])
+    expect(await sharp(path(name)).metadata()).toMatchObject({ width: 900, height: 1273, hasAlpha: true });
+  expect((await sharp(path('tablet.png')).stats()).isOpaque).toBe(false);
+  expect(await run('sheet', '--characters', 'A', '--png', path('x.png'), '--width', '90')).toMatchObject({
+    code: 2,
+    err: expect.stringContaining('--width is 800 to 8000 px'),
+  });
 });

@@ -17,7 +17,9 @@ function drawingsIn(folder: string): string[] {
   return readdirSync(folder, { recursive: true, withFileTypes: true })
     .filter(
       (e) =>
-        e.isFile() && /\.(png|jpe?g|svg|tiff?|bmp|gif|webp|pdf)$/i.test(e.name) && !e.name.startsWith('.'),
+        e.isFile() &&
+        /\.(png|jpe?g|svg|tiff?|bmp|gif|webp|pdf|ora)$/i.test(e.name) &&
+        !e.name.startsWith('.'),
     )
     .map((e) => join(e.parentPath, e.name))
     .sort();

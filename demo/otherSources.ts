@@ -23,13 +23,43 @@ const LAMPS: Record<string, readonly string[]> = {
 };
 const LAMP_PX = 3;
 
-/** Figures 0 to 9 in two rows on clear ground, each lamp three px wide. */
-export function tideClockDigits(): Uint8Array {
-  const [columns, rows] = [5 * 7 + 2, 2 * 9 + 2];
+/** The words that the clock shows below its figures. */
+const LAMP_LETTERS: Record<string, readonly string[]> = {
+  A: ['.###.', '#...#', '#...#', '#####', '#...#', '#...#', '#...#'],
+  B: ['####.', '#...#', '#...#', '####.', '#...#', '#...#', '####.'],
+  C: ['.###.', '#...#', '#....', '#....', '#....', '#...#', '.###.'],
+  D: ['####.', '#...#', '#...#', '#...#', '#...#', '#...#', '####.'],
+  E: ['#####', '#....', '#....', '####.', '#....', '#....', '#####'],
+  F: ['#####', '#....', '#....', '####.', '#....', '#....', '#....'],
+  G: ['.###.', '#...#', '#....', '#..##', '#...#', '#...#', '.###.'],
+  H: ['#...#', '#...#', '#...#', '#####', '#...#', '#...#', '#...#'],
+  I: ['.###.', '..#..', '..#..', '..#..', '..#..', '..#..', '.###.'],
+  J: ['..###', '...#.', '...#.', '...#.', '...#.', '#..#.', '.##..'],
+  K: ['#...#', '#..#.', '#.#..', '##...', '#.#..', '#..#.', '#...#'],
+  L: ['#....', '#....', '#....', '#....', '#....', '#....', '#####'],
+  M: ['#...#', '##.##', '#.#.#', '#.#.#', '#...#', '#...#', '#...#'],
+  N: ['#...#', '##..#', '##..#', '#.#.#', '#..##', '#..##', '#...#'],
+  O: ['.###.', '#...#', '#...#', '#...#', '#...#', '#...#', '.###.'],
+  P: ['####.', '#...#', '#...#', '####.', '#....', '#....', '#....'],
+  Q: ['.###.', '#...#', '#...#', '#...#', '#.#.#', '#..#.', '.##.#'],
+  R: ['####.', '#...#', '#...#', '####.', '#.#..', '#..#.', '#...#'],
+  S: ['.####', '#....', '#....', '.###.', '....#', '....#', '####.'],
+  T: ['#####', '..#..', '..#..', '..#..', '..#..', '..#..', '..#..'],
+  U: ['#...#', '#...#', '#...#', '#...#', '#...#', '#...#', '.###.'],
+  V: ['#...#', '#...#', '#...#', '#...#', '#...#', '.#.#.', '..#..'],
+  W: ['#...#', '#...#', '#...#', '#.#.#', '#.#.#', '##.##', '#...#'],
+  X: ['#...#', '#...#', '.#.#.', '..#..', '.#.#.', '#...#', '#...#'],
+  Y: ['#...#', '#...#', '.#.#.', '..#..', '..#..', '..#..', '..#..'],
+  Z: ['#####', '....#', '...#.', '..#..', '.#...', '#....', '#####'],
+};
+
+/** Lit lamps in rows on clear ground, each lamp three px wide. */
+function litLamps(lit: readonly (readonly string[])[], perRow: number): Uint8Array {
+  const [columns, rows] = [perRow * 7 + 2, Math.ceil(lit.length / perRow) * 9 + 2];
   const [width, height] = [columns * LAMP_PX, rows * LAMP_PX];
   const data = new Uint8Array(width * height * 4);
-  Object.values(LAMPS).forEach((lamps, k) => {
-    const [x0, y0] = [(k % 5) * 7 + 2, Math.floor(k / 5) * 9 + 2];
+  lit.forEach((lamps, k) => {
+    const [x0, y0] = [(k % perRow) * 7 + 2, Math.floor(k / perRow) * 9 + 2];
     lamps.forEach((line, j) =>
       [...line].forEach((lamp, i) => {
         if (lamp !== '#') return;
@@ -41,6 +71,11 @@ export function tideClockDigits(): Uint8Array {
   });
   return encode({ width, height, data, channels: 4, depth: 8 });
 }
+
+/** Figures 0 to 9 in two rows. */
+export const tideClockDigits = (): Uint8Array => litLamps(Object.values(LAMPS), 5);
+/** Capitals in three rows. */
+export const tideClockLetters = (): Uint8Array => litLamps(Object.values(LAMP_LETTERS), 9);
 
 /** A JPEG that says how many dots it has an inch (JFIF's density, ITU-T T.871, 10.1). */
 function withDpi(jpeg: Uint8Array, dpi: number): Uint8Array {

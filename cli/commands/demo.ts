@@ -8,6 +8,7 @@ import {
   penPicture,
   wheelPicture,
 } from '../../demo/artwork';
+import { DEMO_PROJECTS, demoProjectFiles } from '../../demo/projects';
 import { hugePage, letterPdf, metalType, tabletDrawing, tideClockDigits } from '../../demo/otherSources';
 import { pathSigns } from '../../demo/signs';
 import { practicePhotos } from '../../demo/practice/practicePhotos';
@@ -22,13 +23,14 @@ import {
 } from '../../demo/tideMill';
 import { EXIT, printProblems, readArguments, UsageError, writeFile } from '../io';
 
-export const demoHelp = `orthoglyph demo --out DIR [--page] [--letters] [--practice] [--sources] [--huge]
+export const demoHelp = `orthoglyph demo --out DIR [--page] [--letters] [--practice] [--sources] [--projects] [--huge]
 
-Draws the demo's page of writing and its pictures, and makes its project file.
+Draws the demo's page of writing and its pictures, and makes its project files.
   --page            only pages to try things with: by another made-up hand, a photograph of a ruled one, one with letters that
                     float, one of joined letters
   --practice        only a practice sheet as a made-up hand filled it, photographed askew, and once more by another hand
   --sources         only pixel figures, metal type, a tablet's drawing and a PDF of drawn capitals
+  --projects        only the finished projects, one for each kind of work, with a picture of each
   --huge            only a page of 212 megapixels
   --letters         only 62 pictures of one letter or figure each, named after it
 `;
@@ -40,10 +42,12 @@ export async function runDemo(argv: string[]): Promise<number> {
     letters: { type: 'boolean', default: false },
     practice: { type: 'boolean', default: false },
     sources: { type: 'boolean', default: false },
+    projects: { type: 'boolean', default: false },
     huge: { type: 'boolean', default: false },
   });
   if (!values.out) throw new UsageError('give --out');
   if (values.huge) return writeAll(values.out, [['drum-scan.png', await hugePage()]]);
+  if (values.projects) return writeAll(values.out, await finishedProjects());
   if (values.sources)
     return writeAll(values.out, [
       ['tide-clock-digits.png', tideClockDigits()],
@@ -73,7 +77,14 @@ export async function runDemo(argv: string[]): Promise<number> {
     ['artwork/painted-TEO.png', paintedPicture()],
     ['artwork/painted-capitals.jpg', paintedCapitals()],
     ...pathSigns().map(([name, bytes]) => [`artwork/signs/${name}`, bytes] as const),
+    ...(await finishedProjects()),
   ]);
+}
+
+async function finishedProjects(): Promise<(readonly [string, Uint8Array])[]> {
+  const files: (readonly [string, Uint8Array])[] = [];
+  for (const project of DEMO_PROJECTS) files.push(...(await demoProjectFiles(project)));
+  return files;
 }
 
 function writeAll(folder: string, files: readonly (readonly [string, Uint8Array])[]): number {

@@ -1,3 +1,7 @@
+import { join, parse } from 'node:path';
+import sharp from 'sharp';
+import { practicePageSvg } from '../../core/practice/pageSvg';
+import { PICTURE_WIDTHS } from '../../core/practice/pictureWidths';
 import { practicePages } from '../../core/practice/layout';
 import { DEFAULT_PRACTICE } from '../../core/practice/settings';
 import { practicePdf } from '../../core/practice/pdf';
@@ -8,11 +12,16 @@ import { EXIT, readArguments, UsageError, valueOrPrint, writeFile } from '../io'
 /** Width of a template's slots, em units. */
 const SLOT_WIDTH = 640;
 
-export const sheetHelp = `orthoglyph sheet --characters "ABC..." --pdf OUT.pdf|--svg OUT.svg [--paper a4|letter] [--boxes N] [--json LAYOUT.json]
+/** Widths of a page's picture, px: its code must be read again, and a tablet must hold it. */
+const WIDTHS = { least: 800, most: 8000 };
+
+export const sheetHelp = `orthoglyph sheet --characters "ABC..." --pdf OUT.pdf|--png OUT.png|--svg OUT.svg [--paper a4|letter] [--boxes N] [--json LAYOUT.json]
 
 Makes a practice sheet: writing lines and a box for each character, to print, fill and scan.
   --characters TEXT what is to be written
   --pdf PATH        the sheet, with vector lines
+  --png PATH        each page as a picture on clear ground, to be written on with a tablet; further pages get numbers
+  --width PX        how wide it is, ${WIDTHS.least} to ${WIDTHS.most}, default ${PICTURE_WIDTHS[1]}
   --paper SIZE      a4 (default) or letter
   --boxes N         boxes for each character, 1 (default) to 3
   --x-height MM     height of small letters, default ${DEFAULT_PRACTICE.xHeightMm}
@@ -28,6 +37,8 @@ export async function runSheet(argv: string[]): Promise<number> {
   const { values } = readArguments(argv, {
     characters: { type: 'string' },
     pdf: { type: 'string' },
+    png: { type: 'string' },
+    width: { type: 'string', default: String(PICTURE_WIDTHS[1]) },
     paper: { type: 'string', default: 'a4' },
     boxes: { type: 'string', default: '1' },
     'x-height': { type: 'string', default: String(DEFAULT_PRACTICE.xHeightMm) },
@@ -44,8 +55,11 @@ export async function runSheet(argv: string[]): Promise<number> {
     number,
     number,
   ];
-  if (!values.characters?.trim() || (!values.pdf && !values.json && !values.svg))
-    throw new UsageError('give --characters, and --pdf, --svg or --json');
+  if (!values.characters?.trim() || (!values.pdf && !values.png && !values.json && !values.svg))
+    throw new UsageError('give --characters, and --pdf, --png, --svg or --json');
+  const width = Number(values.width);
+  if (!Number.isInteger(width) || width < WIDTHS.least || width > WIDTHS.most)
+    throw new UsageError(`--width is ${WIDTHS.least} to ${WIDTHS.most} px`);
   if (paper !== 'a4' && paper !== 'letter') throw new UsageError('--paper is a4 or letter');
   if (![1, 2, 3].includes(boxes)) throw new UsageError('--boxes is 1, 2 or 3');
   if (!(xHeightMm >= 4 && xHeightMm <= 20)) throw new UsageError('--x-height is 4 to 20 mm');
@@ -53,6 +67,12 @@ export async function runSheet(argv: string[]): Promise<number> {
   const pages = practicePages([...values.characters], { paper, boxes, xHeightMm, slantDeg });
   const outputs: [string, string | Uint8Array][] = [];
   if (values.pdf) outputs.push([values.pdf, await practicePdf(pages, values.title)]);
+  if (values.png)
+    for (const page of pages)
+      outputs.push([
+        numbered(values.png, page.page),
+        await pageAsPng(practicePageSvg(page, values.title, width)),
+      ]);
   if (values.json) outputs.push([values.json, JSON.stringify({ pages })]);
   if (values.svg) {
     const { lines, unitsPerEm } = projectOf(newProject('sheet', values.title, 0));
@@ -69,3 +89,12 @@ export async function runSheet(argv: string[]): Promise<number> {
   }
   return good ? EXIT.ok : EXIT.input;
 }
+
+/** Name of a page's file: the first has the name that was asked for. */
+function numbered(path: string, page: number): string {
+  const { dir, name, ext } = parse(path);
+  return page === 1 ? path : join(dir, `${name}-${page}${ext}`);
+}
+
+const pageAsPng = async (svg: string): Promise<Uint8Array> =>
+  new Uint8Array(await sharp(new TextEncoder().encode(svg)).png().toBuffer());

@@ -5,6 +5,7 @@ import { contoursBox } from '../geometry/measure';
 import { translation } from '../geometry/affine';
 import { transformContours } from '../geometry/contour';
 import { fail, ok, type Result } from '../problems/problem';
+import { overWhite } from '../raster/overWhite';
 import { smallerPicture, type Picture, type PxBox } from '../raster/picture';
 import { commonFoot, type Foot } from './commonFoot';
 import { readRegion } from '../trace/traceRegion';
@@ -21,17 +22,6 @@ export interface NamedPicture {
 /** Side of the largest picture on the sheet, px; larger ones are made smaller by whole steps. */
 const MOST_PX = 800;
 const GAP_PX = 8;
-
-/** The picture over white where it is clear. */
-function overWhite(p: Picture): Picture {
-  const data = new Uint8Array(p.data.length);
-  for (let i = 0; i < data.length; i += 4) {
-    const alpha = p.data[i + 3]! / 255;
-    for (let c = 0; c < 3; c++) data[i + c] = Math.round(p.data[i + c]! * alpha + 255 * (1 - alpha));
-    data[i + 3] = 255;
-  }
-  return { ...p, data };
-}
 
 /** Ink with a transparent ground keeps its shape where its colour would melt into white. */
 const asDrawn = (p: Picture): Picture => {

@@ -3,7 +3,7 @@ import { transformContours, type Contour } from '../geometry/contour';
 import { contoursBox, type Box } from '../geometry/measure';
 import { transformPaint, type ColourLayer } from '../geometry/paint';
 import { fail, ok, problem, type Result } from '../problems/problem';
-import { readSvg } from '../svg/read/readSvg';
+import { readSvg, type SvgDrawing } from '../svg/read/readSvg';
 import { svgLayersOf, svgOutline } from '../svg/read/svgOutline';
 
 /** A vector drawing as one outline, px of its document (y down). */
@@ -20,16 +20,20 @@ export interface Artwork {
 /** An SVG file's text to its merged outline; what was not understood comes as a warning. */
 export function readArtwork(text: string, file: string): Result<Artwork> {
   const drawing = readSvg(text);
-  if (!drawing.ok) return drawing;
-  const outline = svgOutline(drawing.value);
+  return drawing.ok ? artworkOf(drawing.value, file) : drawing;
+}
+
+/** A drawing's shapes as their merged outline. */
+export function artworkOf(drawing: SvgDrawing, file: string): Result<Artwork> {
+  const outline = svgOutline(drawing);
   const box = contoursBox(outline);
   if (!box) return fail({ code: 'svg-empty' }, { file });
-  const { width, height, notUnderstood } = drawing.value;
+  const { width, height, notUnderstood } = drawing;
   const warnings =
     notUnderstood.length > 0
       ? [problem({ code: 'svg-partly', what: notUnderstood }, 'warning', { file })]
       : [];
-  const layers = svgLayersOf(drawing.value);
+  const layers = svgLayersOf(drawing);
   return ok({ outline, layers, board: { width, height }, box, notUnderstood }, warnings);
 }
 

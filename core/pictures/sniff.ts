@@ -1,5 +1,6 @@
 /** What the first bytes say a file is; the name's ending is never trusted. */
-export type FileKind = 'PNG' | 'JPEG' | 'GIF' | 'WebP' | 'TIFF' | 'BMP' | 'PDF' | 'SVG' | 'zip' | 'OpenRaster' | 'unknown';
+export type FileKind =
+  'PNG' | 'JPEG' | 'GIF' | 'WebP' | 'TIFF' | 'BMP' | 'PDF' | 'SVG' | 'zip' | 'OpenRaster' | 'unknown';
 
 const starts = (b: Uint8Array, ...bytes: number[]) => bytes.every((v, i) => b[i] === v);
 const ascii = (b: Uint8Array, from: number, text: string) =>

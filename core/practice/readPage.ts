@@ -4,6 +4,7 @@ import { inkField, inkMask } from '../ink/inkField';
 import { learnInk, type InkModel } from '../ink/inkModel';
 import type { Vec } from '../geometry/vec';
 import { percentile } from '../raster/histogram';
+import { overWhite } from '../raster/overWhite';
 import { smallerPicture, type Picture } from '../raster/picture';
 import { fitHomography, project, type Homography } from './homography';
 import { MARK_MM, pageOfCode, type PracticePage } from './layout';
@@ -27,7 +28,9 @@ const LOOK_SIDES = [1700, 1200, 2600, 900];
  * Finds a practice page's marks and code, whichever way up it lies. Null when there are no such marks; a page whose code
  * can't be read gives 'no-code'.
  */
-export function findPage(picture: Picture): FoundPage | 'no-code' | null {
+export function findPage(given: Picture): FoundPage | 'no-code' | null {
+  // Pages drawn on a tablet may have clear ground.
+  const picture = overWhite(given);
   const longer = Math.max(picture.width, picture.height);
   const step = Math.max(1, Math.ceil(longer / LOOK_SIDES[0]! - 0.25));
   const small = smallerPicture(picture, step);

@@ -1,3 +1,4 @@
+import { overWhite } from '../raster/overWhite';
 import type { Picture } from '../raster/picture';
 import { project } from './homography';
 import type { FoundPage } from './readPage';
@@ -16,7 +17,7 @@ export function straightenPage(
   const pxPerMm = Math.min(MOST_PX_PER_MM, Math.hypot(b.x - a.x, b.y - a.y) / diagonal);
   const [width, height] = [Math.round(page.widthMm * pxPerMm), Math.round(page.heightMm * pxPerMm)];
   const data = new Uint8Array(width * height * 4);
-  const { data: from, width: w, height: h } = picture;
+  const { data: from, width: w, height: h } = overWhite(picture);
   for (let y = 0; y < height; y++) {
     for (let x = 0; x < width; x++) {
       const p = project(map, { x: (x + 0.5) / pxPerMm, y: (y + 0.5) / pxPerMm });

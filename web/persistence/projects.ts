@@ -71,12 +71,17 @@ export async function importProject(
 }
 
 /** The demo, fetched from beside the app and stored on first use; later visits find it as it was left. */
-export async function openDemo(): Promise<Result<string>> {
-  if (await db.summaries.get(DEMO_ID)) return { ok: true, value: DEMO_ID, problems: [] };
-  const name = 'tide-mill.orthoglyph.zip';
-  const response = await fetch(`/${name}`);
-  if (!response.ok) return fail({ code: 'file-not-found' }, { file: name });
-  return importProject(await response.blob(), name, DEMO_ID);
+export const openDemo = (): Promise<Result<string>> => openBeside(DEMO_ID, `${DEMO_ID}.orthoglyph.zip`);
+
+/** A finished project of the demo, in the same way. */
+export const openFinished = (id: string): Promise<Result<string>> =>
+  openBeside(id, `finished/${id}.orthoglyph.zip`);
+
+async function openBeside(id: string, path: string): Promise<Result<string>> {
+  if (await db.summaries.get(id)) return { ok: true, value: id, problems: [] };
+  const response = await fetch(`/${path}`);
+  if (!response.ok) return fail({ code: 'file-not-found' }, { file: path });
+  return importProject(await response.blob(), path, id);
 }
 
 /** Deletes a project and all that is its own, taking it from a tab that has it open; pictures go that no other project has. */

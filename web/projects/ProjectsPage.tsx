@@ -8,6 +8,7 @@ import { db } from '../persistence/db';
 import { createProject, importProject, openDemo } from '../persistence/projects';
 import { sessions } from '../store/projectStore';
 import { useTitle } from '../ui/useTitle';
+import { FinishedDemos } from './FinishedDemos';
 import { ProjectCard } from './ProjectCard';
 import { RoomLine } from './RoomLine';
 import { beginWith, Starts } from './Starts';
@@ -62,6 +63,7 @@ export function ProjectsPage() {
         </Text>
         <Starts name={name.trim()} enter={enter} />
         <ProjectList onDeleted={clear} />
+        <FinishedDemos enter={enter} />
         <Text fontSize="sm" color="faded" mt="8">
           <a href="/notices.txt" target="_blank" rel="noreferrer" style={{ textDecoration: 'underline' }}>
             Licences of the packages and fonts in this app

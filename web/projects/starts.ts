@@ -8,8 +8,8 @@ export interface Start {
     { readonly files: string; readonly many: boolean } | { readonly place: string; readonly name: string };
 }
 
-const PICTURES = 'image/*,.pdf,.tif,.tiff';
-const DRAWINGS = '.svg,image/*,.zip,.pdf';
+const PICTURES = 'image/*,.pdf,.tif,.tiff,.ora';
+const DRAWINGS = '.svg,image/*,.zip,.pdf,.ora';
 
 const page = 'M14 3H50V41H14Z';
 

@@ -1,5 +1,11 @@
 import { create } from 'zustand';
-import { changeFitSettings, fitSettingsOf, fittable, takeFitted } from '../../core/document/commands/fitAll';
+import {
+  changeFitSettings,
+  fitSettingsOf,
+  fittable,
+  lettersToFit,
+  takeFitted,
+} from '../../core/document/commands/fitAll';
 import { mergeDiffs, type ProjectDiff } from '../../core/document/diff';
 import { edit } from '../../core/document/inStep/edit';
 import { kerningBetween } from '../../core/document/kerning';
@@ -10,7 +16,7 @@ import type { FaultyJoin } from '../../core/fit/joinCheck';
 import { offRhythm } from '../../core/fit/rhythm';
 import type { JobContext, JobHandle } from '../jobs/jobQueue';
 import type { Workers } from '../workers/clients';
-import type { GlyphFit, LetterToFit } from '../workers/fitApi';
+import type { GlyphFit } from '../workers/fitApi';
 import { runFor } from './jobs';
 import type { Session } from './session';
 import { world, type World } from './world';
@@ -47,16 +53,9 @@ function withSettings(doc: Doc, wished: Partial<FitSettings>): { doc: Doc; diff:
   return change ? edit(doc, change) : { doc, diff: null };
 }
 
-const lettersOf = (doc: Doc): LetterToFit[] =>
-  fittable(doc).map((g) => ({
-    glyphId: g.id,
-    char: String.fromCodePoint(g.codePoints[0]!),
-    contours: g.contours,
-  }));
-
 const ask = (host: Workers['fit'], doc: Doc, signal?: AbortSignal) =>
   host.run<GlyphFit>(
-    (api) => api.fit(lettersOf(doc), projectOf(doc).unitsPerEm, optionsOf(fitSettingsOf(doc))),
+    (api) => api.fit(lettersToFit(doc), projectOf(doc).unitsPerEm, optionsOf(fitSettingsOf(doc))),
     { signal },
   );
 

@@ -1,5 +1,8 @@
 import { WorkBench } from '../testing/workBench';
-import { readArtwork } from '../../core/artwork/readArtwork';
+import { readPasted } from '../../core/artwork/readPasted';
+import { makeTemplate } from '../../core/artwork/template/makeTemplate';
+import { startGlyph } from '../../core/document/commands/naming';
+import { advanceOf, inkBox } from '../../core/document/metrics';
 import { contoursBox } from '../../core/geometry/measure';
 import { createPasting } from './pasting';
 
@@ -8,7 +11,7 @@ const X = { glyphId: 'x', of: 'outline' } as const;
 async function bench() {
   const b = new WorkBench();
   const session = await b.open('a');
-  const artwork = b.host({ pasted: (svg: string) => readArtwork(svg, 'the clipboard') });
+  const artwork = b.host({ pasted: readPasted });
   const { workers } = b.world;
   const world = { ...b.world, workers: { ...workers, artwork: artwork as never } };
   return { b, session, ...createPasting(world) };
@@ -78,4 +81,51 @@ test('text that is no drawing does nothing; a broken one is told', async () => {
   await t.b.settle();
   expect(t.b.tab.codes('a')).toHaveLength(1);
   expect(t.session.doc).toBe(before);
+});
+
+/** A template's slots for o and x, each with a bar drawn 80 u from its left edge, 100 u wide, from 30 u below the line to 500 above. */
+function drawnOnTemplate(): string {
+  const lines = { xHeight: 500, capHeight: 700, ascender: 750, descender: -250 };
+  const form = { form: 'row', scale: 1, lines, unitsPerEm: 1000 } as const;
+  const template = makeTemplate({ ...form, characters: 'ox', widthOf: (c) => (c === 'x' ? 480 : 560) });
+  const bars = [...template.matchAll(/<rect id="slot-[^"]*" x="([\d.]+)" y="([\d.]+)"/g)].map(
+    ([, x, y]) => `<path d="M${Number(x) + 80} ${Number(y) + 250}h100v530h-100z"/>`,
+  );
+  return template.replace('<g id="letters"></g>', bars.join(''));
+}
+
+test('a letter copied with its slot of a template lands as it was drawn there; an empty one gets its width', async () => {
+  const t = await bench();
+  t.session.commit(startGlyph(t.session.doc, 'v'));
+  const empty = {
+    glyphId: Object.values(t.session.doc.glyphs).find((g) => g.name === 'v')!.id,
+    of: 'outline',
+  } as const;
+  const before = t.session.doc.glyphs.x!;
+  await t.pasteInto(X, drawnOnTemplate());
+  const x = t.session.doc.glyphs.x!;
+  const bar = contoursBox(x.contours.slice(1))!;
+  const origin = inkBox(x)!.xMin - x.bearings.left;
+  expect([bar.xMin - origin, bar.xMax - origin, bar.yMin, bar.yMax].map(Math.round)).toEqual([
+    80, 180, -30, 500,
+  ]);
+  expect(advanceOf(x)).toBeCloseTo(advanceOf(before), 6);
+  // One slot with its letter, without the template's lines, for a letter that is still empty.
+  const all = drawnOnTemplate();
+  const slot = /<rect id="slot-0078"[^>]*>/.exec(all)![0];
+  const path = all.match(/<path d="M[^"]*h100v530[^"]*"\/>/g)![1]!;
+  await t.pasteInto(empty, `<svg xmlns="http://www.w3.org/2000/svg">${slot}${path}</svg>`);
+  const filled = t.session.doc.glyphs[empty.glyphId]!;
+  const box = inkBox(filled)!;
+  expect([filled.bearings.left, box.xMax - box.xMin, box.yMin, box.yMax].map(Math.round)).toEqual([
+    80, 100, -30, 500,
+  ]);
+  expect(advanceOf(filled)).toBeCloseTo(480, 3);
+  // Slots of other letters only: nothing is pasted.
+  expect(
+    await t.pasteInto(
+      O,
+      `<svg xmlns="http://www.w3.org/2000/svg">${slot}${slot.replace('0078', '0079')}</svg>`,
+    ),
+  ).toEqual([]);
 });

@@ -1,11 +1,15 @@
-import { pastedSvg, type Artwork } from '../../core/artwork/readArtwork';
+import { pastedSvg } from '../../core/artwork/readArtwork';
+import type { PastedDrawing } from '../../core/artwork/readPasted';
 import {
   contoursOf,
   pasteContours,
+  pasteFromSlot,
   pasteInPlace,
   type PointRef,
   type Target,
 } from '../../core/document/commands/dressing';
+import type { ProjectDiff } from '../../core/document/diff';
+import type { Doc } from '../../core/document/schema';
 import { originX } from '../../core/document/metrics';
 import { translation } from '../../core/geometry/affine';
 import { transformContours } from '../../core/geometry/contour';
@@ -49,15 +53,15 @@ export function createPasting({ current, workers, jobs }: Pick<World, 'current' 
       () => void pasteInto(target, text),
       async () => {
         const drawing = await readAside(session, svg);
-        return drawing && pasteContours(session.doc, target.glyphId, drawing.outline);
+        return drawing && pasteDrawn(session.doc, target.glyphId, drawing);
       },
     );
 
-  async function readAside(session: Session, svg: string): Promise<Artwork | null> {
+  async function readAside(session: Session, svg: string): Promise<PastedDrawing | null> {
     const name = 'the clipboard';
-    let drawing: Artwork | null = null;
+    let drawing: PastedDrawing | null = null;
     const run = async ({ signal }: JobContext) => {
-      const read = await workers.artwork.run<Artwork>((api) => api.pasted(svg), { signal });
+      const read = await workers.artwork.run<PastedDrawing>((api) => api.pasted(svg), { signal });
       session.tell(inFile(read.problems, name));
       if (read.ok) drawing = read.value;
     };
@@ -66,6 +70,14 @@ export function createPasting({ current, workers, jobs }: Pick<World, 'current' 
   }
 
   return { copyFrom, pasteInto };
+}
+
+/** What was drawn in the letter's own slot of a template (or in the only one) lands as it was drawn; any other drawing is fitted. */
+function pasteDrawn(doc: Doc, glyphId: string, { slots, artwork }: PastedDrawing): ProjectDiff | null {
+  if (artwork) return pasteContours(doc, glyphId, artwork.outline);
+  const char = String.fromCodePoint(...(doc.glyphs[glyphId]?.codePoints ?? []));
+  const slot = slots.find((s) => s.char === char) ?? (slots.length === 1 ? slots[0] : undefined);
+  return slot ? pasteFromSlot(doc, glyphId, slot) : null;
 }
 
 /** Nodes of all contours from one on. */

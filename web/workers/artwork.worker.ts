@@ -1,7 +1,7 @@
 import type { TakenFor } from '../../core/document/commands/takenFor';
 import { zipSync } from 'fflate';
 import { artworkSheet, picturesSheet } from '../../core/artwork/makeSheets';
-import { readArtwork, type Artwork } from '../../core/artwork/readArtwork';
+import { readPasted } from '../../core/artwork/readPasted';
 import type { LaidOut } from '../../core/artwork/layOut';
 import { expandFiles, pngOf } from '../../core/artwork/expandFiles';
 import { packRow } from '../../core/document/packing/packRows';
@@ -88,10 +88,7 @@ const api = {
   /** Some of the pieces of the sheet made last, packed (packRows): all at once would hold up the page that takes them. */
   piecesOf: (from: number, count: number): Result<readonly object[]> =>
     ok(made.slice(from, from + count).map(packRow)),
-  /** A drawing from the clipboard. */
-  pasted(svg: string): Result<Artwork> {
-    return readArtwork(svg, 'the clipboard');
-  },
+  pasted: readPasted,
   pictures(files: readonly DroppedFile[], recipe: TraceRecipe): Result<MadeOfFiles> {
     const read = picturesSheet(files, recipe, (s) => tellProgress('pictures', s));
     if (!read.ok) return read;

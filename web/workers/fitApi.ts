@@ -1,16 +1,9 @@
 import { fitFont, type FitOptions, type FittedFont } from '../../core/fit/fitFont';
 import { faultyJoins, type FaultyJoin } from '../../core/fit/joinCheck';
-import { profileOf, type Profile } from '../../core/fit/profiles';
+import { profilesOf, type LetterToFit } from '../../core/fit/lettersToFit';
+import type { Profile } from '../../core/fit/profiles';
 import { styleOf } from '../../core/fit/style';
-import type { Contour } from '../../core/geometry/contour';
-import { flattenContour } from '../../core/geometry/measure';
 import { fail, ok, type Result } from '../../core/problems/problem';
-
-export interface LetterToFit {
-  readonly glyphId: string;
-  readonly char: string;
-  readonly contours: readonly Contour[];
-}
 
 /** A fit with the glyphs that its letters stand for. */
 export interface GlyphFit {
@@ -18,22 +11,8 @@ export interface GlyphFit {
   readonly glyphIds: readonly string[];
 }
 
-/** Curves are flattened to this, 1/1000 em. */
-const FLAT = 0.5;
-
 /** Profiles of the letters asked for last: checking joins again and again needs only the distances anew. */
 let last: readonly Profile[] = [];
-
-function profilesOf(letters: readonly LetterToFit[], unitsPerEm: number) {
-  const k = 1000 / unitsPerEm;
-  return letters.flatMap(({ glyphId, char, contours }) => {
-    const polygons = contours.map((c) =>
-      flattenContour(c, FLAT / k).map((p) => ({ x: k * p.x, y: k * p.y })),
-    );
-    const profile = profileOf(char, polygons);
-    return profile ? [{ glyphId, profile }] : [];
-  });
-}
 
 /** What the fitting worker does. */
 export const fitApi = {

@@ -8,5 +8,5 @@ const unescaped = (name: string): string =>
 export function characterOfLayer(name: string): CharacterName | null {
   const plain = unescaped(name).trim();
   const read = plain === '' ? null : readCharacterName(plain);
-  return read?.char == null ? null : read;
+  return read === null || read.char === null ? null : read;
 }

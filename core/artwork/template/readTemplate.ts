@@ -32,6 +32,12 @@ function roleOf({ fill, stroke }: DrawnShape): Role | null {
   return roles.find((r) => isNear((first as Extract<Paint, { kind: 'flat' }>).rgb, TEMPLATE_INKS[r])) ?? null;
 }
 
+/** A drawing without the frames and lines of a template. */
+export const withoutTemplate = (drawing: SvgDrawing): SvgDrawing => ({
+  ...drawing,
+  shapes: drawing.shapes.filter((s) => roleOf(s) === null),
+});
+
 /** A slot as it lies in the drawing that came back, px of the document. */
 interface Slot {
   readonly char: string | null;

@@ -1,3 +1,4 @@
+import type { Contour } from '../../geometry/contour';
 import { median } from '../../raster/histogram';
 import { draft, type ProjectDiff } from '../diff';
 import { inkWidth } from '../metrics';
@@ -238,3 +239,13 @@ export const fittable = (doc: Doc): GlyphRow[] => {
       spacedBy(g) === null,
   );
 };
+
+/** The letters that a fit goes by, as it takes them. */
+export const lettersToFit = (
+  doc: Doc,
+): { readonly glyphId: string; readonly char: string; readonly contours: readonly Contour[] }[] =>
+  fittable(doc).map((g) => ({
+    glyphId: g.id,
+    char: String.fromCodePoint(g.codePoints[0]!),
+    contours: g.contours,
+  }));

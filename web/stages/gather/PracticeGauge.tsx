@@ -3,8 +3,9 @@ import { useMemo, useState } from 'react';
 import { missingOfBill } from '../../../core/document/commands/lifting';
 import { projectOf } from '../../../core/document/newProject';
 import { practicePages } from '../../../core/practice/layout';
+import { PICTURE_WIDTHS } from '../../../core/practice/pictureWidths';
 import { DEFAULT_PRACTICE } from '../../../core/practice/settings';
-import { savePracticeSheet } from '../../store/practiceSheet';
+import { savePracticePictures, savePracticeSheet } from '../../store/practiceSheet';
 import { useDoc } from '../../store/projectStore';
 import { Fact, Gauge, GaugePart } from '../../ui/Gauge';
 import { InkButton } from '../../ui/InkButton';
@@ -16,6 +17,8 @@ const PAPERS = [
   ['a4', 'A4'],
   ['letter', 'Letter'],
 ] as const;
+
+const WIDTHS = PICTURE_WIDTHS.map((px) => [String(px), `${px} px`] as const);
 
 /** A practice sheet as its fields have it, with the pages that come out. */
 export function usePracticeSheet() {
@@ -38,6 +41,7 @@ interface Props {
 export function PracticeGauge({ sheet, onClose }: Props) {
   const project = projectOf(useDoc());
   const { characters, setCharacters, settings, setSettings, pages } = sheet;
+  const [width, setWidth] = useState<string>(WIDTHS[1]![0]);
   return (
     <Gauge
       title="Practice sheet"
@@ -81,9 +85,20 @@ export function PracticeGauge({ sheet, onClose }: Props) {
         main
         tip="Save the sheet as a PDF with fine lines"
         disabled={characters.trim() === ''}
-        onClick={() => void savePracticeSheet(characters, settings, project.name)}
+        onClick={() => void savePracticeSheet({ characters, settings, title: project.name })}
       >
         Save as PDF
+      </InkButton>
+      <GaugePart title="To write on with a tablet" />
+      <SelectField label="Width of a page" value={width} options={WIDTHS} onChange={setWidth} />
+      <InkButton
+        tip="Each page as a picture on clear ground: open it in a painting program, write on a layer above, save the whole as PNG"
+        disabled={characters.trim() === ''}
+        onClick={() =>
+          void savePracticePictures({ characters, settings, title: project.name }, Number(width))
+        }
+      >
+        Save as PNG
       </InkButton>
       <InkButton tip="Back to the sheets on the table" onClick={onClose}>
         Done

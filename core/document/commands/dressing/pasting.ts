@@ -1,11 +1,12 @@
-import { translation } from '../../../geometry/affine';
+import { scaling, translation } from '../../../geometry/affine';
 import { transformContours, type Contour } from '../../../geometry/contour';
 import { contoursBox } from '../../../geometry/measure';
 import { distance } from '../../../geometry/vec';
 import { usualPlace } from '../../../seat/proportions';
 import type { ProjectDiff } from '../../diff';
 import { projectOf } from '../../newProject';
-import type { Doc } from '../../schema';
+import { originX } from '../../metrics';
+import type { Doc, GlyphRow } from '../../schema';
 import { contoursOf, edit, outlineOf, own, type Target } from './edit';
 
 /** White between a letter and what is pasted beside it, as a share of the font's em (common practice, no published source). */
@@ -33,6 +34,32 @@ export function pasteContours(doc: Doc, glyphId: string, drawing: readonly Conto
     ...cs,
     ...transformContours(drawing, place),
   ]);
+}
+
+/**
+ * A letter drawn in its slot of a template (ems, y up) put into a glyph at the size and place that it was drawn at; an empty one gets
+ * the slot's white and width too.
+ */
+export function pasteFromSlot(
+  doc: Doc,
+  glyphId: string,
+  { contours, advance }: { readonly contours: readonly Contour[]; readonly advance: number },
+): ProjectDiff | null {
+  const glyph = doc.glyphs[glyphId];
+  const { unitsPerEm } = projectOf(doc);
+  const drawn = transformContours(contours, scaling(unitsPerEm));
+  const box = contoursBox(drawn);
+  if (!glyph || !box) return null;
+  const placed = transformContours(drawn, translation(originX(glyph), 0));
+  const diff = edit(doc, outlineOf(glyphId), 'Paste a drawing', (cs) => [...cs, ...placed]);
+  if (!diff || glyph.contours.length > 0) return diff;
+  const bearings = { left: box.xMin, right: unitsPerEm * advance - box.xMax };
+  return {
+    ...diff,
+    changes: diff.changes.map((c) =>
+      c.table === 'glyphs' && c.id === glyphId ? { ...c, after: { ...(c.after as GlyphRow), bearings } } : c,
+    ),
+  };
 }
 
 /** Whether two contours lie on one another, node by node. */

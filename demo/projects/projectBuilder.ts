@@ -1,0 +1,123 @@
+import { zipSync } from 'fflate';
+import { addMadeSheet } from '../../core/document/commands/madeSheets';
+import { artworkSheet } from '../../core/artwork/makeSheets';
+import { pngOf } from '../../core/artwork/expandFiles';
+import type { DroppedFile } from '../../core/artwork/sortFiles';
+import { changeCasting } from '../../core/document/commands/casting';
+import { composeAccents, WESTERN_ACCENTS } from '../../core/document/commands/composing';
+import { takeCleanUp } from '../../core/document/commands/dressing';
+import { draftable, makeDrafts } from '../../core/document/commands/drafts';
+import { fitSettingsOf, lettersToFit, takeFitted } from '../../core/document/commands/fitAll';
+import { addSheet, takeLifted } from '../../core/document/commands/lifting';
+import { changeProject } from '../../core/document/commands/naming';
+import type { ProjectDiff } from '../../core/document/diff';
+import { edit } from '../../core/document/inStep/edit';
+import { newProject, projectOf } from '../../core/document/newProject';
+import type { Doc, ProjectRow, RecipeRow } from '../../core/document/schema';
+import { cleanUp } from '../../core/dress/cleanUp';
+import { liftSheet } from '../../core/find/liftSheet';
+import { fitFont } from '../../core/fit/fitFont';
+import { profilesOf } from '../../core/fit/lettersToFit';
+import { decodePicture } from '../../core/pictures/decodePicture';
+import { pictureIdOf } from '../../core/pictures/pictureId';
+import { enlargeCells, readPixelArt } from '../../core/pixels/pixelArt';
+
+/** 2026-01-05 09:00 UTC: a fixed day, so that the demo's bytes are always the same. */
+const MADE_MS = 1767603600000;
+/** Entries of zips have a fixed time too. */
+const ENTRY_TIME = new Date(2026, 0, 5);
+
+/** A page brought into a demo project. */
+interface DemoPage {
+  readonly id: string;
+  readonly name: string;
+  readonly bytes: Uint8Array;
+  /** What is written on it. */
+  readonly expected: string;
+  readonly recipe?: Partial<Omit<RecipeRow, 'id'>>;
+}
+
+/** Makes a project of the demo by the steps that the app takes. Throws when one of them fails: the demo's files are its own. */
+export class ProjectBuilder {
+  doc: Doc;
+  readonly pictures = new Map<string, Uint8Array>();
+
+  constructor(id: string, name: string, project: Partial<Pick<ProjectRow, 'bill' | 'runningText'>>) {
+    this.doc = newProject(id, name, MADE_MS);
+    this.apply(changeProject(this.doc, project, 'Begin'));
+    this.apply(
+      changeCasting(this.doc, {
+        family: name,
+        designer: 'The people of Skerry Lane Tide Mill (made up)',
+        licence: 'Made-up demo font. Do as you like with it.',
+        copyright: 'Demo data of Orthoglyph; the mill and its people are made up.',
+      }),
+    );
+  }
+
+  apply(diff: ProjectDiff | null): this {
+    if (diff) this.doc = edit(this.doc, diff).doc;
+    return this;
+  }
+
+  /** A page found, traced, named and seated. */
+  page({ id, name, bytes, expected, recipe }: DemoPage): this {
+    const decoded = decodePicture(bytes);
+    if (!decoded.ok) throw new Error(`${name} can't be decoded`);
+    const art = recipe?.mode === 'pixel' ? readPixelArt(decoded.value) : null;
+    const picture = art ? enlargeCells(art.cells) : decoded.value;
+    const shown = art ? pngOf(picture) : bytes;
+    const [pictureId, originalId] = [pictureIdOf(shown), art ? pictureIdOf(bytes) : null];
+    this.pictures.set(pictureId, shown);
+    if (originalId) this.pictures.set(originalId, bytes);
+    const size = { widthPx: picture.width, heightPx: picture.height };
+    this.apply(addSheet(this.doc, { id, name, pictureId, originalId, ...size }, expected, recipe ?? null));
+    const sheet = this.doc.sheets[id]!;
+    const lifted = liftSheet(picture, sheet, this.doc.recipes[sheet.recipeId]!);
+    if (!lifted.ok) throw new Error(`${name} can't be lifted`);
+    return this.apply(takeLifted(this.doc, id, lifted.value));
+  }
+
+  /** Vector drawings, one a file. */
+  async drawings(id: string, name: string, files: readonly DroppedFile[]): Promise<this> {
+    const made = await artworkSheet(files, []);
+    if (!made.ok) throw new Error(`${name} can't be read`);
+    const { sheet, icons } = made.value;
+    const zip = zipSync(Object.fromEntries(files.map((f) => [f.path, f.bytes])), { mtime: ENTRY_TIME });
+    const pictureId = pictureIdOf(zip);
+    this.pictures.set(pictureId, zip);
+    const facts = { id, name, kind: 'artwork' as const, icons, pictureId, originalId: pictureId };
+    return this.apply(
+      addMadeSheet(this.doc, { ...facts, widthPx: sheet.widthPx, heightPx: sheet.heightPx }, sheet),
+    );
+  }
+
+  /** All outlines neatened, as the button does it. */
+  neaten(): this {
+    for (const { id, contours } of Object.values(this.doc.glyphs)) {
+      if (contours.length === 0) continue;
+      const { contours: neat } = cleanUp('neaten', contours);
+      this.apply(takeCleanUp(this.doc, { glyphId: id, of: 'outline' }, 'neaten', neat));
+    }
+    return this;
+  }
+
+  /** Signs and marks that can be made of what is drawn, and the letters with accents that come of them. */
+  accents(): this {
+    this.apply(makeDrafts(this.doc, draftable(this.doc, projectOf(this.doc).bill).join('')));
+    return this.apply(composeAccents(this.doc, WESTERN_ACCENTS));
+  }
+
+  /** White and kerning of all letters, as the fit has them. */
+  fitted(): this {
+    const letters = profilesOf(lettersToFit(this.doc), projectOf(this.doc).unitsPerEm);
+    const { kernFrom } = fitSettingsOf(this.doc);
+    const fit = fitFont(
+      letters.map((l) => l.profile),
+      { kernFrom },
+    );
+    if (!fit) throw new Error('too few letters to fit');
+    const named = fit.letters.map((l, i) => ({ ...l, glyphId: letters[i]!.glyphId }));
+    return this.apply(takeFitted(this.doc, { ...fit, letters: named }));
+  }
+}

@@ -1,0 +1,58 @@
+import { Box, Heading, SimpleGrid, Text } from '@chakra-ui/react';
+import { openFinished } from '../persistence/projects';
+import { FINISHED, type FinishedDemo } from './demos';
+import type { Enter } from './useEntering';
+
+/** Projects of the demo that are carried to their end, each shown in its own letters. */
+export function FinishedDemos({ enter }: { readonly enter: Enter }) {
+  return (
+    <>
+      <Heading as="h2" size="md" mt="7" mb="1">
+        Or look into a finished one
+      </Heading>
+      <Text fontSize="sm" color="faded" mb="3">
+        From the tide mill: open one, change what you like, cast it.
+      </Text>
+      <SimpleGrid columns={{ base: 2, md: 3, lg: 4 }} gap="3" role="list" aria-label="Finished projects">
+        {FINISHED.map((demo) => (
+          <Box key={demo.id} role="listitem">
+            <Box
+              as="button"
+              w="100%"
+              h="100%"
+              display="flex"
+              flexDirection="column"
+              alignItems="stretch"
+              textAlign="left"
+              p="3"
+              bg="sheet"
+              borderWidth="1px"
+              borderColor="rule"
+              borderRadius="sm"
+              _hover={{ bg: 'handSoft', borderColor: 'hand' }}
+              onClick={() => void enter('Opening the demo', () => openFinished(demo.id))}
+            >
+              <Letters demo={demo} />
+              <Text fontWeight="bold" fontSize="sm" mt="2">
+                {demo.title}
+              </Text>
+              <Text fontSize="xs" color="faded">
+                {demo.line}
+              </Text>
+            </Box>
+          </Box>
+        ))}
+      </SimpleGrid>
+    </>
+  );
+}
+
+/** A word in the project's own letters, in the ink of the desk. */
+const Letters = ({ demo }: { readonly demo: FinishedDemo }) => (
+  <Box
+    aria-hidden
+    h="44px"
+    bg="ink"
+    style={{ mask: `url(/finished/${demo.id}.svg) left center / contain no-repeat` }}
+  />
+);
