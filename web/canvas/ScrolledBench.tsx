@@ -1,6 +1,6 @@
 import { Box } from '@chakra-ui/react';
-import { useRef, type ReactNode } from 'react';
-import { ZoomBar } from '../ui/ZoomBar';
+import { useRef, type KeyboardEvent, type ReactNode } from 'react';
+import { ZOOM_STEP, ZoomBar } from '../ui/ZoomBar';
 import { useScrolledZoom } from './useScrolledZoom';
 
 interface Props {
@@ -11,14 +11,31 @@ interface Props {
   readonly most: number;
   readonly usual: number;
   readonly onSize: (size: number) => void;
-  readonly ground: 'sheet' | 'sunk';
+  readonly ground?: 'sheet' | 'sunk';
+  /** Beside another bench: its keys act while it has the focus. */
+  readonly second?: boolean;
   readonly children: ReactNode;
 }
 
+/** What keys of a bench's view do; null = all of it. */
+const ZOOM_KEYS: Readonly<Record<string, number | null>> = {
+  '+': ZOOM_STEP,
+  '=': ZOOM_STEP,
+  '-': 1 / ZOOM_STEP,
+  '0': null,
+};
+
 /** The surface of a bench that is larger than its room: scrolled, zoomed as every bench is. */
-export function ScrolledBench({ label, size, least, most, usual, onSize, ground, children }: Props) {
+export function ScrolledBench({ label, ground, second = false, children, ...view }: Props) {
   const element = useRef<HTMLDivElement>(null);
-  const { percent, by, whole } = useScrolledZoom({ element, size, least, most, usual, onSize });
+  const { percent, by, whole } = useScrolledZoom({ element, keys: !second, ...view });
+  const ownKey = (e: KeyboardEvent) => {
+    const factor = ZOOM_KEYS[e.key];
+    if (!second || factor === undefined || e.ctrlKey || e.metaKey) return;
+    e.stopPropagation();
+    if (factor === null) whole();
+    else by(factor);
+  };
   return (
     <>
       <Box
@@ -30,6 +47,7 @@ export function ScrolledBench({ label, size, least, most, usual, onSize, ground,
         tabIndex={0}
         role="region"
         aria-label={label}
+        onKeyDown={ownKey}
       >
         {children}
       </Box>

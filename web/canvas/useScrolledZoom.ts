@@ -13,13 +13,15 @@ interface Scrolled {
   /** The size that shows all, or the usual one. */
   readonly usual: number;
   readonly onSize: (size: number) => void;
+  /** Whether the keys of the page are its own. */
+  readonly keys?: boolean;
 }
 
 /**
  * Zoom and pan of a bench that scrolls: by two fingers, by the wheel with Ctrl, by keys, and with Space held by a drag. The place
  * zoomed about stays where it is. Gives what buttons need.
  */
-export function useScrolledZoom({ element, size, least, most, usual, onSize }: Scrolled) {
+export function useScrolledZoom({ element, size, least, most, usual, onSize, keys = true }: Scrolled) {
   const about = useRef<{ at: Vec; from: number; scroll: Vec } | null>(null);
   // Several moves can come before the next drawing.
   const wanted = useRef(size);
@@ -50,7 +52,7 @@ export function useScrolledZoom({ element, size, least, most, usual, onSize }: S
   useSpaceDrag(element, pan);
   const by = (factor: number) => zoom(null, factor);
   const whole = () => by(usual / wanted.current);
-  useZoomKeys(by, whole);
+  useZoomKeys(by, whole, keys);
   return { by, whole, percent: (100 * size) / usual };
 }
 

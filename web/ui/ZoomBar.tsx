@@ -16,13 +16,13 @@ interface Props {
 }
 
 /** Keys of every bench with a view: larger, smaller, all of it. */
-export function useZoomKeys(by: (factor: number) => void, whole: () => void): void {
+export function useZoomKeys(by: (factor: number) => void, whole: () => void, enabled = true): void {
   // The plus sign lies on other keys elsewhere, with Shift or without; with Ctrl it is the browser's own.
-  const own = { useKey: true, ignoreModifiers: true, splitKey: '~' };
+  const own = { useKey: true, ignoreModifiers: true, splitKey: '~', enabled };
   useBenchKey('+', (e) => !e.ctrlKey && !e.metaKey && by(ZOOM_STEP), own);
   useBenchKey('=', (e) => !e.ctrlKey && !e.metaKey && by(ZOOM_STEP), own);
   useBenchKey('-', (e) => !e.ctrlKey && !e.metaKey && by(1 / ZOOM_STEP), own);
-  useBenchKey('0', whole);
+  useBenchKey('0', whole, { enabled });
 }
 
 /** Buttons at the foot of a bench, the same on every one. */

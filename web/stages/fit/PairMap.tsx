@@ -1,8 +1,9 @@
-import { Box } from '@chakra-ui/react';
+import { Box, Text } from '@chakra-ui/react';
 import { scaleBand } from 'd3';
 import { useMemo, useState } from 'react';
 import type { KerningGroups } from '../../../core/fit/kerning';
 import { pairShare } from '../../../core/fit/frequency';
+import { ScrolledBench } from '../../canvas/ScrolledBench';
 import { useSize } from '../../ui/useSize';
 
 interface Props {
@@ -14,6 +15,8 @@ interface Props {
   readonly onPick: (left: number, right: number) => void;
 }
 
+/** How much larger than its room the map gets. */
+const MOST_CLOSER = 6;
 const STRONG = 40;
 const [LEFT, TOP] = [64, 56];
 
@@ -32,6 +35,7 @@ const nameOf = (chars: readonly string[], group: readonly number[]): string => {
 export function PairMap({ chars, groups, off, inHand, onPick }: Props) {
   const { ref, width, height } = useSize<HTMLDivElement>();
   const [over, setOver] = useState<string | null>(null);
+  const [closer, setCloser] = useState(1);
   const fields = useMemo(
     () =>
       groups.left.flatMap((a, p) =>
@@ -60,73 +64,78 @@ export function PairMap({ chars, groups, off, inHand, onPick }: Props) {
     .padding(0.06);
   const y = scaleBand<number>()
     .domain(groups.left.map((_, p) => p))
-    .range([TOP, Math.max(TOP + 1, height - 22)])
+    .range([TOP, Math.max(TOP + 1, height - 8)])
     .padding(0.06);
   const held = (g: readonly number[], at: number | undefined) => at !== undefined && g.includes(at);
+  const view = { size: closer, least: 1, most: MOST_CLOSER, usual: 1, onSize: setCloser };
   return (
-    <Box ref={ref} h="100%" w="100%" overflow="hidden">
-      <svg width={width} height={height} role="group" aria-label="Map of pairs, groups against groups">
-        {groups.right.map((g, q) => (
-          <text
-            key={q}
-            transform={`translate(${x(q)! + x.bandwidth() / 2 + 4} ${TOP - 6}) rotate(-60)`}
-            style={{ fontSize: 11 }}
-            fill="var(--chakra-colors-faded)"
-          >
-            {nameOf(chars, g)}
-          </text>
-        ))}
-        {groups.left.map((g, p) => (
-          <text
-            key={p}
-            x={LEFT - 6}
-            y={y(p)! + y.bandwidth() / 2 + 4}
-            textAnchor="end"
-            style={{ fontSize: 11 }}
-            fill="var(--chakra-colors-faded)"
-          >
-            {nameOf(chars, g)}
-          </text>
-        ))}
-        {fields.map(({ p, q, mean, worst }) => {
-          const strength = Math.min(1, Math.abs(mean) / STRONG);
-          const mine = held(groups.left[p]!, inHand?.[0]) && held(groups.right[q]!, inHand?.[1]);
-          const told = `${nameOf(chars, groups.left[p]!)} before ${nameOf(chars, groups.right[q]!)}: ${mean < 0 ? 'tight' : 'loose'} by ${Math.abs(mean).toFixed(0)} u, ${chars[worst.i]}${chars[worst.j]} by ${Math.abs(worst.off).toFixed(0)} u`;
-          return (
-            <g
-              key={`${p} ${q}`}
-              data-field={`${p} ${q}`}
-              style={{ cursor: 'pointer' }}
-              onClick={() => onPick(worst.i, worst.j)}
-              onPointerEnter={() => setOver(told)}
-            >
-              <title>{told}</title>
-              <rect
-                x={x(q)}
-                y={y(p)}
-                width={x.bandwidth()}
-                height={y.bandwidth()}
-                fill={`var(--chakra-colors-${mean < 0 ? 'snag' : 'hand'})`}
-                opacity={0.06 + 0.85 * strength}
-                stroke={mine ? 'var(--chakra-colors-ink)' : 'none'}
-                strokeWidth="2"
-              />
-              {mean < -6 && (
-                <path
-                  d={`M${x(q)! + 2} ${y(p)! + y.bandwidth() - 2}L${x(q)! + x.bandwidth() - 2} ${y(p)! + 2}`}
-                  stroke="var(--chakra-colors-ink)"
-                  strokeWidth="1"
-                  opacity={0.35 + 0.5 * strength}
-                />
-              )}
-            </g>
-          );
-        })}
-        <text x={LEFT} y={height - 6} style={{ fontSize: 12 }} fill="var(--chakra-colors-faded)">
-          {over ??
-            'Rows: first letter. Columns: second. Slashed = tighter than the rhythm, plain = looser. Click for the worst pair.'}
-        </text>
-      </svg>
-    </Box>
+    <>
+      <ScrolledBench label="Map of pairs" {...view}>
+        <Box ref={ref} h={`${100 * closer}%`} w={`${100 * closer}%`} overflow="hidden">
+          <svg width={width} height={height} role="group" aria-label="Map of pairs, groups against groups">
+            {groups.right.map((g, q) => (
+              <text
+                key={q}
+                transform={`translate(${x(q)! + x.bandwidth() / 2 + 4} ${TOP - 6}) rotate(-60)`}
+                style={{ fontSize: 11 }}
+                fill="var(--chakra-colors-faded)"
+              >
+                {nameOf(chars, g)}
+              </text>
+            ))}
+            {groups.left.map((g, p) => (
+              <text
+                key={p}
+                x={LEFT - 6}
+                y={y(p)! + y.bandwidth() / 2 + 4}
+                textAnchor="end"
+                style={{ fontSize: 11 }}
+                fill="var(--chakra-colors-faded)"
+              >
+                {nameOf(chars, g)}
+              </text>
+            ))}
+            {fields.map(({ p, q, mean, worst }) => {
+              const strength = Math.min(1, Math.abs(mean) / STRONG);
+              const mine = held(groups.left[p]!, inHand?.[0]) && held(groups.right[q]!, inHand?.[1]);
+              const told = `${nameOf(chars, groups.left[p]!)} before ${nameOf(chars, groups.right[q]!)}: ${mean < 0 ? 'tight' : 'loose'} by ${Math.abs(mean).toFixed(0)} u, ${chars[worst.i]}${chars[worst.j]} by ${Math.abs(worst.off).toFixed(0)} u`;
+              return (
+                <g
+                  key={`${p} ${q}`}
+                  data-field={`${p} ${q}`}
+                  style={{ cursor: 'pointer' }}
+                  onClick={() => onPick(worst.i, worst.j)}
+                  onPointerEnter={() => setOver(told)}
+                >
+                  <title>{told}</title>
+                  <rect
+                    x={x(q)}
+                    y={y(p)}
+                    width={x.bandwidth()}
+                    height={y.bandwidth()}
+                    fill={`var(--chakra-colors-${mean < 0 ? 'snag' : 'hand'})`}
+                    opacity={0.06 + 0.85 * strength}
+                    stroke={mine ? 'var(--chakra-colors-ink)' : 'none'}
+                    strokeWidth="2"
+                  />
+                  {mean < -6 && (
+                    <path
+                      d={`M${x(q)! + 2} ${y(p)! + y.bandwidth() - 2}L${x(q)! + x.bandwidth() - 2} ${y(p)! + 2}`}
+                      stroke="var(--chakra-colors-ink)"
+                      strokeWidth="1"
+                      opacity={0.35 + 0.5 * strength}
+                    />
+                  )}
+                </g>
+              );
+            })}
+          </svg>
+        </Box>
+      </ScrolledBench>
+      <Text fontSize="xs" color="faded" px="4" py="1" pr="16rem" minH="2.6rem">
+        {over ??
+          'Rows: first letter. Columns: second. Slashed = tighter than the rhythm, plain = looser. Click for the worst pair.'}
+      </Text>
+    </>
   );
 }

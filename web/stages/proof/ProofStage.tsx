@@ -2,6 +2,7 @@ import { Box } from '@chakra-ui/react';
 import { useState } from 'react';
 import { lackingIn } from '../../../core/compile/textRuns';
 import { LineSpacing } from '../../panels/LineSpacing';
+import { ScrolledBench } from '../../canvas/ScrolledBench';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';
 import { useWay } from '../../panels/way';
 import { drawnGlyphs } from '../../store/selectors';
@@ -24,10 +25,13 @@ export function ProofStage() {
   const { glyph, take } = useGlyphInHand();
   const [kind, setKind] = useState<ProofKind>('page');
   const [size, setSize] = useState(FIRST_SIZE_PX);
+  /** How much larger than it is the page is shown. */
+  const [closer, setCloser] = useState(1);
   const texts = kind === 'own' ? [ownText(doc)] : PROOFS[kind].texts;
   const lacking = lackingIn(doc, texts.join('\n'));
   if (drawnGlyphs(doc).length === 0)
     return <EmptyBench>The font has no letters yet. Lift a sheet first.</EmptyBench>;
+  const view = { size: closer, least: 0.25, most: 8, usual: 1, onSize: setCloser };
   const reversed = kind === 'reversed';
   return (
     <>
@@ -44,19 +48,22 @@ export function ProofStage() {
           </InkButton>
         ))}
       >
-        <Box flex="1" minH="0" overflowY="auto" bg="sunk" p="6">
+        <ScrolledBench label="The page" ground="sunk" {...view}>
           <Box
+            style={{ zoom: closer }}
             bg={reversed ? 'ink' : 'sheet'}
             color={reversed ? 'paper' : 'ink'}
-            maxW="820px"
+            w="820px"
+            maxW={closer > 1 ? undefined : '100%'}
+            my="6"
             mx="auto"
             px="12"
             py="10"
-            minH="100%"
+            minH="90%"
           >
             <ProofPage kind={kind} size={size} onPick={take} />
           </Box>
-        </Box>
+        </ScrolledBench>
       </Bench>
       <Gauge title="Proof" hint="What you see is the compiled file itself, loaded by the browser.">
         <Fact label="Glyphs">{drawnGlyphs(doc).length}</Fact>

@@ -1,7 +1,8 @@
 import { counted } from '../../../core/problems/counted';
-import { Box } from '@chakra-ui/react';
-import { useMemo } from 'react';
+import { Box, Flex } from '@chakra-ui/react';
+import { useMemo, useState } from 'react';
 import type { GlyphRow, GuideRow, Lines } from '../../../core/document/schema';
+import { ScrolledBench } from '../../canvas/ScrolledBench';
 import { OverlaidSet } from './OverlaidSet';
 
 const SETS: readonly [string, RegExp][] = [
@@ -9,6 +10,9 @@ const SETS: readonly [string, RegExp][] = [
   ['small letters', /\p{Ll}/u],
   ['figures', /\p{Nd}/u],
 ];
+
+/** How much larger than its room the overlay gets: beyond, its pictures take more memory than they show. */
+const MOST_CLOSER = 8;
 
 interface Props {
   readonly glyphs: readonly GlyphRow[];
@@ -23,19 +27,25 @@ interface Props {
 export function Overlay({ glyphs, lines, ownLines, chosen, inHand }: Props) {
   const sets = useMemo(() => setsOf(glyphs, chosen), [glyphs, chosen]);
   const several = chosen.size > 1;
+  const [closer, setCloser] = useState(1);
+  const view = { size: closer, least: 1, most: MOST_CLOSER, usual: 1, onSize: setCloser };
   return (
-    <Box display="flex" h="100%" gap="8" px="6" justifyContent="center">
-      {sets.map((s) => (
-        <OverlaidSet
-          key={s.name}
-          {...s}
-          label={`${several ? '' : 'All '}${s.name} laid over each other`}
-          strength={several ? 0.25 : 0.09}
-          lines={lines}
-          ownLines={ownLines}
-          inHand={inHand}
-        />
-      ))}
+    <Box position="relative" display="flex" flexDirection="column" h="100%">
+      <ScrolledBench label="Letters laid over each other" second {...view}>
+        <Flex h={`${100 * closer}%`} w="max-content" minW="100%" gap="8" px="6" justifyContent="center">
+          {sets.map((s) => (
+            <OverlaidSet
+              key={s.name}
+              {...s}
+              label={`${several ? '' : 'All '}${s.name} laid over each other`}
+              strength={several ? 0.25 : 0.09}
+              lines={lines}
+              ownLines={ownLines}
+              inHand={inHand}
+            />
+          ))}
+        </Flex>
+      </ScrolledBench>
     </Box>
   );
 }
