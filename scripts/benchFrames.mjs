@@ -83,6 +83,8 @@ async function report(what, from) {
   console.log(`${await page.getByTestId('point-count').textContent()} points in view, ${what}, 240 frames:`);
   console.log(`median ${at(0.5)} ms, 90 % ${at(0.9)} ms, 95 % ${at(0.95)} ms, longest ${at(1)} ms`);
 }
+// What was pasted is in hand as a whole.
+await page.keyboard.press('Escape');
 await report('one dragged', { fx: 110, fy: 60 });
 await page.keyboard.press('a');
 await page.keyboard.press('o');

@@ -2,6 +2,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { guidesOf } from '../../../core/document/commands/guides';
 import { advanceOf, placedLayers } from '../../../core/document/metrics';
 import { projectOf } from '../../../core/document/newProject';
+import { countNodes } from '../../../core/geometry/contour';
 import { findSnags } from '../../../core/dress/snags';
 import { reverseDiff } from '../../../core/document/diff';
 import type { ProjectDiff } from '../../../core/document/diff';
@@ -30,7 +31,7 @@ import {
 } from '../../tools/dress/scene';
 import { selectTool } from '../../tools/dress/selectTool';
 import { turnTool } from '../../tools/dress/turnTool';
-import { drawDress, type DressPicture, type LivePicture } from './drawDress';
+import { drawDress, MOST_MARKED, type DressPicture, type LivePicture } from './drawDress';
 import { neighbours } from './neighbours';
 import { snapping } from './snapScene';
 import { useEdges } from './useEdges';
@@ -48,6 +49,8 @@ const NOTHING_LIVE: LivePicture = {
 };
 /** The running line follows a drag at this pace; the bench follows every move. */
 const PREVIEW_EVERY_MS = 120;
+/** Of very many points it follows more slowly: the font is made anew each time. */
+const PREVIEW_MANY_MS = 400;
 
 /** The bench's surface: what the pointer does goes to the tool in hand, what the tool answers is drawn at once. */
 export function DressCanvas() {
@@ -147,8 +150,8 @@ export function DressCanvas() {
   /** The running line shows what is being dragged, letters share parts only once it is let go. */
   const showInLine = (edit: DressEdit) => {
     const now = performance.now();
-    if (now - shown.current.at < PREVIEW_EVERY_MS || target.of === 'skeleton' || edit.kind === 'guide')
-      return;
+    const pace = countNodes(placed) > MOST_MARKED ? PREVIEW_MANY_MS : PREVIEW_EVERY_MS;
+    if (now - shown.current.at < pace || target.of === 'skeleton' || edit.kind === 'guide') return;
     const diff = commandOf(doc, target, edit, shift);
     if (!diff) return;
     shown.current = { at: now, diff };

@@ -22,7 +22,7 @@ import { drawTurnFrame } from './drawTurnFrame';
 import { drawAnchors, drawComb, drawDeviation, drawGuides, drawRuler } from './drawSeeing';
 
 /** Of more moving points than this the marks are left out while they move: each has a shape of its own to draw. */
-const MOST_MARKED = 300;
+export const MOST_MARKED = 300;
 
 interface Beside {
   readonly contours: readonly Contour[];
@@ -200,6 +200,8 @@ function drawInk(
   moving: readonly Contour[],
   inks: Inks,
 ): void {
+  // Of very many moving points either the ink or the line is drawn: both together miss frames.
+  const many = countNodes(moving) > MOST_MARKED;
   g.fillStyle = inks.ink;
   g.strokeStyle = inks.ink;
   g.globalAlpha = still.filled ? 0.82 : 0.07;
@@ -216,11 +218,12 @@ function drawInk(
   if (still.filled && still.layers.length > 0) {
     g.globalAlpha = 1;
     fillLayers(g, still.layers);
-  } else g.fill(path2dOf(outline));
+  } else if (!many || still.filled) g.fill(path2dOf(outline));
   g.globalAlpha = still.pen ? 0.4 : 1;
   g.lineWidth = 1.2 / view.zoom;
   // While something is dragged the rest is stroked already, on the layer beneath.
-  g.stroke(path2dOf(live.worked && outline === live.worked ? moving : outline));
+  const stroked = live.worked && outline === live.worked ? moving : outline;
+  if (!many || !still.filled) g.stroke(path2dOf(stroked));
   g.globalAlpha = 1;
   if (still.worked !== still.outline) {
     g.strokeStyle = inks.hand;
