@@ -15,6 +15,9 @@ export interface Stroke {
   readonly radii: readonly number[];
   /** The same run in small steps with the radius at each: what a pen-run outline is made of. */
   readonly run: readonly { readonly x: number; readonly y: number; readonly r: number }[];
+  /** Middles of its square ends, as of its path. */
+  readonly squareEnds: StrokePath['squareEnds'];
+  readonly freeEnds: number;
 }
 
 /** A pen's path turns sharply when it turns this much within a few px, degrees. */
@@ -29,7 +32,8 @@ const OVER_PX = 5;
 /** A stroke's middles as few cubics within `tolerancePx`, corners kept, straights straight. */
 export function fitStroke(path: StrokePath, tolerancePx: number): Stroke {
   const even = evenRun(path);
-  if (even.n < 4) return dot(even);
+  const { squareEnds, freeEnds } = path;
+  if (even.n < 4) return { ...dot(even), squareEnds, freeEnds };
   const sums = new RingSums(even);
   const corners = bendsOf(sums, even, path.closed);
   const smooth = smoothRun(sharpened(even, corners), corners, path.closed);
@@ -63,7 +67,7 @@ export function fitStroke(path: StrokePath, tolerancePx: number): Stroke {
     nodes[0] = { ...first, in: last.in, kind: smoothJoin ? 'smooth' : 'corner' };
     centreline = { closed: true, nodes: nodes.slice(0, -1) };
   }
-  return { centreline, radii: centreline.nodes.map((p) => nearestRadius(run, p)), run };
+  return { centreline, radii: centreline.nodes.map((p) => nearestRadius(run, p)), run, squareEnds, freeEnds };
 }
 
 type Run = EvenRing & { readonly rs: Float64Array; readonly corners: readonly number[] };
@@ -96,7 +100,7 @@ function evenRun({ middles, closed }: StrokePath): Run {
   return { n, step, xs, ys, rs, corners };
 }
 
-function dot(run: Run): Stroke {
+function dot(run: Run): Pick<Stroke, 'centreline' | 'radii' | 'run'> {
   const place = { x: run.xs[0]!, y: run.ys[0]!, r: Math.max(...run.rs) };
   const node: Node = { x: place.x, y: place.y, in: null, out: null, kind: 'corner' };
   return { centreline: { closed: false, nodes: [node] }, radii: [place.r], run: [place] };

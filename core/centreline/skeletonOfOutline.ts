@@ -1,7 +1,9 @@
 import { applyAffine } from '../geometry/affine';
-import { transformContour, type Contour } from '../geometry/contour';
+import { transformContour, type Contour, type Node } from '../geometry/contour';
 import { contoursBox, flattenContour } from '../geometry/measure';
+import type { Vec } from '../geometry/vec';
 import type { FloatImage } from '../raster/picture';
+import type { Stroke } from './fitStrokes';
 import { centrelineOfField } from './traceCentreline';
 
 export interface OutlineSkeleton {
@@ -9,7 +11,16 @@ export interface OutlineSkeleton {
   readonly lines: readonly Contour[];
   /** Middle width of the strokes, same unit. */
   readonly width: number;
+  /** How most of the strokes that meet nothing end. Lines run on to the edge of flat ends. */
+  readonly ends: 'round' | 'flat';
 }
+
+/** The pen that may have left an outline: strokes cut off square turn with sharp corners too. */
+export const penFound = ({ width, ends }: OutlineSkeleton) => ({
+  width: Math.round(width),
+  ends,
+  joins: ends === 'flat' ? ('sharp' as const) : ('round' as const),
+});
 
 /** The letter is drawn so many px high for its middle to be found. */
 const DRAWN_PX = 300;
@@ -34,12 +45,36 @@ export function skeletonOfOutline(cs: readonly Contour[]): OutlineSkeleton | nul
   if (radii.length === 0) return null;
   const toEm = { a: 1 / k, b: 0, c: 0, d: -1 / k, e: box.xMin - MARGIN_PX / k, f: box.yMax + MARGIN_PX / k };
   const width = (2 * radii[radii.length >> 1]!) / k;
+  const cut = strokes.reduce((sum, s) => sum + s.squareEnds.filter((e) => e !== null).length, 0);
+  const free = strokes.reduce((sum, s) => sum + s.freeEnds, 0);
+  const flat = cut > 0 && cut >= free / 2;
   return {
     lines: strokes
       .filter((s) => s.centreline.nodes.length > 0)
-      .map((s) => transformContour(asLine(s.centreline), toEm)),
+      .map((s) => transformContour(asLine(flat ? toEdges(s) : s.centreline), toEm)),
     width,
+    ends: flat ? 'flat' : 'round',
   };
+}
+
+/** A line carried on to the edges of its square ends. */
+function toEdges({ centreline, squareEnds: [first, last] }: Stroke): Contour {
+  const nodes = [...centreline.nodes];
+  if (nodes.length < 2) return centreline;
+  if (first) nodes[0] = carriedTo(nodes[0]!, nodes[1]!, first);
+  if (last) nodes.push(carriedTo(nodes.pop()!, nodes[nodes.length - 1]!, last));
+  return { ...centreline, nodes };
+}
+
+/** An end node moved straight on from the one before it, as far as a place lies ahead; a curve moves with its handle. */
+function carriedTo(end: Node, before: Node, to: Vec): Node {
+  const handle = end.in ?? end.out ?? before;
+  const out = { x: end.x - handle.x, y: end.y - handle.y };
+  const size = Math.hypot(out.x, out.y) || 1;
+  const by = ((to.x - end.x) * out.x + (to.y - end.y) * out.y) / size;
+  const [dx, dy] = [(out.x / size) * by, (out.y / size) * by];
+  const moved = (p: Vec | null) => p && { x: p.x + dx, y: p.y + dy };
+  return { ...end, x: end.x + dx, y: end.y + dy, in: moved(end.in), out: moved(end.out) };
 }
 
 /** A dot becomes the shortest line there is, so that the pen leaves its nib there. */

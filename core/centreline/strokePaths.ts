@@ -5,6 +5,10 @@ import type { Branch, Hub, Middle, StrokeGraph } from './chords';
 export interface StrokePath {
   readonly closed: boolean;
   readonly middles: readonly Middle[];
+  /** Middles of its ends where the pen was cut off square, at its first and last place; null for round, pointed and joined ends. */
+  readonly squareEnds: readonly [Vec | null, Vec | null];
+  /** Ends that meet nothing. */
+  readonly freeEnds: number;
 }
 
 /** A side branch that reaches no further than this beyond the ink about its junction is the pen's edge, not a stroke. */
@@ -30,6 +34,8 @@ interface End {
   /** Junction the branch ends at; -1 = a free end. */
   hub: number;
   tip: Vec | null;
+  /** Whether the ink ends in an edge across the stroke, of which the tip is the middle. */
+  square?: boolean;
 }
 
 interface Limb {
@@ -53,21 +59,60 @@ export function strokePaths(graph: StrokeGraph): StrokePath[] {
   const limbs = graph.branches.filter((b) => b.from >= 0).map((b) => limbOf(b, graph.hubs));
   const closed: StrokePath[] = graph.branches
     .filter((b) => b.from < 0)
-    .map((b) => ({ closed: true, middles: b.middles }));
+    .map((b) => ({ closed: true, middles: b.middles, squareEnds: [null, null], freeEnds: 0 }));
   pruneSpurs(limbs, crossings, 0.1, 0.5);
+  squareEnds(limbs, crossings);
   turnCorners(limbs, crossings);
   pruneSpurs(limbs, crossings, SPUR_SHARE, SPUR_PX);
   mergeCrossings(limbs, crossings);
   joinThrough(limbs, crossings);
-  return [
-    ...closed,
-    ...limbs.map((limb) => {
-      const loop = limb.ends[0].hub === LOOP;
-      return { closed: loop, middles: loop ? limb.middles : withTrueEnds(limb) };
-    }),
-  ].filter((s) =>
+  return [...closed, ...limbs.map(pathOf)].filter((s) =>
     s.middles.some((m) => graph.distanceToEdge(m) > Math.max(LEAST_RADIUS_PX, WIDTH_SHARE * m.r)),
   );
+}
+
+function pathOf(limb: Limb): StrokePath {
+  const closed = limb.ends[0].hub === LOOP;
+  const square = ({ tip, square }: End) => (square ? tip : null);
+  return {
+    closed,
+    middles: closed ? limb.middles : withTrueEnds(limb),
+    squareEnds: [square(limb.ends[0]), square(limb.ends[1])],
+    freeEnds: limb.ends.filter((e) => e.tip !== null).length,
+  };
+}
+
+/** The corners of a square end lie at least so far apart, in radii of its junction: a pen's width, less what noise takes off. */
+const CORNERS_APART = 1.2;
+/** The sharper corner of an end that is cut 25 degrees aslant reaches so far beyond its junction's circle, in its radii. */
+const CORNER_REACH = 0.9;
+/** An end is cut across its stroke within so much, degrees. */
+const ACROSS_DEG = 40;
+
+/**
+ * Ends cut off square: the middles fork into both corners there. The fork goes, and the stroke runs on to the middle of the edge
+ * between them.
+ */
+function squareEnds(limbs: Limb[], crossings: Map<number, Crossing>): void {
+  for (const [hub, crossing] of [...crossings]) {
+    const here = limbsAt(limbs, hub);
+    const spurs = here.filter(
+      ({ limb, side }) =>
+        limb.ends[1 - side]!.tip !== null &&
+        reachBeyond(limb, crossing) <= CORNER_REACH * crossing.r + SPUR_PX,
+    );
+    const stem = here.find((s) => !spurs.includes(s));
+    if (here.length !== 3 || spurs.length !== 2 || !stem) continue;
+    const [p, q] = spurs.map(({ limb, side }) => limb.ends[1 - side]!.tip!) as [Vec, Vec];
+    if (Math.hypot(p.x - q.x, p.y - q.y) < CORNERS_APART * crossing.r) continue;
+    const tip = { x: (p.x + q.x) / 2, y: (p.y + q.y) / 2 };
+    const { out } = armOf(stem.limb, stem.side, crossing);
+    const ahead = { x: tip.x - crossing.at.x, y: tip.y - crossing.at.y };
+    if (angleBetweenDeg({ x: -out.x, y: -out.y }, ahead) > ACROSS_DEG) continue;
+    for (const { limb } of spurs) remove(limbs, limb);
+    stem.limb.ends[stem.side] = { hub: -1, tip, square: true };
+    crossings.delete(hub);
+  }
 }
 
 /** Marks a limb whose two ends were joined with each other. */

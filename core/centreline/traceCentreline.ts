@@ -80,6 +80,8 @@ function dotStroke(r: EvenRing): Stroke {
   const { area, x, y } = ringShape(r);
   const radius = Math.sqrt(Math.abs(area) / Math.PI);
   return {
+    squareEnds: [null, null],
+    freeEnds: 0,
     centreline: { closed: false, nodes: [{ x, y, in: null, out: null, kind: 'corner' }] },
     radii: [radius],
     run: [{ x, y, r: radius }],

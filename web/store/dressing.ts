@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import type { OutlineSkeleton } from '../../core/centreline/skeletonOfOutline';
+import { penFound, type OutlineSkeleton } from '../../core/centreline/skeletonOfOutline';
 import {
   CLEAN_UP_NAMES,
   contoursOf,
@@ -206,12 +206,7 @@ export function createDressing({ current, workers, jobs, sourceEdges }: Dressing
         const found = await workers.dress.run<OutlineSkeleton>((api) => api.skeleton(glyph.contours));
         if (!found.ok) session.tell(found.problems);
         if (!found.ok || session.doc.glyphs[glyphId] !== glyph) return null;
-        const { lines, width } = found.value;
-        return takeSkeleton(session.doc, glyphId, lines, {
-          width: Math.round(width),
-          ends: 'round',
-          joins: 'round',
-        });
+        return takeSkeleton(session.doc, glyphId, found.value.lines, penFound(found.value));
       },
     );
     const { skeleton } = session.doc.glyphs[glyphId] ?? {};

@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import type { OutlineSkeleton } from '../../core/centreline/skeletonOfOutline';
+import { penFound, type OutlineSkeleton } from '../../core/centreline/skeletonOfOutline';
 import { takePens, takeSkeletons, type PenDrawn } from '../../core/document/commands/dressing';
 import { drawnPieces, takeInkedAgain } from '../../core/document/commands/drawn';
 import type { Doc, GlyphRow, PieceRow } from '../../core/document/schema';
@@ -67,8 +67,8 @@ export function createPenning({ current, workers, jobs }: Pick<World, 'current' 
           signal,
         });
         if (!found.ok) return null;
-        const { lines, width } = found.value;
-        const pen = one ?? { width: Math.round(width), ends: 'round', joins: 'round' };
+        const { lines } = found.value;
+        const pen = one ?? penFound(found.value);
         const made = await workers.dress.run<Contour[]>((api) => api.pen(lines, pen), { signal });
         return made.ok ? { before, lines, pen, outline: made.value } : null;
       },
