@@ -1,8 +1,10 @@
 import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { liveFontReady, openDemo, saved, stage, startProject, takeInHand } from './support/app';
+import { encode } from 'fast-png';
+import { zipSync } from 'fflate';
+import { liveFontReady, openDemo, saved, stage, startProject, takeInHand, watchFaults } from './support/app';
 import { demoFile } from './support/demoFiles';
-import { field } from './support/dress';
+import { copiedText, field, pasteText } from './support/dress';
 
 const begin = (page: Page, title: string) =>
   page
@@ -26,6 +28,25 @@ async function dropOn(page: Page, selector: string, files: { name: string; type:
   await target.dispatchEvent('dragover', { dataTransfer: data });
   await target.dispatchEvent('drop', { dataTransfer: data });
 }
+/** A layered picture (OpenRaster 0.0.6) with a thick bar on a layer of each name. */
+function layeredPainting(names: readonly string[]): Buffer {
+  const [width, height] = [200, 200];
+  const png = (x: number) => {
+    const data = new Uint8Array(width * height * 4);
+    for (let y = 40; y < 160; y++)
+      for (let k = x; k < x + 30; k++) data.set([20, 20, 60, 255], (y * width + k) * 4);
+    return encode({ width, height, data, channels: 4, depth: 8 });
+  };
+  const layers = names.map((name, i) => `<layer name="${name}" src="data/${i}.png"/>`).join('');
+  const text = (t: string) => new TextEncoder().encode(t);
+  const entries: Record<string, Uint8Array> = {
+    mimetype: text('image/openraster'),
+    'stack.xml': text(`<image w="${width}" h="${height}"><stack>${layers}</stack></image>`),
+  };
+  names.forEach((_, i) => (entries[`data/${i}.png`] = png(20 + 50 * i)));
+  return Buffer.from(zipSync(entries, { level: 0 }));
+}
+
 const svg = (body: string) =>
   Buffer.from(`<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 700 700"><path d="${body}"/></svg>`);
 
@@ -149,7 +170,9 @@ test('letters drawn elsewhere on a template come back to their slots, at their s
     number,
   ];
   const bar = `<path d="M${x + 60} ${y + 250}h100v500h-100z"/>`;
-  const drawn = template.replace('<g id="letters"></g>', `<g id="letters">${bar}</g>`);
+  const named = template.replace('<g id="letters"></g>', `<g id="letters">${bar}</g>`);
+  // As a program leaves it that drops names: the project knows what its slots were for.
+  const drawn = named.replace(/ id="[^"]*"/g, '');
   await page.getByLabel('Pictures of letters').setInputFiles({
     name: 'from my desk.svg',
     mimeType: 'image/svg+xml',
@@ -163,4 +186,61 @@ test('letters drawn elsewhere on a template come back to their slots, at their s
   await expect(field(page, 'Height of the ink')).toHaveValue('500');
   await expect(field(page, 'Left bearing')).toHaveValue('60');
   await expect(field(page, 'Advance width')).toHaveValue('640');
+
+  // The other letter is copied over by itself, with its slot, into the letter in hand.
+  await page.getByLabel('Letter to take in hand').fill('H');
+  await page.keyboard.press('Enter');
+  const slot = /<rect id="slot-0048" x="([\d.]+)" y="([\d.]+)"[^>]*>/.exec(template)!;
+  const stem = `<path d="M${Number(slot[1]) + 80} ${Number(slot[2]) + 50}h90v700h-90z"/>`;
+  await pasteText(page, `<svg xmlns="http://www.w3.org/2000/svg">${slot[0]}${stem}</svg>`);
+  await expect(field(page, 'Height of the ink')).toHaveValue('700');
+  await expect(field(page, 'Left bearing')).toHaveValue('80');
+  await expect(field(page, 'Advance width')).toHaveValue('640');
+  // Pasted once more as it was copied from here, it stands beside itself and is in hand.
+  const copied = await copiedText(page);
+  await pasteText(page, copied);
+  await expect(page.getByTestId('point-count')).toHaveText('8');
+  await expect(page.getByText(/^4 points/)).toBeVisible();
+});
+
+test('a drawing with a layer for each letter, and a layered painting, are these letters', async ({
+  page,
+}) => {
+  await startProject(page, 'Layers');
+  const layers = ['R', 'a'].map(
+    (c, i) =>
+      `<g id="${c}"><path d="M${20 + 300 * i} ${i === 0 ? 100 : 300}h100v${i === 0 ? 700 : 500}h-100z"/></g>`,
+  );
+  const drawn = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 700 900">${layers.join('')}</svg>`;
+  await page.getByLabel('Pictures of letters').setInputFiles([
+    { name: 'sign.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(drawn) },
+    { name: 'painted.ora', mimeType: 'image/openraster', buffer: layeredPainting(['B', 'k', 'ampersand']) },
+  ]);
+  await expect(page.getByTestId('understood')).toHaveCount(2, { timeout: 30_000 });
+  await liveFontReady(page);
+  await stage(page, 'Name');
+  for (const char of ['R', 'a', 'B', 'k', '&'])
+    await expect(page.getByRole('button', { name: new RegExp(`^${char},`) }).first()).toBeVisible();
+});
+
+test('a finished project of the demo opens from the list, and its own text is set in its font', async ({
+  page,
+}) => {
+  const faults = watchFaults(page);
+  await page.goto('/projects');
+  const finished = page.getByRole('list', { name: 'Finished projects' });
+  await expect(finished.getByRole('listitem')).toHaveCount(7);
+  await finished.getByRole('button', { name: /^A text hand/ }).click();
+  await liveFontReady(page);
+  await stage(page, 'Cast');
+  await expect(page.getByText('No snags. Ready to cast.')).toBeVisible();
+  await stage(page, 'Proof');
+  await page.getByRole('button', { name: 'Own text' }).click();
+  await expect(page.getByLabel('Text of the page')).toHaveValue(/Cr\u00e8me br\u00fbl\u00e9e/);
+  await expect(page.getByText('nothing of this text')).toBeVisible();
+  // Opened again it is as it was left.
+  await page.goto('/projects');
+  await finished.getByRole('button', { name: /^A text hand/ }).click();
+  await expect(page).toHaveURL(/keepers-hand/);
+  expect(faults).toEqual([]);
 });

@@ -130,7 +130,8 @@ test('two fingers zoom and move every bench, and draw nothing', async ({ browser
   await takeInHand(page, 'dress', 'n');
   await page.keyboard.press('d');
   const points = await page.getByTestId('point-count').textContent();
-  const percent = async () => Number((await page.getByTestId('zoom').textContent())!.replace(' %', ''));
+  let zoom = page.getByRole('group', { name: 'Zoom', exact: true });
+  const percent = async () => Number((await zoom.getByTestId('zoom').textContent())!.replace(' %', ''));
   const middle = await placeOf(page, { x: 200, y: 200 });
   await pinch(page, middle.x, middle.y, 60);
   await expect.poll(percent).toBeGreaterThan(180);
@@ -147,15 +148,30 @@ test('two fingers zoom and move every bench, and draw nothing', async ({ browser
   const dragged = await placeOf(page, { x: 200, y: 200 });
   expect(dragged.x - middle.x).toBeGreaterThan(80);
 
-  for (const name of ['Seat', 'Fit', 'Lift']) {
-    await stage(page, name);
+  const zoomed = async (y: number) => {
     await expect.poll(percent).toBe(100);
-    await pinch(page, 600, name === 'Seat' ? 300 : 400, 0);
+    await pinch(page, 600, y, 0);
     await expect.poll(percent).toBeGreaterThan(150);
-    await press(page, 'Whole');
+    await zoom.getByRole('button', { name: 'Whole' }).click();
     await expect.poll(percent).toBe(100);
-    await press(page, 'Larger');
+    await zoom.getByRole('button', { name: 'Larger' }).click();
     await expect.poll(percent).toBe(125);
+  };
+  for (const name of ['Seat', 'Fit', 'Lift', 'Proof']) {
+    await stage(page, name);
+    await zoomed(name === 'Seat' ? 300 : 400);
   }
+  // Beside the skyline the letters laid over each other, by fingers, buttons, and keys while they have the focus.
+  await stage(page, 'Seat');
+  zoom = page.getByRole('group', { name: /^Zoom: Letters laid/ });
+  await zoomed(600);
+  await page.getByRole('region', { name: 'Letters laid over each other' }).focus();
+  await page.keyboard.press('+');
+  await expect.poll(percent).toBe(156);
+  await page.keyboard.press('0');
+  await expect.poll(percent).toBe(100);
+  await expect(page.getByRole('group', { name: 'Zoom', exact: true }).getByTestId('zoom')).toHaveText(
+    '100 %',
+  );
   await page.context().close();
 });

@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { unzipSync } from 'fflate';
 import { readFileSync } from 'node:fs';
 import { liveFontReady, saved, stage, startProject } from './support/app';
 import { demoFile } from './support/demoFiles';
@@ -16,6 +17,14 @@ test('a practice sheet is printed, filled, scanned askew at 83 %: every letter n
   await page.getByRole('button', { name: 'Save as PDF' }).click();
   const pdf = readFileSync(await (await waiting).path());
   expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
+  // For a tablet the same two pages as pictures, in a zip.
+  const pictures = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as PNG' }).click();
+  const zip = unzipSync(new Uint8Array(readFileSync(await (await pictures).path())));
+  expect(Object.keys(zip)).toEqual(['Tide book hand page 1.png', 'Tide book hand page 2.png']);
+  const first = new DataView(Object.values(zip)[0]!.buffer, Object.values(zip)[0]!.byteOffset);
+  // Width in a PNG's header (ISO/IEC 15948, 11.2.2).
+  expect(first.getUint32(16)).toBe(2480);
   await page.getByRole('button', { name: 'Done' }).click();
 
   await page.getByLabel('Pictures of letters').setInputFiles(demoFile('practice', 'practice-first.png'));

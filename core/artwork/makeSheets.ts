@@ -41,6 +41,8 @@ interface SheetOptions {
    * whatever its name, or icons.
    */
   readonly as?: 'text' | 'letters' | 'row' | 'icons' | undefined;
+  /** Characters of the template it may have been drawn on, in the order of its slots. */
+  readonly template?: readonly string[];
   /** Who reads the drawings; they are read in turn when it isn't said. */
   readonly read?: ReadDrawings;
 }
@@ -53,11 +55,11 @@ interface SheetOptions {
 export async function artworkSheet(
   files: readonly DroppedFile[],
   expected: readonly string[],
-  { onProgress = () => {}, as, read = readInTurn }: SheetOptions = {},
+  { onProgress = () => {}, as, template: slots = expected, read = readInTurn }: SheetOptions = {},
 ): Promise<Result<MadeArtwork>> {
   // One drawing may hold many letters: drawn on a template of ours, in layers of their names, or in a row.
   const only = files.length === 1 && as !== 'icons' ? drawingOf(files[0]!) : null;
-  const template = only && readTemplate(only, expected);
+  const template = only && readTemplate(only, slots);
   if (template) return ok({ sheet: template, icons: false });
   const layered = only && as !== 'letters' && as !== 'row' ? layersOf(files[0]!, only) : null;
   if (layered) return layered;

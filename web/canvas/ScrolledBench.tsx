@@ -51,7 +51,7 @@ export function ScrolledBench({ label, ground, second = false, children, ...view
       >
         {children}
       </Box>
-      <ZoomBar percent={percent} by={by} whole={whole} />
+      <ZoomBar percent={percent} by={by} whole={whole} {...(second && { of: label })} />
     </>
   );
 }

@@ -6,7 +6,8 @@ import { sheetOfCode, takePractice } from '../../core/document/commands/practice
 import { inPlaceOf, readAs, type TakenFor } from '../../core/document/commands/takenFor';
 import type { ProjectDiff } from '../../core/document/diff';
 import { finish, type Steps } from '../../core/steps';
-import { FIRST_RECIPE } from '../../core/document/newProject';
+import { charactersOf } from '../../core/artwork/template/makeTemplate';
+import { FIRST_RECIPE, projectOf } from '../../core/document/newProject';
 import { unpackRow } from '../../core/document/packing/packRows';
 import type { Doc, SheetRow } from '../../core/document/schema';
 import type { TracedPiece, TracedSheet } from '../../core/find/liftSheet';
@@ -307,8 +308,11 @@ export function createIntake(world: IntakeWorld) {
     const files = await unpackFiles(item);
     const recipe = session.doc.recipes[FIRST_RECIPE]!;
     const expected = expectedOf(session.doc, item.files);
+    const { template } = projectOf(session.doc);
+    const slots = template === null ? undefined : charactersOf(template);
     const made = await workers.artwork.run<MadeOfFiles>(
-      (api) => (kind === 'pictures' ? api.pictures(files, recipe) : api.drawings(files, expected, item.as)),
+      (api) =>
+        kind === 'pictures' ? api.pictures(files, recipe) : api.drawings(files, expected, item.as, slots),
       {
         signal: context.signal,
         onProgress: (stage, share) => context.progress(inWords(stage), share),

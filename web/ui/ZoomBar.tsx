@@ -13,6 +13,8 @@ interface Props {
   readonly whole: () => void;
   /** Beneath what it belongs to, where its foot is full. */
   readonly beneath?: boolean;
+  /** What is zoomed, where a page holds several. */
+  readonly of?: string;
 }
 
 /** Keys of every bench with a view: larger, smaller, all of it. */
@@ -26,7 +28,7 @@ export function useZoomKeys(by: (factor: number) => void, whole: () => void, ena
 }
 
 /** Buttons at the foot of a bench, the same on every one. */
-export function ZoomBar({ percent, by, whole, beneath }: Props) {
+export function ZoomBar({ percent, by, whole, beneath, of }: Props) {
   return (
     <Flex
       position="absolute"
@@ -37,7 +39,7 @@ export function ZoomBar({ percent, by, whole, beneath }: Props) {
       bg="paper"
       borderRadius="sm"
       role="group"
-      aria-label="Zoom"
+      aria-label={of ? `Zoom: ${of}` : 'Zoom'}
       zIndex="1"
     >
       <InkButton tip="Smaller (-)" aria-label="Smaller" px="1.5" onClick={() => by(1 / ZOOM_STEP)}>

@@ -70,8 +70,10 @@ const api = {
     files: readonly DroppedFile[],
     expected: readonly string[],
     as?: TakenFor,
+    template?: readonly string[],
   ): Promise<Result<MadeOfFiles>> {
     const read = await artworkSheet(files, expected, {
+      ...(template && { template }),
       as: as === 'page' || as === 'pixels' ? undefined : as,
       onProgress: (s) => tellProgress('artwork', s),
       read: readDrawings,

@@ -43,10 +43,13 @@ const escape = (s: string) =>
 /** The id by which a slot says what it is for. */
 const slotId = (char: string) => `slot-${char.codePointAt(0)!.toString(16).toUpperCase().padStart(4, '0')}`;
 
+/** What a list's slots are for, in their order: each character once, blanks have none. */
+export const charactersOf = (list: string): string[] => [...new Set(list)].filter((c) => c.trim() !== '');
+
 /** A canvas to draw letters on elsewhere: a frame for each, the font's lines through them by name, and a layer to draw in. SVG, px. */
 export function makeTemplate(settings: TemplateSettings): string {
   const { form, scale, lines, unitsPerEm } = settings;
-  const chars = [...new Set(settings.characters)].filter((c) => c.trim() !== '');
+  const chars = charactersOf(settings.characters);
   const em = unitsPerEm * scale;
   const perRow = form === 'row' ? chars.length : COLUMNS;
   const n = (v: number) => String(Number(v.toFixed(3)));

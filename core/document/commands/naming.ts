@@ -45,7 +45,7 @@ export function startGlyph(doc: Doc, char: string): ProjectDiff | null {
 /** Changes project facts: name, bill, running text. */
 export function changeProject(
   doc: Doc,
-  change: Partial<Pick<ProjectRow, 'name' | 'bill' | 'runningText' | 'proofText' | 'practice'>>,
+  change: Partial<Pick<ProjectRow, 'name' | 'bill' | 'runningText' | 'proofText' | 'practice' | 'template'>>,
   label: string,
 ): ProjectDiff | null {
   const project = projectOf(doc);

@@ -2,15 +2,17 @@ import { Flex, Text } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import { makeTemplate, type TemplateSettings } from '../../../core/artwork/template/makeTemplate';
 import { missingOfBill } from '../../../core/document/commands/lifting';
+import { changeProject } from '../../../core/document/commands/naming';
 import { advanceOf } from '../../../core/document/metrics';
 import { projectOf } from '../../../core/document/newProject';
 import { glyphByCodePoint } from '../../store/selectors';
-import { useDoc } from '../../store/projectStore';
+import { useDoc, useProject } from '../../store/projectStore';
 import { CharactersField } from '../../ui/CharactersField';
 import { download } from '../../ui/download';
 import { Gauge } from '../../ui/Gauge';
 import { InkButton } from '../../ui/InkButton';
 import { SelectField } from '../../ui/SelectField';
+import { TableBench, type Doing } from './TableBench';
 
 const FORMS = [
   ['frames', 'a frame for each, in rows'],
@@ -24,7 +26,7 @@ const SCALES = [
 const FIRST_WIDTH = 640;
 
 /** A template as its fields have it. */
-export function useTemplate() {
+function useTemplate() {
   const doc = useDoc();
   const { bill, lines, unitsPerEm } = projectOf(doc);
   const [characters, setCharacters] = useState(missingOfBill(doc) || bill);
@@ -42,14 +44,29 @@ export function useTemplate() {
   return { characters, setCharacters, form, setForm, scale, setScale, svg };
 }
 
+/** A canvas to draw on elsewhere, as it will be saved, and what it is made for. */
+export function TemplateDesk({ doing, setDoing }: Doing) {
+  const template = useTemplate();
+  return (
+    <>
+      <TableBench doing={doing} setDoing={setDoing}>
+        <TemplatePreview svg={template.svg} />
+      </TableBench>
+      <TemplateGauge template={template} onClose={() => setDoing(null)} />
+    </>
+  );
+}
+
 interface Props {
   readonly template: ReturnType<typeof useTemplate>;
   readonly onClose: () => void;
 }
 
 /** A canvas to draw letters on in another program, with the font's lines; what is drawn comes back to its slots. */
-export function TemplateGauge({ template, onClose }: Props) {
-  const { name } = projectOf(useDoc());
+function TemplateGauge({ template, onClose }: Props) {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const { name } = projectOf(doc);
   const { characters, setCharacters, form, setForm, scale, setScale, svg } = template;
   return (
     <Gauge
@@ -63,7 +80,11 @@ export function TemplateGauge({ template, onClose }: Props) {
         main
         tip="Frames, the font's lines by name, and an empty layer to draw in"
         disabled={characters.trim() === ''}
-        onClick={() => download(new TextEncoder().encode(svg), `${name} template.svg`, 'image/svg+xml')}
+        onClick={() => {
+          download(new TextEncoder().encode(svg), `${name} template.svg`, 'image/svg+xml');
+          // Programs drop names: what its slots were for is remembered here.
+          commit(changeProject(doc, { template: characters }, 'Make a template'));
+        }}
       >
         Save as SVG
       </InkButton>
@@ -79,7 +100,7 @@ export function TemplateGauge({ template, onClose }: Props) {
 }
 
 /** The template as it will be saved, following its fields. */
-export function TemplatePreview({ svg }: { readonly svg: string }) {
+function TemplatePreview({ svg }: { readonly svg: string }) {
   return (
     <Flex justify="center" overflowX="auto">
       <img

@@ -12,6 +12,8 @@ import { InkButton } from '../../ui/InkButton';
 import { CharactersField } from '../../ui/CharactersField';
 import { NumberField } from '../../ui/NumberField';
 import { SelectField } from '../../ui/SelectField';
+import { PracticePreview } from './PracticePreview';
+import { TableBench, type Doing } from './TableBench';
 
 const PAPERS = [
   ['a4', 'A4'],
@@ -21,7 +23,7 @@ const PAPERS = [
 const WIDTHS = PICTURE_WIDTHS.map((px) => [String(px), `${px} px`] as const);
 
 /** A practice sheet as its fields have it, with the pages that come out. */
-export function usePracticeSheet() {
+function usePracticeSheet() {
   const doc = useDoc();
   const project = projectOf(doc);
   const [characters, setCharacters] = useState(
@@ -32,13 +34,27 @@ export function usePracticeSheet() {
   return { characters, setCharacters, settings, setSettings, pages };
 }
 
+/** A sheet to print or to open with a tablet, as it will be, and what it is made for. */
+export function PracticeDesk({ doing, setDoing }: Doing) {
+  const sheet = usePracticeSheet();
+  const { name } = projectOf(useDoc());
+  return (
+    <>
+      <TableBench doing={doing} setDoing={setDoing}>
+        <PracticePreview pages={sheet.pages} title={name} />
+      </TableBench>
+      <PracticeGauge sheet={sheet} onClose={() => setDoing(null)} />
+    </>
+  );
+}
+
 interface Props {
   readonly sheet: ReturnType<typeof usePracticeSheet>;
   readonly onClose: () => void;
 }
 
 /** A sheet to print, write on and bring back: for which characters, and how large. */
-export function PracticeGauge({ sheet, onClose }: Props) {
+function PracticeGauge({ sheet, onClose }: Props) {
   const project = projectOf(useDoc());
   const { characters, setCharacters, settings, setSettings, pages } = sheet;
   const [width, setWidth] = useState<string>(WIDTHS[1]![0]);
