@@ -48,6 +48,8 @@ export function ScrolledBench({ label, ground, second = false, children, ...view
         role="region"
         aria-label={label}
         onKeyDown={ownKey}
+        // One finger scrolls; two are ours: the browser would enlarge the whole page.
+        style={{ touchAction: 'pan-x pan-y' }}
       >
         {children}
       </Box>

@@ -1,5 +1,13 @@
 import { Box } from '@chakra-ui/react';
-import { useEffect, useLayoutEffect, useRef, useState, type CSSProperties, type RefObject } from 'react';
+import {
+  useCallback,
+  useEffect,
+  useLayoutEffect,
+  useRef,
+  useState,
+  type CSSProperties,
+  type RefObject,
+} from 'react';
 import type { Vec } from '../../core/geometry/vec';
 import { ZoomBar, useZoomKeys } from '../ui/ZoomBar';
 import { HeldTouch } from './heldTouch';
@@ -109,6 +117,22 @@ export function Surface({
     return () => cancelAnimationFrame(frame.current);
   }, [draw, view, size, painter]);
 
+  // Several moves can come before the next drawing, and while it is being made: each goes on from the one before.
+  const shown = useRef(view);
+  const asked = useRef<View | null>(null);
+  useEffect(() => {
+    if (asked.current !== null && asked.current !== view && view !== null) return;
+    shown.current = view;
+    asked.current = null;
+  }, [view]);
+  const show = useCallback(
+    (next: View) => {
+      shown.current = next;
+      asked.current = next;
+      onView(next);
+    },
+    [onView],
+  );
   useEffect(() => {
     const element = canvas.current!;
     const local = (e: MouseEvent): Vec => {
@@ -117,9 +141,10 @@ export function Surface({
     };
     const wheel = (e: WheelEvent) => {
       e.preventDefault();
-      if (!view || e.ctrlKey) return;
-      if (e.shiftKey) onView({ ...view, x: view.x - e.deltaY, y: view.y });
-      else onView(zoomAt(view, local(e), Math.exp(-e.deltaY * 0.0015)));
+      const now = shown.current;
+      if (!now || e.ctrlKey) return;
+      if (e.shiftKey) show({ ...now, x: now.x - e.deltaY, y: now.y });
+      else show(zoomAt(now, local(e), Math.exp(-e.deltaY * 0.0015)));
     };
     // React's own wheel listeners are passive; the page must not scroll.
     element.addEventListener('wheel', wheel, { passive: false });
@@ -133,17 +158,8 @@ export function Surface({
       removeEventListener('keydown', key);
       removeEventListener('keyup', key);
     };
-  }, [view, onView]);
+  }, [show]);
 
-  // Several moves can come before the next drawing: each goes on from the one before.
-  const shown = useRef(view);
-  useEffect(() => {
-    shown.current = view;
-  }, [view]);
-  const show = (next: View) => {
-    shown.current = next;
-    onView(next);
-  };
   usePinch(box, (at, factor, by) => {
     if (!shown.current) return;
     pan.current = null;
@@ -169,7 +185,7 @@ export function Surface({
     if (pan.current) {
       const { at, view: start } = pan.current;
       if (type === 'up' || type === 'cancel') pan.current = null;
-      else onView({ ...start, x: start.x + screen.x - at.x, y: start.y + screen.y - at.y });
+      else show({ ...start, x: start.x + screen.x - at.x, y: start.y + screen.y - at.y });
       return;
     }
     const events = touch.current.feed({

@@ -44,6 +44,7 @@ export function usePinch(element: RefObject<HTMLElement | null>, change: ZoomAnd
     // By touch events: the pointer events of the first finger are called off below.
     { target: element, eventOptions: { passive: false }, pinch: { pointer: { touch: true } } },
   );
+  useLostTouches(element);
   useEffect(() => {
     const held = element.current;
     if (!held) return;
@@ -66,6 +67,47 @@ export function usePinch(element: RefObject<HTMLElement | null>, change: ZoomAnd
       held.removeEventListener('pointermove', still);
     };
   }, [element]);
+}
+
+/**
+ * Touches belong to what they began on, also when a new layout takes that away (Touch Events 2, 5.7): their events then reach the bench
+ * no more, and it is told in their stead.
+ */
+function useLostTouches(element: RefObject<HTMLElement | null>): void {
+  useEffect(() => {
+    const held = element.current;
+    if (!held) return;
+    const passOn = (e: TouchEvent) => {
+      const { currentTarget, type } = e;
+      if (!(currentTarget instanceof Node)) return;
+      if (!held.contains(currentTarget)) held.dispatchEvent(asOn(held, e));
+      if (type === 'touchmove' || e.targetTouches.length > 0) return;
+      for (const kind of FOLLOWED) currentTarget.removeEventListener(kind, passOn as EventListener);
+    };
+    const began = ({ target }: TouchEvent) => {
+      for (const kind of FOLLOWED) target?.addEventListener(kind, passOn as EventListener);
+    };
+    held.addEventListener('touchstart', began, { capture: true, passive: true });
+    return () => held.removeEventListener('touchstart', began, { capture: true });
+  }, [element]);
+}
+
+const FOLLOWED = ['touchmove', 'touchend', 'touchcancel'] as const;
+
+/** A touch event as it would be on an element. */
+function asOn(target: HTMLElement, e: TouchEvent): TouchEvent {
+  const moved = (list: TouchList) =>
+    Array.from(
+      list,
+      ({ identifier, clientX, clientY }) => new Touch({ identifier, target, clientX, clientY }),
+    );
+  return new TouchEvent(e.type, {
+    bubbles: true,
+    cancelable: true,
+    touches: moved(e.touches),
+    targetTouches: moved(e.targetTouches),
+    changedTouches: moved(e.changedTouches),
+  });
 }
 
 function placeIn(element: HTMLElement, clientX: number, clientY: number): Vec {

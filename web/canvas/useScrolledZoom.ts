@@ -23,8 +23,9 @@ interface Scrolled {
  */
 export function useScrolledZoom({ element, size, least, most, usual, onSize, keys = true }: Scrolled) {
   const about = useRef<{ at: Vec; from: number; scroll: Vec } | null>(null);
-  // Several moves can come before the next drawing.
+  // Several moves can come before the next drawing, and while it is being made: each goes on from the one before.
   const wanted = useRef(size);
+  const asked = useRef<number | null>(null);
   const zoom = (at: Vec | null, factor: number) => {
     const held = element.current;
     const next = Math.min(most, Math.max(least, wanted.current * factor));
@@ -32,13 +33,17 @@ export function useScrolledZoom({ element, size, least, most, usual, onSize, key
     const middle = { x: held.clientWidth / 2, y: held.clientHeight / 2 };
     about.current ??= { at: at ?? middle, from: size, scroll: { x: held.scrollLeft, y: held.scrollTop } };
     wanted.current = next;
+    asked.current = next;
     onSize(next);
   };
   useLayoutEffect(() => {
     const held = element.current;
     const was = about.current;
     about.current = null;
-    wanted.current = size;
+    if (asked.current === null || asked.current === size) {
+      wanted.current = size;
+      asked.current = null;
+    }
     if (!held || !was) return;
     const k = size / was.from;
     held.scrollLeft = (was.scroll.x + was.at.x) * k - was.at.x;
