@@ -148,6 +148,9 @@ test('two fingers zoom and move every bench, and draw nothing', async ({ browser
   const dragged = await placeOf(page, { x: 200, y: 200 });
   expect(dragged.x - middle.x).toBeGreaterThan(80);
 
+  // What stands at 100 % is the next bench then.
+  await press(page, 'Larger');
+  await expect.poll(percent).toBe(125);
   const zoomed = async (y: number) => {
     await expect.poll(percent).toBe(100);
     await pinch(page, 600, y, 0);
