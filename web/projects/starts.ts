@@ -23,7 +23,7 @@ export const STARTS: readonly Start[] = [
   },
   {
     title: 'A practice sheet',
-    line: 'Print it, fill its boxes with a pen, and bring its photo back.',
+    line: 'Print it or open it with a tablet, fill its boxes, and bring it back.',
     picture: `${page}M19 10h8v9h-8ZM30 10h8v9h-8ZM41 10h5M19 24h8v9h-8ZM30 24h8v9h-8ZM41 24h5M19 16h8M30 16h8M19 30h8M30 30h8`,
     by: { place: '/gather?do=practice', name: 'Practice sheet' },
   },

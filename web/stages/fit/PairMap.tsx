@@ -1,6 +1,6 @@
 import { Box, Text } from '@chakra-ui/react';
 import { scaleBand } from 'd3';
-import { useMemo, useState } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import type { KerningGroups } from '../../../core/fit/kerning';
 import { pairShare } from '../../../core/fit/frequency';
 import { ScrolledBench } from '../../canvas/ScrolledBench';
@@ -60,19 +60,27 @@ export function PairMap({ chars, groups, off, inHand, onPick }: Props) {
   );
   const x = scaleBand<number>()
     .domain(groups.right.map((_, q) => q))
-    .range([LEFT, Math.max(LEFT + 1, width - 12)])
+    .range([0, Math.max(1, width - LEFT - 12)])
     .padding(0.06);
   const y = scaleBand<number>()
     .domain(groups.left.map((_, p) => p))
-    .range([TOP, Math.max(TOP + 1, height - 8)])
+    .range([0, Math.max(1, height - TOP - 8)])
     .padding(0.06);
   const held = (g: readonly number[], at: number | undefined) => at !== undefined && g.includes(at);
   const view = { size: closer, least: 1, most: MOST_CLOSER, usual: 1, onSize: setCloser };
   return (
     <>
       <ScrolledBench label="Map of pairs" {...view}>
-        <Box ref={ref} h={`${100 * closer}%`} w={`${100 * closer}%`} overflow="hidden">
-          <svg width={width} height={height} role="group" aria-label="Map of pairs, groups against groups">
+        <Box
+          ref={ref}
+          h={`${100 * closer}%`}
+          w={`${100 * closer}%`}
+          display="grid"
+          gridTemplateRows={`${TOP}px 1fr`}
+          gridTemplateColumns={`${LEFT}px 1fr`}
+        >
+          <Corner />
+          <Labels side="top" width={width - LEFT}>
             {groups.right.map((g, q) => (
               <text
                 key={q}
@@ -83,6 +91,8 @@ export function PairMap({ chars, groups, off, inHand, onPick }: Props) {
                 {nameOf(chars, g)}
               </text>
             ))}
+          </Labels>
+          <Labels side="left" width={LEFT} height={height - TOP}>
             {groups.left.map((g, p) => (
               <text
                 key={p}
@@ -95,6 +105,13 @@ export function PairMap({ chars, groups, off, inHand, onPick }: Props) {
                 {nameOf(chars, g)}
               </text>
             ))}
+          </Labels>
+          <svg
+            width={Math.max(1, width - LEFT)}
+            height={Math.max(1, height - TOP)}
+            role="group"
+            aria-label="Map of pairs, groups against groups"
+          >
             {fields.map(({ p, q, mean, worst }) => {
               const strength = Math.min(1, Math.abs(mean) / STRONG);
               const mine = held(groups.left[p]!, inHand?.[0]) && held(groups.right[q]!, inHand?.[1]);
@@ -139,3 +156,24 @@ export function PairMap({ chars, groups, off, inHand, onPick }: Props) {
     </>
   );
 }
+
+/** Names of groups stay in sight while the map is moved under them. */
+const Labels = ({
+  side,
+  width,
+  height = TOP,
+  children,
+}: {
+  readonly side: 'top' | 'left';
+  readonly width: number;
+  readonly height?: number;
+  readonly children: ReactNode;
+}) => (
+  <Box position="sticky" {...{ [side]: 0 }} zIndex="1" bg="paper">
+    <svg width={Math.max(1, width)} height={Math.max(1, height)} aria-hidden style={{ display: 'block' }}>
+      {children}
+    </svg>
+  </Box>
+);
+
+const Corner = () => <Box position="sticky" top="0" left="0" zIndex="2" bg="paper" />;
