@@ -370,3 +370,24 @@ test('sheet --png makes a picture for each page, on clear ground, as wide as wis
     err: expect.stringContaining('--width is 800 to 8000 px'),
   });
 });
+
+test('build --formats makes every format that it names, the same bytes each time; an unknown one is refused with those there are', async () => {
+  const project = new URL('../demo/files/finished/mill-boards.orthoglyph.zip', import.meta.url).pathname;
+  const formats = ['otf', 'ttf', 'woff2', 'woff', 'svg', 'ufo', 'letters-svg'];
+  const build = (out: string) => run('build', project, '--out', path(out), '--formats', formats.join(','));
+  process.env.SOURCE_DATE_EPOCH = '1767603600';
+  for (const out of ['all', 'again']) expect(await build(out)).toMatchObject({ code: 0, err: '' });
+  delete process.env.SOURCE_DATE_EPOCH;
+  const made = readdirSync(path('all')).sort();
+  expect(made).toEqual(
+    ['letters-svg.zip', 'otf', 'svg', 'ttf', 'ufo.zip', 'woff', 'woff2'].map(
+      (e) => `MillBoards-Regular.${e}`,
+    ),
+  );
+  for (const name of made)
+    expect(readFileSync(path('all', name)).equals(readFileSync(path('again', name)))).toBe(true);
+  const refused = await run('build', project, '--out', path('none'), '--formats', 'otf,pfb');
+  expect(refused.code).toBe(2);
+  expect(refused.err).toContain('pfb');
+  expect(refused.err).toContain('woff2');
+});

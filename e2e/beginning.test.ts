@@ -1,7 +1,8 @@
 import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { encode } from 'fast-png';
-import { zipSync } from 'fflate';
+import { unzipSync, zipSync } from 'fflate';
+import { parseWithFontkit, sanitize } from '../testing/outsideReaders';
 import { liveFontReady, openDemo, saved, stage, startProject, takeInHand, watchFaults } from './support/app';
 import { demoFile } from './support/demoFiles';
 import { copiedText, field, pasteText } from './support/dress';
@@ -234,6 +235,24 @@ test('a finished project of the demo opens from the list, and its own text is se
   await liveFontReady(page);
   await stage(page, 'Cast');
   await expect(page.getByText('No snags. Ready to cast.')).toBeVisible();
+  // Every format there is, the web's made by compiled code in a worker; all in one zip, each what its readers take it for.
+  for (const format of [/^WOFF2/, /^WOFF \(/, /^UFO/, /^SVG font/, /^Letters as SVG/])
+    await page.getByText(format).click();
+  await page.getByRole('button', { name: 'Cast', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Download' })).toHaveCount(7);
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save all' }).click();
+  const files = unzipSync(new Uint8Array(readFileSync(await (await waiting).path())));
+  expect(
+    Object.keys(files)
+      .map((n) => n.replace('TideBookHand-Regular.', ''))
+      .sort(),
+  ).toEqual(['letters-svg.zip', 'otf', 'svg', 'ttf', 'ufo.zip', 'woff', 'woff2']);
+  for (const ending of ['otf', 'ttf', 'woff', 'woff2']) {
+    const bytes = files[`TideBookHand-Regular.${ending}`]!;
+    expect(sanitize(bytes, `x.${ending}`)).toBe('');
+    expect(parseWithFontkit(bytes).postscriptName).toBe('TideBookHand-Regular');
+  }
   await stage(page, 'Proof');
   await page.getByRole('button', { name: 'Own text' }).click();
   await expect(page.getByLabel('Text of the page')).toHaveValue(/Cr\u00e8me br\u00fbl\u00e9e/);

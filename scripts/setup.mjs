@@ -42,6 +42,7 @@ export function ensureDebianPackages() {
   const wanted = [
     ['chromium-headless-shell', hasShell],
     ['opentype-sanitizer', () => has('ots-sanitize')],
+    ['woff2', () => has('woff2_compress')],
     ['python3-fonttools', () => existsSync('/usr/lib/python3/dist-packages/fontTools')],
   ];
   const missing = wanted.filter(([, there]) => !there()).map(([name]) => name);

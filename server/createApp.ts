@@ -5,10 +5,10 @@ import { ownHostOnly, sameOriginChanges, tellFault, unknownApi } from './guards'
 import type { Scanners } from './scanner/scanners';
 import { scannerRoutes } from './scanner/scannerRoutes';
 
-/** Only our own files, no code from strings, no frames, nothing to anybody else. Styles in the page are Chakra's. */
+/** Only our own files, no code from strings but compiled packages (WebAssembly), no frames, nothing to anybody else. Styles in the page are Chakra's. */
 const CONTENT_POLICY = [
   "default-src 'none'",
-  "script-src 'self'",
+  "script-src 'self' 'wasm-unsafe-eval'",
   "worker-src 'self'",
   "style-src 'self' 'unsafe-inline'",
   "font-src 'self' data:",

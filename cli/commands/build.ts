@@ -4,14 +4,15 @@ import { counted } from '../../core/problems/counted';
 import { join, parse } from 'node:path';
 import { openProjectFile } from '../../core/archive/readProject';
 import { checkProject } from '../../core/check/checkProject';
-import { compileFont, type OutlineFormat } from '../../core/compile/compileFont';
-import { fontFileName } from '../../core/compile/fontNames';
+import { castFile } from '../../core/compile/casts/castFile';
+import { CAST_FORMATS, type CastFormat } from '../../core/compile/casts/formats';
 import { changeCasting } from '../../core/document/commands/casting';
 import { edit } from '../../core/document/inStep/edit';
 import { castingOf } from '../../core/document/newProject';
 import type { Doc } from '../../core/document/schema';
 import { sniffKind } from '../../core/pictures/sniff';
 import { fail } from '../../core/problems/problem';
+import { brotli } from '../brotli';
 import { projectFromFiles, type FilesRead } from '../projectFromFiles';
 import {
   EXIT,
@@ -23,8 +24,6 @@ import {
   valueOrPrint,
   writeFile,
 } from '../io';
-
-const FORMATS: readonly OutlineFormat[] = ['otf', 'ttf'];
 
 export const buildHelp = `orthoglyph build INPUT --out DIR [--family NAME] [--style NAME] [--formats otf,ttf] [--as text|icons]
                   [--size U] [--margin U] [--typed FILE]
@@ -38,7 +37,7 @@ Makes font files. INPUT is a project file, a folder or zip of pictures or SVG fi
   --size U          icons: height or width of the largest, em units (each is sized by its own view box)
   --margin U        icons: white at both sides, em units
   --typed FILE      icons: text with a line for each, its name and the names typed for it: mill, tide mill, wheel
-  --formats LIST    ${FORMATS.join(', ')}
+  --formats LIST    ${CAST_FORMATS.join(', ')}
 SOURCE_DATE_EPOCH, when set, is the time written into the fonts (seconds since 1970).
 `;
 
@@ -98,9 +97,9 @@ export async function runBuild(argv: string[]): Promise<number> {
   const input = positionals[0];
   if (!input || positionals.length > 1 || !values.out) throw new UsageError('give one input, and --out');
   const asked = values.formats?.split(',').map((f) => f.trim());
-  const unknown = asked?.find((f) => !FORMATS.includes(f as OutlineFormat));
+  const unknown = asked?.find((f) => !CAST_FORMATS.includes(f as CastFormat));
   if (unknown !== undefined) {
-    printProblems(fail({ code: 'format-unknown', format: unknown, known: FORMATS }).problems);
+    printProblems(fail({ code: 'format-unknown', format: unknown, known: CAST_FORMATS }).problems);
     return EXIT.usage;
   }
   const epoch = process.env.SOURCE_DATE_EPOCH;
@@ -122,11 +121,11 @@ export async function runBuild(argv: string[]): Promise<number> {
   const snags = checkProject(doc);
   printProblems(snags.map((p) => ({ ...p, place: { file: parse(input).base, ...p.place } })));
   if (snags.some((p) => p.severity === 'error')) return EXIT.input;
-  const formats = (asked as OutlineFormat[] | undefined) ?? castingOf(doc).formats;
+  const formats = (asked as CastFormat[] | undefined) ?? castingOf(doc).formats;
   for (const style of Object.values(doc.styles)) {
     for (const format of formats) {
-      const bytes = compileFont(doc, { format, styleId: style.id, nowUnixS });
-      const path = join(values.out, fontFileName(castingOf(doc).family, style.name, format));
+      const { name, bytes } = await castFile(doc, format, { styleId: style.id, nowUnixS, brotli });
+      const path = join(values.out, name);
       const written = writeFile(path, bytes);
       printProblems(written.problems);
       if (!written.ok) return EXIT.input;

@@ -1,3 +1,4 @@
+import { escapeXml } from './xmlText';
 import type { Contour } from '../geometry/contour';
 import type { ColourLayer, Paint } from '../geometry/paint';
 import { drawContours } from '../geometry/outlineSink';
@@ -22,9 +23,6 @@ export function pathData(contours: readonly Contour[], digits = 3): string {
   });
   return out.join('');
 }
-
-const escapeXml = (s: string): string =>
-  s.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
 
 /** A whole SVG document with one compound path; `viewBox` as given, y down. */
 export function svgDocument(contours: readonly Contour[], view: ViewBox, title?: string): string {

@@ -1,10 +1,13 @@
 import { transfer } from 'comlink';
+import { castFile, type CastFile } from '../../core/compile/casts/castFile';
+import type { CastFormat } from '../../core/compile/casts/formats';
 import { compileFont, type OutlineFormat } from '../../core/compile/compileFont';
 import { unpackRow } from '../../core/document/packing/packRows';
 import { partOf, readying } from '../../core/compile/partOf';
 import { applyDiff, type ProjectDiff } from '../../core/document/diff';
 import { TABLE_NAMES, type Doc, type TableName } from '../../core/document/schema';
 import { fail, ok, type Result } from '../../core/problems/problem';
+import { brotli } from './brotli';
 import { serve } from './serve';
 
 /** What a font is to have when not all of it is made: the letters of a text, and glyphs by their ids. */
@@ -52,6 +55,12 @@ const api = {
     const wanted = part === null ? doc : partOf(doc, part.text, new Set(part.also));
     const bytes = compileFont(wanted, { format, styleId, nowUnixS });
     return transfer(ok({ bytes, ms: performance.now() - start }), [bytes.buffer]);
+  },
+  /** A file of a format, whole. */
+  async cast(format: CastFormat, styleId: string, nowUnixS: number): Promise<Result<CastFile>> {
+    if (!doc) return fail({ code: 'nothing-there' });
+    const file = await castFile(doc, format, { styleId, nowUnixS, brotli });
+    return transfer(ok(file), [file.bytes.buffer]);
   },
 };
 export type CompileApi = typeof api;

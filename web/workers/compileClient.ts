@@ -1,4 +1,6 @@
 import type { Remote } from 'comlink';
+import type { CastFile } from '../../core/compile/casts/castFile';
+import type { CastFormat } from '../../core/compile/casts/formats';
 import type { OutlineFormat } from '../../core/compile/compileFont';
 import { packRow } from '../../core/document/packing/packRows';
 import type { ProjectDiff } from '../../core/document/diff';
@@ -76,6 +78,22 @@ export class Compiler {
       async (api) => {
         await this.sendOnce(api);
         return api.compile(format, styleId, nowUnixS, part);
+      },
+      { signal },
+    );
+  }
+
+  /** A file of a format. */
+  cast(
+    format: CastFormat,
+    styleId: string,
+    nowUnixS: number,
+    { signal }: { signal?: AbortSignal } = {},
+  ): Promise<Result<CastFile>> {
+    return this.host.run<CastFile>(
+      async (api) => {
+        await this.sendOnce(api);
+        return api.cast(format, styleId, nowUnixS);
       },
       { signal },
     );

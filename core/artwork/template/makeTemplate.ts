@@ -1,3 +1,4 @@
+import { escapeXml } from '../../svg/xmlText';
 import type { Rgb } from '../../geometry/paint';
 
 /**
@@ -38,8 +39,6 @@ const GAP = 0.15;
 const COLUMNS = 10;
 
 const hex = (rgb: Rgb) => `#${rgb.map((v) => v.toString(16).padStart(2, '0')).join('')}`;
-const escape = (s: string) =>
-  s.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
 /** The id by which a slot says what it is for. */
 const slotId = (char: string) => `slot-${char.codePointAt(0)!.toString(16).toUpperCase().padStart(4, '0')}`;
 
@@ -64,7 +63,7 @@ export function makeTemplate(settings: TemplateSettings): string {
       const width = Math.max(0.1 * em, settings.widthOf(char) * scale);
       slots.push(
         `<rect id="${slotId(char)}" x="${n(x)}" y="${n(top)}" width="${n(width)}" height="${n(em)}" stroke="${hex(TEMPLATE_INKS.slot)}"/>`,
-        `<text x="${n(x + 0.02 * em)}" y="${n(top - 0.03 * em)}" font-size="${n(0.1 * em)}" fill="${hex(TEMPLATE_INKS.label)}" stroke="none">${escape(char)}</text>`,
+        `<text x="${n(x + 0.02 * em)}" y="${n(top - 0.03 * em)}" font-size="${n(0.1 * em)}" fill="${hex(TEMPLATE_INKS.label)}" stroke="none">${escapeXml(char)}</text>`,
       );
       x += width + GAP * em;
     }

@@ -1,22 +1,42 @@
-import { Heading, Stack } from '@chakra-ui/react';
+import { Heading, Stack, Text } from '@chakra-ui/react';
 import { changeCasting } from '../../../core/document/commands/casting';
+import { CAST_FORMATS, type CastFormat } from '../../../core/compile/casts/formats';
 import type { CastingRow } from '../../../core/document/schema';
 import { useDoc, useProject } from '../../store/projectStore';
 import { CheckField } from '../../ui/CheckField';
 
-const FORMATS = [
-  ['otf', 'OTF (for print and design programs)'],
-  ['ttf', 'TTF (for office programs)'],
-] as const;
+/** Formats by what they are for. */
+const USES: readonly [string, readonly (readonly [CastFormat, string])[]][] = [
+  [
+    'To install',
+    [
+      ['otf', 'OTF (for print and design programs)'],
+      ['ttf', 'TTF (for office programs)'],
+    ],
+  ],
+  [
+    'For websites',
+    [
+      ['woff2', 'WOFF2 (smallest)'],
+      ['woff', 'WOFF (for old browsers)'],
+    ],
+  ],
+  [
+    'To go on with elsewhere',
+    [
+      ['ufo', 'UFO 3, zipped (for other font programs)'],
+      ['svg', 'SVG font (for engravers and embroidery)'],
+      ['letters-svg', 'Letters as SVG drawings, zipped'],
+    ],
+  ],
+];
 
 /** What will be made; at least one of them. */
 export function Formats({ casting }: { readonly casting: CastingRow }) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
-  const choose = (format: (typeof FORMATS)[number][0], wanted: boolean) => {
-    const formats = FORMATS.map(([f]) => f).filter((f) =>
-      f === format ? wanted : casting.formats.includes(f),
-    );
+  const choose = (format: CastFormat, wanted: boolean) => {
+    const formats = CAST_FORMATS.filter((f) => (f === format ? wanted : casting.formats.includes(f)));
     if (formats.length > 0) commit(changeCasting(doc, { formats }));
   };
   return (
@@ -24,16 +44,21 @@ export function Formats({ casting }: { readonly casting: CastingRow }) {
       <Heading as="h2" size="sm" mt="6">
         Formats
       </Heading>
-      <Stack gap="2" mt="2">
-        {FORMATS.map(([format, text]) => (
-          <CheckField
-            key={format}
-            label={text}
-            checked={casting.formats.includes(format)}
-            onChange={(wanted) => choose(format, wanted)}
-          />
-        ))}
-      </Stack>
+      {USES.map(([use, formats]) => (
+        <Stack key={use} gap="1.5" mt="2" role="group" aria-label={use}>
+          <Text fontSize="xs" color="faded">
+            {use}
+          </Text>
+          {formats.map(([format, text]) => (
+            <CheckField
+              key={format}
+              label={text}
+              checked={casting.formats.includes(format)}
+              onChange={(wanted) => choose(format, wanted)}
+            />
+          ))}
+        </Stack>
+      ))}
     </>
   );
 }

@@ -1,0 +1,56 @@
+import { changeCasting } from '../../core/document/commands/casting';
+import type { CastFormat } from '../../core/compile/casts/formats';
+import { fail, ok } from '../../core/problems/problem';
+import { WorkBench } from '../testing/workBench';
+import { createCasting } from './casting';
+
+async function bench(broken: readonly CastFormat[] = []) {
+  const b = new WorkBench();
+  const session = await b.open('a');
+  session.commit(changeCasting(session.doc, { formats: ['otf', 'woff2', 'ufo'] }));
+  const asked: string[] = [];
+  let hold: Promise<void> | null = null;
+  const compiler = {
+    async cast(
+      format: CastFormat,
+      styleId: string,
+      nowUnixS: number,
+      { signal }: { signal?: AbortSignal } = {},
+    ) {
+      await hold;
+      signal?.throwIfAborted();
+      asked.push(`${format} ${styleId} ${nowUnixS}`);
+      return broken.includes(format)
+        ? fail<{ name: string; bytes: Uint8Array }>({ code: 'worker-crashed', reason: 'gone' })
+        : ok({ name: `a.${format}`, bytes: new Uint8Array([1]) });
+    },
+  };
+  const casting = createCasting({ jobs: b.world.jobs, compiler, now: () => 5000 });
+  return { b, session, asked, ...casting, wait: (p: Promise<void>) => (hold = p) };
+}
+
+test('every chosen format is made in its order, at one time, and what is being made is told', async () => {
+  const t = await bench();
+  const told: string[] = [];
+  const files = await t.castAll(t.session, (what) => told.push(what));
+  expect(files!.map((f) => f.name)).toEqual(['a.otf', 'a.woff2', 'a.ufo']);
+  expect(t.asked).toEqual(['otf regular 5', 'woff2 regular 5', 'ufo regular 5']);
+  expect(told).toEqual(['the fonts', 'the OTF', 'the WOFF2', 'the UFO']);
+});
+
+test('a format that fails is told and the others are there; a cast that is stopped leaves nothing', async () => {
+  const t = await bench(['woff2']);
+  const files = await t.castAll(t.session, () => undefined);
+  expect(files!.map((f) => f.name)).toEqual(['a.otf', 'a.ufo']);
+  expect(t.b.tab.codes('a')).toEqual(['worker-crashed']);
+
+  const u = await bench();
+  let go: () => void = () => undefined;
+  u.wait(new Promise((done) => (go = done)));
+  const stopped = u.castAll(u.session, () => undefined);
+  await u.b.settle();
+  for (const job of u.b.world.jobs.list()) u.b.world.jobs.cancel(job.id);
+  go();
+  expect(await stopped).toBeNull();
+  expect(u.asked).toEqual([]);
+});

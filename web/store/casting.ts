@@ -1,0 +1,54 @@
+import type { CastFile } from '../../core/compile/casts/castFile';
+import { castingOf, projectOf } from '../../core/document/newProject';
+import type { Compiler } from '../workers/compileClient';
+import { compileClient } from '../workers/compileClient';
+import { runFor, untilQuiet } from './jobs';
+import type { Session } from './session';
+import { world, type World } from './world';
+
+interface CastingWorld extends Pick<World, 'jobs'> {
+  readonly compiler: Pick<Compiler, 'cast'>;
+  readonly now: () => number;
+}
+
+/** Casts of a project's fonts, aside and with progress. */
+export function createCasting({ jobs, compiler, now }: CastingWorld) {
+  /**
+   * Makes a file of each chosen format, after what is being worked out has come in. `onStage` hears what is being made. Null when it
+   * was stopped or failed; formats that can't be made are told, the others are there.
+   */
+  async function castAll(session: Session, onStage: (what: string) => void): Promise<CastFile[] | null> {
+    const { family, formats } = castingOf(session.doc);
+    const made: CastFile[] = [];
+    const ending = await runFor(
+      session,
+      {
+        name: family,
+        lane: 'cast',
+        stage: 'Casting',
+        async run({ signal, progress }) {
+          onStage('the fonts');
+          progress('Waiting for what is being worked out', null);
+          await untilQuiet(session, signal, jobs);
+          const { styleId } = projectOf(session.doc);
+          for (const [i, format] of formats.entries()) {
+            onStage(`the ${format.toUpperCase()}`);
+            progress(`Making the ${format.toUpperCase()}`, i / formats.length);
+            const result = await compiler.cast(format, styleId, Math.floor(now() / 1000), { signal });
+            session.tell(result.problems);
+            if (result.ok) made.push(result.value);
+          }
+        },
+      },
+      jobs,
+    ).ended;
+    return ending === 'done' ? made : null;
+  }
+  return { castAll };
+}
+
+export const { castAll } = createCasting({
+  jobs: world.jobs,
+  compiler: compileClient,
+  now: () => Date.now(),
+});
