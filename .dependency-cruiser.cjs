@@ -71,6 +71,7 @@ module.exports = {
       '^core/(practice|shapes|find|printed|trace|ink|raster|geometry|problems)/',
     ),
     only('fit', '^core/fit/', '^core/(fit|raster|geometry|problems)/'),
+    only('finish', '^core/finish/', '^core/(finish|document|fit|geometry|problems)/'),
     only('pdf', '^core/pdf/', '^core/(pdf|raster|problems)/'),
     only('pen', '^core/pen/', '^core/(pen|trace|raster|geometry|problems)/'),
     only('modules', '^core/modules/', '^core/(modules|geometry|problems)/'),

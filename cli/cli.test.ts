@@ -1,3 +1,7 @@
+import { writtenOnLayer } from '../demo/practice/writtenOnLayer';
+import { DEFAULT_PRACTICE } from '../core/practice/settings';
+import { practicePageSvg } from '../core/practice/pageSvg';
+import { practicePages } from '../core/practice/layout';
 import sharp from 'sharp';
 import { spawnSync } from 'node:child_process';
 import { encode } from 'fast-png';
@@ -390,4 +394,45 @@ test('build --formats makes every format that it names, the same bytes each time
   expect(refused.code).toBe(2);
   expect(refused.err).toContain('pfb');
   expect(refused.err).toContain('woff2');
+});
+
+test('build goes from a picture of a page to a spaced font with accents in one line; a filled tablet page too', async () => {
+  const page = new URL('../demo/files/keepers-page.jpg', import.meta.url).pathname;
+  const asked = ['--compose', '--fit', '--formats', 'otf', '--out', path('one-line')];
+  const made = await run('build', page, '--expect', BASIC_BILL, ...asked);
+  expect(made).toMatchObject({ code: 0, err: '' });
+  const bytes = new Uint8Array(readFileSync(path('one-line', 'keeperspage-Regular.otf')));
+  const font = parseWithOpentype(bytes);
+  for (const char of `${BASIC_BILL}\u00e4\u00d6`)
+    expect(font.charToGlyph(char).path.commands.length).toBeGreaterThan(0);
+  // Spaced and kerned: pairs differ from their letters' widths (HarfBuzz).
+  const widths = (kerned: boolean) => shape(bytes, 'AVToLY', kerned).map((g) => g.advance);
+  expect(widths(true)).not.toEqual(widths(false));
+
+  const [sheet] = practicePages([...'RagneBdkyQ'], DEFAULT_PRACTICE);
+  const svg = practicePageSvg(sheet!, 'Tablet', 1240).replace('</svg>', `${writtenOnLayer(sheet!)}</svg>`);
+  await sharp(new TextEncoder().encode(svg)).png().toFile(path('from-a-tablet.png'));
+  expect((await run('build', path('from-a-tablet.png'), '--out', path('tablet-out'))).code).toBe(0);
+  const own = parseWithOpentype(new Uint8Array(readFileSync(path('tablet-out', 'fromatablet-Regular.otf'))));
+  for (const char of 'RagneBdkyQ') expect(own.charToGlyph(char).path.commands.length).toBeGreaterThan(0);
+});
+
+test('build tells what is in doubt on a page as in the app, and a page that is none', async () => {
+  const page = new URL('../demo/files/artwork/painted-capitals.jpg', import.meta.url).pathname;
+  const made = await run(
+    'build',
+    page,
+    '--expect',
+    'ABCDEFGHIJKLMNOPQRSTUVWXYZ\u00d8',
+    '--out',
+    path('doubts'),
+  );
+  expect(made.code).toBe(0);
+  expect(made.err).toMatch(/look at this page in the app: .*\u00d8/);
+  await sharp({ create: { width: 300, height: 200, channels: 3, background: '#fff' } })
+    .png()
+    .toFile(path('blank.png'));
+  const blank = await run('build', path('blank.png'), '--out', path('blank'));
+  expect(blank.code).toBe(1);
+  expect(blank.err).toContain('blank.png');
 });

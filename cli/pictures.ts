@@ -27,7 +27,7 @@ export interface ReadPicture {
   readonly step: number;
 }
 
-async function decodeAny(bytes: Uint8Array): Promise<Result<ReadPicture>> {
+export async function decodeAny(bytes: Uint8Array): Promise<Result<ReadPicture>> {
   const shrink = shrinkStep(bytes);
   if (!shrink.ok) return shrink;
   const { step, widthPx } = shrink.value;

@@ -8,8 +8,9 @@ import { edit } from '../core/document/inStep/edit';
 import { defaultRecipe, newProject } from '../core/document/newProject';
 import type { Doc } from '../core/document/schema';
 import { pictureIdOf } from '../core/pictures/pictureId';
-import { fail, problem, type Problem } from '../core/problems/problem';
+import { fail, type Problem } from '../core/problems/problem';
 import { isFolder, printProblems, readBytes, showProgress, valueOrPrint } from './io';
+import { takePage } from './pagesOfLetters';
 import { decodeWebp } from './pictures';
 
 /** Files that may hold drawings, below a folder, in the order of their names. */
@@ -36,12 +37,14 @@ export interface FilesRead {
 
 /**
  * A project from drawings: a folder (or zip) of pictures or SVG files named after their characters, of icons, or one SVG
- * or PDF with many letters. Files that can't be used are told and left out. Null when nothing is left.
+ * or PDF with many letters; pictures of pages, the first of them with `expect` written on it. Files that can't be used are told and left
+ * out. Null when nothing is left.
  */
 export async function projectFromFiles(
   input: string,
   nowMs: number,
   as?: 'text' | 'icons',
+  expect?: string,
 ): Promise<FilesRead | null> {
   const folder = isFolder(input);
   const failed = new Set<string>();
@@ -90,11 +93,14 @@ export async function projectFromFiles(
       if (added) doc = edit(doc, added).doc;
     }
   }
+  for (const [i, page] of sorted.pages.entries()) {
+    // One list is for one page; further pages hold what is still missing.
+    const list = i === 0 ? (expect ?? null) : null;
+    const read = await takePage(doc, page, list, (stage, share) => tell(`${page.path}: ${stage}`)(share));
+    told(read.problems);
+    if (read.doc) doc = read.doc;
+  }
   showProgress('');
-  for (const page of sorted.pages)
-    told([
-      problem({ code: 'name-not-understood', name: parse(page.path).name }, 'error', { file: page.path }),
-    ]);
   if (Object.keys(doc.pieces).length > 0) return { doc, leftOut: failed.size };
   printProblems(fail({ code: 'no-glyphs' }, { file: input }).problems);
   return null;

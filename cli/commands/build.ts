@@ -7,8 +7,11 @@ import { checkProject } from '../../core/check/checkProject';
 import { castFile } from '../../core/compile/casts/castFile';
 import { CAST_FORMATS, type CastFormat } from '../../core/compile/casts/formats';
 import { changeCasting } from '../../core/document/commands/casting';
-import { edit } from '../../core/document/inStep/edit';
-import { castingOf } from '../../core/document/newProject';
+import { composeAccents, WESTERN_ACCENTS } from '../../core/document/commands/composing';
+import { draftable, makeDrafts } from '../../core/document/commands/drafts';
+import { edit, editAll } from '../../core/document/inStep/edit';
+import { castingOf, projectOf } from '../../core/document/newProject';
+import { fitted } from '../../core/finish/fitted';
 import type { Doc } from '../../core/document/schema';
 import { sniffKind } from '../../core/pictures/sniff';
 import { fail } from '../../core/problems/problem';
@@ -26,14 +29,18 @@ import {
 } from '../io';
 
 export const buildHelp = `orthoglyph build INPUT --out DIR [--family NAME] [--style NAME] [--formats otf,ttf] [--as text|icons]
-                  [--size U] [--margin U] [--typed FILE]
+                  [--expect TEXT] [--compose] [--fit] [--size U] [--margin U] [--typed FILE]
 
 Makes font files. INPUT is a project file, a folder or zip of pictures or SVG files named after their characters
-(A.png, period.svg, uni00DF.png), a folder or zip of SVG icons, or one SVG with many letters in rows.
+(A.png, period.svg, uni00DF.png), a folder or zip of SVG icons, one SVG with many letters in rows, or pictures of whole pages:
+filled practice sheets, writing in rows, pixel art.
   --out DIR         folder to write to
   --family NAME     family name, instead of the project's
   --style NAME      style name, instead of the project's
   --as KIND         whether drawings are letters or icons, instead of finding out from their names
+  --expect TEXT     what is written on the (first) page, in its order; without it, it is found by the usual orders
+  --compose         letters with accents made of letters and marks that are there, and drafts of signs
+  --fit             letters that nobody spaced are spaced and kerned
   --size U          icons: height or width of the largest, em units (each is sized by its own view box)
   --margin U        icons: white at both sides, em units
   --typed FILE      icons: text with a line for each, its name and the names typed for it: mill, tide mill, wheel
@@ -46,10 +53,11 @@ async function readInput(
   input: string,
   nowMs: number,
   as: 'text' | 'icons' | undefined,
+  expect: string | undefined,
 ): Promise<FilesRead | null> {
-  if (isFolder(input)) return projectFromFiles(input, nowMs, as);
+  if (isFolder(input)) return projectFromFiles(input, nowMs, as, expect);
   const bytes = valueOrPrint(readBytes(input), input);
-  if (bytes && !isProject(bytes)) return projectFromFiles(input, nowMs, as);
+  if (bytes && !isProject(bytes)) return projectFromFiles(input, nowMs, as, expect);
   const opened = bytes && valueOrPrint(openProjectFile(bytes), input);
   return opened ? { doc: opened.doc, leftOut: 0 } : null;
 }
@@ -83,6 +91,17 @@ function unitsOf(option: string, text: string | undefined): number | null {
 /** More than any font's em (OpenType, head.unitsPerEm). */
 const MOST_UNITS = 16384;
 
+/** The project with what was asked for beyond its drawings. */
+function finished(doc: Doc, { compose, fit }: { readonly compose: boolean; readonly fit: boolean }): Doc {
+  const accents = (d: Doc) => composeAccents(d, WESTERN_ACCENTS);
+  const drafts = (d: Doc) => makeDrafts(d, draftable(d, projectOf(d).bill + WESTERN_MARKS).join(''));
+  const made = editAll(doc, 'Finish', [...(compose ? [drafts, accents] : []), ...(fit ? [fitted] : [])]);
+  return made?.doc ?? doc;
+}
+
+/** Spacing forms of the marks that Western European letters need: drafts can be made of some (Unicode, Spacing Modifier Letters). */
+const WESTERN_MARKS = '\u00b4\u0060\u02c6\u00a8\u02dc\u00b8\u02da\u02c7';
+
 export async function runBuild(argv: string[]): Promise<number> {
   const { values, positionals } = readArguments(argv, {
     out: { type: 'string' },
@@ -93,6 +112,9 @@ export async function runBuild(argv: string[]): Promise<number> {
     size: { type: 'string' },
     margin: { type: 'string' },
     typed: { type: 'string' },
+    expect: { type: 'string' },
+    compose: { type: 'boolean', default: false },
+    fit: { type: 'boolean', default: false },
   });
   const input = positionals[0];
   if (!input || positionals.length > 1 || !values.out) throw new UsageError('give one input, and --out');
@@ -106,7 +128,7 @@ export async function runBuild(argv: string[]): Promise<number> {
   const nowUnixS = epoch ? Number(epoch) : Math.floor(Date.now() / 1000);
   if (values.as !== undefined && values.as !== 'text' && values.as !== 'icons')
     throw new UsageError('--as is text or icons');
-  const read = await readInput(input, nowUnixS * 1000, values.as);
+  const read = await readInput(input, nowUnixS * 1000, values.as, values.expect);
   if (!read) return EXIT.input;
   const typed = values.typed === undefined ? null : valueOrPrint(readBytes(values.typed), values.typed);
   if (values.typed !== undefined && !typed) return EXIT.input;
@@ -116,7 +138,7 @@ export async function runBuild(argv: string[]): Promise<number> {
     typed: typed && new TextDecoder().decode(typed),
   });
   printProblems(inFile(wished.problems, values.typed ?? input));
-  const { doc } = wished;
+  const doc = finished(wished.doc, values);
   const leftOut = read.leftOut + wished.problems.length;
   const snags = checkProject(doc);
   printProblems(snags.map((p) => ({ ...p, place: { file: parse(input).base, ...p.place } })));

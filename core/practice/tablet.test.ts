@@ -1,9 +1,8 @@
 import sharp from 'sharp';
-import { seededRandom } from '../../demo/hand/random';
-import { KEEPER, writeLetter } from '../../demo/hand/writeLetter';
+import { writtenOnLayer } from '../../demo/practice/writtenOnLayer';
 import { defaultRecipe } from '../document/newProject';
 import { decodePicture } from '../pictures/decodePicture';
-import { practicePages, type PracticePage } from './layout';
+import { practicePages } from './layout';
 import { liftPractice } from './liftPractice';
 import { practicePageSvg } from './pageSvg';
 import { PICTURE_WIDTHS } from './pictureWidths';
@@ -11,31 +10,13 @@ import { findPage } from './readPage';
 import { DEFAULT_PRACTICE } from './settings';
 import { straightenPage } from './straighten';
 
-/** Strokes of a pen on a layer above the page, as SVG; mm of the page. */
-function written(page: PracticePage): string {
-  const random = seededRandom(7);
-  const cap = page.lines.baseline - page.lines.caps;
-  return page.boxes
-    .flatMap((b) => {
-      const strokes = writeLetter(b.char, KEEPER, random) ?? [];
-      const xs = strokes.flat().map((p) => p.x);
-      const left = b.x + b.width / 2 - ((Math.min(...xs) + Math.max(...xs)) / 2) * cap;
-      const foot = b.y + page.lines.baseline;
-      return strokes.map(
-        (s) =>
-          `<path d="M${s.map((p) => `${left + p.x * cap} ${foot - p.y * cap}`).join('L')}" fill="none" stroke="#203" stroke-linecap="round" stroke-width="${2 * s[0]!.radius * cap}"/>`,
-      );
-    })
-    .join('');
-}
-
 test('a page saved as a picture on clear ground, written on with a tablet, comes back with every letter, clear or on white', async () => {
   const [page] = practicePages([...'RagneBdkyQ&;ij8'], DEFAULT_PRACTICE);
   const svg = practicePageSvg(page!, 'Tide book hand', PICTURE_WIDTHS[0]);
   // Painted by a library from the registries (librsvg in sharp).
   const blank = sharp(new TextEncoder().encode(svg));
   expect(await blank.metadata()).toMatchObject({ width: 1240, height: 1754, hasAlpha: true });
-  const filled = new TextEncoder().encode(svg.replace('</svg>', `${written(page!)}</svg>`));
+  const filled = new TextEncoder().encode(svg.replace('</svg>', `${writtenOnLayer(page!)}</svg>`));
   for (const ground of ['clear', 'white']) {
     const painted = ground === 'clear' ? sharp(filled) : sharp(filled).flatten({ background: '#fff' });
     const picture = decodePicture(new Uint8Array(await painted.png().toBuffer()));

@@ -1,3 +1,4 @@
+import { counted } from './counted';
 import type { Place, Problem } from './problem';
 
 const hex = (codePoint: number) => `U+${codePoint.toString(16).toUpperCase().padStart(4, '0')}`;
@@ -41,6 +42,14 @@ function sentence(p: Problem): string {
       return SCAN_TEXT[p.reason];
     case 'practice-no-code':
       return "this looks like a practice sheet, but its square code can't be read. Photograph it sharper and with all of the code in view.";
+    case 'page-doubts':
+      return `look at this page in the app: ${[
+        p.unsure.length > 0 ? `in doubt are ${p.unsure.join(' ')}` : '',
+        p.unnamed > 0 ? `${counted(p.unnamed, 'piece')} without a name` : '',
+        p.missing.length > 0 ? `not found were ${p.missing.join(' ')}` : '',
+      ]
+        .filter((part) => part !== '')
+        .join('; ')}.`;
     case 'practice-gaps':
       return [
         p.empty.length > 0 ? `these boxes are empty: ${p.empty.join(' ')}` : '',

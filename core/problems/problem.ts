@@ -37,6 +37,12 @@ export type ProblemDetail =
     }
   | { readonly code: 'practice-no-code' }
   | {
+      readonly code: 'page-doubts';
+      readonly unsure: readonly string[];
+      readonly unnamed: number;
+      readonly missing: readonly string[];
+    }
+  | {
       readonly code: 'practice-gaps';
       readonly empty: readonly string[];
       readonly crossedOut: readonly string[];

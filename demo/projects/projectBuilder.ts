@@ -7,7 +7,6 @@ import { changeCasting } from '../../core/document/commands/casting';
 import { composeAccents, WESTERN_ACCENTS } from '../../core/document/commands/composing';
 import { takeCleanUp } from '../../core/document/commands/dressing';
 import { draftable, makeDrafts } from '../../core/document/commands/drafts';
-import { fitSettingsOf, lettersToFit, takeFitted } from '../../core/document/commands/fitAll';
 import { addSheet, takeLifted } from '../../core/document/commands/lifting';
 import { changeProject } from '../../core/document/commands/naming';
 import type { ProjectDiff } from '../../core/document/diff';
@@ -16,8 +15,7 @@ import { newProject, projectOf } from '../../core/document/newProject';
 import type { Doc, ProjectRow, RecipeRow } from '../../core/document/schema';
 import { cleanUp } from '../../core/dress/cleanUp';
 import { liftSheet } from '../../core/find/liftSheet';
-import { fitFont } from '../../core/fit/fitFont';
-import { profilesOf } from '../../core/fit/lettersToFit';
+import { fitted } from '../../core/finish/fitted';
 import { decodePicture } from '../../core/pictures/decodePicture';
 import { pictureIdOf } from '../../core/pictures/pictureId';
 import { enlargeCells, readPixelArt } from '../../core/pixels/pixelArt';
@@ -110,14 +108,8 @@ export class ProjectBuilder {
 
   /** White and kerning of all letters, as the fit has them. */
   fitted(): this {
-    const letters = profilesOf(lettersToFit(this.doc), projectOf(this.doc).unitsPerEm);
-    const { kernFrom } = fitSettingsOf(this.doc);
-    const fit = fitFont(
-      letters.map((l) => l.profile),
-      { kernFrom },
-    );
+    const fit = fitted(this.doc);
     if (!fit) throw new Error('too few letters to fit');
-    const named = fit.letters.map((l, i) => ({ ...l, glyphId: letters[i]!.glyphId }));
-    return this.apply(takeFitted(this.doc, { ...fit, letters: named }));
+    return this.apply(fit);
   }
 }

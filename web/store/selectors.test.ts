@@ -1,3 +1,4 @@
+import { isDoubtful } from '../../core/document/commands/lifting';
 import { finish } from '../../core/steps';
 import { setBearings } from '../../core/document/commands/fitting';
 import { addSheet, dropPiece, relabelPiece, takeLifted } from '../../core/document/commands/lifting';
@@ -9,7 +10,6 @@ import { liftedSheet } from '../../core/testing/liftedSheet';
 import {
   drawnGlyphs,
   glyphByCodePoint,
-  isDoubtful,
   isDrawn,
   pieceLabel,
   piecesBelow,

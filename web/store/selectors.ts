@@ -1,3 +1,4 @@
+import { isDoubtful } from '../../core/document/commands/lifting';
 import { counted } from '../../core/problems/counted';
 import { checkingProject, checkProject } from '../../core/check/checkProject';
 import type { Steps } from '../../core/steps';
@@ -11,9 +12,6 @@ import type { Standing } from '../../core/seat/standing';
 /** A sheet of outlines: there is no picture behind it. */
 export const isDrawn = (s: SheetRow): boolean =>
   s.kind === 'artwork' || s.kind === 'written' || s.kind === 'built';
-
-/** Below this a finder's answer should be looked at. */
-export const DOUBTFUL = 0.8;
 
 /**
  * A selector that works anew only when something it reads has changed: documents are immutable, and so are their
@@ -56,9 +54,6 @@ export const piecesBySheet = keptFor(
 /** Pieces all of whose ink would count as specks: their longer side is less than so many px. */
 export const piecesBelow = (pieces: readonly PieceRow[], speckPx: number): PieceRow[] =>
   pieces.filter((p) => p.state !== 'dropped' && Math.max(p.box.width, p.box.height) < speckPx);
-
-export const isDoubtful = (p: PieceRow): boolean =>
-  p.state === 'found' && (p.char === null || p.confidence < DOUBTFUL);
 
 /** Glyphs of the style in hand that have an outline and a character, in the order of their characters. */
 export const drawnGlyphs = keptFor(

@@ -77,6 +77,13 @@ export function soughtOn(doc: Doc, sheet: SheetRow): { readonly sheet: SheetRow;
   return { sheet: { ...sheet, expected: missingOfBill(doc, sheet.id) }, bill: projectOf(doc).bill };
 }
 
+/** A name with less than this is to be looked at. */
+const DOUBTFUL = 0.8;
+
+/** Whether somebody should look at a piece: nobody did, and it has no name or not surely this one. */
+export const isDoubtful = (p: PieceRow): boolean =>
+  p.state === 'found' && (p.char === null || p.confidence < DOUBTFUL);
+
 /** Named letters of a sheet that its list doesn't have, in reading order. */
 export function beyondList(sheet: SheetRow, pieces: readonly PieceRow[]): PieceRow[] {
   const listed = new Set(sheet.expected);

@@ -3,7 +3,8 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useEffect, useMemo, useRef } from 'react';
 import { pairRows } from '../../../core/find/pairRows';
 import type { PieceRow, SheetRow } from '../../../core/document/schema';
-import { isDoubtful, pieceLabel } from '../../store/selectors';
+import { isDoubtful } from '../../../core/document/commands/lifting';
+import { pieceLabel } from '../../store/selectors';
 import { PieceDrawing } from '../../ui/PieceDrawing';
 
 /** The expected character; an icon's private code point shows as the beginning of its name. */
