@@ -59,12 +59,17 @@ const ON_STAGES: readonly (readonly [path: string, text: string, also: string])[
   ['gather', 'Add pictures', 'import open scan photo svg pdf drop file icons'],
   ['gather', 'Practice sheet to print', 'template paper handwriting'],
   ['gather', 'Template to draw on in another program', 'svg vector artboard guides canvas export'],
+  ['gather', 'Practice page as a picture for a tablet', 'png paint stylus layer template'],
   ['gather', 'Write here, or build on the grid', 'pen tablet draw pixel module'],
   ['lift', 'Cut, join and box pieces', 'separate split merge letters'],
   ['lift', 'How closely to trace', 'smoothness vectorise trace'],
   ['proof', 'Words as one drawing', 'logo svg copy outline wordmark export'],
   ['proof', 'The font in texts, sizes, reversed', 'preview sample test waterfall print'],
-  ['cast', 'Make font files', 'export generate download save otf ttf install build'],
+  [
+    'cast',
+    'Make font files',
+    'export generate download save otf ttf woff woff2 web ufo svg font install build',
+  ],
   ['cast', 'Names, style, version and licence of the font', 'family bold italic style regular designer'],
   ['cast', 'Snags of the font', 'check errors validate problems'],
 ];
