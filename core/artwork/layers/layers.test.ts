@@ -95,6 +95,23 @@ test('layers drawn on one frame of a template keep its measure, each by its own 
   for (const p of sheet.pieces) expect(p.bearingsPx!.left / sheet.emPx!).toBeCloseTo(0.09, 6);
 });
 
+test('objects whose names happen to be glyph names stay part of what is drawn in their slot', async () => {
+  const template = makeTemplate({
+    characters: 'i',
+    form: 'row',
+    scale: 1,
+    lines: { xHeight: 500, capHeight: 700, ascender: 750, descender: -250 },
+    unitsPerEm: 1000,
+    widthOf: () => 600,
+  });
+  const drawn = template.replace(
+    '<g id="letters"></g>',
+    '<g id="letters"><path id="path7" d="M240 400h90v500h-90z"/><circle id="circle" cx="285" cy="260" r="50"/></g>',
+  );
+  const sheet = await sheetOf(file('i.svg', drawn));
+  expect(sheet.pieces.map((p) => [p.char, p.outline.length])).toEqual([['i', 2]]);
+});
+
 /** A PDF with optional content groups (ISO 32000-1, 8.11), made by a general library: a bar on each, y up. */
 async function layeredPdf(layers: readonly { name: string; bar: readonly number[]; shown: boolean }[]) {
   const pdf = await PDFDocument.create();

@@ -123,9 +123,14 @@ function drawnIn(slots: readonly Slot[], shapes: readonly DrawnShape[]): DrawnLe
     }
   }
   return drawn.flatMap((inSlot): DrawnLetter[] => {
-    const [only, ...more] = inSlot.values();
-    if (!only || more.length > 0 || only.slot.char === null) return [...inSlot.values()];
-    return [{ ...only, char: only.slot.char, variant: only.char === only.slot.char ? only.variant : null }];
+    const letters = [...inSlot.values()];
+    const [first, ...more] = letters;
+    const own = first?.slot.char ?? null;
+    // Objects have names too: something without one shows that they are no letters'.
+    const allNamed = !inSlot.has(`${own}.${null}`);
+    if (!first || own === null || (more.length > 0 && allNamed)) return letters;
+    const { variant } = letters.find((l) => l.char === own) ?? { variant: null };
+    return [{ ...first, char: own, variant, shapes: letters.flatMap((l) => l.shapes) }];
   });
 }
 
