@@ -70,6 +70,23 @@ async function pdf(): Promise<Uint8Array> {
   return doc.save({ useObjectStreams: false });
 }
 
+/** Two layers named after letters (OpenRaster 0.0.6). */
+function openRaster(): Uint8Array {
+  const png = encodePng({ width: 60, height: 40, data: noise, channels: 4, depth: 8 });
+  const layers = ['A', 'b']
+    .map((n, i) => `<layer name="${n}" src="data/${n}.png" x="${9 * i}" y="3"/>`)
+    .join('');
+  return zipSync(
+    {
+      mimetype: strToU8('image/openraster'),
+      'stack.xml': strToU8(`<image w="90" h="60"><stack>${layers}</stack></image>`),
+      'data/A.png': png,
+      'data/b.png': png,
+    },
+    { level: 0 },
+  );
+}
+
 const asPicture = (bytes: Uint8Array) => {
   dpiOf(bytes);
   return decodePicture(bytes);
@@ -93,6 +110,7 @@ const KINDS: readonly [
     () => zipSync({ 'A.svg': strToU8(svg), 'b/B.svg': strToU8(svg) }),
     (b) => openZip({ path: 'a.zip', bytes: b }),
   ],
+  ['layered painting', openRaster, (b) => expandFiles([{ path: 'a.ora', bytes: b }], noWebp)],
   ['PDF', pdf, (b) => expandFiles([{ path: 'a.pdf', bytes: b }], noWebp)],
   ['project file', () => writeProjectFile(sampleProject(), new Map()), openAndCompile],
   [

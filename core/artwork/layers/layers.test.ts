@@ -209,6 +209,29 @@ test('a layered painting with a layer for each letter is pictures named after th
   expect(p!.foot).toBeCloseTo(20, 0);
 });
 
+test('a canvas that claims to be huge takes no more memory than its layers; one beyond all use is told', async () => {
+  const claim = (w: number, h: number) => ({
+    path: 'huge.ora',
+    bytes: zipSync(
+      {
+        mimetype: bytesOf('image/openraster'),
+        'stack.xml': bytesOf(
+          `<image w="${w}" h="${h}"><stack><layer name="A" src="a.png" x="${w - 100}" y="50"/><layer name="B" src="a.png" x="-20" y="50"/></stack></image>`,
+        ),
+        'a.png': barPng(100, 200, 30, 50, 20, 100),
+      },
+      { level: 0 },
+    ),
+  });
+  const before = process.memoryUsage().arrayBuffers;
+  const read = await expandFiles([claim(12_000, 9_000)], noWebp);
+  expect(read.files.map((f) => f.path)).toEqual(['huge/B.png', 'huge/A.png']);
+  expect(process.memoryUsage().arrayBuffers - before).toBeLessThan(50e6);
+  expect((await expandFiles([claim(90_000, 90_000)], noWebp)).problems[0]).toMatchObject({
+    code: 'openraster-broken',
+  });
+});
+
 test('a layered painting of a page is that page; one without its list of layers, or with a broken layer, is told', async () => {
   const page = await expandFiles([openRaster('<layer name="ink" src="data/a.png"/>', {})], noWebp);
   expect(page.files.map((f) => f.path)).toEqual(['letters.png']);

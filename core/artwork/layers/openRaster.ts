@@ -5,11 +5,18 @@ import { readXml, type XmlElement } from '../../svg/read/xmlTree';
 import { openZip, type DroppedFile } from '../sortFiles';
 import { composed, type PaintedLayer } from './compose';
 
+/** A part of a canvas: its picture, and the place of its left top corner, px. */
+export interface PaintedPart {
+  readonly picture: Picture;
+  readonly x: number;
+  readonly y: number;
+}
+
 /** A layer of the stack as its file has it, in painting order within its group. */
 export interface RasterLayer {
   readonly name: string;
-  /** What is painted for it: itself, or the layers of a group, from the lowest to the top; px of the canvas. */
-  readonly painted: () => Picture | null;
+  /** What is painted for it, itself or the layers of a group, and where on the canvas that lies, px. Only so much is held. */
+  readonly painted: () => PaintedPart | null;
 }
 
 export interface OpenRaster {
@@ -42,10 +49,7 @@ export function readOpenRaster(file: DroppedFile): Result<OpenRaster> {
     return fail({ code: 'openraster-broken', reason: `its canvas is ${width} by ${height} px` });
   const faults: Problem[] = [];
   const canvas = { width: Math.round(width), height: Math.round(height) };
-  const paint = (e: XmlElement): Picture | null => {
-    const layers = paintedLayers(e, entries, faults, 0);
-    return layers.length > 0 ? composed(canvas, layers) : null;
-  };
+  const paint = (e: XmlElement) => paintedPart(paintedLayers(e, entries, faults, 0), canvas);
   const root = xml.value.children.find((e) => e.name === 'stack');
   // The first of a stack is its top (OpenRaster 0.0.6, "Stack element").
   const layers = [...(root?.children ?? [])]
@@ -55,9 +59,25 @@ export function readOpenRaster(file: DroppedFile): Result<OpenRaster> {
   const whole = entries.get('mergedimage.png');
   const merged = () => {
     const read = whole ? decodePicture(whole) : null;
-    return read?.ok ? read.value : root ? paint(root) : null;
+    if (read?.ok) return read.value;
+    const part = root ? paint(root) : null;
+    return part && composed(canvas, [{ ...part, opacity: 1 }]);
   };
   return ok({ ...canvas, layers, merged, faults });
+}
+
+/** Layers as one picture, no larger than they are together within the canvas. */
+function paintedPart(
+  layers: readonly PaintedLayer[],
+  canvas: { readonly width: number; readonly height: number },
+): PaintedPart | null {
+  const x = Math.max(0, Math.min(...layers.map((l) => Math.round(l.x))));
+  const y = Math.max(0, Math.min(...layers.map((l) => Math.round(l.y))));
+  const right = Math.min(canvas.width, Math.max(...layers.map((l) => Math.round(l.x) + l.picture.width)));
+  const bottom = Math.min(canvas.height, Math.max(...layers.map((l) => Math.round(l.y) + l.picture.height)));
+  if (layers.length === 0 || right <= x || bottom <= y) return null;
+  const moved = layers.map((l) => ({ ...l, x: Math.round(l.x) - x, y: Math.round(l.y) - y }));
+  return { picture: composed({ width: right - x, height: bottom - y }, moved), x, y };
 }
 
 /** What is painted of a layer, or of what is displayed in a group, from the lowest to the top. */

@@ -28,12 +28,18 @@ export function rasterLetters(raster: OpenRaster): RasterLetter[] {
     return letter ? [{ layer, char: letter.char!, variant: letter.variant }] : [];
   });
   if (named.length < Math.min(2, raster.layers.length)) return [];
-  // One canvas at a time: only what is painted on it is held.
+  // One layer at a time: only its letter is held.
   const cut = named.flatMap(({ layer, char, variant }) => {
-    const canvas = layer.painted();
-    const box = canvas && paintedBox(canvas);
-    if (!canvas || !box) return [];
-    const tight = cropped(canvas, box);
+    const part = layer.painted();
+    const own = part && paintedBox(part.picture);
+    if (!part || !own) return [];
+    const tight = cropped(part.picture, own);
+    const box = {
+      xMin: own.xMin + part.x,
+      xMax: own.xMax + part.x,
+      yMin: own.yMin + part.y,
+      yMax: own.yMax + part.y,
+    };
     return [{ char, name: fileName(char, variant), box, tight }];
   });
   const foot = new Map<number, number>();
@@ -53,7 +59,7 @@ const fileName = (char: string, variant: string | null): string => {
   return variant === null ? name : `${name}.${variant}`;
 };
 
-/** What of a canvas is painted, px; null for a clear one. */
+/** What of a picture is painted, px; null for a clear one. */
 function paintedBox({ width, height, data }: Picture): Box | null {
   let [xMin, yMin, xMax, yMax] = [width, height, -1, -1];
   for (let y = 0; y < height; y++)
