@@ -1,8 +1,16 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { openDemo, stage } from './support/app';
 
 const STAGES = ['Gather', 'Lift', 'Dress', 'Seat', 'Name', 'Fit', 'Proof', 'Cast'];
+
+/** What is seriously wrong with the page as it is. The desks differ in nothing but their colours. */
+async function seriousFaults(page: Page, name: string, desk: 'day' | 'night'): Promise<string[]> {
+  const axe = new AxeBuilder({ page });
+  const { violations } = await (desk === 'day' ? axe : axe.withRules(['color-contrast'])).analyze();
+  const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
+  return serious.map((v) => `${name}: ${v.id} ${v.nodes.map((n) => n.target).slice(0, 3)}`);
+}
 
 for (const desk of ['day', 'night'] as const) {
   test(`no serious fault of access on any stage, ${desk} desk`, async ({ page }) => {
@@ -11,14 +19,28 @@ for (const desk of ['day', 'night'] as const) {
     for (const name of STAGES) {
       await stage(page, name);
       await expect(page.getByLabel('Bench')).toBeVisible();
-      const axe = new AxeBuilder({ page });
-      // The desks differ in nothing but their colours.
-      const { violations } = await (desk === 'day' ? axe : axe.withRules(['color-contrast'])).analyze();
-      const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
-      expect(serious.map((v) => `${name}: ${v.id} ${v.nodes.map((n) => n.target).slice(0, 3)}`)).toEqual([]);
+      expect(await seriousFaults(page, name, desk)).toEqual([]);
     }
   });
 }
+
+test('no serious fault of access where projects begin, on what is made for drawing elsewhere, and on the pair map', async ({
+  page,
+}) => {
+  await page.goto('/projects');
+  await expect(page.getByRole('list', { name: 'Finished projects' })).toBeVisible();
+  expect(await seriousFaults(page, 'projects', 'day')).toEqual([]);
+  await openDemo(page);
+  for (const name of ['Practice sheet', 'Template']) {
+    await page.getByRole('button', { name }).click();
+    await expect(page.getByLabel('Gauge').getByRole('heading', { level: 2 }).first()).toBeVisible();
+    expect(await seriousFaults(page, name, 'day')).toEqual([]);
+  }
+  await stage(page, 'Fit');
+  await page.getByRole('button', { name: 'Pair map' }).click();
+  await expect(page.getByRole('group', { name: /^Map of pairs/ })).toBeVisible();
+  expect(await seriousFaults(page, 'pair map', 'day')).toEqual([]);
+});
 
 test('the keyboard alone goes through the stages, finds actions and works on points', async ({ page }) => {
   await openDemo(page);

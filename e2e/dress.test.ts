@@ -383,6 +383,8 @@ test('a bowl shared by b d p q is changed once and changes in all; one is set fr
   ] as const) {
     await beginLetter(page, char);
     await pasteContours(page, [bar(x, y, 80, 700)]);
+    // What was pasted is in hand: the bowl comes beside it, not in its place.
+    await page.keyboard.press('Escape');
     await tab(page, 'Parts');
     await page.getByLabel('Put in', { exact: true }).selectOption(placing);
     await press(page, 'Put it in');

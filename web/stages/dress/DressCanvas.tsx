@@ -166,6 +166,8 @@ export function DressCanvas() {
     const diff = commandOf(doc, target, edit, shift);
     if (!diff) return takeBack();
     useProject.getState().commit(diff);
+    // What was chosen before a cut are other points behind it.
+    if (edit.kind === 'cut') dressBench.select([]);
     if (edit.kind === 'guide') dressBench.holdGuide(edit.guide ?? lastGuide());
     shown.current = { at: 0, diff: null };
   };

@@ -21,7 +21,19 @@ export function PracticePreview({ pages, title }: Props) {
   const { practiceDrawing, TONES } = drawing;
   const colour = (tone: Tone) => `rgb(${TONES[tone].map((v) => Math.round(255 * v)).join()})`;
   return (
-    <Flex flex="1" minH="0" overflowY="auto" bg="sunk" p="6" gap="6" wrap="wrap" justify="center">
+    <Flex
+      flex="1"
+      minH="0"
+      overflowY="auto"
+      bg="sunk"
+      p="6"
+      gap="6"
+      wrap="wrap"
+      justify="center"
+      tabIndex={0}
+      role="region"
+      aria-label="Pages of the practice sheet"
+    >
       {pages.map((page) => (
         <Box key={page.page} bg="white" boxShadow="sm" h="fit-content">
           <svg

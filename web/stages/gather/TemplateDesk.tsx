@@ -102,7 +102,13 @@ function TemplateGauge({ template, onClose }: Props) {
 /** The template as it will be saved, following its fields. */
 function TemplatePreview({ svg }: { readonly svg: string }) {
   return (
-    <Flex justify="center" overflowX="auto">
+    <Flex
+      justify="center"
+      overflowX="auto"
+      tabIndex={0}
+      role="region"
+      aria-label="The template as it will be"
+    >
       <img
         src={`data:image/svg+xml,${encodeURIComponent(svg)}`}
         alt="The template"
