@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { liveFontReady, openDemo, saved, stage, startProject, takeInHand } from './support/app';
 import { demoFolder } from './support/demoFiles';
+import { pasteText } from './support/dress';
 
 const folder = (name: string) => mkdtempSync(join(tmpdir(), `orthoglyph-${name}-`));
 const drop = (page: import('@playwright/test').Page, files: string[]) =>
@@ -91,15 +92,21 @@ test('an SVG copied elsewhere is pasted into the letter in hand, in view', async
   await takeInHand(page, 'dress', 'o');
   const contours = page.getByText('Points, contours').locator('..');
   await expect(contours).toContainText('2');
-  await page.evaluate(() => {
-    const data = new DataTransfer();
-    data.setData(
-      'text/plain',
-      '<svg xmlns="http://www.w3.org/2000/svg"><circle cx="9000" cy="-400" r="3"/></svg>',
-    );
-    document.body.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true }));
-  });
+  const dot = '<svg xmlns="http://www.w3.org/2000/svg"><circle cx="9000" cy="-400" r="3"/></svg>';
+  await pasteText(page, dot);
   await expect(contours).toContainText('3', { timeout: 30_000 });
   await page.keyboard.press('ControlOrMeta+z');
   await expect(contours).toContainText('2');
+
+  // It is read aside: whoever goes on to the next letter meanwhile has nothing of that one in hand.
+  await takeInHand(page, 'dress', 'h');
+  await expect(contours).toContainText(', 1');
+  await pasteText(page, dot);
+  await page.keyboard.press('PageDown');
+  await expect(page.getByLabel('Gauge')).toContainText('i (i)');
+  await expect(page.getByText('Reading the drawing')).toHaveCount(0);
+  await saved(page);
+  await expect(page.getByText('No point chosen')).toBeVisible();
+  await page.keyboard.press('PageUp');
+  await expect(contours).toContainText(', 2');
 });

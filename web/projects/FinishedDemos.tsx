@@ -2,6 +2,7 @@ import { Box, Heading, SimpleGrid, Text } from '@chakra-ui/react';
 import { openFinished } from '../persistence/projects';
 import { FINISHED, type FinishedDemo } from './demos';
 import type { Enter } from './useEntering';
+import { WayCard } from './WayCard';
 
 /** Projects of the demo that are carried to their end, each shown in its own letters. */
 export function FinishedDemos({ enter }: { readonly enter: Enter }) {
@@ -15,32 +16,13 @@ export function FinishedDemos({ enter }: { readonly enter: Enter }) {
       </Text>
       <SimpleGrid columns={{ base: 2, md: 3, lg: 4 }} gap="3" role="list" aria-label="Finished projects">
         {FINISHED.map((demo) => (
-          <Box key={demo.id} role="listitem">
-            <Box
-              as="button"
-              w="100%"
-              h="100%"
-              display="flex"
-              flexDirection="column"
-              alignItems="stretch"
-              textAlign="left"
-              p="3"
-              bg="sheet"
-              borderWidth="1px"
-              borderColor="rule"
-              borderRadius="sm"
-              _hover={{ bg: 'handSoft', borderColor: 'hand' }}
-              onClick={() => void enter('Opening the demo', () => openFinished(demo.id))}
-            >
-              <Letters demo={demo} />
-              <Text fontWeight="bold" fontSize="sm" mt="2">
-                {demo.title}
-              </Text>
-              <Text fontSize="xs" color="faded">
-                {demo.line}
-              </Text>
-            </Box>
-          </Box>
+          <WayCard
+            key={demo.id}
+            {...demo}
+            direction="column"
+            picture={<Letters demo={demo} />}
+            onClick={() => void enter('Opening the demo', () => openFinished(demo.id))}
+          />
         ))}
       </SimpleGrid>
     </>

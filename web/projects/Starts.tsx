@@ -1,8 +1,9 @@
-import { Box, SimpleGrid, Text } from '@chakra-ui/react';
+import { SimpleGrid } from '@chakra-ui/react';
 import { useRef } from 'react';
 import { createProject, startWithFiles } from '../persistence/projects';
 import { nameByFile, STARTS, type Start } from './starts';
 import type { Enter } from './useEntering';
+import { WayCard } from './WayCard';
 
 interface Props {
   /** What the new project is to be called; "" = by what it begins with. */
@@ -42,48 +43,32 @@ export function Starts({ name, enter }: Props) {
       />
       <SimpleGrid columns={{ base: 2, md: 3, lg: 4 }} gap="3" role="list" aria-label="Ways to begin">
         {STARTS.map((start) => (
-          <Box key={start.title} role="listitem">
-            <Box
-              as="button"
-              w="100%"
-              h="100%"
-              display="flex"
-              gap="3"
-              alignItems="flex-start"
-              textAlign="left"
-              p="3"
-              bg="sheet"
-              borderWidth="1px"
-              borderColor="rule"
-              borderRadius="sm"
-              _hover={{ bg: 'handSoft', borderColor: 'hand' }}
-              onClick={() => begin(start)}
-            >
-              <svg width="64" height="44" viewBox="0 0 64 44" aria-hidden style={{ flexShrink: 0 }}>
-                <path
-                  d={start.picture}
-                  fill="none"
-                  stroke="currentColor"
-                  strokeWidth="1.6"
-                  strokeLinejoin="round"
-                  strokeLinecap="round"
-                />
-              </svg>
-              <Box>
-                <Text fontWeight="bold" fontSize="sm">
-                  {start.title}
-                </Text>
-                <Text fontSize="xs" color="faded">
-                  {start.line}
-                </Text>
-              </Box>
-            </Box>
-          </Box>
+          <WayCard
+            key={start.title}
+            title={start.title}
+            line={start.line}
+            direction="row"
+            picture={<StartPicture d={start.picture} />}
+            onClick={() => begin(start)}
+          />
         ))}
       </SimpleGrid>
     </>
   );
 }
+
+const StartPicture = ({ d }: { readonly d: string }) => (
+  <svg width="64" height="44" viewBox="0 0 64 44" aria-hidden style={{ flexShrink: 0 }}>
+    <path
+      d={d}
+      fill="none"
+      stroke="currentColor"
+      strokeWidth="1.6"
+      strokeLinejoin="round"
+      strokeLinecap="round"
+    />
+  </svg>
+);
 
 /** A project of files: called by the first, or as wished. */
 export const beginWith = (files: readonly File[], name: string, enter: Enter): Promise<void> =>

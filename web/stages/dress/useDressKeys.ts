@@ -152,6 +152,7 @@ export function useDressKeys(): void {
 function useClipboard(): void {
   const { target } = useDressTarget();
   useEffect(() => {
+    let left = false;
     const chosen = () => [...new Set(useDressBench.getState().selection.map((p) => p.contour))];
     const copy = (e: ClipboardEvent) => {
       if (inField(e) || (getSelection()?.toString() ?? '') !== '') return;
@@ -171,13 +172,15 @@ function useClipboard(): void {
     const paste = (e: ClipboardEvent) => {
       if (inField(e)) return;
       void pasteInto(target, e.clipboardData?.getData('text/plain') ?? '').then((added) => {
-        if (added.length > 0) dressBench.select(added);
+        // Read aside, it may come in when another letter is in hand: its points are none of that one's.
+        if (added.length > 0 && !left) dressBench.select(added);
       });
     };
     document.addEventListener('copy', copy);
     document.addEventListener('cut', cut);
     document.addEventListener('paste', paste);
     return () => {
+      left = true;
       document.removeEventListener('copy', copy);
       document.removeEventListener('cut', cut);
       document.removeEventListener('paste', paste);
