@@ -1,9 +1,9 @@
 import { join } from 'node:path';
-import { fitFont } from '../core/fit/fitFont';
-import { pairShare } from '../core/fit/frequency';
-import { touchingDistance } from '../core/fit/joined';
-import { classOf } from '../core/fit/style';
-import { median } from '../core/raster/histogram';
+import { fitFont } from '../core/type/fit/fitFont';
+import { pairShare } from '../core/type/fit/frequency';
+import { touchingDistance } from '../core/type/fit/joined';
+import { classOf } from '../core/type/fit/style';
+import { median } from '../core/foundations/raster/histogram';
 import { CORE, fontFiles, readSpacedFont, type SpacedFont } from './openFonts';
 import { writeTable } from './writeTable';
 

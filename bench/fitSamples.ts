@@ -1,9 +1,9 @@
 import { writeFileSync } from 'node:fs';
-import { solveBearings } from '../core/fit/bearings';
-import { wishedDistances } from '../core/fit/distances';
-import { knownAs, sideFacts, styleFacts } from '../core/fit/features';
-import { JOINED, TEXT } from '../core/fit/parameters';
-import { JOINED_FROM, styleOf } from '../core/fit/style';
+import { solveBearings } from '../core/type/fit/bearings';
+import { wishedDistances } from '../core/type/fit/distances';
+import { knownAs, sideFacts, styleFacts } from '../core/type/fit/features';
+import { JOINED, TEXT } from '../core/type/fit/parameters';
+import { JOINED_FROM, styleOf } from '../core/type/fit/style';
 import { CORE, fontFiles, readSpacedFont, type SpacedFont } from './openFonts';
 
 /** Some packages hold files that the reader of fonts refuses. */

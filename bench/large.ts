@@ -1,11 +1,11 @@
 import { mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { zipSync } from 'fflate';
-import { writeProjectFile } from '../core/archive/writeProject';
-import { blankGlyph, newProject } from '../core/document/newProject';
-import type { Doc, GlyphRow, GroupRow, KerningRow } from '../core/document/schema';
-import type { Contour } from '../core/geometry/contour';
-import { glyphNameOf } from '../core/names/glyphNames';
+import { writeProjectFile } from '../core/project/archive/writeProject';
+import { blankGlyph, newProject } from '../core/project/document/newProject';
+import type { Doc, GlyphRow, GroupRow, KerningRow } from '../core/project/document/schema';
+import type { Contour } from '../core/foundations/geometry/contour';
+import { glyphNameOf } from '../core/type/names/glyphNames';
 import { randomBlob, randomBy } from '../core/testing/randomOutlines';
 
 /** Projects as large as a working designer's: 3,000 icons as files, 1,000 letters with kerning as a project file. */

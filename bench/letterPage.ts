@@ -1,8 +1,8 @@
 import type { parse } from 'opentype.js';
 import { normal, seededRandom } from '../demo/hand/random';
-import type { Picture, PxBox } from '../core/raster/picture';
-import { polygonsOf, type PathCommand } from '../core/geometry/pathPolygons';
-import type { Vec } from '../core/geometry/vec';
+import type { Picture, PxBox } from '../core/foundations/raster/picture';
+import { polygonsOf, type PathCommand } from '../core/foundations/geometry/pathPolygons';
+import type { Vec } from '../core/foundations/geometry/vec';
 import { coverage } from './renderGlyph';
 
 type Font = ReturnType<typeof parse>;

@@ -2,9 +2,9 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parse } from 'opentype.js';
-import { liftPicture } from '../core/find/liftPicture';
-import { readSheet } from '../core/printed/readSheet';
-import type { PxBox } from '../core/raster/picture';
+import { liftPicture } from '../core/lifting/find/liftPicture';
+import { readSheet } from '../core/lifting/printed/readSheet';
+import type { PxBox } from '../core/foundations/raster/picture';
 import { CONDITIONS, letterPage, type Condition, type LetterPage } from './letterPage';
 import { writeTable } from './writeTable';
 

@@ -3,9 +3,9 @@ import { join } from 'node:path';
 import { unzlibSync } from 'fflate';
 import * as hb from 'harfbuzzjs';
 import { parse } from 'opentype.js';
-import { polygonsOf, type PathCommand } from '../core/geometry/pathPolygons';
-import { KNOWN } from '../core/fit/features';
-import { profileOf, type Profile } from '../core/fit/profiles';
+import { polygonsOf, type PathCommand } from '../core/foundations/geometry/pathPolygons';
+import { KNOWN } from '../core/type/fit/features';
+import { profileOf, type Profile } from '../core/type/fit/profiles';
 
 /** A font with its spacing taken away, and what its designer chose; all in 1/1000 em. */
 export interface SpacedFont {

@@ -4,9 +4,9 @@ import {
   extremeParameters,
   flattenCubic,
   pointOnCubic,
-} from '../core/geometry/cubic';
-import { isLine, segmentAt, segmentCount, type Contour } from '../core/geometry/contour';
-import { angleBetweenDeg, sub, unit, type Vec } from '../core/geometry/vec';
+} from '../core/foundations/geometry/cubic';
+import { isLine, segmentAt, segmentCount, type Contour } from '../core/foundations/geometry/contour';
+import { angleBetweenDeg, sub, unit, type Vec } from '../core/foundations/geometry/vec';
 
 /** How near a traced outline comes to the drawing it was rendered from. Lengths in units of a 1000 unit em. */
 export interface OutlineMeasures {

@@ -2,13 +2,13 @@ import { capturePage, CLEAN_SCAN, type Capture } from '../demo/practice/fillPage
 import { passOn, type PassedOn } from '../demo/practice/passOn';
 import { seededRandom } from '../demo/hand/random';
 import { APPRENTICE, KEEPER } from '../demo/hand/writeLetter';
-import { defaultRecipe } from '../core/document/newProject';
-import { BASIC_BILL } from '../core/names/bills';
-import { practicePages } from '../core/practice/layout';
-import { DEFAULT_PRACTICE } from '../core/practice/settings';
-import { liftPractice } from '../core/practice/liftPractice';
-import { findPage } from '../core/practice/readPage';
-import { straightenPage } from '../core/practice/straighten';
+import { defaultRecipe } from '../core/project/document/newProject';
+import { BASIC_BILL } from '../core/type/names/bills';
+import { practicePages } from '../core/lifting/practice/layout';
+import { DEFAULT_PRACTICE } from '../core/lifting/practice/settings';
+import { liftPractice } from '../core/lifting/practice/liftPractice';
+import { findPage } from '../core/lifting/practice/readPage';
+import { straightenPage } from '../core/lifting/practice/straighten';
 
 const AS_IT_IS = { grey: false, resized: 1, quality: 90, saves: 0, copies: 0 };
 /** What becomes of every print after it was filled: as it is, saved again, sent on small, copied twice, with dark guides. */

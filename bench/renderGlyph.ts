@@ -1,6 +1,6 @@
 import { normal, seededRandom } from '../demo/hand/random';
-import type { Vec } from '../core/geometry/vec';
-import type { Picture } from '../core/raster/picture';
+import type { Vec } from '../core/foundations/geometry/vec';
+import type { Picture } from '../core/foundations/raster/picture';
 
 /** Where a run from a to b passes whole numbers, as shares of it. */
 function gridCuts(a: number, b: number): number[] {

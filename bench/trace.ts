@@ -2,11 +2,11 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parse } from 'opentype.js';
-import { transformContours, type Contour, type Node } from '../core/geometry/contour';
-import { flattenContour } from '../core/geometry/measure';
-import { raiseQuadratic } from '../core/geometry/cubic';
-import type { Vec } from '../core/geometry/vec';
-import { tracePicture } from '../core/trace/tracePicture';
+import { transformContours, type Contour, type Node } from '../core/foundations/geometry/contour';
+import { flattenContour } from '../core/foundations/geometry/measure';
+import { raiseQuadratic } from '../core/foundations/geometry/cubic';
+import type { Vec } from '../core/foundations/geometry/vec';
+import { tracePicture } from '../core/tracing/trace/tracePicture';
 import { cleanPicture, coverage, scannedPicture } from './renderGlyph';
 import { writeTable } from './writeTable';
 import { measureOutline, type OutlineMeasures } from './outlineMeasures';

@@ -1,10 +1,10 @@
-"""Teaches the networks of core/fit/data/weights.ts how designers space letters, from open-licensed fonts.
+"""Teaches the networks of core/type/fit/data/weights.ts how designers space letters, from open-licensed fonts.
 
   node scripts/bench.mjs fitSamples FOLDER SAMPLES.jsonl     what is learnt from: FOLDER holds unpacked @fontsource packages
   python3 bench/trainFit.py SAMPLES.jsonl [--write]          needs Debian's python3-torch
 
-Several small networks (as in core/fit/taught.ts) are averaged. They learn what is to be added to the optical method's
-bearings (core/fit/bearings.ts) and to its kerning. Families named in KEPT_BACK are never learnt from: the benches measure by them.
+Several small networks (as in core/type/fit/taught.ts) are averaged. They learn what is to be added to the optical method's
+bearings (core/type/fit/bearings.ts) and to its kerning. Families named in KEPT_BACK are never learnt from: the benches measure by them.
 """
 import base64
 import json
@@ -19,9 +19,9 @@ KEPT_BACK = set('''source-sans-3 lora roboto kalam pacifico work-sans inter libr
 libre-baskerville dekko karla spectral neucha cookie'''.split())
 NETS, ROUNDS, BATCH = 4, 40, 4
 HIDDEN, LETTER, PAIR, GATE = 64, 12, 8, 4
-UNKNOWN = 91        # KNOWN.length in core/fit/features.ts
-JOINED_FROM = 0.52  # as in core/fit/style.ts
-SOFT = 4            # as kern.soft in core/fit/parameters.ts
+UNKNOWN = 91        # KNOWN.length in core/type/fit/features.ts
+JOINED_FROM = 0.52  # as in core/type/fit/style.ts
+SOFT = 4            # as kern.soft in core/type/fit/parameters.ts
 PAIR_SCALE = 20
 
 # Shares of letters in English text, per thousand (common figures, from memory).
@@ -204,7 +204,7 @@ def write(nets, space):
                      'second': packed(n.second.weight), 'secondBias': numbers(n.second.bias.detach()),
                      'out': packed(n.out.weight), 'outBias': numbers(n.out.bias.detach()), 'tighter': float(n.tighter)}
                     for n in nets]}
-    with open('core/fit/data/weights.ts', 'w') as f:
+    with open('core/type/fit/data/weights.ts', 'w') as f:
         f.write('// Made by bench/trainFit.py; rows of signed bytes (base64) with a scale each.\n')
         f.write('export const WEIGHTS = ' + json.dumps(out, separators=(',', ':')) + ';\n')
 

@@ -2,16 +2,16 @@ import { readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parse } from 'opentype.js';
 import { normal, seededRandom } from '../demo/hand/random';
-import { flattenCubic } from '../core/geometry/cubic';
-import { lerp, type Vec } from '../core/geometry/vec';
-import { connectedParts } from '../core/find/parts';
-import { SHAPE_CHARACTERS } from '../core/shapes/characters';
-import { DESCRIPTOR_SIZE, describeShape } from '../core/shapes/describe';
-import { hiddenOf, packRows, sharesOf, type Network } from '../core/shapes/network';
+import { flattenCubic } from '../core/foundations/geometry/cubic';
+import { lerp, type Vec } from '../core/foundations/geometry/vec';
+import { connectedParts } from '../core/lifting/find/parts';
+import { SHAPE_CHARACTERS } from '../core/lifting/shapes/characters';
+import { DESCRIPTOR_SIZE, describeShape } from '../core/lifting/shapes/describe';
+import { hiddenOf, packRows, sharesOf, type Network } from '../core/lifting/shapes/network';
 import { coverage } from './renderGlyph';
 
 /**
- * Teaches the small network that tells what a found letter may be (core/shapes), from open-licensed fonts:
+ * Teaches the small network that tells what a found letter may be (core/lifting/shapes), from open-licensed fonts:
  *   node scripts/bench.mjs trainShapes FOLDER [--write]
  * FOLDER holds unpacked @fontsource packages (package/files/*-latin-400-normal.woff each). Every seventh font is kept back
  * to measure by. Each letter is drawn many times: slanted, turned, stretched, bent, with a lighter or heavier pen.
@@ -276,7 +276,7 @@ export function main(args: string[]): void {
   };
   const lines = Object.entries(entries).map(([name, text]) => `  ${name}:\n    '${text}',`);
   writeFileSync(
-    'core/shapes/data/weights.ts',
+    'core/lifting/shapes/data/weights.ts',
     `// Made by bench/trainShapes.ts; rows of signed bytes (base64) with a scale each.\nexport const WEIGHTS = {\n${lines.join('\n')}\n};\n`,
   );
 }

@@ -5,16 +5,16 @@ import jpeg from 'jpeg-js';
 import { readFileSync } from 'node:fs';
 import { PDFDocument, rgb } from 'pdf-lib';
 import UTIF from 'utif2';
-import { openProjectFile } from '../core/archive/readProject';
-import { writeProjectFile } from '../core/archive/writeProject';
-import { expandFiles } from '../core/artwork/expandFiles';
-import { readArtwork } from '../core/artwork/readArtwork';
-import { openZip } from '../core/artwork/sortFiles';
-import { compileFont } from '../core/compile/compileFont';
-import { decodePicture } from '../core/pictures/decodePicture';
-import { dpiOf } from '../core/pictures/dpi';
-import { openRows } from '../core/document/opening/openRows';
-import { copiedContours } from '../core/svg/clipboard';
+import { openProjectFile } from '../core/project/archive/readProject';
+import { writeProjectFile } from '../core/project/archive/writeProject';
+import { expandFiles } from '../core/lifting/artwork/expandFiles';
+import { readArtwork } from '../core/lifting/artwork/readArtwork';
+import { openZip } from '../core/lifting/artwork/sortFiles';
+import { compileFont } from '../core/fonts/compile/compileFont';
+import { decodePicture } from '../core/readers/pictures/decodePicture';
+import { dpiOf } from '../core/readers/pictures/dpi';
+import { openRows } from '../core/project/document/opening/openRows';
+import { copiedContours } from '../core/readers/svg/clipboard';
 import { sampleProject } from '../core/testing/sampleProject';
 import { mutate, mutations } from '../testing/mutate';
 
@@ -115,7 +115,10 @@ const KINDS: readonly [
   ['project file', () => writeProjectFile(sampleProject(), new Map()), openAndCompile],
   [
     'project file of version 1',
-    () => strToU8(readFileSync(new URL('../core/document/fixtures/version1.json', import.meta.url), 'utf8')),
+    () =>
+      strToU8(
+        readFileSync(new URL('../core/project/document/fixtures/version1.json', import.meta.url), 'utf8'),
+      ),
     openText,
   ],
   [

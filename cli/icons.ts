@@ -1,9 +1,9 @@
-import { placeIcons, firstIconSeating, iconsOf } from '../core/document/commands/icons';
-import { setTypedNames } from '../core/document/commands/assigning';
-import { editAll } from '../core/document/inStep/edit';
-import { projectOf } from '../core/document/newProject';
-import type { Doc } from '../core/document/schema';
-import { problem, type Problem } from '../core/problems/problem';
+import { placeIcons, firstIconSeating, iconsOf } from '../core/project/document/commands/icons';
+import { setTypedNames } from '../core/project/document/commands/assigning';
+import { editAll } from '../core/project/document/inStep/edit';
+import { projectOf } from '../core/project/document/newProject';
+import type { Doc } from '../core/project/document/schema';
+import { problem, type Problem } from '../core/foundations/problems/problem';
 
 /** How icons are to come out; em units. What isn't said stays as it is. */
 export interface IconWishes {

@@ -1,8 +1,8 @@
 import { readdirSync, readFileSync, statSync, writeFileSync, mkdirSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { parseArgs, type ParseArgsConfig } from 'node:util';
-import { describeProblem } from '../core/problems/describe';
-import { fail, inFile, ok, type Problem, type Result } from '../core/problems/problem';
+import { describeProblem } from '../core/foundations/problems/describe';
+import { fail, inFile, ok, type Problem, type Result } from '../core/foundations/problems/problem';
 
 /** Exit codes of the command line. */
 export const EXIT = { ok: 0, input: 1, usage: 2 } as const;

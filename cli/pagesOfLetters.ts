@@ -1,18 +1,18 @@
-import { addSheet, isDoubtful, soughtOn, takeLifted } from '../core/document/commands/lifting';
-import { takePractice } from '../core/document/commands/practice';
-import { edit } from '../core/document/inStep/edit';
-import { FIRST_RECIPE } from '../core/document/newProject';
-import type { Doc } from '../core/document/schema';
-import type { DroppedFile } from '../core/artwork/sortFiles';
-import { liftSheet } from '../core/find/liftSheet';
-import { dpiOf } from '../core/pictures/dpi';
-import { pictureIdOf } from '../core/pictures/pictureId';
-import { enlargeCells, readPixelArt } from '../core/pixels/pixelArt';
-import { liftPractice } from '../core/practice/liftPractice';
-import { findPage, type FoundPage } from '../core/practice/readPage';
-import { straightenPage } from '../core/practice/straighten';
-import { inFile, problem, type Problem } from '../core/problems/problem';
-import type { Picture } from '../core/raster/picture';
+import { addSheet, isDoubtful, soughtOn, takeLifted } from '../core/project/document/commands/lifting';
+import { takePractice } from '../core/project/document/commands/practice';
+import { edit } from '../core/project/document/inStep/edit';
+import { FIRST_RECIPE } from '../core/project/document/newProject';
+import type { Doc } from '../core/project/document/schema';
+import type { DroppedFile } from '../core/lifting/artwork/sortFiles';
+import { liftSheet } from '../core/lifting/find/liftSheet';
+import { dpiOf } from '../core/readers/pictures/dpi';
+import { pictureIdOf } from '../core/readers/pictures/pictureId';
+import { enlargeCells, readPixelArt } from '../core/tracing/pixels/pixelArt';
+import { liftPractice } from '../core/lifting/practice/liftPractice';
+import { findPage, type FoundPage } from '../core/lifting/practice/readPage';
+import { straightenPage } from '../core/lifting/practice/straighten';
+import { inFile, problem, type Problem } from '../core/foundations/problems/problem';
+import type { Picture } from '../core/foundations/raster/picture';
 import { decodeAny } from './pictures';
 
 /** A project with what was found on a page, and what there is to say of it. */

@@ -1,10 +1,10 @@
 import sharp from 'sharp';
-import { readOpenRaster } from '../core/artwork/layers/openRaster';
-import { expandFiles } from '../core/artwork/expandFiles';
-import { decodePicture, MIN_SIDE_PX, shrinkStep } from '../core/pictures/decodePicture';
-import { sniffKind } from '../core/pictures/sniff';
-import { fail, ok, type Result } from '../core/problems/problem';
-import type { Picture } from '../core/raster/picture';
+import { readOpenRaster } from '../core/lifting/artwork/layers/openRaster';
+import { expandFiles } from '../core/lifting/artwork/expandFiles';
+import { decodePicture, MIN_SIDE_PX, shrinkStep } from '../core/readers/pictures/decodePicture';
+import { sniffKind } from '../core/readers/pictures/sniff';
+import { fail, ok, type Result } from '../core/foundations/problems/problem';
+import type { Picture } from '../core/foundations/raster/picture';
 import { printProblems, readBytes, valueOrPrint } from './io';
 
 /** A picture read by a general library, turned as its orientation says, made `widthPx` wide while it is read. */

@@ -1,5 +1,5 @@
 import { encode } from 'fast-png';
-import { glyphNameOf } from '../core/names/glyphNames';
+import { glyphNameOf } from '../core/type/names/glyphNames';
 import { KEEPER, writeLetter } from './hand/writeLetter';
 import { normal, seededRandom } from './hand/random';
 

@@ -1,6 +1,6 @@
 import { encode } from 'fast-png';
 import { PDFDocument, LineCapStyle, rgb } from 'pdf-lib';
-import { turnByOrientation } from '../core/raster/picture';
+import { turnByOrientation } from '../core/foundations/raster/picture';
 import { seededRandom } from './hand/random';
 import { APPRENTICE, KEEPER, writeLetter } from './hand/writeLetter';
 import { renderPage, toJpeg } from './page/renderPage';

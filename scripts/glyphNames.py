@@ -1,10 +1,10 @@
-"""Writes core/names/data/aglfn.ts (for writing names) and agl.ts (for reading them) from the copies of the Adobe Glyph
+"""Writes core/type/names/data/aglfn.ts (for writing names) and agl.ts (for reading them) from the copies of the Adobe Glyph
 List that fontTools ships (Debian: python3-fonttools). Run: /usr/bin/python3 scripts/glyphNames.py"""
 from pathlib import Path
 
 from fontTools import agl
 
-data = Path(__file__).parent.parent / 'core/names/data'
+data = Path(__file__).parent.parent / 'core/type/names/data'
 LICENCE = 'BSD-3-Clause, Copyright 2002-2019 Adobe; made by scripts/glyphNames.py.'
 
 

@@ -1,4 +1,4 @@
-# Writes core/names/data/unicodeNames.ts: names of characters by the Unicode Character Database that Python carries.
+# Writes core/type/names/data/unicodeNames.ts: names of characters by the Unicode Character Database that Python carries.
 # Left out: ideographs and syllables whose names are made by rule, scripts of clay and stone, signs of control.
 #   python3 scripts/unicodeNames.py
 import unicodedata
@@ -25,7 +25,7 @@ for cp in range(0x20, 0x1FB00):
     lines.append(('' if step == 1 else format(step, 'x')) + '/' + '0123456789abcdefghijklmnopqrstuvwxyz'[same] + name[same:])
     before, last = name, cp
 
-with open('core/names/data/unicodeNames.ts', 'w') as out:
+with open('core/type/names/data/unicodeNames.ts', 'w') as out:
     out.write('// Made by scripts/unicodeNames.py from the Unicode Character Database, version %s (Unicode License).\n'
               % unicodedata.unidata_version)
     out.write('export const UNICODE_NAMES =\n  `' + '\n'.join(lines).replace('\\', '\\\\').replace('`', '\\`') + '`;\n')

@@ -1,11 +1,11 @@
-import { counted } from '../../core/problems/counted';
-import { openProjectFile } from '../../core/archive/readProject';
-import { writeProjectFile } from '../../core/archive/writeProject';
-import { CLEAN_UP_NAMES, mayClean, takeCleaned } from '../../core/document/commands/dressing';
-import { edit } from '../../core/document/inStep/edit';
-import type { GlyphRow } from '../../core/document/schema';
-import { CLEAN_UPS, cleanUp, type CleanUp } from '../../core/dress/cleanUp';
-import { findSnags } from '../../core/dress/snags';
+import { counted } from '../../core/foundations/problems/counted';
+import { openProjectFile } from '../../core/project/archive/readProject';
+import { writeProjectFile } from '../../core/project/archive/writeProject';
+import { CLEAN_UP_NAMES, mayClean, takeCleaned } from '../../core/project/document/commands/dressing';
+import { edit } from '../../core/project/document/inStep/edit';
+import type { GlyphRow } from '../../core/project/document/schema';
+import { CLEAN_UPS, cleanUp, type CleanUp } from '../../core/outlines/dress/cleanUp';
+import { findSnags } from '../../core/outlines/dress/snags';
 import {
   EXIT,
   printProblems,

@@ -1,5 +1,5 @@
 import { join } from 'node:path';
-import { writeProjectFile } from '../../core/archive/writeProject';
+import { writeProjectFile } from '../../core/project/archive/writeProject';
 import {
   brushPicture,
   letterPictures,

@@ -1,9 +1,9 @@
 import { parse } from 'opentype.js';
-import { fitFont } from '../../core/fit/fitFont';
-import { profileOf, type Profile } from '../../core/fit/profiles';
-import { fail } from '../../core/problems/problem';
+import { fitFont } from '../../core/type/fit/fitFont';
+import { profileOf, type Profile } from '../../core/type/fit/profiles';
+import { fail } from '../../core/foundations/problems/problem';
 import { EXIT, printProblems, readArguments, readBytes, UsageError, valueOrPrint, writeFile } from '../io';
-import { polygonsOf, type PathCommand } from '../../core/geometry/pathPolygons';
+import { polygonsOf, type PathCommand } from '../../core/foundations/geometry/pathPolygons';
 
 export const fitHelp = `orthoglyph fit FONT --json OUT.json [--script joined|parted]
 

@@ -1,12 +1,12 @@
 import { join, parse } from 'node:path';
 import sharp from 'sharp';
-import { practicePageSvg } from '../../core/practice/pageSvg';
-import { PICTURE_WIDTHS } from '../../core/practice/pictureWidths';
-import { practicePages } from '../../core/practice/layout';
-import { DEFAULT_PRACTICE } from '../../core/practice/settings';
-import { practicePdf } from '../../core/practice/pdf';
-import { makeTemplate } from '../../core/artwork/template/makeTemplate';
-import { newProject, projectOf } from '../../core/document/newProject';
+import { practicePageSvg } from '../../core/lifting/practice/pageSvg';
+import { PICTURE_WIDTHS } from '../../core/lifting/practice/pictureWidths';
+import { practicePages } from '../../core/lifting/practice/layout';
+import { DEFAULT_PRACTICE } from '../../core/lifting/practice/settings';
+import { practicePdf } from '../../core/lifting/practice/pdf';
+import { makeTemplate } from '../../core/lifting/artwork/template/makeTemplate';
+import { newProject, projectOf } from '../../core/project/document/newProject';
 import { EXIT, readArguments, UsageError, valueOrPrint, writeFile } from '../io';
 
 /** Width of a template's slots, em units. */

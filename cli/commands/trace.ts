@@ -1,18 +1,18 @@
 import { availableParallelism } from 'node:os';
 import { join, parse } from 'node:path';
 import { Worker } from 'node:worker_threads';
-import { countNodes, type Contour } from '../../core/geometry/contour';
-import type { DiagonalRule } from '../../core/pixels/cellContours';
-import { tracePixels } from '../../core/pixels/tracePixels';
-import { traceColours } from '../../core/colour/traceColours';
-import type { ColourLayer } from '../../core/geometry/paint';
-import { ok, problem, type Result } from '../../core/problems/problem';
-import type { Picture } from '../../core/raster/picture';
-import { pathData, svgDocument, svgLayers, svgStrokes } from '../../core/svg/pathData';
-import { penRunOutline, traceCentreline } from '../../core/centreline/traceCentreline';
-import { DEFAULT_CLEANNESS, settingsOfCleanness } from '../../core/trace/cleanness';
-import { tracePicture } from '../../core/trace/tracePicture';
-import { defaultTraceSettings } from '../../core/trace/settings';
+import { countNodes, type Contour } from '../../core/foundations/geometry/contour';
+import type { DiagonalRule } from '../../core/tracing/pixels/cellContours';
+import { tracePixels } from '../../core/tracing/pixels/tracePixels';
+import { traceColours } from '../../core/tracing/colour/traceColours';
+import type { ColourLayer } from '../../core/foundations/geometry/paint';
+import { ok, problem, type Result } from '../../core/foundations/problems/problem';
+import type { Picture } from '../../core/foundations/raster/picture';
+import { pathData, svgDocument, svgLayers, svgStrokes } from '../../core/readers/svg/pathData';
+import { penRunOutline, traceCentreline } from '../../core/tracing/centreline/traceCentreline';
+import { DEFAULT_CLEANNESS, settingsOfCleanness } from '../../core/tracing/trace/cleanness';
+import { tracePicture } from '../../core/tracing/trace/tracePicture';
+import { defaultTraceSettings } from '../../core/tracing/trace/settings';
 import {
   EXIT,
   isFolder,

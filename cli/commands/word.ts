@@ -1,6 +1,6 @@
-import { openProjectFile } from '../../core/archive/readProject';
-import { wordSvg } from '../../core/compile/wordSvg';
-import { problem } from '../../core/problems/problem';
+import { openProjectFile } from '../../core/project/archive/readProject';
+import { wordSvg } from '../../core/fonts/compile/wordSvg';
+import { problem } from '../../core/foundations/problems/problem';
 import { EXIT, printProblems, readArguments, readBytes, UsageError, valueOrPrint, writeFile } from '../io';
 
 export const wordHelp = `orthoglyph word PROJECT.zip TEXT --out FILE.svg [--parted]

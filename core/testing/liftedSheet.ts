@@ -1,4 +1,4 @@
-import type { TracedSheet } from '../find/liftSheet';
+import type { TracedSheet } from '../lifting/find/liftSheet';
 import { box } from './randomOutlines';
 
 /** A lifted sheet with a piece for each character. */

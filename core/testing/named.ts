@@ -1,4 +1,4 @@
-import type { Doc, GlyphRow, PieceRow } from '../document/schema';
+import type { Doc, GlyphRow, PieceRow } from '../project/document/schema';
 
 /** A document's glyphs by their names, which tests know; ids are opaque. */
 export const byName = (doc: Pick<Doc, 'glyphs'>): Record<string, GlyphRow | undefined> =>

@@ -1,7 +1,7 @@
-import { cornerAt, type Contour, type Node } from '../geometry/contour';
-import { identity, rotation, compose, translation } from '../geometry/affine';
-import { transformContours } from '../geometry/contour';
-import type { Vec } from '../geometry/vec';
+import { cornerAt, type Contour, type Node } from '../foundations/geometry/contour';
+import { identity, rotation, compose, translation } from '../foundations/geometry/affine';
+import { transformContours } from '../foundations/geometry/contour';
+import type { Vec } from '../foundations/geometry/vec';
 import { circle } from './shapes';
 
 /** Numbers 0..1 that are the same for the same seed (Lehmer's generator, Park and Miller, CACM 31 (1988)). */

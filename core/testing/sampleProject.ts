@@ -1,6 +1,6 @@
-import { blankGlyph, newProject } from '../document/newProject';
-import type { Doc, GlyphRow } from '../document/schema';
-import { polygon, reverseContour } from '../geometry/contour';
+import { blankGlyph, newProject } from '../project/document/newProject';
+import type { Doc, GlyphRow } from '../project/document/schema';
+import { polygon, reverseContour } from '../foundations/geometry/contour';
 import { circle } from './shapes';
 
 const rect = (x0: number, y0: number, x1: number, y1: number) =>

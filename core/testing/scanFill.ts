@@ -1,5 +1,5 @@
-import type { Contour } from '../geometry/contour';
-import { flattenContour } from '../geometry/measure';
+import type { Contour } from '../foundations/geometry/contour';
+import { flattenContour } from '../foundations/geometry/measure';
 
 export interface Raster {
   /** Rows to a unit: whole coordinates lie between rows. */

@@ -1,5 +1,5 @@
-import type { Contour, Node } from '../geometry/contour';
-import type { FloatImage, Picture } from '../raster/picture';
+import type { Contour, Node } from '../foundations/geometry/contour';
+import type { FloatImage, Picture } from '../foundations/raster/picture';
 
 /** Handle length of a quarter circle of radius 1 by a cubic (4/3 (sqrt 2 - 1)). */
 export const KAPPA = (4 / 3) * (Math.SQRT2 - 1);

@@ -1,6 +1,6 @@
-import { codeModules } from '../../core/practice/drawing';
-import { fitHomography } from '../../core/practice/homography';
-import { MARK_MM, type PracticePage } from '../../core/practice/layout';
+import { codeModules } from '../../core/lifting/practice/drawing';
+import { fitHomography } from '../../core/lifting/practice/homography';
+import { MARK_MM, type PracticePage } from '../../core/lifting/practice/layout';
 import { invert3 } from './invert3';
 import { normal, seededRandom } from '../hand/random';
 import { writeLetter, type Hand } from '../hand/writeLetter';

@@ -1,4 +1,4 @@
-import type { Homography } from '../../core/practice/homography';
+import type { Homography } from '../../core/lifting/practice/homography';
 
 /** The homography back: its adjugate, scaled so that the last entry is 1. */
 export function invert3(m: Homography): Homography {

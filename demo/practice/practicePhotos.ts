@@ -1,6 +1,6 @@
-import { BASIC_BILL } from '../../core/names/bills';
-import { practicePages } from '../../core/practice/layout';
-import { DEFAULT_PRACTICE } from '../../core/practice/settings';
+import { BASIC_BILL } from '../../core/type/names/bills';
+import { practicePages } from '../../core/lifting/practice/layout';
+import { DEFAULT_PRACTICE } from '../../core/lifting/practice/settings';
 import { APPRENTICE, KEEPER, type Hand } from '../hand/writeLetter';
 import { largePng } from '../largePng';
 import { capturePage, CLEAN_SCAN } from './fillPage';

@@ -1,5 +1,5 @@
-import { practicePages } from '../../core/practice/layout';
-import type { Glass } from '../../core/scanner/messages';
+import { practicePages } from '../../core/lifting/practice/layout';
+import type { Glass } from '../../core/lifting/scanner/messages';
 import { APPRENTICE, KEEPER } from '../hand/writeLetter';
 import { toJpeg } from '../page/renderPage';
 import { capturePage, CLEAN_SCAN } from './fillPage';

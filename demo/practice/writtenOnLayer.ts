@@ -1,4 +1,4 @@
-import type { PracticePage } from '../../core/practice/layout';
+import type { PracticePage } from '../../core/lifting/practice/layout';
 import { seededRandom } from '../hand/random';
 import { KEEPER, writeLetter } from '../hand/writeLetter';
 

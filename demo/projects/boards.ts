@@ -1,4 +1,4 @@
-import type { Module, ModuleShape } from '../../core/modules/modules';
+import type { Module, ModuleShape } from '../../core/outlines/modules/modules';
 
 /**
  * Letters cut of boards for the mill's doors, built on a grid of four by five cells: # a whole board, and quarter discs with their

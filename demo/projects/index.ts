@@ -1,13 +1,19 @@
-import { writeProjectFile } from '../../core/archive/writeProject';
-import { wordSvg } from '../../core/compile/wordSvg';
-import { setTypedNames } from '../../core/document/commands/assigning';
-import { CELL_PX, changeModuleRows, slotOf, slotOrigin, takeDrawn } from '../../core/document/commands/drawn';
-import { iconsOf } from '../../core/document/commands/icons';
-import type { Doc } from '../../core/document/schema';
-import { compose, scaling, translation } from '../../core/geometry/affine';
-import { transformContours } from '../../core/geometry/contour';
-import { moduleContours } from '../../core/modules/moduleContours';
-import { BASIC_BILL } from '../../core/names/bills';
+import { writeProjectFile } from '../../core/project/archive/writeProject';
+import { wordSvg } from '../../core/fonts/compile/wordSvg';
+import { setTypedNames } from '../../core/project/document/commands/assigning';
+import {
+  CELL_PX,
+  changeModuleRows,
+  slotOf,
+  slotOrigin,
+  takeDrawn,
+} from '../../core/project/document/commands/drawn';
+import { iconsOf } from '../../core/project/document/commands/icons';
+import type { Doc } from '../../core/project/document/schema';
+import { compose, scaling, translation } from '../../core/foundations/geometry/affine';
+import { transformContours } from '../../core/foundations/geometry/contour';
+import { moduleContours } from '../../core/outlines/modules/moduleContours';
+import { BASIC_BILL } from '../../core/type/names/bills';
 import { metalType, tideClockDigits, tideClockLetters } from '../otherSources';
 import { pathSigns } from '../signs';
 import { joinedPage, keepersPage, paintedCapitals, unevenPage } from '../tideMill';

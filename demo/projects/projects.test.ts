@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
-import { openProjectFile } from '../../core/archive/readProject';
-import { checkProject } from '../../core/check/checkProject';
-import { compileFont } from '../../core/compile/compileFont';
-import { projectOf } from '../../core/document/newProject';
+import { openProjectFile } from '../../core/project/archive/readProject';
+import { checkProject } from '../../core/fonts/check/checkProject';
+import { compileFont } from '../../core/fonts/compile/compileFont';
+import { projectOf } from '../../core/project/document/newProject';
 import { parseWithOpentype } from '../../testing/outsideReaders';
 import { DEMO_PROJECTS, demoProjectFiles } from '.';
 

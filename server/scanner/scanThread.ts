@@ -1,6 +1,6 @@
 import { parentPort, Worker, workerData } from 'node:worker_threads';
 import { scanGlass } from '../../demo/practice/scanGlass';
-import type { Glass } from '../../core/scanner/messages';
+import type { Glass } from '../../core/lifting/scanner/messages';
 import type { ScanGlass } from './scanners';
 
 interface Wanted {

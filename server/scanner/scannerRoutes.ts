@@ -1,5 +1,5 @@
 import { json, Router, type Response } from 'express';
-import { faultRequest, glassSchema, jobRequest } from '../../core/scanner/messages';
+import { faultRequest, glassSchema, jobRequest } from '../../core/lifting/scanner/messages';
 import type { Scanners } from './scanners';
 
 /** Scanners by HTTP: the list, what lies on the glass, jobs, their progress and pages. Errors are `{ error: text }`. */

@@ -1,5 +1,5 @@
 import express from 'express';
-import type { Device, Glass, ScanJob } from '../../core/scanner/messages';
+import type { Device, Glass, ScanJob } from '../../core/lifting/scanner/messages';
 import { listen } from '../listen';
 import { scannerRoutes } from './scannerRoutes';
 import { Scanners } from './scanners';

@@ -1,5 +1,5 @@
-import { practicePages } from '../../core/practice/layout';
-import type { Device, Glass, ScanFault, ScanJob } from '../../core/scanner/messages';
+import { practicePages } from '../../core/lifting/practice/layout';
+import type { Device, Glass, ScanFault, ScanJob } from '../../core/lifting/scanner/messages';
 
 /** Draws what lies on the glass as the scanner sees it: bytes of a JPEG. */
 export type ScanGlass = (glass: Glass, dpi: number) => Promise<Uint8Array>;

@@ -1,9 +1,9 @@
 import { Box, Button, Flex, Heading, Spinner, Text } from '@chakra-ui/react';
 import { Suspense, useCallback, useEffect, useState } from 'react';
 import { Link, Outlet, useLocation, useParams } from 'react-router';
-import { describeProblem } from '../../core/problems/describe';
-import { projectOf } from '../../core/document/newProject';
-import type { Problem } from '../../core/problems/problem';
+import { describeProblem } from '../../core/foundations/problems/describe';
+import { projectOf } from '../../core/project/document/newProject';
+import type { Problem } from '../../core/foundations/problems/problem';
 import { CommandSearch } from '../panels/CommandSearch';
 import { Course } from '../panels/Course';
 import { JobProgress } from '../panels/JobProgress';

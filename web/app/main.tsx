@@ -6,7 +6,7 @@ import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router/dom';
 import { z } from 'zod';
 import { WayContext, wayOf } from '../panels/way';
-import { applyDesk } from './colourMode';
+import { applyDesk } from '../ui/colourMode';
 import { router } from './routes';
 import { system } from './theme';
 

@@ -8,7 +8,7 @@ import {
   type CSSProperties,
   type RefObject,
 } from 'react';
-import type { Vec } from '../../core/geometry/vec';
+import type { Vec } from '../../core/foundations/geometry/vec';
 import { ZoomBar, useZoomKeys } from '../ui/ZoomBar';
 import { HeldTouch } from './heldTouch';
 import { usePinch } from './usePinch';

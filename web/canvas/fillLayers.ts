@@ -1,4 +1,4 @@
-import { meanColour, type ColourLayer, type Paint, type Rgb } from '../../core/geometry/paint';
+import { meanColour, type ColourLayer, type Paint, type Rgb } from '../../core/foundations/geometry/paint';
 import { path2dOf } from './path2d';
 
 const css = ([r, g, b]: Rgb): string => `rgb(${Math.round(r)} ${Math.round(g)} ${Math.round(b)})`;

@@ -1,4 +1,4 @@
-import type { Vec } from '../../core/geometry/vec';
+import type { Vec } from '../../core/foundations/geometry/vec';
 
 interface Touch {
   readonly type: 'down' | 'move' | 'up' | 'cancel';

@@ -1,4 +1,4 @@
-import type { Lines } from '../../core/document/schema';
+import type { Lines } from '../../core/project/document/schema';
 import type { Inks } from './inks';
 import { toScreen, type View } from './view';
 

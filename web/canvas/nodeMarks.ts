@@ -1,6 +1,6 @@
-import type { Contour, NodeKind } from '../../core/geometry/contour';
-import { AXIS_PARALLEL } from '../../core/geometry/tolerance';
-import { sub, unit, type Vec } from '../../core/geometry/vec';
+import type { Contour, NodeKind } from '../../core/foundations/geometry/contour';
+import { AXIS_PARALLEL } from '../../core/foundations/geometry/tolerance';
+import { sub, unit, type Vec } from '../../core/foundations/geometry/vec';
 import type { Inks } from './inks';
 
 const isAxis = (d: Vec): boolean => Math.abs(d.x) < AXIS_PARALLEL * 20 || Math.abs(d.y) < AXIS_PARALLEL * 20;

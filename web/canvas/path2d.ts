@@ -1,5 +1,5 @@
-import type { Contour } from '../../core/geometry/contour';
-import { drawContours } from '../../core/geometry/outlineSink';
+import type { Contour } from '../../core/foundations/geometry/contour';
+import { drawContours } from '../../core/foundations/geometry/outlineSink';
 
 /** Paths by contour and by list: both are immutable, so a contour is walked once however often its letter is drawn. */
 const single = new WeakMap<Contour, Path2D>();

@@ -1,4 +1,4 @@
-import { distance, type Vec } from '../../core/geometry/vec';
+import { distance, type Vec } from '../../core/foundations/geometry/vec';
 
 /** A second press counts as such within this time and distance: ms, CSS px. */
 const AGAIN_MS = 400;

@@ -1,6 +1,6 @@
 import { useGesture } from '@use-gesture/react';
 import { useEffect, useRef, type RefObject } from 'react';
-import type { Vec } from '../../core/geometry/vec';
+import type { Vec } from '../../core/foundations/geometry/vec';
 
 /**
  * Larger or smaller by a factor about a place, and moved by so much besides; CSS px from the element's corner.

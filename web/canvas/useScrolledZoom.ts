@@ -1,5 +1,5 @@
 import { useEffect, useLayoutEffect, useRef, type RefObject } from 'react';
-import type { Vec } from '../../core/geometry/vec';
+import type { Vec } from '../../core/foundations/geometry/vec';
 import { useZoomKeys } from '../ui/ZoomBar';
 import { usePinch } from './usePinch';
 

@@ -1,5 +1,5 @@
 import { useEffect, useRef, type RefObject } from 'react';
-import type { Steps } from '../../core/steps';
+import type { Steps } from '../../core/foundations/steps';
 import { inSlices } from '../jobs/inSlices';
 
 /**

@@ -1,4 +1,4 @@
-import type { Vec } from '../../core/geometry/vec';
+import type { Vec } from '../../core/foundations/geometry/vec';
 
 /** How a surface shows its world: screen = world * zoom + offset, in CSS px. */
 export interface View {

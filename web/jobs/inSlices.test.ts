@@ -1,5 +1,5 @@
 import { jest } from '@jest/globals';
-import type { Steps } from '../../core/steps';
+import type { Steps } from '../../core/foundations/steps';
 import { fromLatest, inSlices } from './inSlices';
 import { Cancelled } from './workerHost';
 

@@ -1,4 +1,4 @@
-import { finish, type Steps } from '../../core/steps';
+import { finish, type Steps } from '../../core/foundations/steps';
 import { Cancelled } from './workerHost';
 
 /** Work goes on for so long before the page has its turn, ms: less than a frame. */

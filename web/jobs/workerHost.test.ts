@@ -1,4 +1,4 @@
-import { ok, type Result } from '../../core/problems/problem';
+import { ok, type Result } from '../../core/foundations/problems/problem';
 import { Cancelled, WorkerHost, type Progress, type Started } from './workerHost';
 
 /** A worker without a thread: calls are answered, crashed and stopped by hand. */

@@ -1,4 +1,4 @@
-import { fail, type Result } from '../../core/problems/problem';
+import { fail, type Result } from '../../core/foundations/problems/problem';
 
 /** Raised by a job that was stopped on purpose. */
 export class Cancelled extends Error {}

@@ -1,9 +1,9 @@
 import { Text } from '@chakra-ui/react';
 import { useState } from 'react';
-import { bearingRefusal, bearingsFor, setBearings } from '../../core/document/commands/fitting';
-import { advanceOf } from '../../core/document/metrics';
-import type { GlyphRow } from '../../core/document/schema';
-import { describeProblem } from '../../core/problems/describe';
+import { bearingRefusal, bearingsFor, setBearings } from '../../core/project/document/commands/fitting';
+import { advanceOf } from '../../core/project/document/metrics';
+import type { GlyphRow } from '../../core/project/document/schema';
+import { describeProblem } from '../../core/foundations/problems/describe';
 import { useDoc, useProject } from '../store/projectStore';
 import { NumberField } from '../ui/NumberField';
 

@@ -1,7 +1,7 @@
 import { Flex, Input } from '@chakra-ui/react';
-import { addGuide, changeGuide, removeGuide, shareGuide } from '../../core/document/commands/guides';
-import type { ShownGuide } from '../../core/document/commands/guides';
-import type { GlyphRow } from '../../core/document/schema';
+import { addGuide, changeGuide, removeGuide, shareGuide } from '../../core/project/document/commands/guides';
+import type { ShownGuide } from '../../core/project/document/commands/guides';
+import type { GlyphRow } from '../../core/project/document/schema';
 import { useDoc, useProject } from '../store/projectStore';
 import { CheckField } from '../ui/CheckField';
 import { InkButton } from '../ui/InkButton';

@@ -1,5 +1,5 @@
-import { changeSeatFacts } from '../../core/document/commands/placing';
-import { projectOf } from '../../core/document/newProject';
+import { changeSeatFacts } from '../../core/project/document/commands/placing';
+import { projectOf } from '../../core/project/document/newProject';
 import { useDoc, useProject } from '../store/projectStore';
 import { NumberField } from '../ui/NumberField';
 

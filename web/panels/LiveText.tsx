@@ -1,7 +1,7 @@
 import { Box, chakra, type BoxProps } from '@chakra-ui/react';
 import { useMemo } from 'react';
-import { textRuns, type TextRun } from '../../core/compile/textRuns';
-import type { Doc } from '../../core/document/schema';
+import { textRuns, type TextRun } from '../../core/fonts/compile/textRuns';
+import type { Doc } from '../../core/project/document/schema';
 import { glyphByCodePoint } from '../store/selectors';
 import { useLiveFont } from '../store/liveFont';
 import { useProject } from '../store/projectStore';

@@ -1,5 +1,5 @@
 import { Field, Flex, Input, Text } from '@chakra-ui/react';
-import { counted } from '../../core/problems/counted';
+import { counted } from '../../core/foundations/problems/counted';
 import { InkButton } from '../ui/InkButton';
 
 interface OnlyProps {

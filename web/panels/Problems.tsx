@@ -2,10 +2,10 @@ import { Box, Flex, IconButton, Text } from '@chakra-ui/react';
 import { TriangleAlert, X } from 'lucide-react';
 import { memo, useMemo } from 'react';
 import { useStore } from 'zustand';
-import { describeProblem } from '../../core/problems/describe';
+import { describeProblem } from '../../core/foundations/problems/describe';
 import { messages, useProject } from '../store/projectStore';
 import { InkButton } from '../ui/InkButton';
-import { saveDamagedRows } from './saveProjectFile';
+import { saveDamagedRows } from '../store/saveProjectFile';
 
 /** What went wrong in this project, to which thing, and what to do. Messages pass by themselves, or are put away. */
 export const Problems = memo(function Problems() {

@@ -1,6 +1,6 @@
-import { removeGlyphs } from '../../core/document/commands/removing';
-import { NOTDEF } from '../../core/document/newProject';
-import type { GlyphRow } from '../../core/document/schema';
+import { removeGlyphs } from '../../core/project/document/commands/removing';
+import { NOTDEF } from '../../core/project/document/newProject';
+import type { GlyphRow } from '../../core/project/document/schema';
 import { useDoc, useProject } from '../store/projectStore';
 import { InkButton } from '../ui/InkButton';
 

@@ -1,10 +1,10 @@
 import { Box, chakra, Flex, IconButton, Input, NativeSelect, Text } from '@chakra-ui/react';
 import { ChevronsDown, ChevronsUp } from 'lucide-react';
 import { memo, useState } from 'react';
-import { lackingIn } from '../../core/compile/textRuns';
-import { changeProject } from '../../core/document/commands/naming';
-import { projectOf } from '../../core/document/newProject';
-import type { Doc } from '../../core/document/schema';
+import { lackingIn } from '../../core/fonts/compile/textRuns';
+import { changeProject } from '../../core/project/document/commands/naming';
+import { projectOf } from '../../core/project/document/newProject';
+import type { Doc } from '../../core/project/document/schema';
 import { useLiveFont } from '../store/liveFont';
 import { useProject } from '../store/projectStore';
 import { Tip } from '../ui/Tip';

@@ -3,7 +3,7 @@ import { memo } from 'react';
 import { storeWhole, withId } from '../persistence/projects';
 import { useProject, type SaveState } from '../store/projectStore';
 import { InkButton } from '../ui/InkButton';
-import { saveOpenProject } from './saveProjectFile';
+import { saveOpenProject } from '../store/saveProjectFile';
 import { useWay } from './way';
 
 const TEXT: Partial<Record<SaveState, string>> = {

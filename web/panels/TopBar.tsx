@@ -2,12 +2,12 @@ import { Box, Flex, IconButton, Text } from '@chakra-ui/react';
 import { memo } from 'react';
 import { Keyboard, Moon, Redo2, Save, Search, Sun, Undo2 } from 'lucide-react';
 import { Link } from 'react-router';
-import { projectOf } from '../../core/document/newProject';
-import { setDesk, useDesk } from '../app/colourMode';
+import { projectOf } from '../../core/project/document/newProject';
+import { setDesk, useDesk } from '../ui/colourMode';
 import { useProject, type SaveState } from '../store/projectStore';
 import { Tip } from '../ui/Tip';
 import { HistoryList } from './HistoryList';
-import { saveOpenProject } from './saveProjectFile';
+import { saveOpenProject } from '../store/saveProjectFile';
 
 const SAVE_TEXT: Record<SaveState, string> = {
   saved: 'All saved in this browser',

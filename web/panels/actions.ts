@@ -1,7 +1,7 @@
-import { removeGlyphs } from '../../core/document/commands/removing';
-import { seatAll } from '../../core/document/commands/lifting';
-import { mendStandings, takeLinesOfLetters } from '../../core/document/commands/placing';
-import { setDesk } from '../app/colourMode';
+import { removeGlyphs } from '../../core/project/document/commands/removing';
+import { seatAll } from '../../core/project/document/commands/lifting';
+import { mendStandings, takeLinesOfLetters } from '../../core/project/document/commands/placing';
+import { setDesk } from '../ui/colourMode';
 import { dressBench, useDressBench } from '../store/dressBench';
 import { useFitBench } from '../store/fitBench';
 import { fitAll } from '../store/fittingAll';
@@ -11,7 +11,7 @@ import { drawnGlyphs, standingsInOrder } from '../store/selectors';
 import { useProject } from '../store/projectStore';
 import { STAGES } from '../text/stages';
 import type { Action } from './findActions';
-import { saveOpenProject } from './saveProjectFile';
+import { saveOpenProject } from '../store/saveProjectFile';
 import { useGlyphInHand } from './useGlyphInHand';
 import { useWay } from './way';
 

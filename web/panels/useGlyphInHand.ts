@@ -1,7 +1,7 @@
 import { useSearchParams } from 'react-router';
-import type { Doc, GlyphRow } from '../../core/document/schema';
-import { glyphNamed } from '../../core/document/identity';
-import { projectOf } from '../../core/document/newProject';
+import type { Doc, GlyphRow } from '../../core/project/document/schema';
+import { glyphNamed } from '../../core/project/document/identity';
+import { projectOf } from '../../core/project/document/newProject';
 import { drawnGlyphs, glyphByCodePoint } from '../store/selectors';
 import { useDoc } from '../store/projectStore';
 import { useWay } from './way';

@@ -1,7 +1,7 @@
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useProject } from '../store/projectStore';
 import { STAGES } from '../text/stages';
-import { saveOpenProject } from './saveProjectFile';
+import { saveOpenProject } from '../store/saveProjectFile';
 import { isTyping } from '../ui/benchKeys';
 import { useWay } from './way';
 

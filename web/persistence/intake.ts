@@ -1,4 +1,4 @@
-import type { DroppedFile } from '../../core/artwork/sortFiles';
+import type { DroppedFile } from '../../core/lifting/artwork/sortFiles';
 import type { IntakeItem, OrthoglyphDb, StoredFile } from './db';
 
 /** Files that were dropped, kept until something was made of them; tests give another. */

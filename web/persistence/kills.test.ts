@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { emptyHistory } from '../../core/document/history';
-import { openRows } from '../../core/document/opening/openRows';
-import { SCHEMA_VERSION, type Doc } from '../../core/document/schema';
+import { emptyHistory } from '../../core/project/document/history';
+import { openRows } from '../../core/project/document/opening/openRows';
+import { SCHEMA_VERSION, type Doc } from '../../core/project/document/schema';
 import { sampleProject } from '../../core/testing/sampleProject';
 import { faultOf, live, move } from '../testing/lives';
 import { MemoryRows, type Fate } from '../testing/memoryRows';

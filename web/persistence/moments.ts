@@ -1,6 +1,6 @@
-import { SCHEMA_VERSION, type Doc } from '../../core/document/schema';
-import { openRows } from '../../core/document/opening/openRows';
-import type { Result } from '../../core/problems/problem';
+import { SCHEMA_VERSION, type Doc } from '../../core/project/document/schema';
+import { openRows } from '../../core/project/document/opening/openRows';
+import type { Result } from '../../core/foundations/problems/problem';
 import type { OrthoglyphDb, StoredMoment } from './db';
 
 /** A named moment without the project itself, for lists. */

@@ -1,5 +1,5 @@
-import type { Doc } from '../../core/document/schema';
-import { picturesOf } from '../../core/archive/writeProject';
+import type { Doc } from '../../core/project/document/schema';
+import { picturesOf } from '../../core/project/archive/writeProject';
 import type { OrthoglyphDb } from './db';
 
 /** What jobs need of the store of pictures; tests give another. */

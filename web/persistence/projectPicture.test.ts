@@ -1,7 +1,7 @@
 import { sampleProject } from '../../core/testing/sampleProject';
-import { newProject } from '../../core/document/newProject';
-import { changeProject } from '../../core/document/commands/naming';
-import { edit } from '../../core/document/inStep/edit';
+import { newProject } from '../../core/project/document/newProject';
+import { changeProject } from '../../core/project/document/commands/naming';
+import { edit } from '../../core/project/document/inStep/edit';
 import { nameByFile, STARTS } from '../projects/starts';
 import { pictureOfProject } from './projectPicture';
 

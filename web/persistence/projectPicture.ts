@@ -1,10 +1,10 @@
-import { projectOf } from '../../core/document/newProject';
-import { advanceOf, placedContours } from '../../core/document/metrics';
-import type { Doc, GlyphRow } from '../../core/document/schema';
-import { compose, scaling, translation } from '../../core/geometry/affine';
-import { transformContours } from '../../core/geometry/contour';
-import { contoursBox } from '../../core/geometry/measure';
-import { pathData } from '../../core/svg/pathData';
+import { projectOf } from '../../core/project/document/newProject';
+import { advanceOf, placedContours } from '../../core/project/document/metrics';
+import type { Doc, GlyphRow } from '../../core/project/document/schema';
+import { compose, scaling, translation } from '../../core/foundations/geometry/affine';
+import { transformContours } from '../../core/foundations/geometry/contour';
+import { contoursBox } from '../../core/foundations/geometry/measure';
+import { pathData } from '../../core/readers/svg/pathData';
 
 /** A few of a project's letters, for the list of projects: path data in em units, y down, and where they lie. */
 export interface ProjectPicture {

@@ -1,10 +1,10 @@
 import { pictureOfProject } from './projectPicture';
 import Dexie from 'dexie';
-import type { ProjectDiff } from '../../core/document/diff';
-import { emptyHistory, type History } from '../../core/document/history';
-import { TABLE_NAMES, type Doc, type TableName } from '../../core/document/schema';
-import { packDiff, packRow, unpackDiff, unpackRow } from '../../core/document/packing/packRows';
-import type { DamagedRow } from '../../core/document/opening/openRows';
+import type { ProjectDiff } from '../../core/project/document/diff';
+import { emptyHistory, type History } from '../../core/project/document/history';
+import { TABLE_NAMES, type Doc, type TableName } from '../../core/project/document/schema';
+import { packDiff, packRow, unpackDiff, unpackRow } from '../../core/project/document/packing/packRows';
+import type { DamagedRow } from '../../core/project/document/opening/openRows';
 import type { OrthoglyphDb, ProjectSummary, StoredStep } from './db';
 
 /** Steps of the history that outlive the page, as long as they hold no more rows than this together. */

@@ -1,6 +1,6 @@
-import { setBearings, setKerning } from '../../core/document/commands/fitting';
-import { commit, emptyHistory, type History } from '../../core/document/history';
-import { SCHEMA_VERSION, type Doc } from '../../core/document/schema';
+import { setBearings, setKerning } from '../../core/project/document/commands/fitting';
+import { commit, emptyHistory, type History } from '../../core/project/document/history';
+import { SCHEMA_VERSION, type Doc } from '../../core/project/document/schema';
 import { sampleProject } from '../../core/testing/sampleProject';
 import { FakeClock, settle } from '../testing/fakeClock';
 import { MemoryRows } from '../testing/memoryRows';

@@ -1,9 +1,5 @@
-import { SCHEMA_VERSION, type Doc } from '../../core/document/schema';
-import { newProject, projectOf } from '../../core/document/newProject';
-import { fail, type Result } from '../../core/problems/problem';
-import { inFile } from '../../core/problems/problem';
-import { Cancelled } from '../jobs/workerHost';
-import { archive } from '../workers/archiveClient';
+import { SCHEMA_VERSION, type Doc } from '../../core/project/document/schema';
+import { newProject, projectOf } from '../../core/project/document/newProject';
 import { db, type OrthoglyphDb, type ProjectSummary } from './db';
 import { asToday, intakeStore, packFiles } from './intake';
 import { letPicturesGo, pictureStore, markPicturesOf } from './pictures';
@@ -17,9 +13,7 @@ export const storage = {
   intake: intakeStore(db),
 };
 
-export const DEMO_ID = 'tide-mill';
-
-const newId = (): string => crypto.randomUUID();
+export const newId = (): string => crypto.randomUUID();
 
 /** Stores a whole project under its own id. */
 export async function storeWhole(doc: Doc): Promise<string> {
@@ -52,37 +46,6 @@ export const withId = (doc: Doc, id: string): Doc => ({
   ...doc,
   project: { [id]: { ...projectOf(doc), id } },
 });
-
-/** Takes a project file into storage. The id of the new project, or what is wrong with the file. */
-export async function importProject(
-  file: Blob,
-  fileName: string,
-  id = newId(),
-  options: { signal?: AbortSignal; onProgress?: (stage: string, share: number) => void } = {},
-): Promise<Result<string>> {
-  try {
-    const read = await archive.take(file, id, options);
-    return { ...read, problems: inFile(read.problems, fileName) };
-  } catch (error) {
-    // What was taken in before it was stopped goes again.
-    if (error instanceof Cancelled) await deleteProject(id);
-    throw error;
-  }
-}
-
-/** The demo, fetched from beside the app and stored on first use; later visits find it as it was left. */
-export const openDemo = (): Promise<Result<string>> => openBeside(DEMO_ID, `${DEMO_ID}.orthoglyph.zip`);
-
-/** A finished project of the demo, in the same way. */
-export const openFinished = (id: string): Promise<Result<string>> =>
-  openBeside(id, `finished/${id}.orthoglyph.zip`);
-
-async function openBeside(id: string, path: string): Promise<Result<string>> {
-  if (await db.summaries.get(id)) return { ok: true, value: id, problems: [] };
-  const response = await fetch(`/${path}`);
-  if (!response.ok) return fail({ code: 'file-not-found' }, { file: path });
-  return importProject(await response.blob(), path, id);
-}
 
 /** Deletes a project and all that is its own, taking it from a tab that has it open; pictures go that no other project has. */
 export const deleteProject = (

@@ -1,11 +1,11 @@
 import Dexie from 'dexie';
-import { setBearings, setKerning } from '../../core/document/commands/fitting';
-import { addSheet } from '../../core/document/commands/lifting';
-import { commit, emptyHistory, undo, type History } from '../../core/document/history';
-import { diffBetween } from '../../core/document/diffBetween';
-import { edit } from '../../core/document/inStep/edit';
-import { openRows } from '../../core/document/opening/openRows';
-import { SCHEMA_VERSION, TABLE_NAMES, type Doc } from '../../core/document/schema';
+import { setBearings, setKerning } from '../../core/project/document/commands/fitting';
+import { addSheet } from '../../core/project/document/commands/lifting';
+import { commit, emptyHistory, undo, type History } from '../../core/project/document/history';
+import { diffBetween } from '../../core/project/document/diffBetween';
+import { edit } from '../../core/project/document/inStep/edit';
+import { openRows } from '../../core/project/document/opening/openRows';
+import { SCHEMA_VERSION, TABLE_NAMES, type Doc } from '../../core/project/document/schema';
 import { sampleProject } from '../../core/testing/sampleProject';
 import { FakeLocks } from '../testing/fakeLocks';
 import { OrthoglyphDb, type IntakeItem } from './db';

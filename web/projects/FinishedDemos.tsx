@@ -1,5 +1,5 @@
 import { Box, Heading, SimpleGrid, Text } from '@chakra-ui/react';
-import { openFinished } from '../persistence/projects';
+import { openFinished } from '../store/projectFiles';
 import { FINISHED, type FinishedDemo } from './demos';
 import type { Enter } from './useEntering';
 import { WayCard } from './WayCard';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { fail, type Problem, type Result } from '../../core/problems/problem';
+import { fail, type Problem, type Result } from '../../core/foundations/problems/problem';
 import { askToKeep } from '../persistence/room';
 
 /** What is being opened, how far it is, and a way to stop it. */

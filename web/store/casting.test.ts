@@ -1,6 +1,6 @@
-import { changeCasting } from '../../core/document/commands/casting';
-import type { CastFormat } from '../../core/compile/casts/formats';
-import { fail, ok } from '../../core/problems/problem';
+import { changeCasting } from '../../core/project/document/commands/casting';
+import type { CastFormat } from '../../core/fonts/compile/casts/formats';
+import { fail, ok } from '../../core/foundations/problems/problem';
 import { WorkBench } from '../testing/workBench';
 import { createCasting } from './casting';
 

@@ -1,5 +1,5 @@
-import type { CastFile } from '../../core/compile/casts/castFile';
-import { castingOf, projectOf } from '../../core/document/newProject';
+import type { CastFile } from '../../core/fonts/compile/casts/castFile';
+import { castingOf, projectOf } from '../../core/project/document/newProject';
 import type { Compiler } from '../workers/compileClient';
 import { compileClient } from '../workers/compileClient';
 import { runFor, untilQuiet } from './jobs';

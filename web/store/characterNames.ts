@@ -1,8 +1,8 @@
 import useSWR from 'swr';
-import { readNames, type NamedCharacter } from '../../core/names/characters';
+import { readNames, type NamedCharacter } from '../../core/type/names/characters';
 
 async function load(): Promise<readonly NamedCharacter[]> {
-  const { UNICODE_NAMES } = await import('../../core/names/data/unicodeNames');
+  const { UNICODE_NAMES } = await import('../../core/type/names/data/unicodeNames');
   return readNames(UNICODE_NAMES);
 }
 

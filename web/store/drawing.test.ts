@@ -1,7 +1,7 @@
-import { drawnPiece } from '../../core/document/commands/drawn';
-import { setBearings } from '../../core/document/commands/fitting';
-import { contoursBox } from '../../core/geometry/measure';
-import { DEFAULT_PEN, type PenStroke } from '../../core/pen/strokes';
+import { drawnPiece } from '../../core/project/document/commands/drawn';
+import { setBearings } from '../../core/project/document/commands/fitting';
+import { contoursBox } from '../../core/foundations/geometry/measure';
+import { DEFAULT_PEN, type PenStroke } from '../../core/tracing/pen/strokes';
 import { WorkBench } from '../testing/workBench';
 import { createDrawing, useDrawing } from './drawing';
 

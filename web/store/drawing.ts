@@ -1,12 +1,18 @@
 import { create } from 'zustand';
-import { CELL_PX, drawnPiece, slotOf, slotOrigin, takeDrawn } from '../../core/document/commands/drawn';
-import type { Doc } from '../../core/document/schema';
-import { compose, scaling, translation } from '../../core/geometry/affine';
-import { transformContours, type Contour } from '../../core/geometry/contour';
-import { fail } from '../../core/problems/problem';
-import { moduleContours } from '../../core/modules/moduleContours';
-import type { Module } from '../../core/modules/modules';
-import { DEFAULT_PEN, type Pen, type PenStroke } from '../../core/pen/strokes';
+import {
+  CELL_PX,
+  drawnPiece,
+  slotOf,
+  slotOrigin,
+  takeDrawn,
+} from '../../core/project/document/commands/drawn';
+import type { Doc } from '../../core/project/document/schema';
+import { compose, scaling, translation } from '../../core/foundations/geometry/affine';
+import { transformContours, type Contour } from '../../core/foundations/geometry/contour';
+import { fail } from '../../core/foundations/problems/problem';
+import { moduleContours } from '../../core/outlines/modules/moduleContours';
+import type { Module } from '../../core/outlines/modules/modules';
+import { DEFAULT_PEN, type Pen, type PenStroke } from '../../core/tracing/pen/strokes';
 import type { Session } from './session';
 import { world, type World } from './world';
 

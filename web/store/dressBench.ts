@@ -1,9 +1,9 @@
 import { create } from 'zustand';
-import type { PointRef, Target } from '../../core/document/commands/dressing';
-import type { CleanedUp, CleanUp } from '../../core/dress/cleanUp';
-import type { Contour } from '../../core/geometry/contour';
-import type { Turning } from '../../core/geometry/turning';
-import type { Vec } from '../../core/geometry/vec';
+import type { PointRef, Target } from '../../core/project/document/commands/dressing';
+import type { CleanedUp, CleanUp } from '../../core/outlines/dress/cleanUp';
+import type { Contour } from '../../core/foundations/geometry/contour';
+import type { Turning } from '../../core/foundations/geometry/turning';
+import type { Vec } from '../../core/foundations/geometry/vec';
 import type { View } from '../canvas/view';
 import type { HeldGuide, Tool } from '../tools/dress/scene';
 

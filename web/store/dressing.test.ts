@@ -1,8 +1,8 @@
-import { setBearings } from '../../core/document/commands/fitting';
-import { edit } from '../../core/document/inStep/edit';
-import { draft } from '../../core/document/diff';
-import type { Doc } from '../../core/document/schema';
-import { polygon, type Contour } from '../../core/geometry/contour';
+import { setBearings } from '../../core/project/document/commands/fitting';
+import { edit } from '../../core/project/document/inStep/edit';
+import { draft } from '../../core/project/document/diff';
+import type { Doc } from '../../core/project/document/schema';
+import { polygon, type Contour } from '../../core/foundations/geometry/contour';
 import { WorkBench, withLiftedPage } from '../testing/workBench';
 import { useDressBench } from './dressBench';
 import { createDressing, lettersToClean, useCleaning } from './dressing';

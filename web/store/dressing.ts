@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import { penFound, type OutlineSkeleton } from '../../core/centreline/skeletonOfOutline';
+import { penFound, type OutlineSkeleton } from '../../core/tracing/centreline/skeletonOfOutline';
 import {
   CLEAN_UP_NAMES,
   contoursOf,
@@ -8,13 +8,13 @@ import {
   takeCleanUp,
   takeSkeleton,
   type Target,
-} from '../../core/document/commands/dressing';
-import type { Doc, GlyphRow } from '../../core/document/schema';
-import type { CleanedUp, CleanUp, CleanUpSettings } from '../../core/dress/cleanUp';
-import { applyAffine, compose, translation } from '../../core/geometry/affine';
-import type { Vec } from '../../core/geometry/vec';
-import { ChordGrid, chordsOf, type Chord } from '../../core/outline/flat';
-import { transformContours, type Contour } from '../../core/geometry/contour';
+} from '../../core/project/document/commands/dressing';
+import type { Doc, GlyphRow } from '../../core/project/document/schema';
+import type { CleanedUp, CleanUp, CleanUpSettings } from '../../core/outlines/dress/cleanUp';
+import { applyAffine, compose, translation } from '../../core/foundations/geometry/affine';
+import type { Vec } from '../../core/foundations/geometry/vec';
+import { ChordGrid, chordsOf, type Chord } from '../../core/outlines/outline/flat';
+import { transformContours, type Contour } from '../../core/foundations/geometry/contour';
 import { useDressBench } from './dressBench';
 import { nothingUnderWay, overLetters, type HowFarOver } from './overLetters';
 import type { Session } from './session';

@@ -1,7 +1,7 @@
-import type { DroppedFile } from '../../core/artwork/sortFiles';
-import type { TakenFor } from '../../core/document/commands/takenFor';
-import type { SheetRow } from '../../core/document/schema';
-import { fail, problem, type Result } from '../../core/problems/problem';
+import type { DroppedFile } from '../../core/lifting/artwork/sortFiles';
+import type { TakenFor } from '../../core/project/document/commands/takenFor';
+import type { SheetRow } from '../../core/project/document/schema';
+import { fail, problem, type Result } from '../../core/foundations/problems/problem';
 import type { IntakeItem } from '../persistence/db';
 import { packFiles } from '../persistence/intake';
 import { isFull } from '../persistence/projectWriter';

@@ -5,15 +5,15 @@ import {
   fittable,
   lettersToFit,
   takeFitted,
-} from '../../core/document/commands/fitAll';
-import { mergeDiffs, type ProjectDiff } from '../../core/document/diff';
-import { edit } from '../../core/document/inStep/edit';
-import { kerningBetween } from '../../core/document/kerning';
-import { projectOf } from '../../core/document/newProject';
-import type { Doc, FitSettings } from '../../core/document/schema';
-import type { FitOptions } from '../../core/fit/fitFont';
-import type { FaultyJoin } from '../../core/fit/joinCheck';
-import { offRhythm } from '../../core/fit/rhythm';
+} from '../../core/project/document/commands/fitAll';
+import { mergeDiffs, type ProjectDiff } from '../../core/project/document/diff';
+import { edit } from '../../core/project/document/inStep/edit';
+import { kerningBetween } from '../../core/project/document/kerning';
+import { projectOf } from '../../core/project/document/newProject';
+import type { Doc, FitSettings } from '../../core/project/document/schema';
+import type { FitOptions } from '../../core/type/fit/fitFont';
+import type { FaultyJoin } from '../../core/type/fit/joinCheck';
+import { offRhythm } from '../../core/type/fit/rhythm';
 import type { JobContext, JobHandle } from '../jobs/jobQueue';
 import type { Workers } from '../workers/clients';
 import type { GlyphFit } from '../workers/fitApi';

@@ -1,10 +1,10 @@
-import { changeProject } from '../../core/document/commands/naming';
-import { setBearings } from '../../core/document/commands/fitting';
-import type { ProjectDiff } from '../../core/document/diff';
-import { edit } from '../../core/document/inStep/edit';
-import { blankGlyph } from '../../core/document/newProject';
-import type { Doc } from '../../core/document/schema';
-import { fail, ok, type Result } from '../../core/problems/problem';
+import { changeProject } from '../../core/project/document/commands/naming';
+import { setBearings } from '../../core/project/document/commands/fitting';
+import type { ProjectDiff } from '../../core/project/document/diff';
+import { edit } from '../../core/project/document/inStep/edit';
+import { blankGlyph } from '../../core/project/document/newProject';
+import type { Doc } from '../../core/project/document/schema';
+import { fail, ok, type Result } from '../../core/foundations/problems/problem';
 import { sampleProject } from '../../core/testing/sampleProject';
 import { FakeClock } from '../testing/fakeClock';
 import type { FontPart } from '../workers/compile.worker';

@@ -1,8 +1,8 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
-import type { ProjectDiff } from '../../core/document/diff';
-import { projectOf } from '../../core/document/newProject';
-import type { Doc } from '../../core/document/schema';
-import { describeProblem } from '../../core/problems/describe';
+import type { ProjectDiff } from '../../core/project/document/diff';
+import { projectOf } from '../../core/project/document/newProject';
+import type { Doc } from '../../core/project/document/schema';
+import { describeProblem } from '../../core/foundations/problems/describe';
 import type { Clock } from '../persistence/projectWriter';
 import type { FontPart } from '../workers/compile.worker';
 import type { Compiled, Compiler } from '../workers/compileClient';

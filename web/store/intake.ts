@@ -1,17 +1,22 @@
-import { counted } from '../../core/problems/counted';
-import type { DroppedFile, SortedFiles } from '../../core/artwork/sortFiles';
-import { addingMadeSheet } from '../../core/document/commands/madeSheets';
-import { addSheet, missingOfBill, soughtOn, takingLifted } from '../../core/document/commands/lifting';
-import { sheetOfCode, takePractice } from '../../core/document/commands/practice';
-import { inPlaceOf, readAs, type TakenFor } from '../../core/document/commands/takenFor';
-import type { ProjectDiff } from '../../core/document/diff';
-import { finish, type Steps } from '../../core/steps';
-import { charactersOf } from '../../core/artwork/template/makeTemplate';
-import { FIRST_RECIPE, projectOf } from '../../core/document/newProject';
-import { unpackRow } from '../../core/document/packing/packRows';
-import type { Doc, SheetRow } from '../../core/document/schema';
-import type { TracedPiece, TracedSheet } from '../../core/find/liftSheet';
-import { fail, inFile, problem } from '../../core/problems/problem';
+import { counted } from '../../core/foundations/problems/counted';
+import type { DroppedFile, SortedFiles } from '../../core/lifting/artwork/sortFiles';
+import { addingMadeSheet } from '../../core/project/document/commands/madeSheets';
+import {
+  addSheet,
+  missingOfBill,
+  soughtOn,
+  takingLifted,
+} from '../../core/project/document/commands/lifting';
+import { sheetOfCode, takePractice } from '../../core/project/document/commands/practice';
+import { inPlaceOf, readAs, type TakenFor } from '../../core/project/document/commands/takenFor';
+import type { ProjectDiff } from '../../core/project/document/diff';
+import { finish, type Steps } from '../../core/foundations/steps';
+import { charactersOf } from '../../core/lifting/artwork/template/makeTemplate';
+import { FIRST_RECIPE, projectOf } from '../../core/project/document/newProject';
+import { unpackRow } from '../../core/project/document/packing/packRows';
+import type { Doc, SheetRow } from '../../core/project/document/schema';
+import type { TracedPiece, TracedSheet } from '../../core/lifting/find/liftSheet';
+import { fail, inFile, problem } from '../../core/foundations/problems/problem';
 import { fromLatest } from '../jobs/inSlices';
 import type { JobContext, JobHandle, JobQueue } from '../jobs/jobQueue';
 import type { IntakeItem, StoredFile } from '../persistence/db';

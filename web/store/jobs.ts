@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from 'react';
-import { fail } from '../../core/problems/problem';
+import { fail } from '../../core/foundations/problems/problem';
 import { JobQueue, type JobContext, type JobHandle, type JobView } from '../jobs/jobQueue';
 import type { Session } from './session';
 

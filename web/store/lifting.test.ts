@@ -1,6 +1,6 @@
-import { dropPiece } from '../../core/document/commands/lifting';
-import type { Doc } from '../../core/document/schema';
-import { fail, ok, type Result } from '../../core/problems/problem';
+import { dropPiece } from '../../core/project/document/commands/lifting';
+import type { Doc } from '../../core/project/document/schema';
+import { fail, ok, type Result } from '../../core/foundations/problems/problem';
 import { liftedSheet } from '../../core/testing/liftedSheet';
 import { WorkBench, withLiftedPage } from '../testing/workBench';
 import { createMending } from './lifting';

@@ -1,9 +1,9 @@
-import { replacePieces } from '../../core/document/commands/mending';
-import type { TakenFor } from '../../core/document/commands/takenFor';
-import type { Doc, PieceRow, SheetRow } from '../../core/document/schema';
-import type { Reshape, Reshaped } from '../../core/find/reshape';
-import { readingOf } from '../../core/printed/readSheet';
-import { inFile } from '../../core/problems/problem';
+import { replacePieces } from '../../core/project/document/commands/mending';
+import type { TakenFor } from '../../core/project/document/commands/takenFor';
+import type { Doc, PieceRow, SheetRow } from '../../core/project/document/schema';
+import type { Reshape, Reshaped } from '../../core/lifting/find/reshape';
+import { readingOf } from '../../core/lifting/printed/readSheet';
+import { inFile } from '../../core/foundations/problems/problem';
 import { storage } from '../persistence/projects';
 import { createIntake } from './intake';
 import { currentSession, onProjectOpened } from './projectStore';

@@ -1,4 +1,4 @@
-import { problem } from '../../core/problems/problem';
+import { problem } from '../../core/foundations/problems/problem';
 import { FakeClock } from '../testing/fakeClock';
 import { createMessages, PASSES_AFTER_MS } from './messages';
 

@@ -1,5 +1,5 @@
 import { createStore } from 'zustand/vanilla';
-import type { Problem } from '../../core/problems/problem';
+import type { Problem } from '../../core/foundations/problems/problem';
 
 /** A message on the page. */
 export interface Message {

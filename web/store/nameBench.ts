@@ -1,10 +1,10 @@
 import { create } from 'zustand';
-import { nameGlyph, namePiece, type WhenTaken } from '../../core/document/commands/assigning';
-import { glyphOfCodePoint } from '../../core/document/commands/naming';
-import { relabelPiece } from '../../core/document/commands/lifting';
-import { isWorkedOn } from '../../core/document/commands/seatInto';
-import type { Doc, GlyphRow, PieceRow } from '../../core/document/schema';
-import { problem } from '../../core/problems/problem';
+import { nameGlyph, namePiece, type WhenTaken } from '../../core/project/document/commands/assigning';
+import { glyphOfCodePoint } from '../../core/project/document/commands/naming';
+import { relabelPiece } from '../../core/project/document/commands/lifting';
+import { isWorkedOn } from '../../core/project/document/commands/seatInto';
+import type { Doc, GlyphRow, PieceRow } from '../../core/project/document/schema';
+import { problem } from '../../core/foundations/problems/problem';
 import { useProject } from './projectStore';
 
 /** What is to be given a character: a piece of a sheet, or a glyph. */

@@ -1,4 +1,4 @@
-import { counted } from '../../core/problems/counted';
+import { counted } from '../../core/foundations/problems/counted';
 import type { JobContext } from '../jobs/jobQueue';
 import { runFor } from './jobs';
 import type { Session } from './session';

@@ -1,9 +1,9 @@
 import { WorkBench } from '../testing/workBench';
-import { readPasted } from '../../core/artwork/readPasted';
-import { makeTemplate } from '../../core/artwork/template/makeTemplate';
-import { startGlyph } from '../../core/document/commands/naming';
-import { advanceOf, inkBox } from '../../core/document/metrics';
-import { contoursBox } from '../../core/geometry/measure';
+import { readPasted } from '../../core/lifting/artwork/readPasted';
+import { makeTemplate } from '../../core/lifting/artwork/template/makeTemplate';
+import { startGlyph } from '../../core/project/document/commands/naming';
+import { advanceOf, inkBox } from '../../core/project/document/metrics';
+import { contoursBox } from '../../core/foundations/geometry/measure';
 import { createPasting } from './pasting';
 
 const O = { glyphId: 'o', of: 'outline' } as const;

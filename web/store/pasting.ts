@@ -1,5 +1,5 @@
-import { pastedSvg } from '../../core/artwork/readArtwork';
-import type { PastedDrawing } from '../../core/artwork/readPasted';
+import { pastedSvg } from '../../core/lifting/artwork/readArtwork';
+import type { PastedDrawing } from '../../core/lifting/artwork/readPasted';
 import {
   contoursOf,
   pasteContours,
@@ -7,14 +7,14 @@ import {
   pasteInPlace,
   type PointRef,
   type Target,
-} from '../../core/document/commands/dressing';
-import type { ProjectDiff } from '../../core/document/diff';
-import type { Doc } from '../../core/document/schema';
-import { originX } from '../../core/document/metrics';
-import { translation } from '../../core/geometry/affine';
-import { transformContours } from '../../core/geometry/contour';
-import { inFile } from '../../core/problems/problem';
-import { copiedContours, copiedSvg } from '../../core/svg/clipboard';
+} from '../../core/project/document/commands/dressing';
+import type { ProjectDiff } from '../../core/project/document/diff';
+import type { Doc } from '../../core/project/document/schema';
+import { originX } from '../../core/project/document/metrics';
+import { translation } from '../../core/foundations/geometry/affine';
+import { transformContours } from '../../core/foundations/geometry/contour';
+import { inFile } from '../../core/foundations/problems/problem';
+import { copiedContours, copiedSvg } from '../../core/readers/svg/clipboard';
 import type { JobContext } from '../jobs/jobQueue';
 import { runFor } from './jobs';
 import type { Session } from './session';

@@ -1,11 +1,11 @@
-import { changePen, takeSkeleton } from '../../core/document/commands/dressing';
-import { drawnPieces, takeDrawn } from '../../core/document/commands/drawn';
-import { edit } from '../../core/document/inStep/edit';
-import type { Doc } from '../../core/document/schema';
-import { contoursBox } from '../../core/geometry/measure';
-import { writtenOutline } from '../../core/pen/writtenOutline';
-import { DEFAULT_PEN, type PenStroke } from '../../core/pen/strokes';
-import { penOutline } from '../../core/dress/grow';
+import { changePen, takeSkeleton } from '../../core/project/document/commands/dressing';
+import { drawnPieces, takeDrawn } from '../../core/project/document/commands/drawn';
+import { edit } from '../../core/project/document/inStep/edit';
+import type { Doc } from '../../core/project/document/schema';
+import { contoursBox } from '../../core/foundations/geometry/measure';
+import { writtenOutline } from '../../core/tracing/pen/writtenOutline';
+import { DEFAULT_PEN, type PenStroke } from '../../core/tracing/pen/strokes';
+import { penOutline } from '../../core/outlines/dress/grow';
 import { WorkBench } from '../testing/workBench';
 import { createPenning, lettersForPen, lettersWithPen, usePenning, writtenLetters } from './penning';
 

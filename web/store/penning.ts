@@ -1,11 +1,11 @@
 import { create } from 'zustand';
-import { penFound, type OutlineSkeleton } from '../../core/centreline/skeletonOfOutline';
-import { takePens, takeSkeletons, type PenDrawn } from '../../core/document/commands/dressing';
-import { drawnPieces, takeInkedAgain } from '../../core/document/commands/drawn';
-import type { Doc, GlyphRow, PieceRow } from '../../core/document/schema';
-import type { PenShape } from '../../core/dress/grow';
-import type { Contour } from '../../core/geometry/contour';
-import type { Pen, PenStroke } from '../../core/pen/strokes';
+import { penFound, type OutlineSkeleton } from '../../core/tracing/centreline/skeletonOfOutline';
+import { takePens, takeSkeletons, type PenDrawn } from '../../core/project/document/commands/dressing';
+import { drawnPieces, takeInkedAgain } from '../../core/project/document/commands/drawn';
+import type { Doc, GlyphRow, PieceRow } from '../../core/project/document/schema';
+import type { PenShape } from '../../core/outlines/dress/grow';
+import type { Contour } from '../../core/foundations/geometry/contour';
+import type { Pen, PenStroke } from '../../core/tracing/pen/strokes';
 import { lettersToStem } from './stemming';
 import { nothingUnderWay, overLetters, type HowFarOver } from './overLetters';
 import { drawnGlyphs } from './selectors';

@@ -1,6 +1,6 @@
-import { practicePages } from '../../core/practice/layout';
-import { type PracticeSettings } from '../../core/practice/settings';
-import { changeProject } from '../../core/document/commands/naming';
+import { practicePages } from '../../core/lifting/practice/layout';
+import { type PracticeSettings } from '../../core/lifting/practice/settings';
+import { changeProject } from '../../core/project/document/commands/naming';
 import { download } from '../ui/download';
 import { paintedPng } from '../ui/paintedPng';
 import { currentSession } from './projectStore';
@@ -17,7 +17,7 @@ export async function savePracticeSheet(wanted: PracticeWanted): Promise<void> {
   const { characters, settings, title } = wanted;
   const pages = practicePages([...characters], settings);
   // The PDF writer is large; it is fetched when it is wanted.
-  const { practicePdf } = await import('../../core/practice/pdf');
+  const { practicePdf } = await import('../../core/lifting/practice/pdf');
   download(await practicePdf(pages, title), `${title} practice sheet.pdf`, 'application/pdf');
   keepLayout(wanted);
 }
@@ -30,7 +30,7 @@ export async function savePracticePictures(wanted: PracticeWanted, widthPx: numb
   const { characters, settings, title } = wanted;
   const pages = practicePages([...characters], settings);
   const [{ practicePageSvg }, { zipSync }] = await Promise.all([
-    import('../../core/practice/pageSvg'),
+    import('../../core/lifting/practice/pageSvg'),
     import('fflate'),
   ]);
   const files: Record<string, Uint8Array> = {};

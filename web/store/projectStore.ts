@@ -1,9 +1,9 @@
 import { create } from 'zustand';
-import type { ProjectDiff } from '../../core/document/diff';
-import { emptyHistory, type History } from '../../core/document/history';
-import type { DamagedRow } from '../../core/document/opening/openRows';
-import type { Doc } from '../../core/document/schema';
-import type { Problem } from '../../core/problems/problem';
+import type { ProjectDiff } from '../../core/project/document/diff';
+import { emptyHistory, type History } from '../../core/project/document/history';
+import type { DamagedRow } from '../../core/project/document/opening/openRows';
+import type { Doc } from '../../core/project/document/schema';
+import type { Problem } from '../../core/foundations/problems/problem';
 import { archive } from '../workers/archiveClient';
 import { storage } from '../persistence/projects';
 import { liveFont } from './liveFont';

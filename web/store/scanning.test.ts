@@ -1,5 +1,5 @@
-import type { Device, Glass } from '../../core/scanner/messages';
-import { projectOf } from '../../core/document/newProject';
+import type { Device, Glass } from '../../core/lifting/scanner/messages';
+import { projectOf } from '../../core/project/document/newProject';
 import { WorkBench } from '../testing/workBench';
 import { createScanning, useScanning } from './scanning';
 

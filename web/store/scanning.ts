@@ -8,10 +8,10 @@ import {
   type Glass,
   type ScanFault,
   type ScanJob,
-} from '../../core/scanner/messages';
-import { changeProject } from '../../core/document/commands/naming';
-import { projectOf } from '../../core/document/newProject';
-import { problem } from '../../core/problems/problem';
+} from '../../core/lifting/scanner/messages';
+import { changeProject } from '../../core/project/document/commands/naming';
+import { projectOf } from '../../core/project/document/newProject';
+import { problem } from '../../core/foundations/problems/problem';
 import { addFilesTo } from './lifting';
 import type { Session } from './session';
 import { world } from './world';

@@ -1,10 +1,10 @@
-import { isDoubtful } from '../../core/document/commands/lifting';
-import { finish } from '../../core/steps';
-import { setBearings } from '../../core/document/commands/fitting';
-import { addSheet, dropPiece, relabelPiece, takeLifted } from '../../core/document/commands/lifting';
-import { edit, editAll } from '../../core/document/inStep/edit';
-import { newProject, projectOf } from '../../core/document/newProject';
-import type { Doc } from '../../core/document/schema';
+import { isDoubtful } from '../../core/project/document/commands/lifting';
+import { finish } from '../../core/foundations/steps';
+import { setBearings } from '../../core/project/document/commands/fitting';
+import { addSheet, dropPiece, relabelPiece, takeLifted } from '../../core/project/document/commands/lifting';
+import { edit, editAll } from '../../core/project/document/inStep/edit';
+import { newProject, projectOf } from '../../core/project/document/newProject';
+import type { Doc } from '../../core/project/document/schema';
 import { sampleProject } from '../../core/testing/sampleProject';
 import { liftedSheet } from '../../core/testing/liftedSheet';
 import {

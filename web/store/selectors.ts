@@ -1,13 +1,13 @@
-import { isDoubtful } from '../../core/document/commands/lifting';
-import { counted } from '../../core/problems/counted';
-import { checkingProject, checkProject } from '../../core/check/checkProject';
-import type { Steps } from '../../core/steps';
-import { codePointsInOrder } from '../../core/document/order';
-import { standings } from '../../core/document/commands/placing';
-import { missingOfBill } from '../../core/document/commands/lifting';
-import { projectOf } from '../../core/document/newProject';
-import type { Doc, GlyphRow, PieceRow, SheetRow } from '../../core/document/schema';
-import type { Standing } from '../../core/seat/standing';
+import { isDoubtful } from '../../core/project/document/commands/lifting';
+import { counted } from '../../core/foundations/problems/counted';
+import { checkingProject, checkProject } from '../../core/fonts/check/checkProject';
+import type { Steps } from '../../core/foundations/steps';
+import { codePointsInOrder } from '../../core/project/document/order';
+import { standings } from '../../core/project/document/commands/placing';
+import { missingOfBill } from '../../core/project/document/commands/lifting';
+import { projectOf } from '../../core/project/document/newProject';
+import type { Doc, GlyphRow, PieceRow, SheetRow } from '../../core/project/document/schema';
+import type { Standing } from '../../core/type/seat/standing';
 
 /** A sheet of outlines: there is no picture behind it. */
 export const isDrawn = (s: SheetRow): boolean =>

@@ -1,10 +1,18 @@
 import { createStore } from 'zustand/vanilla';
-import type { ProjectDiff } from '../../core/document/diff';
-import { changesBetween } from '../../core/document/diffBetween';
-import { commit, emptyHistory, goTo, redo, undo, type History, type Step } from '../../core/document/history';
-import type { DamagedRow } from '../../core/document/opening/openRows';
-import { SCHEMA_VERSION, type Doc } from '../../core/document/schema';
-import { fail, problem, type Problem, type Result } from '../../core/problems/problem';
+import type { ProjectDiff } from '../../core/project/document/diff';
+import { changesBetween } from '../../core/project/document/diffBetween';
+import {
+  commit,
+  emptyHistory,
+  goTo,
+  redo,
+  undo,
+  type History,
+  type Step,
+} from '../../core/project/document/history';
+import type { DamagedRow } from '../../core/project/document/opening/openRows';
+import { SCHEMA_VERSION, type Doc } from '../../core/project/document/schema';
+import { fail, problem, type Problem, type Result } from '../../core/foundations/problems/problem';
 import { lockProject, type Locks, type ProjectLock } from '../persistence/projectLock';
 import { summaryOf, type ProjectRows } from '../persistence/projectRows';
 import { ProjectWriter, type Clock } from '../persistence/projectWriter';

@@ -1,9 +1,9 @@
-import { setStems } from '../../core/document/commands/dressing';
-import { draft } from '../../core/document/diff';
-import { edit } from '../../core/document/inStep/edit';
-import { projectOf } from '../../core/document/newProject';
-import type { Doc } from '../../core/document/schema';
-import { stemOf } from '../../core/dress/stems';
+import { setStems } from '../../core/project/document/commands/dressing';
+import { draft } from '../../core/project/document/diff';
+import { edit } from '../../core/project/document/inStep/edit';
+import { projectOf } from '../../core/project/document/newProject';
+import type { Doc } from '../../core/project/document/schema';
+import { stemOf } from '../../core/outlines/dress/stems';
 import { box } from '../../core/testing/randomOutlines';
 import { WorkBench } from '../testing/workBench';
 import { createStemming, lettersToStem, useStemming } from './stemming';

@@ -1,7 +1,7 @@
 import { create } from 'zustand';
-import { takeStems } from '../../core/document/commands/dressing';
-import { projectOf } from '../../core/document/newProject';
-import type { Doc, GlyphRow } from '../../core/document/schema';
+import { takeStems } from '../../core/project/document/commands/dressing';
+import { projectOf } from '../../core/project/document/newProject';
+import type { Doc, GlyphRow } from '../../core/project/document/schema';
 import type { Stemmed } from '../workers/dressApi';
 import { nothingUnderWay, overLetters, type HowFarOver } from './overLetters';
 import { drawnGlyphs } from './selectors';

@@ -1,7 +1,7 @@
-import { setBearings } from '../../core/document/commands/fitting';
-import type { Doc } from '../../core/document/schema';
-import type { TraceRecipe } from '../../core/find/tracePiece';
-import { ok } from '../../core/problems/problem';
+import { setBearings } from '../../core/project/document/commands/fitting';
+import type { Doc } from '../../core/project/document/schema';
+import type { TraceRecipe } from '../../core/lifting/find/tracePiece';
+import { ok } from '../../core/foundations/problems/problem';
 import { box } from '../../core/testing/randomOutlines';
 import { WorkBench, withLiftedPage } from '../testing/workBench';
 import type { World } from './world';

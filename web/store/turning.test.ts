@@ -1,8 +1,8 @@
-import { draft } from '../../core/document/diff';
-import { edit } from '../../core/document/inStep/edit';
-import type { Doc } from '../../core/document/schema';
-import { stemOf } from '../../core/dress/stems';
-import { contoursBox } from '../../core/geometry/measure';
+import { draft } from '../../core/project/document/diff';
+import { edit } from '../../core/project/document/inStep/edit';
+import type { Doc } from '../../core/project/document/schema';
+import { stemOf } from '../../core/outlines/dress/stems';
+import { contoursBox } from '../../core/foundations/geometry/measure';
 import { box } from '../../core/testing/randomOutlines';
 import { WorkBench } from '../testing/workBench';
 import { useDressBench } from './dressBench';

@@ -7,10 +7,10 @@ import {
   turnPoints,
   type PointRef,
   type Target,
-} from '../../core/document/commands/dressing';
-import { stemOf } from '../../core/dress/stems';
-import { turningMap, type Turning } from '../../core/geometry/turning';
-import type { Vec } from '../../core/geometry/vec';
+} from '../../core/project/document/commands/dressing';
+import { stemOf } from '../../core/outlines/dress/stems';
+import { turningMap, type Turning } from '../../core/foundations/geometry/turning';
+import type { Vec } from '../../core/foundations/geometry/vec';
 import { useDressBench } from './dressBench';
 import type { Stemmed } from '../workers/dressApi';
 import { world, type World } from './world';

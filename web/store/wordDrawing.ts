@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
-import type { WordSvg } from '../../core/compile/wordSvg';
-import type { Doc } from '../../core/document/schema';
+import type { WordSvg } from '../../core/fonts/compile/wordSvg';
+import type { Doc } from '../../core/project/document/schema';
 import { useDoc } from './projectStore';
 import { world } from './world';
 

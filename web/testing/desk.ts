@@ -1,8 +1,8 @@
-import { openRows } from '../../core/document/opening/openRows';
-import { newProject } from '../../core/document/newProject';
-import { SCHEMA_VERSION, type Doc } from '../../core/document/schema';
-import { fail, ok, type Problem } from '../../core/problems/problem';
-import { emptyHistory } from '../../core/document/history';
+import { openRows } from '../../core/project/document/opening/openRows';
+import { newProject } from '../../core/project/document/newProject';
+import { SCHEMA_VERSION, type Doc } from '../../core/project/document/schema';
+import { fail, ok, type Problem } from '../../core/foundations/problems/problem';
+import { emptyHistory } from '../../core/project/document/history';
 import { JobQueue } from '../jobs/jobQueue';
 import type { Locks } from '../persistence/projectLock';
 import { Sessions } from '../store/session';

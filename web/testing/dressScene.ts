@@ -1,4 +1,4 @@
-import { polygon, type Contour } from '../../core/geometry/contour';
+import { polygon, type Contour } from '../../core/foundations/geometry/contour';
 import type { DressPointer, DressScene } from '../tools/dress/scene';
 
 export const rectangle = (width: number, height: number): Contour =>

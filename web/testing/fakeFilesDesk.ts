@@ -1,9 +1,9 @@
 import type { Remote } from 'comlink';
-import { fail, ok, type Result } from '../../core/problems/problem';
-import type { DroppedFile, SortedFiles } from '../../core/artwork/sortFiles';
-import { artworkSheet } from '../../core/artwork/makeSheets';
-import type { TracedPiece } from '../../core/find/liftSheet';
-import { packRow } from '../../core/document/packing/packRows';
+import { fail, ok, type Result } from '../../core/foundations/problems/problem';
+import type { DroppedFile, SortedFiles } from '../../core/lifting/artwork/sortFiles';
+import { artworkSheet } from '../../core/lifting/artwork/makeSheets';
+import type { TracedPiece } from '../../core/lifting/find/liftSheet';
+import { packRow } from '../../core/project/document/packing/packRows';
 import { liftedSheet } from '../../core/testing/liftedSheet';
 import { WorkerHost, type Started } from '../jobs/workerHost';
 import type { ArtworkApi, MadeOfFiles } from '../workers/artwork.worker';

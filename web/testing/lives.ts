@@ -1,14 +1,24 @@
 import fc from 'fast-check';
-import { danglingReferences } from '../../core/document/dangling';
-import { setBearings, setFollows, setGroupKerning, setKerning } from '../../core/document/commands/fitting';
-import { relabelPiece, removeSheet, addSheet, takeLifted } from '../../core/document/commands/lifting';
-import { renameGlyph, startGlyph } from '../../core/document/commands/naming';
-import { movePoints, outlineOf, shareContours } from '../../core/document/commands/dressing';
-import { composeAccents } from '../../core/document/commands/composing';
-import type { ProjectDiff } from '../../core/document/diff';
-import { commit, redo, undo, type History, type Step } from '../../core/document/history';
-import { openRows } from '../../core/document/opening/openRows';
-import { SCHEMA_VERSION, type Doc } from '../../core/document/schema';
+import { danglingReferences } from '../../core/project/document/dangling';
+import {
+  setBearings,
+  setFollows,
+  setGroupKerning,
+  setKerning,
+} from '../../core/project/document/commands/fitting';
+import {
+  relabelPiece,
+  removeSheet,
+  addSheet,
+  takeLifted,
+} from '../../core/project/document/commands/lifting';
+import { renameGlyph, startGlyph } from '../../core/project/document/commands/naming';
+import { movePoints, outlineOf, shareContours } from '../../core/project/document/commands/dressing';
+import { composeAccents } from '../../core/project/document/commands/composing';
+import type { ProjectDiff } from '../../core/project/document/diff';
+import { commit, redo, undo, type History, type Step } from '../../core/project/document/history';
+import { openRows } from '../../core/project/document/opening/openRows';
+import { SCHEMA_VERSION, type Doc } from '../../core/project/document/schema';
 import { liftedSheet } from '../../core/testing/liftedSheet';
 import { ProjectWriter } from '../persistence/projectWriter';
 import { summaryOf, type ProjectRows } from '../persistence/projectRows';

@@ -1,6 +1,6 @@
-import { applyDiff, diffOfWhole } from '../../core/document/diff';
-import { emptyHistory, type History } from '../../core/document/history';
-import { TABLE_NAMES, type Doc } from '../../core/document/schema';
+import { applyDiff, diffOfWhole } from '../../core/project/document/diff';
+import { emptyHistory, type History } from '../../core/project/document/history';
+import { TABLE_NAMES, type Doc } from '../../core/project/document/schema';
 import type { ProjectRows, ProjectWrite, StoredTables } from '../persistence/projectRows';
 import { ProjectGone } from '../persistence/projectRows';
 

@@ -1,7 +1,7 @@
 import type { Remote } from 'comlink';
-import { addSheet, takeLifted } from '../../core/document/commands/lifting';
-import { edit } from '../../core/document/inStep/edit';
-import type { Doc } from '../../core/document/schema';
+import { addSheet, takeLifted } from '../../core/project/document/commands/lifting';
+import { edit } from '../../core/project/document/inStep/edit';
+import type { Doc } from '../../core/project/document/schema';
 import { liftedSheet } from '../../core/testing/liftedSheet';
 import { sampleProject } from '../../core/testing/sampleProject';
 import { WorkerHost } from '../jobs/workerHost';

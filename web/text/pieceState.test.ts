@@ -1,7 +1,7 @@
-import { addSheet, takeLifted } from '../../core/document/commands/lifting';
-import { editAll } from '../../core/document/inStep/edit';
-import { newProject } from '../../core/document/newProject';
-import type { PieceRow, SheetRow } from '../../core/document/schema';
+import { addSheet, takeLifted } from '../../core/project/document/commands/lifting';
+import { editAll } from '../../core/project/document/inStep/edit';
+import { newProject } from '../../core/project/document/newProject';
+import type { PieceRow, SheetRow } from '../../core/project/document/schema';
 import { liftedSheet } from '../../core/testing/liftedSheet';
 import { pieceStateText } from './pieceState';
 

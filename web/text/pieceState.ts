@@ -1,4 +1,4 @@
-import type { PieceRow, SheetRow } from '../../core/document/schema';
+import type { PieceRow, SheetRow } from '../../core/project/document/schema';
 
 /** How a piece came by its character, in a few words; nobody is said to have accepted what nobody looked at. */
 export function pieceStateText(piece: PieceRow, sheet: SheetRow | undefined): string {

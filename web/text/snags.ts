@@ -1,4 +1,4 @@
-import type { SnagKind } from '../../core/dress/snags';
+import type { SnagKind } from '../../core/outlines/dress/snags';
 
 /** What each snag is called, with how much, and what mending it does. */
 export const SNAG_TEXT: Record<

@@ -1,4 +1,4 @@
-import type { Fault, Standing } from '../../core/seat/standing';
+import type { Fault, Standing } from '../../core/type/seat/standing';
 
 /** What a letter that stands out does, with how much. */
 export const FAULT_TEXT: Record<Fault, (amount: number) => string> = {

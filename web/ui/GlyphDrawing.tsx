@@ -1,9 +1,9 @@
 import { memo, useMemo } from 'react';
-import { scaling } from '../../core/geometry/affine';
-import { transformContours } from '../../core/geometry/contour';
-import { advanceOf, placedContours } from '../../core/document/metrics';
-import type { GlyphRow } from '../../core/document/schema';
-import { pathData } from '../../core/svg/pathData';
+import { scaling } from '../../core/foundations/geometry/affine';
+import { transformContours } from '../../core/foundations/geometry/contour';
+import { advanceOf, placedContours } from '../../core/project/document/metrics';
+import type { GlyphRow } from '../../core/project/document/schema';
+import { pathData } from '../../core/readers/svg/pathData';
 
 /** A glyph drawn from its outline, all at the same scale, on the same line. */
 export const GlyphDrawing = memo(function GlyphDrawing({ glyph, size }: { glyph: GlyphRow; size: number }) {

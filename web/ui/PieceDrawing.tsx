@@ -1,7 +1,7 @@
 import { memo, useMemo } from 'react';
-import type { PieceRow } from '../../core/document/schema';
-import { contoursBox } from '../../core/geometry/measure';
-import { pathData } from '../../core/svg/pathData';
+import type { PieceRow } from '../../core/project/document/schema';
+import { contoursBox } from '../../core/foundations/geometry/measure';
+import { pathData } from '../../core/readers/svg/pathData';
 
 interface Props {
   readonly piece: PieceRow;

@@ -1,10 +1,10 @@
-import { openProjectFile } from '../../core/archive/readProject';
-import { streamProject } from '../../core/archive/writeProject';
-import { emptyHistory, type History } from '../../core/document/history';
-import { packRow } from '../../core/document/packing/packRows';
-import { openRows, type OpenedDoc } from '../../core/document/opening/openRows';
-import { SCHEMA_VERSION, TABLE_NAMES, type Doc, type TableName } from '../../core/document/schema';
-import { fail, ok, problem, type Problem, type Result } from '../../core/problems/problem';
+import { openProjectFile } from '../../core/project/archive/readProject';
+import { streamProject } from '../../core/project/archive/writeProject';
+import { emptyHistory, type History } from '../../core/project/document/history';
+import { packRow } from '../../core/project/document/packing/packRows';
+import { openRows, type OpenedDoc } from '../../core/project/document/opening/openRows';
+import { SCHEMA_VERSION, TABLE_NAMES, type Doc, type TableName } from '../../core/project/document/schema';
+import { fail, ok, problem, type Problem, type Result } from '../../core/foundations/problems/problem';
 import { db } from '../persistence/db';
 import { pictureStore, markPicturesOf } from '../persistence/pictures';
 import { projectRows, summaryOf } from '../persistence/projectRows';

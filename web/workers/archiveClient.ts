@@ -1,7 +1,7 @@
 import { proxy, type Remote } from 'comlink';
-import { unpackRow } from '../../core/document/packing/packRows';
-import { TABLE_NAMES, type Doc, type TableName } from '../../core/document/schema';
-import type { Result } from '../../core/problems/problem';
+import { unpackRow } from '../../core/project/document/packing/packRows';
+import { TABLE_NAMES, type Doc, type TableName } from '../../core/project/document/schema';
+import type { Result } from '../../core/foundations/problems/problem';
 import { startWorker } from '../jobs/startWorker';
 import { WorkerHost, type Progress } from '../jobs/workerHost';
 import type { ArchiveApi, OpenedProject } from './archive.worker';

@@ -1,25 +1,25 @@
-import type { TakenFor } from '../../core/document/commands/takenFor';
+import type { TakenFor } from '../../core/project/document/commands/takenFor';
 import { zipSync } from 'fflate';
-import { artworkSheet, picturesSheet } from '../../core/artwork/makeSheets';
-import { readPasted } from '../../core/artwork/readPasted';
-import type { LaidOut } from '../../core/artwork/layOut';
-import { expandFiles, pngOf } from '../../core/artwork/expandFiles';
-import { packRow } from '../../core/document/packing/packRows';
+import { artworkSheet, picturesSheet } from '../../core/lifting/artwork/makeSheets';
+import { readPasted } from '../../core/lifting/artwork/readPasted';
+import type { LaidOut } from '../../core/lifting/artwork/layOut';
+import { expandFiles, pngOf } from '../../core/lifting/artwork/expandFiles';
+import { packRow } from '../../core/project/document/packing/packRows';
 import {
   openZip,
   openZips,
   sortFiles,
   type DroppedFile,
   type SortedFiles,
-} from '../../core/artwork/sortFiles';
+} from '../../core/lifting/artwork/sortFiles';
 import { startWorker } from '../jobs/startWorker';
 import { decodeWebp } from './decodeWebp';
 import type { DrawingApi } from './drawing.worker';
 import { readOnCores } from './drawingPool';
 import { serve, tellProgress } from './serve';
-import { pictureIdOf } from '../../core/pictures/pictureId';
-import type { TraceRecipe } from '../../core/find/tracePiece';
-import { ok, type Result } from '../../core/problems/problem';
+import { pictureIdOf } from '../../core/readers/pictures/pictureId';
+import type { TraceRecipe } from '../../core/lifting/find/tracePiece';
+import { ok, type Result } from '../../core/foundations/problems/problem';
 
 /** A sheet made of files of their own, with what is kept of them. Its pieces are fetched a few at a time (`pieces`). */
 export interface MadeOfFiles {

@@ -1,4 +1,4 @@
-import type { Brotli } from '../../core/compile/casts/woff2';
+import type { Brotli } from '../../core/fonts/compile/casts/woff2';
 
 /** Brotli by a compiled package, a megabyte that is fetched when it is wanted. */
 export const brotli: Brotli = async (bytes) => {

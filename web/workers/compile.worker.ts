@@ -1,12 +1,12 @@
 import { transfer } from 'comlink';
-import { castFile, type CastFile } from '../../core/compile/casts/castFile';
-import type { CastFormat } from '../../core/compile/casts/formats';
-import { compileFont, type OutlineFormat } from '../../core/compile/compileFont';
-import { unpackRow } from '../../core/document/packing/packRows';
-import { partOf, readying } from '../../core/compile/partOf';
-import { applyDiff, type ProjectDiff } from '../../core/document/diff';
-import { TABLE_NAMES, type Doc, type TableName } from '../../core/document/schema';
-import { fail, ok, type Result } from '../../core/problems/problem';
+import { castFile, type CastFile } from '../../core/fonts/compile/casts/castFile';
+import type { CastFormat } from '../../core/fonts/compile/casts/formats';
+import { compileFont, type OutlineFormat } from '../../core/fonts/compile/compileFont';
+import { unpackRow } from '../../core/project/document/packing/packRows';
+import { partOf, readying } from '../../core/fonts/compile/partOf';
+import { applyDiff, type ProjectDiff } from '../../core/project/document/diff';
+import { TABLE_NAMES, type Doc, type TableName } from '../../core/project/document/schema';
+import { fail, ok, type Result } from '../../core/foundations/problems/problem';
 import { brotli } from './brotli';
 import { serve } from './serve';
 

@@ -1,9 +1,9 @@
 import type { Remote } from 'comlink';
-import { setBearings } from '../../core/document/commands/fitting';
-import type { ProjectDiff } from '../../core/document/diff';
-import { edit } from '../../core/document/inStep/edit';
-import type { Doc, TableName } from '../../core/document/schema';
-import { ok } from '../../core/problems/problem';
+import { setBearings } from '../../core/project/document/commands/fitting';
+import type { ProjectDiff } from '../../core/project/document/diff';
+import { edit } from '../../core/project/document/inStep/edit';
+import type { Doc, TableName } from '../../core/project/document/schema';
+import { ok } from '../../core/foundations/problems/problem';
 import { sampleProject } from '../../core/testing/sampleProject';
 import type { Started } from '../jobs/workerHost';
 import { settle } from '../testing/fakeClock';

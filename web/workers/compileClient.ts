@@ -1,11 +1,11 @@
 import type { Remote } from 'comlink';
-import type { CastFile } from '../../core/compile/casts/castFile';
-import type { CastFormat } from '../../core/compile/casts/formats';
-import type { OutlineFormat } from '../../core/compile/compileFont';
-import { packRow } from '../../core/document/packing/packRows';
-import type { ProjectDiff } from '../../core/document/diff';
-import type { Doc } from '../../core/document/schema';
-import type { Result } from '../../core/problems/problem';
+import type { CastFile } from '../../core/fonts/compile/casts/castFile';
+import type { CastFormat } from '../../core/fonts/compile/casts/formats';
+import type { OutlineFormat } from '../../core/fonts/compile/compileFont';
+import { packRow } from '../../core/project/document/packing/packRows';
+import type { ProjectDiff } from '../../core/project/document/diff';
+import type { Doc } from '../../core/project/document/schema';
+import type { Result } from '../../core/foundations/problems/problem';
 import { startWorker } from '../jobs/startWorker';
 import { WorkerHost, type Started } from '../jobs/workerHost';
 import type { CompileApi, FontPart } from './compile.worker';

@@ -1,7 +1,7 @@
-import { endsAsJpeg } from '../../core/pictures/decodePicture';
-import { sniffKind } from '../../core/pictures/sniff';
-import { ok, type Result } from '../../core/problems/problem';
-import type { Picture } from '../../core/raster/picture';
+import { endsAsJpeg } from '../../core/readers/pictures/decodePicture';
+import { sniffKind } from '../../core/readers/pictures/sniff';
+import { ok, type Result } from '../../core/foundations/problems/problem';
+import type { Picture } from '../../core/foundations/raster/picture';
 
 /** A JPEG decoded by the browser, ten times as fast as by a script; null for other kinds, and when it can't be. */
 export async function decodeNatively(bytes: Uint8Array): Promise<Result<Picture> | null> {

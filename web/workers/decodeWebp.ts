@@ -1,4 +1,4 @@
-import type { Picture } from '../../core/raster/picture';
+import type { Picture } from '../../core/foundations/raster/picture';
 
 /** A WebP file decoded by the browser, colours as they stand in the file. */
 export async function decodeWebp(bytes: Uint8Array): Promise<Picture> {

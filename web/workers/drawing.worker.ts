@@ -1,7 +1,7 @@
-import { readDrawing } from '../../core/artwork/makeSheets';
-import type { DroppedFile } from '../../core/artwork/sortFiles';
-import { packRow } from '../../core/document/packing/packRows';
-import { ok, type Result } from '../../core/problems/problem';
+import { readDrawing } from '../../core/lifting/artwork/makeSheets';
+import type { DroppedFile } from '../../core/lifting/artwork/sortFiles';
+import { packRow } from '../../core/project/document/packing/packRows';
+import { ok, type Result } from '../../core/foundations/problems/problem';
 import { serve } from './serve';
 
 const api = {

@@ -1,7 +1,7 @@
 import type { Remote } from 'comlink';
-import type { Artwork } from '../../core/artwork/readArtwork';
-import type { DroppedFile } from '../../core/artwork/sortFiles';
-import { ok, type Result } from '../../core/problems/problem';
+import type { Artwork } from '../../core/lifting/artwork/readArtwork';
+import type { DroppedFile } from '../../core/lifting/artwork/sortFiles';
+import { ok, type Result } from '../../core/foundations/problems/problem';
 import type { Started } from '../jobs/workerHost';
 import type { DrawingApi } from './drawing.worker';
 import { readOnCores } from './drawingPool';

@@ -1,9 +1,9 @@
 import type { Remote } from 'comlink';
-import { readInTurn, type ReadDrawings } from '../../core/artwork/makeSheets';
-import type { Artwork } from '../../core/artwork/readArtwork';
-import type { DroppedFile } from '../../core/artwork/sortFiles';
-import { unpackRow } from '../../core/document/packing/packRows';
-import type { Result } from '../../core/problems/problem';
+import { readInTurn, type ReadDrawings } from '../../core/lifting/artwork/makeSheets';
+import type { Artwork } from '../../core/lifting/artwork/readArtwork';
+import type { DroppedFile } from '../../core/lifting/artwork/sortFiles';
+import { unpackRow } from '../../core/project/document/packing/packRows';
+import type { Result } from '../../core/foundations/problems/problem';
 import { WorkerHost, type Started } from '../jobs/workerHost';
 import type { DrawingApi } from './drawing.worker';
 

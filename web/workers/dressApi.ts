@@ -1,12 +1,17 @@
-import { skeletonOfOutline, type OutlineSkeleton } from '../../core/centreline/skeletonOfOutline';
-import { wordSvg, type WordSvg } from '../../core/compile/wordSvg';
-import type { Doc } from '../../core/document/schema';
-import { cleanUp, type CleanedUp, type CleanUp, type CleanUpSettings } from '../../core/dress/cleanUp';
-import { penOutline, type PenShape } from '../../core/dress/grow';
-import { regainWeight } from '../../core/dress/regainWeight';
-import { stemOf } from '../../core/dress/stems';
-import type { Contour } from '../../core/geometry/contour';
-import { fail, ok, type Result } from '../../core/problems/problem';
+import { skeletonOfOutline, type OutlineSkeleton } from '../../core/tracing/centreline/skeletonOfOutline';
+import { wordSvg, type WordSvg } from '../../core/fonts/compile/wordSvg';
+import type { Doc } from '../../core/project/document/schema';
+import {
+  cleanUp,
+  type CleanedUp,
+  type CleanUp,
+  type CleanUpSettings,
+} from '../../core/outlines/dress/cleanUp';
+import { penOutline, type PenShape } from '../../core/outlines/dress/grow';
+import { regainWeight } from '../../core/outlines/dress/regainWeight';
+import { stemOf } from '../../core/outlines/dress/stems';
+import type { Contour } from '../../core/foundations/geometry/contour';
+import { fail, ok, type Result } from '../../core/foundations/problems/problem';
 
 export interface OutlineOf {
   readonly glyphId: string;

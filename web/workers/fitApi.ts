@@ -1,9 +1,9 @@
-import { fitFont, type FitOptions, type FittedFont } from '../../core/fit/fitFont';
-import { faultyJoins, type FaultyJoin } from '../../core/fit/joinCheck';
-import { profilesOf, type LetterToFit } from '../../core/fit/lettersToFit';
-import type { Profile } from '../../core/fit/profiles';
-import { styleOf } from '../../core/fit/style';
-import { fail, ok, type Result } from '../../core/problems/problem';
+import { fitFont, type FitOptions, type FittedFont } from '../../core/type/fit/fitFont';
+import { faultyJoins, type FaultyJoin } from '../../core/type/fit/joinCheck';
+import { profilesOf, type LetterToFit } from '../../core/type/fit/lettersToFit';
+import type { Profile } from '../../core/type/fit/profiles';
+import { styleOf } from '../../core/type/fit/style';
+import { fail, ok, type Result } from '../../core/foundations/problems/problem';
 
 /** A fit with the glyphs that its letters stand for. */
 export interface GlyphFit {

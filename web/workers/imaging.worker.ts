@@ -1,24 +1,29 @@
 import { transfer } from 'comlink';
 import { encode } from 'fast-png';
-import type { PracticeFacts } from '../../core/document/commands/practice';
-import { liftPractice, type LiftedPractice } from '../../core/practice/liftPractice';
-import { findPage, type FoundPage } from '../../core/practice/readPage';
-import { straightenPage } from '../../core/practice/straighten';
-import type { PieceRow, RecipeRow, SheetRow } from '../../core/document/schema';
-import { liftSheet, type TracedSheet } from '../../core/find/liftSheet';
-import { reshape, type PlaceOnPage, type Reshape, type Reshaped } from '../../core/find/reshape';
-import { decodePicture, shrinkStep } from '../../core/pictures/decodePicture';
+import type { PracticeFacts } from '../../core/project/document/commands/practice';
+import { liftPractice, type LiftedPractice } from '../../core/lifting/practice/liftPractice';
+import { findPage, type FoundPage } from '../../core/lifting/practice/readPage';
+import { straightenPage } from '../../core/lifting/practice/straighten';
+import type { PieceRow, RecipeRow, SheetRow } from '../../core/project/document/schema';
+import { liftSheet, type TracedSheet } from '../../core/lifting/find/liftSheet';
+import { reshape, type PlaceOnPage, type Reshape, type Reshaped } from '../../core/lifting/find/reshape';
+import { decodePicture, shrinkStep } from '../../core/readers/pictures/decodePicture';
 import { decodeNatively } from './decodeNatively';
 import { serve, tellProgress } from './serve';
 import { shrinkNatively } from './shrinkNatively';
-import { dpiOf } from '../../core/pictures/dpi';
-import { enlargeCells, readPixelArt } from '../../core/pixels/pixelArt';
-import { sniffKind } from '../../core/pictures/sniff';
-import { pictureIdOf } from '../../core/pictures/pictureId';
-import { fail, ok, type Result } from '../../core/problems/problem';
-import type { Picture } from '../../core/raster/picture';
-import { readSheet, type SheetInk, type SheetRecipe } from '../../core/printed/readSheet';
-import { readPieceRegion, regionBuffers, sheetPalette, type PieceRegion } from '../../core/find/pieceRegion';
+import { dpiOf } from '../../core/readers/pictures/dpi';
+import { enlargeCells, readPixelArt } from '../../core/tracing/pixels/pixelArt';
+import { sniffKind } from '../../core/readers/pictures/sniff';
+import { pictureIdOf } from '../../core/readers/pictures/pictureId';
+import { fail, ok, type Result } from '../../core/foundations/problems/problem';
+import type { Picture } from '../../core/foundations/raster/picture';
+import { readSheet, type SheetInk, type SheetRecipe } from '../../core/lifting/printed/readSheet';
+import {
+  readPieceRegion,
+  regionBuffers,
+  sheetPalette,
+  type PieceRegion,
+} from '../../core/lifting/find/pieceRegion';
 
 export interface PictureFacts {
   readonly pictureId: string;

@@ -1,7 +1,7 @@
-import type { Contour } from '../../core/geometry/contour';
-import { writtenOutline } from '../../core/pen/writtenOutline';
-import type { PenStroke } from '../../core/pen/strokes';
-import { ok, type Result } from '../../core/problems/problem';
+import type { Contour } from '../../core/foundations/geometry/contour';
+import { writtenOutline } from '../../core/tracing/pen/writtenOutline';
+import type { PenStroke } from '../../core/tracing/pen/strokes';
+import { ok, type Result } from '../../core/foundations/problems/problem';
 
 /** What the pen’s worker does. */
 export const penApi = {

@@ -1,6 +1,6 @@
-import { sniffKind } from '../../core/pictures/sniff';
-import { fail, ok, type Result } from '../../core/problems/problem';
-import type { Picture } from '../../core/raster/picture';
+import { sniffKind } from '../../core/readers/pictures/sniff';
+import { fail, ok, type Result } from '../../core/foundations/problems/problem';
+import type { Picture } from '../../core/foundations/raster/picture';
 
 /** A PNG or JPEG made `widthPx` wide while the browser decodes it; turned as its orientation says. */
 export async function shrinkNatively(

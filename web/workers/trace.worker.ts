@@ -1,15 +1,15 @@
 import { transfer } from 'comlink';
-import type { Contour } from '../../core/geometry/contour';
-import type { PieceRegion } from '../../core/find/pieceRegion';
+import type { Contour } from '../../core/foundations/geometry/contour';
+import type { PieceRegion } from '../../core/lifting/find/pieceRegion';
 import {
   deviationOf,
   tracePiece,
   type Deviation,
   type TracedInk,
   type TraceRecipe,
-} from '../../core/find/tracePiece';
-import { fail, ok, type Result } from '../../core/problems/problem';
-import { readEdges } from '../../core/trace/traceRegion';
+} from '../../core/lifting/find/tracePiece';
+import { fail, ok, type Result } from '../../core/foundations/problems/problem';
+import { readEdges } from '../../core/tracing/trace/traceRegion';
 import { serve } from './serve';
 import type { InkOfPiece } from './tracePool';
 

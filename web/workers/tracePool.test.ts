@@ -1,7 +1,7 @@
 import type { Remote } from 'comlink';
-import { ok } from '../../core/problems/problem';
-import type { PieceRegion } from '../../core/find/pieceRegion';
-import type { TraceRecipe } from '../../core/find/tracePiece';
+import { ok } from '../../core/foundations/problems/problem';
+import type { PieceRegion } from '../../core/lifting/find/pieceRegion';
+import type { TraceRecipe } from '../../core/lifting/find/tracePiece';
 import type { Started } from '../jobs/workerHost';
 import type { TraceApi } from './trace.worker';
 import { TracePool } from './tracePool';

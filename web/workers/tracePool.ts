@@ -1,7 +1,7 @@
 import { transfer, type Remote } from 'comlink';
-import type { Deviation, TracedInk, TraceRecipe } from '../../core/find/tracePiece';
-import type { Contour } from '../../core/geometry/contour';
-import { regionBuffers, type PieceRegion } from '../../core/find/pieceRegion';
+import type { Deviation, TracedInk, TraceRecipe } from '../../core/lifting/find/tracePiece';
+import type { Contour } from '../../core/foundations/geometry/contour';
+import { regionBuffers, type PieceRegion } from '../../core/lifting/find/pieceRegion';
 import { startWorker } from '../jobs/startWorker';
 import { Cancelled, WorkerHost, type Started } from '../jobs/workerHost';
 import type { TraceApi } from './trace.worker';

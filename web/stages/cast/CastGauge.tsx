@@ -2,9 +2,9 @@ import { Field, Input } from '@chakra-ui/react';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
-import { versionOf } from '../../../core/compile/fontNames';
-import { changeCasting } from '../../../core/document/commands/casting';
-import type { CastingRow } from '../../../core/document/schema';
+import { versionOf } from '../../../core/fonts/compile/fontNames';
+import { changeCasting } from '../../../core/project/document/commands/casting';
+import type { CastingRow } from '../../../core/project/document/schema';
 import { useDoc, useProject } from '../../store/projectStore';
 import { Gauge } from '../../ui/Gauge';
 

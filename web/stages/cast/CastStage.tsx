@@ -1,7 +1,7 @@
 import { Box, Flex, Heading, Progress, Text } from '@chakra-ui/react';
 import { useState } from 'react';
-import { castingOf, projectOf } from '../../../core/document/newProject';
-import type { CastFile } from '../../../core/compile/casts/castFile';
+import { castingOf, projectOf } from '../../../core/project/document/newProject';
+import type { CastFile } from '../../../core/fonts/compile/casts/castFile';
 import { castAll } from '../../store/casting';
 import { snags } from '../../store/selectors';
 import { currentSession, useDoc } from '../../store/projectStore';

@@ -1,7 +1,7 @@
 import { Heading, Stack, Text } from '@chakra-ui/react';
-import { changeCasting } from '../../../core/document/commands/casting';
-import { CAST_FORMATS, type CastFormat } from '../../../core/compile/casts/formats';
-import type { CastingRow } from '../../../core/document/schema';
+import { changeCasting } from '../../../core/project/document/commands/casting';
+import { CAST_FORMATS, type CastFormat } from '../../../core/fonts/compile/casts/formats';
+import type { CastingRow } from '../../../core/project/document/schema';
 import { useDoc, useProject } from '../../store/projectStore';
 import { CheckField } from '../../ui/CheckField';
 

@@ -1,6 +1,6 @@
 import { Flex, Heading, Text } from '@chakra-ui/react';
-import type { CastFile } from '../../../core/compile/casts/castFile';
-import { CAST_FORMATS, MEDIA_TYPES } from '../../../core/compile/casts/formats';
+import type { CastFile } from '../../../core/fonts/compile/casts/castFile';
+import { CAST_FORMATS, MEDIA_TYPES } from '../../../core/fonts/compile/casts/formats';
 import { download } from '../../ui/download';
 import { InkButton } from '../../ui/InkButton';
 

@@ -1,6 +1,6 @@
 import { Box, Heading, Text, Textarea } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
-import type { CastFile } from '../../../core/compile/casts/castFile';
+import type { CastFile } from '../../../core/fonts/compile/casts/castFile';
 
 /** A field set in the very bytes of a cast file, before anything is installed. */
 export function TryIt({ file }: { file: CastFile | null }) {

@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import { Bench, EmptyBench } from '../../ui/Bench';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';
-import type { GlyphRow } from '../../../core/document/schema';
+import type { GlyphRow } from '../../../core/project/document/schema';
 import { FileDrop } from '../../panels/FileDrop';
 import { addFiles } from '../../store/lifting';
 import { filesForSlot } from '../../store/filesForSlot';

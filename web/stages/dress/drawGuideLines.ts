@@ -1,7 +1,7 @@
-import type { ShownGuide } from '../../../core/document/commands/guides';
-import type { GlyphRow, ProjectRow } from '../../../core/document/schema';
-import { wayOf, type GuideLine } from '../../../core/dress/guides';
-import type { Contour } from '../../../core/geometry/contour';
+import type { ShownGuide } from '../../../core/project/document/commands/guides';
+import type { GlyphRow, ProjectRow } from '../../../core/project/document/schema';
+import { wayOf, type GuideLine } from '../../../core/outlines/dress/guides';
+import type { Contour } from '../../../core/foundations/geometry/contour';
 import type { Inks } from '../../canvas/inks';
 import { emAt as at, toWorld, type View } from '../../canvas/view';
 import type { HeldGuide } from '../../tools/dress/scene';

@@ -1,7 +1,7 @@
-import type { PointRef } from '../../../core/document/commands/dressing';
-import { segmentAt, segmentCount, type Contour } from '../../../core/geometry/contour';
-import { cubicDerivative, pointOnCubic } from '../../../core/geometry/cubic';
-import { unit, type Vec } from '../../../core/geometry/vec';
+import type { PointRef } from '../../../core/project/document/commands/dressing';
+import { segmentAt, segmentCount, type Contour } from '../../../core/foundations/geometry/contour';
+import { cubicDerivative, pointOnCubic } from '../../../core/foundations/geometry/cubic';
+import { unit, type Vec } from '../../../core/foundations/geometry/vec';
 import type { Inks } from '../../canvas/inks';
 import { addNodeMark, drawHandleMark, drawNodeMark, nodeDirection, NodeMarks } from '../../canvas/nodeMarks';
 import { emAt as at, type View } from '../../canvas/view';

@@ -1,11 +1,11 @@
-import { thicknessAt, inkAlong } from '../../../core/dress/stems';
-import type { Guide } from '../../../core/dress/snapping';
-import { isLine, segmentAt, segmentCount, type Contour } from '../../../core/geometry/contour';
-import { cubicDerivative, pointOnCubic } from '../../../core/geometry/cubic';
-import { distance, unit, type Vec } from '../../../core/geometry/vec';
-import { placesAlong } from '../../../core/outline/deviation';
-import { chordsOf, type ChordGrid } from '../../../core/outline/flat';
-import { curvature } from '../../../core/outline/points';
+import { thicknessAt, inkAlong } from '../../../core/outlines/dress/stems';
+import type { Guide } from '../../../core/outlines/dress/snapping';
+import { isLine, segmentAt, segmentCount, type Contour } from '../../../core/foundations/geometry/contour';
+import { cubicDerivative, pointOnCubic } from '../../../core/foundations/geometry/cubic';
+import { distance, unit, type Vec } from '../../../core/foundations/geometry/vec';
+import { placesAlong } from '../../../core/outlines/outline/deviation';
+import { chordsOf, type ChordGrid } from '../../../core/outlines/outline/flat';
+import { curvature } from '../../../core/outlines/outline/points';
 import type { Inks } from '../../canvas/inks';
 import { emAt as at, type View } from '../../canvas/view';
 

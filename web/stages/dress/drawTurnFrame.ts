@@ -1,5 +1,5 @@
-import { chosenOrAll, type PointRef } from '../../../core/document/commands/dressing';
-import type { Contour } from '../../../core/geometry/contour';
+import { chosenOrAll, type PointRef } from '../../../core/project/document/commands/dressing';
+import type { Contour } from '../../../core/foundations/geometry/contour';
 import type { Inks } from '../../canvas/inks';
 import { emAt as at, type View } from '../../canvas/view';
 import { HIT_RADIUS_PX } from '../../tools/dress/hitTest';

@@ -1,7 +1,7 @@
-import { advanceOf, placedContours } from '../../../core/document/metrics';
-import { projectOf } from '../../../core/document/newProject';
-import type { Doc, GlyphRow } from '../../../core/document/schema';
-import type { Contour } from '../../../core/geometry/contour';
+import { advanceOf, placedContours } from '../../../core/project/document/metrics';
+import { projectOf } from '../../../core/project/document/newProject';
+import type { Doc, GlyphRow } from '../../../core/project/document/schema';
+import type { Contour } from '../../../core/foundations/geometry/contour';
 import { drawnGlyphs, glyphByCodePoint } from '../../store/selectors';
 
 interface Neighbour {

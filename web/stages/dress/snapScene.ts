@@ -1,7 +1,7 @@
-import type { PointRef } from '../../../core/document/commands/dressing';
-import type { ShownGuide } from '../../../core/document/commands/guides';
-import { projectOf } from '../../../core/document/newProject';
-import type { Doc } from '../../../core/document/schema';
+import type { PointRef } from '../../../core/project/document/commands/dressing';
+import type { ShownGuide } from '../../../core/project/document/commands/guides';
+import { projectOf } from '../../../core/project/document/newProject';
+import type { Doc } from '../../../core/project/document/schema';
 import {
   pointGuides,
   snapHandle,
@@ -9,10 +9,10 @@ import {
   snapToGuides,
   type Bearing,
   type Guide,
-} from '../../../core/dress/snapping';
-import type { Contour } from '../../../core/geometry/contour';
-import { sub, type Vec } from '../../../core/geometry/vec';
-import { arriving, leaving } from '../../../core/outline/edges';
+} from '../../../core/outlines/dress/snapping';
+import type { Contour } from '../../../core/foundations/geometry/contour';
+import { sub, type Vec } from '../../../core/foundations/geometry/vec';
+import { arriving, leaving } from '../../../core/outlines/outline/edges';
 import type { DressScene } from '../../tools/dress/scene';
 
 /** Points further away than this don't draw others into line, so that a crowded letter stays calm, u. */

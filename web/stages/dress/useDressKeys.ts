@@ -9,11 +9,11 @@ import {
   removeContours,
   setNodeKind,
   shapeSegments,
-} from '../../../core/document/commands/dressing';
-import { keepMeasure, removeGuide } from '../../../core/document/commands/guides';
-import type { ProjectDiff } from '../../../core/document/diff';
-import type { NodeKind } from '../../../core/geometry/contour';
-import { segmentsBetween } from '../../../core/trace/refit';
+} from '../../../core/project/document/commands/dressing';
+import { keepMeasure, removeGuide } from '../../../core/project/document/commands/guides';
+import type { ProjectDiff } from '../../../core/project/document/diff';
+import type { NodeKind } from '../../../core/foundations/geometry/contour';
+import { segmentsBetween } from '../../../core/tracing/trace/refit';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';
 import { dressBench, useDressBench } from '../../store/dressBench';
 import { makeCleanUp } from '../../store/dressing';

@@ -1,9 +1,9 @@
 import { useMemo } from 'react';
-import { contoursOf, type Target } from '../../../core/document/commands/dressing';
-import { originX } from '../../../core/document/metrics';
-import type { GlyphRow } from '../../../core/document/schema';
-import { translation } from '../../../core/geometry/affine';
-import { transformContours, type Contour } from '../../../core/geometry/contour';
+import { contoursOf, type Target } from '../../../core/project/document/commands/dressing';
+import { originX } from '../../../core/project/document/metrics';
+import type { GlyphRow } from '../../../core/project/document/schema';
+import { translation } from '../../../core/foundations/geometry/affine';
+import { transformContours, type Contour } from '../../../core/foundations/geometry/contour';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';
 import { useDressBench } from '../../store/dressBench';
 

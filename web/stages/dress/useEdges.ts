@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { ChordGrid } from '../../../core/outline/flat';
+import type { ChordGrid } from '../../../core/outlines/outline/flat';
 import { edgesOfSource } from '../../store/dressing';
 import { useDressTarget } from './useDressTarget';
 

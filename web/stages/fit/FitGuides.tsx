@@ -1,5 +1,5 @@
-import type { ShownGuide } from '../../../core/document/commands/guides';
-import { wayOf } from '../../../core/dress/guides';
+import type { ShownGuide } from '../../../core/project/document/commands/guides';
+import { wayOf } from '../../../core/outlines/dress/guides';
 
 /** The artist's dash for lines of their own, px. */
 const DASH_PX = [12, 3, 2, 3];

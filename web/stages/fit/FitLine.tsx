@@ -1,10 +1,10 @@
 import { useMemo, useRef } from 'react';
-import { scaling } from '../../../core/geometry/affine';
-import { transformContours } from '../../../core/geometry/contour';
-import type { ShownGuide } from '../../../core/document/commands/guides';
-import { advanceOf, inkBox, inkWidth, placedContours } from '../../../core/document/metrics';
-import type { GlyphRow, Lines } from '../../../core/document/schema';
-import { pathData } from '../../../core/svg/pathData';
+import { scaling } from '../../../core/foundations/geometry/affine';
+import { transformContours } from '../../../core/foundations/geometry/contour';
+import type { ShownGuide } from '../../../core/project/document/commands/guides';
+import { advanceOf, inkBox, inkWidth, placedContours } from '../../../core/project/document/metrics';
+import type { GlyphRow, Lines } from '../../../core/project/document/schema';
+import { pathData } from '../../../core/readers/svg/pathData';
 import { useSize } from '../../ui/useSize';
 import { FitGuides } from './FitGuides';
 import { whiteBetween } from './whiteBetween';

@@ -1,11 +1,11 @@
-import { guidesOf } from '../../../core/document/commands/guides';
+import { guidesOf } from '../../../core/project/document/commands/guides';
 import { Box, NativeSelect } from '@chakra-ui/react';
 import { useCallback, useMemo, useRef } from 'react';
-import { setBearings, setKerning } from '../../../core/document/commands/fitting';
-import { kerningBetween } from '../../../core/document/kerning';
-import { advanceOf } from '../../../core/document/metrics';
-import { projectOf } from '../../../core/document/newProject';
-import type { Doc, GlyphRow } from '../../../core/document/schema';
+import { setBearings, setKerning } from '../../../core/project/document/commands/fitting';
+import { kerningBetween } from '../../../core/project/document/kerning';
+import { advanceOf } from '../../../core/project/document/metrics';
+import { projectOf } from '../../../core/project/document/newProject';
+import type { Doc, GlyphRow } from '../../../core/project/document/schema';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';
 import { LEAST_EM_PX, MOST_EM_PX, USUAL_EM_PX, useFitBench, type FitText } from '../../store/fitBench';
 import { fitAll, stopFitting, useFittingAll } from '../../store/fittingAll';

@@ -1,8 +1,8 @@
 import { Box, Text } from '@chakra-ui/react';
 import { scaleBand } from 'd3';
 import { useMemo, useState, type ReactNode } from 'react';
-import type { KerningGroups } from '../../../core/fit/kerning';
-import { pairShare } from '../../../core/fit/frequency';
+import type { KerningGroups } from '../../../core/type/fit/kerning';
+import { pairShare } from '../../../core/type/fit/frequency';
 import { ScrolledBench } from '../../canvas/ScrolledBench';
 import { useSize } from '../../ui/useSize';
 

@@ -1,7 +1,7 @@
 import { useEffect, useMemo } from 'react';
-import { spacedBy } from '../../../core/document/inStep/bearings';
-import { projectOf } from '../../../core/document/newProject';
-import { worstPairs } from '../../../core/fit/rhythm';
+import { spacedBy } from '../../../core/project/document/inStep/bearings';
+import { projectOf } from '../../../core/project/document/newProject';
+import { worstPairs } from '../../../core/type/fit/rhythm';
 import { offNow, refreshJoins, refreshRhythm, useFittingAll } from '../../store/fittingAll';
 import { useDoc } from '../../store/projectStore';
 

@@ -1,5 +1,5 @@
-import { blankGlyph } from '../../../core/document/newProject';
-import { polygon } from '../../../core/geometry/contour';
+import { blankGlyph } from '../../../core/project/document/newProject';
+import { polygon } from '../../../core/foundations/geometry/contour';
 import { whiteBetween } from './whiteBetween';
 
 const bar = (id: string, x: number, w: number) => ({

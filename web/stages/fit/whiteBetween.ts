@@ -1,6 +1,6 @@
-import { placedContours } from '../../../core/document/metrics';
-import type { GlyphRow } from '../../../core/document/schema';
-import { flattenContour } from '../../../core/geometry/measure';
+import { placedContours } from '../../../core/project/document/metrics';
+import type { GlyphRow } from '../../../core/project/document/schema';
+import { flattenContour } from '../../../core/foundations/geometry/measure';
 
 /** Height of a row in which a letter is looked at from the side, em units. */
 const ROW_EM = 20;

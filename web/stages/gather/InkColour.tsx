@@ -1,6 +1,6 @@
 import { Field, Input } from '@chakra-ui/react';
-import { changeRecipe } from '../../../core/document/commands/lifting';
-import type { RecipeRow } from '../../../core/document/schema';
+import { changeRecipe } from '../../../core/project/document/commands/lifting';
+import type { RecipeRow } from '../../../core/project/document/schema';
 import { useDoc, useProject } from '../../store/projectStore';
 import { InkButton } from '../../ui/InkButton';
 

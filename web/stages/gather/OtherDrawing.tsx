@@ -1,6 +1,6 @@
 import { Text } from '@chakra-ui/react';
-import { keepAsAlternate, takeDrawing } from '../../../core/document/commands/drawn';
-import type { PieceRow } from '../../../core/document/schema';
+import { keepAsAlternate, takeDrawing } from '../../../core/project/document/commands/drawn';
+import type { PieceRow } from '../../../core/project/document/schema';
 import { glyphByCodePoint, pieceLabel } from '../../store/selectors';
 import { useDoc, useProject } from '../../store/projectStore';
 import { InkButton } from '../../ui/InkButton';

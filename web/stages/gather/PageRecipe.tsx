@@ -1,8 +1,8 @@
 import { Text } from '@chakra-ui/react';
-import { counted } from '../../../core/problems/counted';
-import { changeRecipe, changeSheet } from '../../../core/document/commands/lifting';
-import { cropSheet, turnSheet } from '../../../core/document/commands/recipes';
-import type { SheetRow } from '../../../core/document/schema';
+import { counted } from '../../../core/foundations/problems/counted';
+import { changeRecipe, changeSheet } from '../../../core/project/document/commands/lifting';
+import { cropSheet, turnSheet } from '../../../core/project/document/commands/recipes';
+import type { SheetRow } from '../../../core/project/document/schema';
 import { liftAgain } from '../../store/lifting';
 import { pieceLabel, piecesBelow, piecesBySheet } from '../../store/selectors';
 import { useDoc, useProject } from '../../store/projectStore';

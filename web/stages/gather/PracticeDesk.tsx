@@ -1,10 +1,10 @@
 import { Text } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
-import { missingOfBill } from '../../../core/document/commands/lifting';
-import { projectOf } from '../../../core/document/newProject';
-import { practicePages } from '../../../core/practice/layout';
-import { PICTURE_WIDTHS } from '../../../core/practice/pictureWidths';
-import { DEFAULT_PRACTICE } from '../../../core/practice/settings';
+import { missingOfBill } from '../../../core/project/document/commands/lifting';
+import { projectOf } from '../../../core/project/document/newProject';
+import { practicePages } from '../../../core/lifting/practice/layout';
+import { PICTURE_WIDTHS } from '../../../core/lifting/practice/pictureWidths';
+import { DEFAULT_PRACTICE } from '../../../core/lifting/practice/settings';
 import { savePracticePictures, savePracticeSheet } from '../../store/practiceSheet';
 import { useDoc } from '../../store/projectStore';
 import { Fact, Gauge, GaugePart } from '../../ui/Gauge';

@@ -1,7 +1,7 @@
 import { Box, Flex } from '@chakra-ui/react';
 import useSWR from 'swr';
-import type { Drawn, Tone } from '../../../core/practice/drawing';
-import type { PracticePage } from '../../../core/practice/layout';
+import type { Drawn, Tone } from '../../../core/lifting/practice/drawing';
+import type { PracticePage } from '../../../core/lifting/practice/layout';
 
 /** Points in a mm. */
 const PT_PER_MM = 72 / 25.4;
@@ -14,9 +14,13 @@ interface Props {
 /** The pages of a practice sheet as they will be printed, following their fields. */
 export function PracticePreview({ pages, title }: Props) {
   // What draws the page code is large; it is fetched when it is wanted.
-  const { data: drawing } = useSWR('practice drawing', () => import('../../../core/practice/drawing'), {
-    revalidateOnFocus: false,
-  });
+  const { data: drawing } = useSWR(
+    'practice drawing',
+    () => import('../../../core/lifting/practice/drawing'),
+    {
+      revalidateOnFocus: false,
+    },
+  );
   if (!drawing) return null;
   const { practiceDrawing, TONES } = drawing;
   const colour = (tone: Tone) => `rgb(${TONES[tone].map((v) => Math.round(255 * v)).join()})`;

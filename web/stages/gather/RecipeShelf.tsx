@@ -1,7 +1,7 @@
 import { Field, Input } from '@chakra-ui/react';
 import { useState } from 'react';
-import { giveRecipe, saveRecipe, savedRecipes } from '../../../core/document/commands/recipes';
-import type { SheetRow } from '../../../core/document/schema';
+import { giveRecipe, saveRecipe, savedRecipes } from '../../../core/project/document/commands/recipes';
+import type { SheetRow } from '../../../core/project/document/schema';
 import { liftAgain } from '../../store/lifting';
 import { sheetsInOrder } from '../../store/selectors';
 import { useDoc, useProject } from '../../store/projectStore';

@@ -1,10 +1,10 @@
 import { Progress, Text } from '@chakra-ui/react';
 import { useState } from 'react';
-import { missingOfBill } from '../../../core/document/commands/lifting';
-import { projectOf } from '../../../core/document/newProject';
-import { practicePages } from '../../../core/practice/layout';
-import { DEFAULT_PRACTICE } from '../../../core/practice/settings';
-import { SCAN_DPI, SCAN_FAULTS, type Device } from '../../../core/scanner/messages';
+import { missingOfBill } from '../../../core/project/document/commands/lifting';
+import { projectOf } from '../../../core/project/document/newProject';
+import { practicePages } from '../../../core/lifting/practice/layout';
+import { DEFAULT_PRACTICE } from '../../../core/lifting/practice/settings';
+import { SCAN_DPI, SCAN_FAULTS, type Device } from '../../../core/lifting/scanner/messages';
 import { useDoc } from '../../store/projectStore';
 import {
   cancelScan,

@@ -1,10 +1,10 @@
-import { counted } from '../../../core/problems/counted';
+import { counted } from '../../../core/foundations/problems/counted';
 import { Box, Text } from '@chakra-ui/react';
-import type { PieceRow, SheetRow } from '../../../core/document/schema';
+import type { PieceRow, SheetRow } from '../../../core/project/document/schema';
 import { useDoc } from '../../store/projectStore';
 import { isDrawn, piecesBySheet } from '../../store/selectors';
 import { useSheetImage } from '../../store/pictures';
-import type { PxBox } from '../../../core/raster/picture';
+import type { PxBox } from '../../../core/foundations/raster/picture';
 import { SheetDrawing } from './SheetDrawing';
 import { SheetPicture } from './SheetPicture';
 

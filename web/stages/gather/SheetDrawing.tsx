@@ -1,10 +1,10 @@
 import { useMemo } from 'react';
-import type { PieceRow, SheetRow } from '../../../core/document/schema';
-import { useDesk } from '../../app/colourMode';
+import type { PieceRow, SheetRow } from '../../../core/project/document/schema';
+import { useDesk } from '../../ui/colourMode';
 import { readInks } from '../../canvas/inks';
 import { path2dOf } from '../../canvas/path2d';
 import { useSlicedDrawing } from '../../canvas/useSlicedDrawing';
-import type { Steps } from '../../../core/steps';
+import type { Steps } from '../../../core/foundations/steps';
 import { useSize } from '../../ui/useSize';
 
 interface Props {

@@ -1,5 +1,5 @@
-import { removeSheet } from '../../../core/document/commands/lifting';
-import type { SheetRow } from '../../../core/document/schema';
+import { removeSheet } from '../../../core/project/document/commands/lifting';
+import type { SheetRow } from '../../../core/project/document/schema';
 import { useWay } from '../../panels/way';
 import { useDoc, useProject } from '../../store/projectStore';
 import { Fact, Gauge } from '../../ui/Gauge';

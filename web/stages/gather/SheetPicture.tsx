@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState, type PointerEvent } from 'react';
-import type { SheetRow } from '../../../core/document/schema';
-import type { PxBox } from '../../../core/raster/picture';
+import type { SheetRow } from '../../../core/project/document/schema';
+import type { PxBox } from '../../../core/foundations/raster/picture';
 import { readInks } from '../../canvas/inks';
 import type { SheetImage } from '../../store/pictures';
 import { boxOf, cropTool, type CropPointer, type Cropping } from '../../tools/crop/cropTool';

@@ -1,7 +1,7 @@
 import { Flex, Text } from '@chakra-ui/react';
 import { useState } from 'react';
-import { cropSheet } from '../../../core/document/commands/recipes';
-import type { PxBox } from '../../../core/raster/picture';
+import { cropSheet } from '../../../core/project/document/commands/recipes';
+import type { PxBox } from '../../../core/foundations/raster/picture';
 import { liftAgain } from '../../store/lifting';
 import { useDoc, useProject } from '../../store/projectStore';
 import { piecesBySheet, sheetsInOrder } from '../../store/selectors';

@@ -1,6 +1,6 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
-import { takenFor, waysToTake, type TakenFor } from '../../../core/document/commands/takenFor';
-import type { PieceRow, SheetRow } from '../../../core/document/schema';
+import { takenFor, waysToTake, type TakenFor } from '../../../core/project/document/commands/takenFor';
+import type { PieceRow, SheetRow } from '../../../core/project/document/schema';
 import { takeSheetAs } from '../../store/lifting';
 import { useDoc } from '../../store/projectStore';
 import { piecesBySheet } from '../../store/selectors';

@@ -1,10 +1,10 @@
 import { Flex, Text } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
-import { makeTemplate, type TemplateSettings } from '../../../core/artwork/template/makeTemplate';
-import { missingOfBill } from '../../../core/document/commands/lifting';
-import { changeProject } from '../../../core/document/commands/naming';
-import { advanceOf } from '../../../core/document/metrics';
-import { projectOf } from '../../../core/document/newProject';
+import { makeTemplate, type TemplateSettings } from '../../../core/lifting/artwork/template/makeTemplate';
+import { missingOfBill } from '../../../core/project/document/commands/lifting';
+import { changeProject } from '../../../core/project/document/commands/naming';
+import { advanceOf } from '../../../core/project/document/metrics';
+import { projectOf } from '../../../core/project/document/newProject';
 import { glyphByCodePoint } from '../../store/selectors';
 import { useDoc, useProject } from '../../store/projectStore';
 import { CharactersField } from '../../ui/CharactersField';

@@ -1,5 +1,5 @@
-import { sizePtOf, sizeSheet } from '../../../core/document/commands/recipes';
-import type { SheetRow } from '../../../core/document/schema';
+import { sizePtOf, sizeSheet } from '../../../core/project/document/commands/recipes';
+import type { SheetRow } from '../../../core/project/document/schema';
 import { useDoc, useProject } from '../../store/projectStore';
 import { Fact, GaugePart } from '../../ui/Gauge';
 import { InkButton } from '../../ui/InkButton';

@@ -1,7 +1,7 @@
 import { Flex, Text } from '@chakra-ui/react';
-import { beyondList, growList } from '../../../core/document/commands/lifting';
-import type { PieceRow, SheetRow } from '../../../core/document/schema';
-import { counted } from '../../../core/problems/counted';
+import { beyondList, growList } from '../../../core/project/document/commands/lifting';
+import type { PieceRow, SheetRow } from '../../../core/project/document/schema';
+import { counted } from '../../../core/foundations/problems/counted';
 import { useDoc, useProject } from '../../store/projectStore';
 import { InkButton } from '../../ui/InkButton';
 

@@ -1,9 +1,9 @@
 import { Box, chakra, Flex, Text } from '@chakra-ui/react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useEffect, useMemo, useRef } from 'react';
-import { pairRows } from '../../../core/find/pairRows';
-import type { PieceRow, SheetRow } from '../../../core/document/schema';
-import { isDoubtful } from '../../../core/document/commands/lifting';
+import { pairRows } from '../../../core/lifting/find/pairRows';
+import type { PieceRow, SheetRow } from '../../../core/project/document/schema';
+import { isDoubtful } from '../../../core/project/document/commands/lifting';
 import { pieceLabel } from '../../store/selectors';
 import { PieceDrawing } from '../../ui/PieceDrawing';
 

@@ -1,9 +1,9 @@
 import { chakra, Field, Input, Text } from '@chakra-ui/react';
 import { useState, type ReactNode } from 'react';
-import { acceptPieces, acceptUnread, dropPiece } from '../../../core/document/commands/lifting';
-import type { PieceRow } from '../../../core/document/schema';
-import type { Deviation } from '../../../core/find/tracePiece';
-import { countNodes } from '../../../core/geometry/contour';
+import { acceptPieces, acceptUnread, dropPiece } from '../../../core/project/document/commands/lifting';
+import type { PieceRow } from '../../../core/project/document/schema';
+import type { Deviation } from '../../../core/lifting/find/tracePiece';
+import { countNodes } from '../../../core/foundations/geometry/contour';
 import { paintText, swatchOf } from '../../canvas/fillLayers';
 import { useWay } from '../../panels/way';
 import { pieceLabel } from '../../store/selectors';

@@ -1,6 +1,6 @@
 import { Progress, Slider, Text } from '@chakra-ui/react';
-import type { RecipeRow } from '../../../core/document/schema';
-import { cleannessOf, settingsOfCleanness } from '../../../core/trace/cleanness';
+import type { RecipeRow } from '../../../core/project/document/schema';
+import { cleannessOf, settingsOfCleanness } from '../../../core/tracing/trace/cleanness';
 import { tryRecipe, useTracing } from '../../store/tracing';
 import { GaugePart } from '../../ui/Gauge';
 import { SelectField } from '../../ui/SelectField';

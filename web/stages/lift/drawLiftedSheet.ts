@@ -1,12 +1,12 @@
-import type { PieceRow } from '../../../core/document/schema';
-import { median } from '../../../core/raster/histogram';
+import type { PieceRow } from '../../../core/project/document/schema';
+import { median } from '../../../core/foundations/raster/histogram';
 import type { Inks } from '../../canvas/inks';
 import { fillLayers } from '../../canvas/fillLayers';
 import { hasPath, path2dOf } from '../../canvas/path2d';
 import { toScreen, type View } from '../../canvas/view';
-import type { Deviation } from '../../../core/find/tracePiece';
+import type { Deviation } from '../../../core/lifting/find/tracePiece';
 import type { SheetImage } from '../../store/pictures';
-import { isDoubtful } from '../../../core/document/commands/lifting';
+import { isDoubtful } from '../../../core/project/document/commands/lifting';
 import { pieceLabel } from '../../store/selectors';
 import type { PieceInk } from '../../store/tracing';
 import { drawDeviation, drawPoints } from './drawTrace';

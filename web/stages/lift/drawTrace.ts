@@ -1,6 +1,6 @@
 import { interpolateRgb } from 'd3';
-import type { PieceRow } from '../../../core/document/schema';
-import type { Deviation } from '../../../core/find/tracePiece';
+import type { PieceRow } from '../../../core/project/document/schema';
+import type { Deviation } from '../../../core/lifting/find/tracePiece';
 import type { Inks } from '../../canvas/inks';
 import { drawHandleMark, drawNodeMark, nodeDirection } from '../../canvas/nodeMarks';
 import { toScreen, type View } from '../../canvas/view';

@@ -1,6 +1,6 @@
 import { Box, Field, Flex, Input, Text } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
-import { findCharacters } from '../../../core/names/characters';
+import { findCharacters } from '../../../core/type/names/characters';
 import { useCharacterNames } from '../../store/characterNames';
 
 interface Props {

@@ -2,7 +2,7 @@ import { Box, Flex, Text } from '@chakra-ui/react';
 import { useDndContext, useDraggable, useDroppable } from '@dnd-kit/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef } from 'react';
-import { glyphNameOf } from '../../../core/names/glyphNames';
+import { glyphNameOf } from '../../../core/type/names/glyphNames';
 import { useSize } from '../../ui/useSize';
 import { fieldUnder, LEDGER } from './dragging';
 import { CELL_CSS, LedgerCell } from './LedgerCell';

@@ -1,5 +1,5 @@
 import { memo } from 'react';
-import type { GlyphRow } from '../../../core/document/schema';
+import type { GlyphRow } from '../../../core/project/document/schema';
 import { GlyphDrawing } from '../../ui/GlyphDrawing';
 
 interface Props {

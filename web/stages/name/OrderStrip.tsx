@@ -1,8 +1,8 @@
-import { counted } from '../../../core/problems/counted';
+import { counted } from '../../../core/foundations/problems/counted';
 import { chakra, Flex, Text } from '@chakra-ui/react';
 import { useMemo } from 'react';
-import { pairByOrder, takeOrder, type OrderPlace } from '../../../core/document/commands/assigning';
-import type { Doc, PieceRow } from '../../../core/document/schema';
+import { pairByOrder, takeOrder, type OrderPlace } from '../../../core/project/document/commands/assigning';
+import type { Doc, PieceRow } from '../../../core/project/document/schema';
 import { useNameBench } from '../../store/nameBench';
 import { useDoc, useProject } from '../../store/projectStore';
 import { piecesBySheet, sheetsInOrder } from '../../store/selectors';

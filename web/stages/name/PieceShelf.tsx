@@ -1,7 +1,7 @@
-import { counted } from '../../../core/problems/counted';
+import { counted } from '../../../core/foundations/problems/counted';
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { chakra, Flex, Text } from '@chakra-ui/react';
-import type { PieceRow } from '../../../core/document/schema';
+import type { PieceRow } from '../../../core/project/document/schema';
 import { PieceDrawing } from '../../ui/PieceDrawing';
 
 interface Props {

@@ -1,4 +1,4 @@
-import { blankGlyph } from '../../../core/document/newProject';
+import { blankGlyph } from '../../../core/project/document/newProject';
 import { ledgerRows, ledgerSections, OTHERS, rowWith } from './ledgerRows';
 
 const glyph = (char: string) => ({ ...blankGlyph(char, char, [char.codePointAt(0)!]) });

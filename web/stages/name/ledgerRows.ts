@@ -1,4 +1,4 @@
-import type { GlyphRow } from '../../../core/document/schema';
+import type { GlyphRow } from '../../../core/project/document/schema';
 
 /** A field of the ledger: a character with its glyph, if it has one, or a drawing without a character. */
 export type LedgerField =

@@ -1,6 +1,6 @@
 import { Textarea } from '@chakra-ui/react';
-import { changeProject } from '../../../core/document/commands/naming';
-import { projectOf } from '../../../core/document/newProject';
+import { changeProject } from '../../../core/project/document/commands/naming';
+import { projectOf } from '../../../core/project/document/newProject';
 import { glyphByCodePoint } from '../../store/selectors';
 import { useLiveFont } from '../../store/liveFont';
 import { useDoc, useProject } from '../../store/projectStore';

@@ -1,6 +1,6 @@
 import { Box } from '@chakra-ui/react';
 import { useState } from 'react';
-import { lackingIn } from '../../../core/compile/textRuns';
+import { lackingIn } from '../../../core/fonts/compile/textRuns';
 import { LineSpacing } from '../../panels/LineSpacing';
 import { ScrolledBench } from '../../canvas/ScrolledBench';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';

@@ -1,9 +1,9 @@
 import { Box } from '@chakra-ui/react';
 import { useMemo } from 'react';
-import { advanceOf, originX } from '../../../core/document/metrics';
-import type { GlyphRow, GuideRow, Lines } from '../../../core/document/schema';
-import type { Steps } from '../../../core/steps';
-import { useDesk } from '../../app/colourMode';
+import { advanceOf, originX } from '../../../core/project/document/metrics';
+import type { GlyphRow, GuideRow, Lines } from '../../../core/project/document/schema';
+import type { Steps } from '../../../core/foundations/steps';
+import { useDesk } from '../../ui/colourMode';
 import { readInks, type Inks } from '../../canvas/inks';
 import { path2dOf } from '../../canvas/path2d';
 import { useSlicedDrawing } from '../../canvas/useSlicedDrawing';

@@ -1,7 +1,7 @@
-import { counted } from '../../../core/problems/counted';
+import { counted } from '../../../core/foundations/problems/counted';
 import { Box, Flex } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
-import type { GlyphRow, GuideRow, Lines } from '../../../core/document/schema';
+import type { GlyphRow, GuideRow, Lines } from '../../../core/project/document/schema';
 import { ScrolledBench } from '../../canvas/ScrolledBench';
 import { OverlaidSet } from './OverlaidSet';
 

@@ -1,9 +1,9 @@
 import { Box, Flex, NativeSelect, Text } from '@chakra-ui/react';
 import { useEffect, useMemo, useState } from 'react';
-import { changeGuide } from '../../../core/document/commands/guides';
-import { changeSeating, seatAll } from '../../../core/document/commands/lifting';
-import { liftGlyphs, mendStandings } from '../../../core/document/commands/placing';
-import { projectOf } from '../../../core/document/newProject';
+import { changeGuide } from '../../../core/project/document/commands/guides';
+import { changeSeating, seatAll } from '../../../core/project/document/commands/lifting';
+import { liftGlyphs, mendStandings } from '../../../core/project/document/commands/placing';
+import { projectOf } from '../../../core/project/document/newProject';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';
 import { useDoc, useProject } from '../../store/projectStore';
 import { seatBench, useSeatBench } from '../../store/seatBench';

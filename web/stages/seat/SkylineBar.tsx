@@ -1,6 +1,6 @@
 import type { ScaleLinear } from 'd3';
 import { memo, type PointerEvent } from 'react';
-import type { Standing } from '../../../core/seat/standing';
+import type { Standing } from '../../../core/type/seat/standing';
 import { amountOf, FAULT_TEXT } from '../../text/standing';
 import type { LineKey } from '../../tools/seat/skylineTool';
 

@@ -1,5 +1,5 @@
 import type { ScaleLinear } from 'd3';
-import type { Lines, ProjectRow } from '../../../core/document/schema';
+import type { Lines, ProjectRow } from '../../../core/project/document/schema';
 import type { LineKey } from '../../tools/seat/skylineTool';
 import type { SkylineDoings } from './SkylineBar';
 

@@ -1,5 +1,5 @@
-import type { Vec } from '../../../core/geometry/vec';
-import type { PxBox } from '../../../core/raster/picture';
+import type { Vec } from '../../../core/foundations/geometry/vec';
+import type { PxBox } from '../../../core/foundations/raster/picture';
 
 /** A box being drawn around the part of a sheet that counts; px of the picture. */
 export interface Cropping {

@@ -9,14 +9,14 @@ import {
   movePoints,
   putAnchor,
   type Target,
-} from '../../../core/document/commands/dressing';
-import { addGuide, changeGuide } from '../../../core/document/commands/guides';
-import type { ProjectDiff } from '../../../core/document/diff';
-import type { Doc } from '../../../core/document/schema';
-import { compose, translation } from '../../../core/geometry/affine';
-import { transformContour, type Contour } from '../../../core/geometry/contour';
-import type { Vec } from '../../../core/geometry/vec';
-import { bendSegment } from '../../../core/outline/points';
+} from '../../../core/project/document/commands/dressing';
+import { addGuide, changeGuide } from '../../../core/project/document/commands/guides';
+import type { ProjectDiff } from '../../../core/project/document/diff';
+import type { Doc } from '../../../core/project/document/schema';
+import { compose, translation } from '../../../core/foundations/geometry/affine';
+import { transformContour, type Contour } from '../../../core/foundations/geometry/contour';
+import type { Vec } from '../../../core/foundations/geometry/vec';
+import { bendSegment } from '../../../core/outlines/outline/points';
 import type { DressEdit } from './scene';
 
 /** The contours as an edit that is under way would leave them. */

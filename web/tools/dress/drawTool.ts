@@ -1,7 +1,12 @@
-import type { Snapped } from '../../../core/dress/snapping';
-import { reverseContour, segmentAt, type Contour, type Node } from '../../../core/geometry/contour';
-import { pointOnCubic } from '../../../core/geometry/cubic';
-import { distance, scale, sub, add, type Vec } from '../../../core/geometry/vec';
+import type { Snapped } from '../../../core/outlines/dress/snapping';
+import {
+  reverseContour,
+  segmentAt,
+  type Contour,
+  type Node,
+} from '../../../core/foundations/geometry/contour';
+import { pointOnCubic } from '../../../core/foundations/geometry/cubic';
+import { distance, scale, sub, add, type Vec } from '../../../core/foundations/geometry/vec';
 import { hitCurve, type CurvePlace } from './hitTest';
 import { idle, type DressAnswer, type DressPointer, type DressScene, type Gesture } from './scene';
 

@@ -1,5 +1,5 @@
-import type { PointRef } from '../../../core/document/commands/dressing';
-import type { Contour } from '../../../core/geometry/contour';
+import type { PointRef } from '../../../core/project/document/commands/dressing';
+import type { Contour } from '../../../core/foundations/geometry/contour';
 import { aheadOf, drawTool } from './drawTool';
 import { lineTool } from './lineTool';
 import { dressEvent as event, dressScene, rectangle } from '../../testing/dressScene';

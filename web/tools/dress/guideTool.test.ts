@@ -1,6 +1,6 @@
-import { addGuide, guidesOf } from '../../../core/document/commands/guides';
-import { applyDiff } from '../../../core/document/diff';
-import { blankGlyph, newProject } from '../../../core/document/newProject';
+import { addGuide, guidesOf } from '../../../core/project/document/commands/guides';
+import { applyDiff } from '../../../core/project/document/diff';
+import { blankGlyph, newProject } from '../../../core/project/document/newProject';
 import { dressEvent as event, dressScene, rectangle } from '../../testing/dressScene';
 import { commandOf } from './applyEdit';
 import { guideTool } from './guideTool';

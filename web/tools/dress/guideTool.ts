@@ -1,5 +1,5 @@
-import { degOf, offGuide, type GuideLine } from '../../../core/dress/guides';
-import { distance, sub } from '../../../core/geometry/vec';
+import { degOf, offGuide, type GuideLine } from '../../../core/outlines/dress/guides';
+import { distance, sub } from '../../../core/foundations/geometry/vec';
 import { idle, type DressAnswer, type DressPointer, type DressScene, type Gesture } from './scene';
 
 /** A pull of less than so many reaches of the pointer doesn't turn a new guide: it stays level. */

@@ -1,8 +1,8 @@
-import type { PointRef } from '../../../core/document/commands/dressing';
-import { segmentAt, segmentCount, type Contour } from '../../../core/geometry/contour';
-import { nearestParameter, pointOnCubic } from '../../../core/geometry/cubic';
-import { windingNumber } from '../../../core/geometry/measure';
-import { distance, type Vec } from '../../../core/geometry/vec';
+import type { PointRef } from '../../../core/project/document/commands/dressing';
+import { segmentAt, segmentCount, type Contour } from '../../../core/foundations/geometry/contour';
+import { nearestParameter, pointOnCubic } from '../../../core/foundations/geometry/cubic';
+import { windingNumber } from '../../../core/foundations/geometry/measure';
+import { distance, type Vec } from '../../../core/foundations/geometry/vec';
 
 /** How near counts as on it, CSS px. */
 export const HIT_RADIUS_PX = 9;

@@ -1,4 +1,4 @@
-import { distance, sub, type Vec } from '../../../core/geometry/vec';
+import { distance, sub, type Vec } from '../../../core/foundations/geometry/vec';
 import { idle, type DressAnswer, type DressPointer, type DressScene, type Gesture } from './scene';
 
 /** One step of the knife or the ruler: a straight drawn across the letter; with Shift level, upright or aslant by 45°. */

@@ -1,10 +1,10 @@
-import type { PointRef } from '../../../core/document/commands/dressing';
-import type { GuideLine } from '../../../core/dress/guides';
-import type { Snapped } from '../../../core/dress/snapping';
-import type { Affine } from '../../../core/geometry/affine';
-import type { Contour } from '../../../core/geometry/contour';
-import type { Box } from '../../../core/geometry/measure';
-import type { Vec } from '../../../core/geometry/vec';
+import type { PointRef } from '../../../core/project/document/commands/dressing';
+import type { GuideLine } from '../../../core/outlines/dress/guides';
+import type { Snapped } from '../../../core/outlines/dress/snapping';
+import type { Affine } from '../../../core/foundations/geometry/affine';
+import type { Contour } from '../../../core/foundations/geometry/contour';
+import type { Box } from '../../../core/foundations/geometry/measure';
+import type { Vec } from '../../../core/foundations/geometry/vec';
 
 export type Tool = 'select' | 'turn' | 'draw' | 'cut' | 'measure' | 'guide';
 

@@ -1,5 +1,5 @@
-import type { PointRef } from '../../../core/document/commands/dressing';
-import { add, distance, sub, type Vec } from '../../../core/geometry/vec';
+import type { PointRef } from '../../../core/project/document/commands/dressing';
+import { add, distance, sub, type Vec } from '../../../core/foundations/geometry/vec';
 import { hitCurve, hitPoint, nodesInLoop, nodesInside, samePoint } from './hitTest';
 import { idle, type DressAnswer, type DressPointer, type DressScene, type Gesture } from './scene';
 

@@ -1,6 +1,6 @@
-import type { PointRef } from '../../../core/document/commands/dressing';
-import { applyAffine } from '../../../core/geometry/affine';
-import { polygon } from '../../../core/geometry/contour';
+import type { PointRef } from '../../../core/project/document/commands/dressing';
+import { applyAffine } from '../../../core/foundations/geometry/affine';
+import { polygon } from '../../../core/foundations/geometry/contour';
 import { dressEvent as event, dressScene, rectangle } from '../../testing/dressScene';
 import { idle, type DressAnswer, type DressPointer, type DressScene, type Gesture } from './scene';
 import { frameOf, gripsOf, turnTool } from './turnTool';

@@ -1,8 +1,14 @@
-import { chosenOrAll, type PointRef } from '../../../core/document/commands/dressing';
-import { compose, rotation, scaling, translation, type Affine } from '../../../core/geometry/affine';
-import type { Contour } from '../../../core/geometry/contour';
-import { contoursBox, type Box } from '../../../core/geometry/measure';
-import { distance, sub, type Vec } from '../../../core/geometry/vec';
+import { chosenOrAll, type PointRef } from '../../../core/project/document/commands/dressing';
+import {
+  compose,
+  rotation,
+  scaling,
+  translation,
+  type Affine,
+} from '../../../core/foundations/geometry/affine';
+import type { Contour } from '../../../core/foundations/geometry/contour';
+import { contoursBox, type Box } from '../../../core/foundations/geometry/measure';
+import { distance, sub, type Vec } from '../../../core/foundations/geometry/vec';
 import { hitPoint } from './hitTest';
 import { selectTool } from './selectTool';
 import { idle, type DressAnswer, type DressPointer, type DressScene, type Gesture, type Grip } from './scene';

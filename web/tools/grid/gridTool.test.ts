@@ -1,4 +1,4 @@
-import type { Module } from '../../../core/modules/modules';
+import type { Module } from '../../../core/outlines/modules/modules';
 import { gridKey, gridTool, type Cell, type GridPointer, type Painting } from './gridTool';
 
 const SQUARE = { shape: 'full', turn: 0 } as const;

@@ -1,4 +1,4 @@
-import { withCell, type Module } from '../../../core/modules/modules';
+import { withCell, type Module } from '../../../core/outlines/modules/modules';
 
 export interface Cell {
   readonly x: number;

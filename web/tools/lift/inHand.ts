@@ -1,4 +1,4 @@
-import type { PieceRow } from '../../../core/document/schema';
+import type { PieceRow } from '../../../core/project/document/schema';
 
 type Box = PieceRow['box'];
 type Piece = Pick<PieceRow, 'id' | 'box' | 'state'>;

@@ -1,8 +1,8 @@
-import type { PieceRow } from '../../../core/document/schema';
-import type { Cut } from '../../../core/find/cut';
-import type { Reshape } from '../../../core/find/reshape';
-import type { Vec } from '../../../core/geometry/vec';
-import type { PxBox } from '../../../core/raster/picture';
+import type { PieceRow } from '../../../core/project/document/schema';
+import type { Cut } from '../../../core/lifting/find/cut';
+import type { Reshape } from '../../../core/lifting/find/reshape';
+import type { Vec } from '../../../core/foundations/geometry/vec';
+import type { PxBox } from '../../../core/foundations/raster/picture';
 
 /** What dragging on the sheet does: choose a piece, cut one with a line, add one with a box. */
 export type LiftTool = 'pick' | 'cut' | 'box';

@@ -1,4 +1,4 @@
-import type { PenPoint } from '../../../core/pen/strokes';
+import type { PenPoint } from '../../../core/tracing/pen/strokes';
 import { slotIdle, slotTool, type SlotAnswer, type SlotPointer, type SlotScene } from './slotTool';
 
 const point = (x: number, y: number, at: number): PenPoint => [x, y, 0.5, 0, at];

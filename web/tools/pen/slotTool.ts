@@ -1,4 +1,4 @@
-import type { PenPoint } from '../../../core/pen/strokes';
+import type { PenPoint } from '../../../core/tracing/pen/strokes';
 
 /** A pointer over a slot, as the slot sees it. */
 export interface SlotPointer {

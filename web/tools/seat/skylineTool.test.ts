@@ -1,4 +1,4 @@
-import type { Standing } from '../../../core/seat/standing';
+import type { Standing } from '../../../core/type/seat/standing';
 import {
   emAt,
   idle,

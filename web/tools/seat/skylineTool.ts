@@ -1,5 +1,5 @@
-import type { Lines } from '../../../core/document/schema';
-import type { Standing } from '../../../core/seat/standing';
+import type { Lines } from '../../../core/project/document/schema';
+import type { Standing } from '../../../core/type/seat/standing';
 
 /** A line that can be dragged: one of the font's, or one of the artist's own by its id. */
 export type LineKey =

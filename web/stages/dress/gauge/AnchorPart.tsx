@@ -5,9 +5,9 @@ import {
   putAnchor,
   removeAnchor,
   renameAnchor,
-} from '../../../../core/document/commands/dressing';
-import { projectOf } from '../../../../core/document/newProject';
-import { contoursBox } from '../../../../core/geometry/measure';
+} from '../../../../core/project/document/commands/dressing';
+import { projectOf } from '../../../../core/project/document/newProject';
+import { contoursBox } from '../../../../core/foundations/geometry/measure';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { GaugePart } from '../../../ui/Gauge';
 import { InkButton } from '../../../ui/InkButton';

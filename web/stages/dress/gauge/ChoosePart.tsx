@@ -1,6 +1,6 @@
 import { SimpleGrid } from '@chakra-ui/react';
-import { allNodes, type PointRef } from '../../../../core/document/commands/dressing';
-import type { Contour, NodeKind } from '../../../../core/geometry/contour';
+import { allNodes, type PointRef } from '../../../../core/project/document/commands/dressing';
+import type { Contour, NodeKind } from '../../../../core/foundations/geometry/contour';
 import { dressBench, useDressBench } from '../../../store/dressBench';
 import { InkButton } from '../../../ui/InkButton';
 import { useDressTarget } from '../useDressTarget';

@@ -1,10 +1,15 @@
-import { counted } from '../../../../core/problems/counted';
+import { counted } from '../../../../core/foundations/problems/counted';
 import { Box, Flex, SimpleGrid, Text } from '@chakra-ui/react';
 import { useState } from 'react';
-import { CLEAN_UP_NAMES, mayClean, mendOne, takeUpKept } from '../../../../core/document/commands/dressing';
-import { CLEAN_UPS, type CleanUp } from '../../../../core/dress/cleanUp';
-import { findSnags, type Snag } from '../../../../core/dress/snags';
-import { countNodes } from '../../../../core/geometry/contour';
+import {
+  CLEAN_UP_NAMES,
+  mayClean,
+  mendOne,
+  takeUpKept,
+} from '../../../../core/project/document/commands/dressing';
+import { CLEAN_UPS, type CleanUp } from '../../../../core/outlines/dress/cleanUp';
+import { findSnags, type Snag } from '../../../../core/outlines/dress/snags';
+import { countNodes } from '../../../../core/foundations/geometry/contour';
 import { dressBench, useDressBench } from '../../../store/dressBench';
 import {
   cleanMany,

@@ -1,7 +1,12 @@
 import { Flex, IconButton } from '@chakra-ui/react';
 import { ArrowDown, ArrowUp, X } from 'lucide-react';
-import { addLayer, moveLayer, recolourLayer, removeLayer } from '../../../../core/document/commands/dressing';
-import { meanColour, type Rgb } from '../../../../core/geometry/paint';
+import {
+  addLayer,
+  moveLayer,
+  recolourLayer,
+  removeLayer,
+} from '../../../../core/project/document/commands/dressing';
+import { meanColour, type Rgb } from '../../../../core/foundations/geometry/paint';
 import { paintText } from '../../../canvas/fillLayers';
 import { dressBench, useDressBench } from '../../../store/dressBench';
 import { useDoc, useProject } from '../../../store/projectStore';

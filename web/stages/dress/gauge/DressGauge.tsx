@@ -1,5 +1,5 @@
-import { counted } from '../../../../core/problems/counted';
-import { findSnags } from '../../../../core/dress/snags';
+import { counted } from '../../../../core/foundations/problems/counted';
+import { findSnags } from '../../../../core/outlines/dress/snags';
 import { RemoveGlyph } from '../../../panels/RemoveGlyph';
 import { useDressBench } from '../../../store/dressBench';
 import { Gauge } from '../../../ui/Gauge';

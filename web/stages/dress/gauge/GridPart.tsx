@@ -1,5 +1,5 @@
-import { changeGrid } from '../../../../core/document/commands/guides';
-import { projectOf } from '../../../../core/document/newProject';
+import { changeGrid } from '../../../../core/project/document/commands/guides';
+import { projectOf } from '../../../../core/project/document/newProject';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { CheckField } from '../../../ui/CheckField';
 import { GaugePart } from '../../../ui/Gauge';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import type { PenShape } from '../../../../core/dress/grow';
-import { counted } from '../../../../core/problems/counted';
+import type { PenShape } from '../../../../core/outlines/dress/grow';
+import { counted } from '../../../../core/foundations/problems/counted';
 import { HowFar, OnlyLetters } from '../../../panels/ManyParts';
 import { changePens, findSkeletons, lettersForPen, lettersWithPen, usePenning } from '../../../store/penning';
 import { useDoc } from '../../../store/projectStore';

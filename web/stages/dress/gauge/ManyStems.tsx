@@ -1,11 +1,11 @@
 import { Box, chakra, Flex, Text } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
-import type { GlyphRow } from '../../../../core/document/schema';
-import { scaling } from '../../../../core/geometry/affine';
-import { transformContours, type Contour } from '../../../../core/geometry/contour';
-import { contoursBox } from '../../../../core/geometry/measure';
-import { counted } from '../../../../core/problems/counted';
-import { pathData } from '../../../../core/svg/pathData';
+import type { GlyphRow } from '../../../../core/project/document/schema';
+import { scaling } from '../../../../core/foundations/geometry/affine';
+import { transformContours, type Contour } from '../../../../core/foundations/geometry/contour';
+import { contoursBox } from '../../../../core/foundations/geometry/measure';
+import { counted } from '../../../../core/foundations/problems/counted';
+import { pathData } from '../../../../core/readers/svg/pathData';
 import { useDoc } from '../../../store/projectStore';
 import {
   keepStems,

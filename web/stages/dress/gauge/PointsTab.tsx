@@ -1,4 +1,4 @@
-import { counted } from '../../../../core/problems/counted';
+import { counted } from '../../../../core/foundations/problems/counted';
 import { SimpleGrid } from '@chakra-ui/react';
 import {
   closeRuns,
@@ -7,11 +7,11 @@ import {
   reverseRuns,
   scaleGlyph,
   startHere,
-} from '../../../../core/document/commands/dressing';
-import { seatAll } from '../../../../core/document/commands/lifting';
-import { editAll } from '../../../../core/document/inStep/edit';
-import { countNodes } from '../../../../core/geometry/contour';
-import { contoursBox } from '../../../../core/geometry/measure';
+} from '../../../../core/project/document/commands/dressing';
+import { seatAll } from '../../../../core/project/document/commands/lifting';
+import { editAll } from '../../../../core/project/document/inStep/edit';
+import { countNodes } from '../../../../core/foundations/geometry/contour';
+import { contoursBox } from '../../../../core/foundations/geometry/measure';
 import { BearingFields } from '../../../panels/BearingFields';
 import { dressBench, useDressBench } from '../../../store/dressBench';
 import { useDoc, useProject } from '../../../store/projectStore';

@@ -1,4 +1,4 @@
-import { counted } from '../../../../core/problems/counted';
+import { counted } from '../../../../core/foundations/problems/counted';
 import { Flex, Input, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import {
@@ -7,8 +7,8 @@ import {
   shareContours,
   usersOf,
   type PartPlacing,
-} from '../../../../core/document/commands/dressing';
-import { contoursBox } from '../../../../core/geometry/measure';
+} from '../../../../core/project/document/commands/dressing';
+import { contoursBox } from '../../../../core/foundations/geometry/measure';
 import { useGlyphInHand } from '../../../panels/useGlyphInHand';
 import { dressBench, useDressBench } from '../../../store/dressBench';
 import { useDoc, useProject } from '../../../store/projectStore';

@@ -1,5 +1,5 @@
-import { changePen, leaveSkeleton } from '../../../../core/document/commands/dressing';
-import type { PenShape } from '../../../../core/dress/grow';
+import { changePen, leaveSkeleton } from '../../../../core/project/document/commands/dressing';
+import type { PenShape } from '../../../../core/outlines/dress/grow';
 import { dressBench } from '../../../store/dressBench';
 import { drawBySkeleton } from '../../../store/dressing';
 import { useDoc, useProject } from '../../../store/projectStore';

@@ -1,9 +1,9 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
-import { fitStem, setStems } from '../../../../core/document/commands/dressing';
-import { projectOf } from '../../../../core/document/newProject';
-import type { GlyphRow } from '../../../../core/document/schema';
-import { oddStems, stemOf, stemsOf } from '../../../../core/dress/stems';
+import { fitStem, setStems } from '../../../../core/project/document/commands/dressing';
+import { projectOf } from '../../../../core/project/document/newProject';
+import type { GlyphRow } from '../../../../core/project/document/schema';
+import { oddStems, stemOf, stemsOf } from '../../../../core/outlines/dress/stems';
 import { useGlyphInHand } from '../../../panels/useGlyphInHand';
 import { stemsInWorker, type StemWidth } from '../../../store/dressing';
 import { useDoc, useProject } from '../../../store/projectStore';

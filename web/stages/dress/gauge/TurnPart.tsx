@@ -1,10 +1,15 @@
 import { SimpleGrid } from '@chakra-ui/react';
 import { useState } from 'react';
-import { chosenOrAll, lineUp, placePoints, spread } from '../../../../core/document/commands/dressing';
-import type { ProjectDiff } from '../../../../core/document/diff';
-import { countNodes } from '../../../../core/geometry/contour';
-import { MOST_SLANT_DEG, type Turning } from '../../../../core/geometry/turning';
-import type { Vec } from '../../../../core/geometry/vec';
+import {
+  chosenOrAll,
+  lineUp,
+  placePoints,
+  spread,
+} from '../../../../core/project/document/commands/dressing';
+import type { ProjectDiff } from '../../../../core/project/document/diff';
+import { countNodes } from '../../../../core/foundations/geometry/contour';
+import { MOST_SLANT_DEG, type Turning } from '../../../../core/foundations/geometry/turning';
+import type { Vec } from '../../../../core/foundations/geometry/vec';
 import { useDressBench, type About } from '../../../store/dressBench';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { turnChosen } from '../../../store/turning';

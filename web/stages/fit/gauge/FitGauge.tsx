@@ -1,4 +1,4 @@
-import type { GlyphRow } from '../../../../core/document/schema';
+import type { GlyphRow } from '../../../../core/project/document/schema';
 import { useFitBench } from '../../../store/fitBench';
 import { Gauge } from '../../../ui/Gauge';
 import { GaugeTabs } from '../../../ui/GaugeTabs';

@@ -1,4 +1,4 @@
-import { counted } from '../../../../core/problems/counted';
+import { counted } from '../../../../core/foundations/problems/counted';
 import { Flex, Slider, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import {
@@ -6,13 +6,13 @@ import {
   fittable,
   freezeSpacing,
   releaseSpacing,
-} from '../../../../core/document/commands/fitAll';
-import { followUsual, setWordSpace, trackAll } from '../../../../core/document/commands/fitting';
-import { kerningBetween } from '../../../../core/document/kerning';
-import { advanceOf } from '../../../../core/document/metrics';
-import { glyphNamed } from '../../../../core/document/identity';
-import { projectOf } from '../../../../core/document/newProject';
-import type { FitSettings } from '../../../../core/document/schema';
+} from '../../../../core/project/document/commands/fitAll';
+import { followUsual, setWordSpace, trackAll } from '../../../../core/project/document/commands/fitting';
+import { kerningBetween } from '../../../../core/project/document/kerning';
+import { advanceOf } from '../../../../core/project/document/metrics';
+import { glyphNamed } from '../../../../core/project/document/identity';
+import { projectOf } from '../../../../core/project/document/newProject';
+import type { FitSettings } from '../../../../core/project/document/schema';
 import { fitAll, useFittingAll } from '../../../store/fittingAll';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { Fact, GaugePart } from '../../../ui/Gauge';

@@ -1,7 +1,7 @@
 import { Flex, Text } from '@chakra-ui/react';
-import { setBearings } from '../../../../core/document/commands/fitting';
-import { projectOf } from '../../../../core/document/newProject';
-import { closing, type FaultyJoin, type JoinFault } from '../../../../core/fit/joinCheck';
+import { setBearings } from '../../../../core/project/document/commands/fitting';
+import { projectOf } from '../../../../core/project/document/newProject';
+import { closing, type FaultyJoin, type JoinFault } from '../../../../core/type/fit/joinCheck';
 import { useFitBench } from '../../../store/fitBench';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { GaugePart } from '../../../ui/Gauge';

@@ -1,9 +1,9 @@
 import { Text } from '@chakra-ui/react';
-import { freezeSpacing, releaseSpacing } from '../../../../core/document/commands/fitAll';
-import { setFollows } from '../../../../core/document/commands/fitting';
-import { spacedBy } from '../../../../core/document/inStep/bearings';
-import { inkWidth } from '../../../../core/document/metrics';
-import type { GlyphRow } from '../../../../core/document/schema';
+import { freezeSpacing, releaseSpacing } from '../../../../core/project/document/commands/fitAll';
+import { setFollows } from '../../../../core/project/document/commands/fitting';
+import { spacedBy } from '../../../../core/project/document/inStep/bearings';
+import { inkWidth } from '../../../../core/project/document/metrics';
+import type { GlyphRow } from '../../../../core/project/document/schema';
 import { BearingFields } from '../../../panels/BearingFields';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { drawnGlyphs } from '../../../store/selectors';

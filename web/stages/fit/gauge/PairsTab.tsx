@@ -1,14 +1,14 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
-import { freezeKerning } from '../../../../core/document/commands/fitAll';
+import { freezeKerning } from '../../../../core/project/document/commands/fitAll';
 import {
   dropKerning,
   groupOf,
   joinGroup,
   setGroupKerning,
   setKerning,
-} from '../../../../core/document/commands/fitting';
-import { kerningBetween } from '../../../../core/document/kerning';
-import type { Doc, GlyphRow } from '../../../../core/document/schema';
+} from '../../../../core/project/document/commands/fitting';
+import { kerningBetween } from '../../../../core/project/document/kerning';
+import type { Doc, GlyphRow } from '../../../../core/project/document/schema';
 import { useFitBench } from '../../../store/fitBench';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { Fact, GaugePart } from '../../../ui/Gauge';

@@ -1,8 +1,8 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { useState } from 'react';
-import { CELL_PX, drawnPiece, drawnSheet } from '../../../../core/document/commands/drawn';
-import { projectOf } from '../../../../core/document/newProject';
-import type { Module } from '../../../../core/modules/modules';
+import { CELL_PX, drawnPiece, drawnSheet } from '../../../../core/project/document/commands/drawn';
+import { projectOf } from '../../../../core/project/document/newProject';
+import type { Module } from '../../../../core/outlines/modules/modules';
 import { buildLetter } from '../../../store/drawing';
 import { useDoc } from '../../../store/projectStore';
 import { ScrolledBench } from '../../../canvas/ScrolledBench';

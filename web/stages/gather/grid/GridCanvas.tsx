@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
-import { moduleContours } from '../../../../core/modules/moduleContours';
-import type { Module } from '../../../../core/modules/modules';
-import { drawContours } from '../../../../core/geometry/outlineSink';
+import { moduleContours } from '../../../../core/outlines/modules/moduleContours';
+import type { Module } from '../../../../core/outlines/modules/modules';
+import { drawContours } from '../../../../core/foundations/geometry/outlineSink';
 import { readInks } from '../../../canvas/inks';
 import { gridKey, gridTool, type Cell, type GridPointer, type Painting } from '../../../tools/grid/gridTool';
 import { useSize } from '../../../ui/useSize';

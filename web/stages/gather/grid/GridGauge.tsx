@@ -1,7 +1,7 @@
 import { Flex } from '@chakra-ui/react';
-import { changeModuleRows, drawnPiece } from '../../../../core/document/commands/drawn';
-import { countNodes } from '../../../../core/geometry/contour';
-import { MODULE_SHAPES, type Module, type ModuleShape } from '../../../../core/modules/modules';
+import { changeModuleRows, drawnPiece } from '../../../../core/project/document/commands/drawn';
+import { countNodes } from '../../../../core/foundations/geometry/contour';
+import { MODULE_SHAPES, type Module, type ModuleShape } from '../../../../core/outlines/modules/modules';
 import { buildLetter } from '../../../store/drawing';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { Fact, Gauge, GaugePart } from '../../../ui/Gauge';

@@ -1,9 +1,9 @@
 import { useMemo } from 'react';
-import { scaling } from '../../../../core/geometry/affine';
-import { transformContours } from '../../../../core/geometry/contour';
-import { moduleContours } from '../../../../core/modules/moduleContours';
-import type { Module } from '../../../../core/modules/modules';
-import { pathData } from '../../../../core/svg/pathData';
+import { scaling } from '../../../../core/foundations/geometry/affine';
+import { transformContours } from '../../../../core/foundations/geometry/contour';
+import { moduleContours } from '../../../../core/outlines/modules/moduleContours';
+import type { Module } from '../../../../core/outlines/modules/modules';
+import { pathData } from '../../../../core/readers/svg/pathData';
 
 interface Props {
   readonly cells: readonly Module[];

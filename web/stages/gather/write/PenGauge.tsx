@@ -1,11 +1,11 @@
 import { Text } from '@chakra-ui/react';
-import { drawnPiece, SLOT } from '../../../../core/document/commands/drawn';
-import { projectOf } from '../../../../core/document/newProject';
-import { PEN_KINDS } from '../../../../core/pen/strokes';
-import { countNodes } from '../../../../core/geometry/contour';
+import { drawnPiece, SLOT } from '../../../../core/project/document/commands/drawn';
+import { projectOf } from '../../../../core/project/document/newProject';
+import { PEN_KINDS } from '../../../../core/tracing/pen/strokes';
+import { countNodes } from '../../../../core/foundations/geometry/contour';
 import { clearWritten, useDrawing } from '../../../store/drawing';
 import { inkAgain, usePenning, writtenLetters } from '../../../store/penning';
-import { counted } from '../../../../core/problems/counted';
+import { counted } from '../../../../core/foundations/problems/counted';
 import { HowFar } from '../../../panels/ManyParts';
 import { useDoc } from '../../../store/projectStore';
 import { Fact, Gauge, GaugePart } from '../../../ui/Gauge';

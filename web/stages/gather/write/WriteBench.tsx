@@ -1,7 +1,7 @@
 import { Flex, Text } from '@chakra-ui/react';
 import { useState } from 'react';
-import { drawnPiece } from '../../../../core/document/commands/drawn';
-import { projectOf } from '../../../../core/document/newProject';
+import { drawnPiece } from '../../../../core/project/document/commands/drawn';
+import { projectOf } from '../../../../core/project/document/newProject';
 import { useDoc } from '../../../store/projectStore';
 import { ScrolledBench } from '../../../canvas/ScrolledBench';
 import { Bench } from '../../../ui/Bench';

@@ -1,7 +1,7 @@
 import { memo, useCallback, useEffect, useRef, type PointerEvent } from 'react';
-import { SLOT, slotOrigin } from '../../../../core/document/commands/drawn';
-import type { Lines, PieceRow } from '../../../../core/document/schema';
-import type { PenPoint, PenStroke } from '../../../../core/pen/strokes';
+import { SLOT, slotOrigin } from '../../../../core/project/document/commands/drawn';
+import type { Lines, PieceRow } from '../../../../core/project/document/schema';
+import type { PenPoint, PenStroke } from '../../../../core/tracing/pen/strokes';
 import { readInks } from '../../../canvas/inks';
 import { useDrawing, writeStroke } from '../../../store/drawing';
 import { slotIdle, slotTool, type SlotGesture, type SlotPointer } from '../../../tools/pen/slotTool';

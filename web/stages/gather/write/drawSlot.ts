@@ -1,8 +1,8 @@
-import { SLOT } from '../../../../core/document/commands/drawn';
-import type { Lines } from '../../../../core/document/schema';
-import type { Contour } from '../../../../core/geometry/contour';
-import { inkDabs } from '../../../../core/pen/inkDabs';
-import type { PenStroke } from '../../../../core/pen/strokes';
+import { SLOT } from '../../../../core/project/document/commands/drawn';
+import type { Lines } from '../../../../core/project/document/schema';
+import type { Contour } from '../../../../core/foundations/geometry/contour';
+import { inkDabs } from '../../../../core/tracing/pen/inkDabs';
+import type { PenStroke } from '../../../../core/tracing/pen/strokes';
 import type { Inks } from '../../../canvas/inks';
 import { path2dOf } from '../../../canvas/path2d';
 

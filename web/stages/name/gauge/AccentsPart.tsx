@@ -1,14 +1,14 @@
-import { counted } from '../../../../core/problems/counted';
+import { counted } from '../../../../core/foundations/problems/counted';
 import { Flex, Text } from '@chakra-ui/react';
 import {
   composable,
   composeAccents,
   lackingMarks,
   WESTERN_ACCENTS,
-} from '../../../../core/document/commands/composing';
-import { startGlyph } from '../../../../core/document/commands/naming';
-import { projectOf } from '../../../../core/document/newProject';
-import { glyphNameOf } from '../../../../core/names/glyphNames';
+} from '../../../../core/project/document/commands/composing';
+import { startGlyph } from '../../../../core/project/document/commands/naming';
+import { projectOf } from '../../../../core/project/document/newProject';
+import { glyphNameOf } from '../../../../core/type/names/glyphNames';
 import { useWay } from '../../../panels/way';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { GaugePart } from '../../../ui/Gauge';

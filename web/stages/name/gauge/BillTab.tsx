@@ -1,9 +1,9 @@
-import { counted } from '../../../../core/problems/counted';
+import { counted } from '../../../../core/foundations/problems/counted';
 import { Flex, Text, Textarea } from '@chakra-ui/react';
 import { useState } from 'react';
-import { changeProject } from '../../../../core/document/commands/naming';
-import { projectOf } from '../../../../core/document/newProject';
-import { billOfText, BILLS } from '../../../../core/names/bills';
+import { changeProject } from '../../../../core/project/document/commands/naming';
+import { projectOf } from '../../../../core/project/document/newProject';
+import { billOfText, BILLS } from '../../../../core/type/names/bills';
 import { drawnGlyphs, glyphByCodePoint } from '../../../store/selectors';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { GaugePart } from '../../../ui/Gauge';

@@ -5,12 +5,12 @@ import {
   givePrivateCode,
   removeCodePoint,
   setTypedNames,
-} from '../../../../core/document/commands/assigning';
-import { takeOnCapitals } from '../../../../core/document/commands/composing';
-import { acceptDrafts } from '../../../../core/document/commands/drafts';
-import { glyphOfCodePoint } from '../../../../core/document/commands/naming';
-import type { GlyphRow } from '../../../../core/document/schema';
-import { glyphNameOf } from '../../../../core/names/glyphNames';
+} from '../../../../core/project/document/commands/assigning';
+import { takeOnCapitals } from '../../../../core/project/document/commands/composing';
+import { acceptDrafts } from '../../../../core/project/document/commands/drafts';
+import { glyphOfCodePoint } from '../../../../core/project/document/commands/naming';
+import type { GlyphRow } from '../../../../core/project/document/schema';
+import { glyphNameOf } from '../../../../core/type/names/glyphNames';
 import { RemoveGlyph } from '../../../panels/RemoveGlyph';
 import { useWay } from '../../../panels/way';
 import { giveCharacter, ownerOf } from '../../../store/nameBench';

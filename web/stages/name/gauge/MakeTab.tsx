@@ -1,13 +1,22 @@
-import { counted } from '../../../../core/problems/counted';
+import { counted } from '../../../../core/foundations/problems/counted';
 import { Text } from '@chakra-ui/react';
-import { setTypedNames, smallFromCapitals, smallToMake } from '../../../../core/document/commands/assigning';
-import { acceptDrafts, draftable, draftsOf, makeDrafts } from '../../../../core/document/commands/drafts';
-import { iconsOf } from '../../../../core/document/commands/icons';
-import { lackingMarks } from '../../../../core/document/commands/composing';
-import { editAll } from '../../../../core/document/inStep/edit';
-import type { Doc } from '../../../../core/document/schema';
-import { projectOf } from '../../../../core/document/newProject';
-import { BILLS } from '../../../../core/names/bills';
+import {
+  setTypedNames,
+  smallFromCapitals,
+  smallToMake,
+} from '../../../../core/project/document/commands/assigning';
+import {
+  acceptDrafts,
+  draftable,
+  draftsOf,
+  makeDrafts,
+} from '../../../../core/project/document/commands/drafts';
+import { iconsOf } from '../../../../core/project/document/commands/icons';
+import { lackingMarks } from '../../../../core/project/document/commands/composing';
+import { editAll } from '../../../../core/project/document/inStep/edit';
+import type { Doc } from '../../../../core/project/document/schema';
+import { projectOf } from '../../../../core/project/document/newProject';
+import { BILLS } from '../../../../core/type/names/bills';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { GaugePart } from '../../../ui/Gauge';
 import { InkButton } from '../../../ui/InkButton';

@@ -4,12 +4,12 @@ import {
   composeAccents,
   formulaOf,
   markGlyph,
-} from '../../../../core/document/commands/composing';
-import { draftable, makeDrafts } from '../../../../core/document/commands/drafts';
-import { smallFromCapitals, smallToMake } from '../../../../core/document/commands/assigning';
-import { startGlyph } from '../../../../core/document/commands/naming';
-import type { GlyphRow } from '../../../../core/document/schema';
-import { glyphNameOf } from '../../../../core/names/glyphNames';
+} from '../../../../core/project/document/commands/composing';
+import { draftable, makeDrafts } from '../../../../core/project/document/commands/drafts';
+import { smallFromCapitals, smallToMake } from '../../../../core/project/document/commands/assigning';
+import { startGlyph } from '../../../../core/project/document/commands/naming';
+import type { GlyphRow } from '../../../../core/project/document/schema';
+import { glyphNameOf } from '../../../../core/type/names/glyphNames';
 import { useCharacterNames } from '../../../store/characterNames';
 import { giveCharacter, namelessPieces } from '../../../store/nameBench';
 import { glyphByCodePoint } from '../../../store/selectors';

@@ -1,8 +1,8 @@
 import { Field, Input, Text } from '@chakra-ui/react';
 import { useState } from 'react';
-import { nameRefusal, setGlyphName } from '../../../../core/document/commands/glyphName';
-import type { GlyphRow } from '../../../../core/document/schema';
-import { describeProblem } from '../../../../core/problems/describe';
+import { nameRefusal, setGlyphName } from '../../../../core/project/document/commands/glyphName';
+import type { GlyphRow } from '../../../../core/project/document/schema';
+import { describeProblem } from '../../../../core/foundations/problems/describe';
 import { useWay } from '../../../panels/way';
 import { useDoc, useProject } from '../../../store/projectStore';
 

@@ -1,6 +1,6 @@
 import { memo } from 'react';
-import type { GlyphRow, PieceRow } from '../../../../core/document/schema';
-import { glyphNameOf } from '../../../../core/names/glyphNames';
+import type { GlyphRow, PieceRow } from '../../../../core/project/document/schema';
+import { glyphNameOf } from '../../../../core/type/names/glyphNames';
 import { useNameBench } from '../../../store/nameBench';
 import { Gauge } from '../../../ui/Gauge';
 import { GaugeTabs } from '../../../ui/GaugeTabs';

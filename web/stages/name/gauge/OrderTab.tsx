@@ -1,5 +1,5 @@
 import { Checkbox, Flex, Text, Textarea } from '@chakra-ui/react';
-import { projectOf } from '../../../../core/document/newProject';
+import { projectOf } from '../../../../core/project/document/newProject';
 import { useNameBench } from '../../../store/nameBench';
 import { useDoc } from '../../../store/projectStore';
 import { sheetsInOrder } from '../../../store/selectors';

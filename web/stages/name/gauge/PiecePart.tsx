@@ -1,6 +1,6 @@
 import { Flex, Text } from '@chakra-ui/react';
-import { dropPiece } from '../../../../core/document/commands/lifting';
-import type { PieceRow } from '../../../../core/document/schema';
+import { dropPiece } from '../../../../core/project/document/commands/lifting';
+import type { PieceRow } from '../../../../core/project/document/schema';
 import { giveCharacter, useNameBench } from '../../../store/nameBench';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { InkButton } from '../../../ui/InkButton';

@@ -6,8 +6,8 @@ import {
   scaleGlyphs,
   topOf,
   unplaceGlyphs,
-} from '../../../../core/document/commands/placing';
-import { contoursBox } from '../../../../core/geometry/measure';
+} from '../../../../core/project/document/commands/placing';
+import { contoursBox } from '../../../../core/foundations/geometry/measure';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { seatBench } from '../../../store/seatBench';
 import { drawnGlyphs } from '../../../store/selectors';

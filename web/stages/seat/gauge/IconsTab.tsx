@@ -1,8 +1,8 @@
-import { counted } from '../../../../core/problems/counted';
+import { counted } from '../../../../core/foundations/problems/counted';
 import { Text } from '@chakra-ui/react';
 import { useState } from 'react';
-import { firstIconSeating, iconsOf, placeIcons } from '../../../../core/document/commands/icons';
-import { projectOf } from '../../../../core/document/newProject';
+import { firstIconSeating, iconsOf, placeIcons } from '../../../../core/project/document/commands/icons';
+import { projectOf } from '../../../../core/project/document/newProject';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { InkButton } from '../../../ui/InkButton';
 import { NumberField } from '../../../ui/NumberField';

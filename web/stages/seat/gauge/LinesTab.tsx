@@ -1,9 +1,13 @@
 import { Field, Flex, Input, Text } from '@chakra-ui/react';
-import { changeSeating } from '../../../../core/document/commands/lifting';
-import { changeSeatFacts, standersOf, takeLinesOfLetters } from '../../../../core/document/commands/placing';
-import { projectOf } from '../../../../core/document/newProject';
-import type { Seating } from '../../../../core/document/schema';
-import { measuredOvershoot } from '../../../../core/seat/standing';
+import { changeSeating } from '../../../../core/project/document/commands/lifting';
+import {
+  changeSeatFacts,
+  standersOf,
+  takeLinesOfLetters,
+} from '../../../../core/project/document/commands/placing';
+import { projectOf } from '../../../../core/project/document/newProject';
+import type { Seating } from '../../../../core/project/document/schema';
+import { measuredOvershoot } from '../../../../core/type/seat/standing';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { sheetsInOrder } from '../../../store/selectors';
 import { GaugePart } from '../../../ui/Gauge';

@@ -1,6 +1,6 @@
 import { Flex, Text } from '@chakra-ui/react';
-import { mendStandings } from '../../../../core/document/commands/placing';
-import type { Standing } from '../../../../core/seat/standing';
+import { mendStandings } from '../../../../core/project/document/commands/placing';
+import type { Standing } from '../../../../core/type/seat/standing';
 import { useWay } from '../../../panels/way';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { seatBench } from '../../../store/seatBench';

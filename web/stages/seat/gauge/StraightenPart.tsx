@@ -1,7 +1,7 @@
 import { Flex } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
-import { turnByStems, turnGlyphs, usualLeanDeg } from '../../../../core/document/commands/placing';
-import { stemLeanDeg } from '../../../../core/dress/lean';
+import { turnByStems, turnGlyphs, usualLeanDeg } from '../../../../core/project/document/commands/placing';
+import { stemLeanDeg } from '../../../../core/outlines/dress/lean';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { Fact, GaugePart } from '../../../ui/Gauge';
 import { InkButton } from '../../../ui/InkButton';

@@ -1,0 +1,72 @@
+import { artworkSheet } from '../../lifting/artwork/makeSheets';
+import { acceptUnread } from '../../project/document/commands/lifting';
+import { addMadeSheet } from '../../project/document/commands/madeSheets';
+import { edit } from '../../project/document/inStep/edit';
+import { newProject } from '../../project/document/newProject';
+import type { Doc } from '../../project/document/schema';
+import { describeProblem } from '../../foundations/problems/describe';
+import { box } from '../../testing/randomOutlines';
+import { byName } from '../../testing/named';
+import { sampleProject } from '../../testing/sampleProject';
+import { checkProject } from './checkProject';
+
+/** A project with drawings as they come in from files. */
+async function withDrawings(files: Readonly<Record<string, string>>): Promise<Doc> {
+  const dropped = Object.entries(files).map(([path, body]) => ({
+    path,
+    bytes: new TextEncoder().encode(
+      `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100">${body}</svg>`,
+    ),
+  }));
+  const read = await artworkSheet(dropped, []);
+  if (!read.ok) throw new Error('not read');
+  const { sheet, icons } = read.value;
+  const doc = newProject('p', 'P', 0);
+  const row = {
+    id: 's',
+    name: 'drawings',
+    kind: 'artwork',
+    pictureId: 'x',
+    widthPx: sheet.widthPx,
+    heightPx: sheet.heightPx,
+    icons,
+  } as const;
+  return edit(doc, addMadeSheet(doc, row, sheet)!).doc;
+}
+const square = '<rect x="10" y="10" width="80" height="80"/>';
+
+test('what of a drawing was not understood stays a snag of its letter until somebody says that it is right', async () => {
+  const doc = await withDrawings({
+    'A.svg': `${square}<text x="3" y="9">tide</text>`,
+    'B.svg': square,
+  });
+  const partly = (d: Doc) => checkProject(d).filter((p) => p.code === 'svg-partly');
+  expect(partly(doc)).toHaveLength(1);
+  expect(partly(doc)[0]!.place).toMatchObject({ glyph: 'A', file: 'A' });
+  const accepted = acceptUnread(doc, byName(doc).A!.source!.pieceId)!;
+  const after = edit(doc, accepted).doc;
+  expect(partly(after)).toEqual([]);
+  expect(acceptUnread(after, byName(after).A!.source!.pieceId)).toBeNull();
+});
+
+test('a full stop as tall as a capital is a snag, a dot of a broad pen is none', () => {
+  const base = sampleProject();
+  const withStop = (tall: number): Doc => {
+    const any = Object.values(base.glyphs)[0]!;
+    const stop = {
+      ...any,
+      id: 'stop',
+      name: 'period',
+      codePoints: [0x2e],
+      contours: [box(0, 0, 90, tall)],
+      components: [],
+    };
+    return { ...base, glyphs: { ...base.glyphs, stop } };
+  };
+  const odd = (d: Doc) => checkProject(d).filter((p) => p.code === 'size-odd');
+  expect(odd(base)).toEqual([]);
+  expect(odd(withStop(200))).toEqual([]);
+  expect(odd(withStop(700))).toMatchObject([{ char: '.', place: { glyph: 'period' } }]);
+  expect(describeProblem(odd(withStop(700))[0]!)).toMatch(/6\.7 times as tall/);
+  expect(odd(withStop(20))).toHaveLength(1);
+});

@@ -1,0 +1,197 @@
+import { execFileSync, spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { unzipSync, zlibSync } from 'fflate';
+import svgpath from 'svgpath';
+import { openProjectFile } from '../../../project/archive/readProject';
+import { projectOf } from '../../../project/document/newProject';
+import { contoursBox } from '../../../foundations/geometry/measure';
+import { parseSfnt } from '../../opentype/sfnt';
+import { readArtwork } from '../../../lifting/artwork/readArtwork';
+import { readXml, type XmlElement } from '../../../readers/svg/read/xmlTree';
+import {
+  hasFontTools,
+  hasSanitizer,
+  parseWithFontkit,
+  parseWithOpentype,
+  readWithFontTools,
+  sanitize,
+} from '../../../../testing/outsideReaders';
+import { brotli } from '../../../../cli/brotli';
+import { castFile } from './castFile';
+import { CAST_FORMATS, type CastFormat } from './formats';
+import { woffOf } from './woff';
+
+const opened = openProjectFile(
+  new Uint8Array(
+    readFileSync(new URL('../../../../demo/files/finished/keepers-hand.orthoglyph.zip', import.meta.url)),
+  ),
+);
+if (!opened.ok) throw new Error('the demo does not open');
+const { doc } = opened.value;
+const options = { styleId: projectOf(doc).styleId, nowUnixS: 1_767_603_600, brotli };
+const cast = (format: CastFormat) => castFile(doc, format, options);
+const text = (bytes: Uint8Array) => new TextDecoder().decode(bytes);
+
+test('the same project gives the same bytes in every format, under names that say the font and the format', async () => {
+  for (const format of CAST_FORMATS) {
+    const [a, b] = [await cast(format), await cast(format)];
+    expect(Buffer.from(a.bytes).equals(Buffer.from(b.bytes))).toBe(true);
+    expect(a.name).toMatch(/^TideBookHand-Regular\./);
+  }
+});
+
+test.each(['woff', 'woff2'] as const)(
+  '%s holds the very tables of the TTF, smaller, and readers take it',
+  async (format) => {
+    const [{ bytes: ttf }, { bytes, name }] = [await cast('ttf'), await cast(format)];
+    expect(bytes.length).toBeLessThan((format === 'woff' ? 0.75 : 0.6) * ttf.length);
+    const font = parseWithFontkit(bytes);
+    expect(font.numGlyphs).toBe(parseWithFontkit(ttf).numGlyphs);
+    expect(font.postscriptName).toBe('TideBookHand-Regular');
+    expect(hasSanitizer && hasFontTools).toBe(true);
+    expect(sanitize(bytes, name)).toBe('');
+    const [read, plain] = [readWithFontTools(bytes, name), readWithFontTools(ttf, 'plain.ttf')];
+    expect(read).toEqual(plain);
+  },
+);
+
+test('WOFF: sizes, offsets and checksums are those of its specification', async () => {
+  const { bytes: ttf } = await cast('ttf');
+  const woff = woffOf(ttf, '2.007');
+  const view = new DataView(woff.buffer, woff.byteOffset);
+  // WOFF 1.0, 4 "WOFF Header".
+  expect(view.getUint32(0)).toBe(0x774f4646);
+  expect(view.getUint32(4)).toBe(0x00010000);
+  expect(view.getUint32(8)).toBe(woff.length);
+  expect(view.getUint32(16)).toBe(ttf.length);
+  expect([view.getUint16(20), view.getUint16(22)]).toEqual([2, 7]);
+  const { tables } = parseSfnt(ttf);
+  expect(view.getUint16(12)).toBe(tables.size);
+  const directory = new DataView(ttf.buffer, ttf.byteOffset);
+  [...tables].forEach(([tag, data], i) => {
+    const at = 44 + 20 * i;
+    expect(text(woff.subarray(at, at + 4))).toBe(tag);
+    expect(view.getUint32(at + 4) % 4).toBe(0);
+    expect(view.getUint32(at + 12)).toBe(data.length);
+    // 5 "Table Directory": never larger than as it is; the checksum of the font's own directory.
+    expect(view.getUint32(at + 8)).toBe(Math.min(data.length, zlibSync(data, { level: 9 }).length));
+    expect(view.getUint32(at + 16)).toBe(directory.getUint32(12 + 16 * i + 4));
+  });
+});
+
+test("WOFF2 is at most 2 % larger than what the format's own reference encoder makes", async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'orthoglyph-'));
+  const { bytes: ttf } = await cast('ttf');
+  writeFileSync(join(folder, 'x.ttf'), ttf);
+  // Debian's package woff2.
+  expect(spawnSync('woff2_compress', [join(folder, 'x.ttf')]).status).toBe(0);
+  const reference = readFileSync(join(folder, 'x.woff2')).length;
+  expect((await cast('woff2')).bytes.length).toBeLessThan(1.02 * reference);
+});
+
+const elements = (e: XmlElement, name: string): XmlElement[] => [
+  ...(e.name === name ? [e] : []),
+  ...e.children.flatMap((child) => elements(child, name)),
+];
+
+test('an SVG font has the outlines, widths and kerning of the OTF', async () => {
+  const xml = readXml(text((await cast('svg')).bytes));
+  if (!xml.ok) throw new Error('not XML');
+  const otf = parseWithOpentype((await cast('otf')).bytes);
+  const glyphs = elements(xml.value, 'glyph');
+  const byText = new Map(glyphs.map((g) => [g.attributes['unicode'], g]));
+  for (const char of 'Ragné&"<ß') {
+    const own = byText.get(char)!.attributes;
+    const other = otf.charToGlyph(char);
+    expect(Number(own['horiz-adv-x'])).toBe(other.advanceWidth);
+    // Points by a general library from the registries.
+    let [xMin, xMax] = [Infinity, -Infinity];
+    svgpath(own['d']!).iterate((segment) => {
+      const [kind, ...numbers] = segment;
+      if (kind === 'Z') return;
+      for (let i = 0; i < numbers.length; i += 2) {
+        xMin = Math.min(xMin, numbers[i] as number);
+        xMax = Math.max(xMax, numbers[i] as number);
+      }
+    });
+    const box = other.getBoundingBox();
+    expect(Math.abs(xMin - box.x1)).toBeLessThan(12);
+    expect(Math.abs(xMax - box.x2)).toBeLessThan(12);
+  }
+  const face = elements(xml.value, 'font-face')[0]!.attributes;
+  expect(face).toMatchObject({ 'font-family': 'Tide Book Hand', 'units-per-em': '1000' });
+  const hkerns = elements(xml.value, 'hkern');
+  expect(hkerns.length).toBeGreaterThan(50);
+  const names = new Set(glyphs.map((g) => g.attributes['glyph-name']));
+  for (const k of hkerns)
+    for (const side of ['g1', 'g2'])
+      for (const n of k.attributes[side]!.split(',')) expect(names.has(n)).toBe(true);
+});
+
+test('a UFO is read whole and without complaint by fontTools, with outlines, kerning, groups and names of the OTF', async () => {
+  const { name, bytes } = await cast('ufo');
+  const folder = mkdtempSync(join(tmpdir(), 'orthoglyph-'));
+  const { bytes: otf } = await cast('otf');
+  writeFileSync(join(folder, 'font.otf'), otf);
+  for (const [path, content] of Object.entries(unzipSync(bytes))) {
+    const at = join(folder, path);
+    execFileSync('mkdir', ['-p', join(at, '..')]);
+    writeFileSync(at, content);
+  }
+  const script = `
+import json, sys
+from fontTools.ufoLib import UFOReader
+from fontTools.pens.areaPen import AreaPen
+from fontTools.pens.boundsPen import BoundsPen
+from fontTools.pens.recordingPen import RecordingPen
+from fontTools.ttLib import TTFont
+class Info: pass
+reader = UFOReader(sys.argv[1], validate=True)
+info = Info(); reader.readInfo(info)
+glyphs = reader.getGlyphSet(validateRead=True)
+font = TTFont(sys.argv[2]); other = font.getGlyphSet()
+off = 0
+class Glyph: pass
+for name in glyphs.keys():
+    g = Glyph(); pen = RecordingPen()
+    from fontTools.pens.pointPen import PointToSegmentPen
+    glyphs.readGlyph(name, g, PointToSegmentPen(pen))
+    area = AreaPen(); pen.replay(area)
+    mine = AreaPen(); other[name].draw(mine)
+    off = max(off, abs(area.value - mine.value), abs(g.width - other[name].width))
+kerning = reader.readKerning(); groups = reader.readGroups()
+print(json.dumps({'family': info.familyName, 'upm': info.unitsPerEm, 'glyphs': len(glyphs), 'off': off,
+  'kerning': len(kerning), 'groups': len(groups), 'order': reader.readLib()['public.glyphOrder'] == font.getGlyphOrder(),
+  'known': all(k in groups or k in glyphs for pair in kerning for k in pair)}))
+`;
+  const out = execFileSync(
+    '/usr/bin/python3',
+    ['-c', script, join(folder, name.replace('.zip', '')), join(folder, 'font.otf')],
+    {
+      encoding: 'utf8',
+    },
+  );
+  const facts = JSON.parse(out) as Record<string, number | string | boolean>;
+  expect(facts).toMatchObject({ family: 'Tide Book Hand', upm: 1000, order: true, known: true });
+  expect(facts['glyphs']).toBe(parseWithFontkit(otf).numGlyphs);
+  expect(facts['off']).toBeLessThan(1);
+  expect(facts['kerning']).toBeGreaterThan(50);
+  expect(facts['groups']).toBeGreaterThan(10);
+});
+
+test('letters as drawings stand in their width and height of the font, each under a name that no other has', async () => {
+  const files = unzipSync((await cast('letters-svg')).bytes);
+  expect(Object.keys(files)).toEqual(
+    expect.arrayContaining(['A_.svg', 'a.svg', 'ampersand.svg', 'eacute.svg']),
+  );
+  const otf = parseWithOpentype((await cast('otf')).bytes);
+  const n = readArtwork(text(files['n.svg']!), 'n.svg');
+  if (!n.ok) throw new Error('not read');
+  const box = contoursBox(n.value.outline)!;
+  const glyph = otf.charToGlyph('n');
+  expect(n.value.board.width).toBe(glyph.advanceWidth);
+  const other = glyph.getBoundingBox();
+  expect(Math.abs(box.xMin - other.x1) + Math.abs(box.xMax - other.x2)).toBeLessThan(1);
+});

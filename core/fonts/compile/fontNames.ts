@@ -1,0 +1,79 @@
+import { sha256 } from '@noble/hashes/sha2.js';
+import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
+import { safeFileName } from '../../type/names/fileNames';
+import { NAME_ID } from '../opentype/tables/name';
+
+export interface NameInput {
+  readonly family: string;
+  readonly style: string;
+  readonly designer: string;
+  readonly designerUrl: string;
+  readonly licence: string;
+  readonly licenceUrl: string;
+  readonly copyright: string;
+  /** "1.000". */
+  readonly version: string;
+}
+
+/** Styles that every program groups by the family name alone. */
+const RIBBI = new Set(['Regular', 'Bold', 'Italic', 'Bold Italic']);
+
+/** Longest PostScript name (OpenType, name id 6), and its longest style. */
+const LONGEST = { name: 63, style: 20 };
+
+/** What of a text a PostScript name may hold: printable ASCII without the ten delimiters. */
+const plain = (text: string): string =>
+  text
+    .normalize('NFD')
+    .replace(/[^\x21-\x7e]/g, '')
+    .replace(/[[\](){}<>/%-]/g, '');
+
+/** Whether a text says something that its plain form leaves out, so that two texts could come out as one name. */
+const losesLetters = (text: string): boolean => /[^\x00-\x7f\p{M}]/u.test(text.normalize('NFD'));
+
+/** Six hex digits that tell texts apart whose plain forms are alike. */
+const mark = (text: string): string => bytesToHex(sha256(utf8ToBytes(text))).slice(0, 6);
+
+/**
+ * PostScript names: printable ASCII without the ten delimiters, at most 63 characters (OpenType, name id 6). A family or
+ * style with letters that can't be said so gets a mark made of its whole text, so that no two fonts share a name.
+ */
+export function postScriptName(family: string, style: string): string {
+  const named = (text: string, whenEmpty: string, longest: number) => {
+    const own = plain(text);
+    const told = own || whenEmpty;
+    const needsMark = (text.trim() !== '' && losesLetters(text)) || told.length > longest;
+    return needsMark ? `${told.slice(0, longest - 7)}x${mark(text)}` : told;
+  };
+  const styled = named(style, 'Regular', LONGEST.style);
+  return `${named(family, family.trim() === '' ? 'Untitled' : 'Font', LONGEST.name - 1 - styled.length)}-${styled}`;
+}
+
+/** All name records by id. Styles outside the four classic ones get their own family for old programs (ids 1, 2, 16, 17). */
+export function fontNames(input: NameInput): Map<number, string> {
+  const family = input.family.trim() || 'Untitled';
+  const style = input.style.trim() || 'Regular';
+  const classic = RIBBI.has(style);
+  const names = new Map<number, string>([
+    [NAME_ID.copyright, input.copyright],
+    [NAME_ID.family, classic ? family : `${family} ${style}`],
+    [NAME_ID.style, classic ? style : 'Regular'],
+    [NAME_ID.unique, `${input.version};${postScriptName(family, style)}`],
+    [NAME_ID.full, `${family} ${style}`],
+    [NAME_ID.version, `Version ${input.version}`],
+    [NAME_ID.postScript, postScriptName(family, style)],
+    [NAME_ID.designer, input.designer],
+    [NAME_ID.designerUrl, input.designerUrl],
+    [NAME_ID.licence, input.licence],
+    [NAME_ID.licenceUrl, input.licenceUrl],
+  ]);
+  if (!classic) names.set(NAME_ID.typographicFamily, family).set(NAME_ID.typographicStyle, style);
+  return names;
+}
+
+/** Name of a made file: "SkerryLane-Regular.otf". */
+export const fontFileName = (family: string, style: string, format: string): string =>
+  `${safeFileName(postScriptName(family, style), 'font')}.${format}`;
+
+/** A version as font files have it, three digits behind the point ("1.25" is 1.250): OpenType, head.fontRevision. */
+export const versionOf = (typed: string): string => Number(typed.replace(',', '.')).toFixed(3);

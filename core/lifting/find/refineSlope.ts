@@ -1,0 +1,40 @@
+import { median } from '../../foundations/raster/histogram';
+import { boxBottom } from '../../foundations/raster/picture';
+import type { Pairing } from './alignLabels';
+import type { FoundLetters } from './letters';
+
+/** Characters that stand flat on the baseline: their feet tell the page's turn best. */
+const FLAT = new Set('ABDEFHIKLMNPRTXZhiklmnrxfz147');
+
+/**
+ * The page's slope (y per x) once characters are known: median slope between the feet of flat letters of the same
+ * row, weighted by repetition with their distance. Method: Theil (1950) and Sen (1968), pooled over rows. The first
+ * estimate is kept when fewer than six pairs speak.
+ */
+export function refineSlope(
+  found: FoundLetters,
+  pairings: readonly Pairing[],
+  expected: readonly string[],
+): number {
+  const feet = pairings
+    .filter(
+      (p) => p.found !== null && p.expected !== null && p.confidence > 0.5 && FLAT.has(expected[p.expected]!),
+    )
+    .map((p) => found.letters[p.found!]!)
+    .map((l) => ({ row: l.row, x: l.box.x + l.box.width / 2, y: boxBottom(l.box) }));
+  const slopes: number[] = [];
+  for (let i = 0; i < feet.length; i++) {
+    for (let j = i + 1; j < feet.length; j++) {
+      const [a, b] = [feet[i]!, feet[j]!];
+      const run = Math.abs(b.x - a.x);
+      if (a.row !== b.row || run < found.letterHeight * 2) continue;
+      // A pair far apart tells the slope more exactly than a near one.
+      const weight = Math.min(8, Math.round(run / (found.letterHeight * 2)));
+      for (let k = 0; k < weight; k++) slopes.push((b.y - a.y) / (b.x - a.x));
+    }
+  }
+  if (slopes.length < 6) return found.slope;
+  const refined = median(slopes);
+  // Anything further off means wrong labels, not a better slope.
+  return Math.abs(refined - found.slope) < 0.02 ? refined : found.slope;
+}

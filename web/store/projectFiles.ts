@@ -1,0 +1,38 @@
+import { fail, inFile, type Result } from '../../core/foundations/problems/problem';
+import { Cancelled } from '../jobs/workerHost';
+import { db } from '../persistence/db';
+import { deleteProject, newId } from '../persistence/projects';
+import { archive } from '../workers/archiveClient';
+
+const DEMO_ID = 'tide-mill';
+
+/** Takes a project file into storage. The id of the new project, or what is wrong with the file. */
+export async function importProject(
+  file: Blob,
+  fileName: string,
+  id = newId(),
+  options: { signal?: AbortSignal; onProgress?: (stage: string, share: number) => void } = {},
+): Promise<Result<string>> {
+  try {
+    const read = await archive.take(file, id, options);
+    return { ...read, problems: inFile(read.problems, fileName) };
+  } catch (error) {
+    // What was taken in before it was stopped goes again.
+    if (error instanceof Cancelled) await deleteProject(id);
+    throw error;
+  }
+}
+
+/** The demo, fetched from beside the app and stored on first use; later visits find it as it was left. */
+export const openDemo = (): Promise<Result<string>> => openBeside(DEMO_ID, `${DEMO_ID}.orthoglyph.zip`);
+
+/** A finished project of the demo, in the same way. */
+export const openFinished = (id: string): Promise<Result<string>> =>
+  openBeside(id, `finished/${id}.orthoglyph.zip`);
+
+async function openBeside(id: string, path: string): Promise<Result<string>> {
+  if (await db.summaries.get(id)) return { ok: true, value: id, problems: [] };
+  const response = await fetch(`/${path}`);
+  if (!response.ok) return fail({ code: 'file-not-found' }, { file: path });
+  return importProject(await response.blob(), path, id);
+}
