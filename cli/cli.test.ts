@@ -12,9 +12,9 @@ import { apprenticesPage, keepersPage, tideMillProject } from '../demo/tideMill'
 import { writeProjectFile } from '../core/project/archive/writeProject';
 import { openProjectFile } from '../core/project/archive/readProject';
 import { compileFont } from '../core/fonts/compile/compileFont';
-import { composeAccents } from '../core/project/document/commands/composing';
-import { takeCleaned } from '../core/project/document/commands/dressing';
-import { commit, emptyHistory } from '../core/project/document/history';
+import { composeAccents } from '../core/project/document/commands/glyphs/composing';
+import { takeCleaned } from '../core/project/document/commands/outline';
+import { commit, emptyHistory } from '../core/project/document/changes/history';
 import { edit } from '../core/project/document/inStep/edit';
 import { blankGlyph } from '../core/project/document/newProject';
 import type { Doc } from '../core/project/document/schema';

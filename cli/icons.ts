@@ -1,5 +1,5 @@
-import { placeIcons, firstIconSeating, iconsOf } from '../core/project/document/commands/icons';
-import { setTypedNames } from '../core/project/document/commands/assigning';
+import { placeIcons, firstIconSeating, iconsOf } from '../core/project/document/commands/lines/icons';
+import { setTypedNames } from '../core/project/document/commands/glyphs/assigning';
 import { editAll } from '../core/project/document/inStep/edit';
 import { projectOf } from '../core/project/document/newProject';
 import type { Doc } from '../core/project/document/schema';

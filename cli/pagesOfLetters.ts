@@ -1,5 +1,5 @@
-import { addSheet, isDoubtful, soughtOn, takeLifted } from '../core/project/document/commands/lifting';
-import { takePractice } from '../core/project/document/commands/practice';
+import { addSheet, isDoubtful, soughtOn, takeLifted } from '../core/project/document/commands/pieces/lifting';
+import { takePractice } from '../core/project/document/commands/sheets/practice';
 import { edit } from '../core/project/document/inStep/edit';
 import { FIRST_RECIPE } from '../core/project/document/newProject';
 import type { Doc } from '../core/project/document/schema';

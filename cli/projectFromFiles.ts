@@ -3,7 +3,7 @@ import { join, parse, relative } from 'node:path';
 import { artworkSheet, picturesSheet } from '../core/lifting/artwork/makeSheets';
 import { expandFiles } from '../core/lifting/artwork/expandFiles';
 import { openZips, sortFiles, type DroppedFile } from '../core/lifting/artwork/sortFiles';
-import { addMadeSheet } from '../core/project/document/commands/madeSheets';
+import { addMadeSheet } from '../core/project/document/commands/sheets/madeSheets';
 import { edit } from '../core/project/document/inStep/edit';
 import { defaultRecipe, newProject } from '../core/project/document/newProject';
 import type { Doc } from '../core/project/document/schema';

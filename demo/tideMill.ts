@@ -1,7 +1,7 @@
 import { newProject } from '../core/project/document/newProject';
 import { BASIC_BILL } from '../core/type/names/bills';
-import { addSheet, takeLifted } from '../core/project/document/commands/lifting';
-import { changeCasting } from '../core/project/document/commands/casting';
+import { addSheet, takeLifted } from '../core/project/document/commands/pieces/lifting';
+import { changeCasting } from '../core/project/document/commands/font/casting';
 import { edit } from '../core/project/document/inStep/edit';
 import type { Doc } from '../core/project/document/schema';
 import { pictureIdOf } from '../core/readers/pictures/pictureId';

@@ -1,7 +1,7 @@
 import { counted } from '../../core/foundations/problems/counted';
 import { openProjectFile } from '../../core/project/archive/readProject';
 import { writeProjectFile } from '../../core/project/archive/writeProject';
-import { CLEAN_UP_NAMES, mayClean, takeCleaned } from '../../core/project/document/commands/dressing';
+import { CLEAN_UP_NAMES, mayClean, takeCleaned } from '../../core/project/document/commands/outline';
 import { edit } from '../../core/project/document/inStep/edit';
 import type { GlyphRow } from '../../core/project/document/schema';
 import { CLEAN_UPS, cleanUp, type CleanUp } from '../../core/outlines/dress/cleanUp';

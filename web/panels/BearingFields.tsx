@@ -1,7 +1,11 @@
 import { Text } from '@chakra-ui/react';
 import { useState } from 'react';
-import { bearingRefusal, bearingsFor, setBearings } from '../../core/project/document/commands/fitting';
-import { advanceOf } from '../../core/project/document/metrics';
+import {
+  bearingRefusal,
+  bearingsFor,
+  setBearings,
+} from '../../core/project/document/commands/spacing/fitting';
+import { advanceOf } from '../../core/project/document/queries/metrics';
 import type { GlyphRow } from '../../core/project/document/schema';
 import { describeProblem } from '../../core/foundations/problems/describe';
 import { useDoc, useProject } from '../store/projectStore';

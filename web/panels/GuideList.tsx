@@ -1,6 +1,11 @@
 import { Flex, Input } from '@chakra-ui/react';
-import { addGuide, changeGuide, removeGuide, shareGuide } from '../../core/project/document/commands/guides';
-import type { ShownGuide } from '../../core/project/document/commands/guides';
+import {
+  addGuide,
+  changeGuide,
+  removeGuide,
+  shareGuide,
+} from '../../core/project/document/commands/lines/guides';
+import type { ShownGuide } from '../../core/project/document/commands/lines/guides';
 import type { GlyphRow } from '../../core/project/document/schema';
 import { useDoc, useProject } from '../store/projectStore';
 import { CheckField } from '../ui/CheckField';

@@ -1,7 +1,7 @@
 import { Box, Flex, Input, Text } from '@chakra-ui/react';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useState } from 'react';
-import { diffBetween } from '../../core/project/document/diffBetween';
+import { diffBetween } from '../../core/project/document/changes/diffBetween';
 import { db } from '../persistence/db';
 import { momentStore } from '../persistence/moments';
 import { currentSession, useProject } from '../store/projectStore';

@@ -1,4 +1,4 @@
-import { removeGlyphs } from '../../core/project/document/commands/removing';
+import { removeGlyphs } from '../../core/project/document/commands/glyphs/removing';
 import { NOTDEF } from '../../core/project/document/newProject';
 import type { GlyphRow } from '../../core/project/document/schema';
 import { useDoc, useProject } from '../store/projectStore';

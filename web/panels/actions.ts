@@ -1,6 +1,6 @@
-import { removeGlyphs } from '../../core/project/document/commands/removing';
-import { seatAll } from '../../core/project/document/commands/lifting';
-import { mendStandings, takeLinesOfLetters } from '../../core/project/document/commands/placing';
+import { removeGlyphs } from '../../core/project/document/commands/glyphs/removing';
+import { seatAll } from '../../core/project/document/commands/pieces/lifting';
+import { mendStandings, takeLinesOfLetters } from '../../core/project/document/commands/lines/placing';
 import { setDesk } from '../ui/colourMode';
 import { dressBench, useDressBench } from '../store/dressBench';
 import { useFitBench } from '../store/fitBench';

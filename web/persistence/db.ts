@@ -1,8 +1,8 @@
 import type { ProjectPicture } from './projectPicture';
-import type { TakenFor } from '../../core/project/document/commands/takenFor';
+import type { TakenFor } from '../../core/project/document/commands/sheets/takenFor';
 import Dexie, { type Table } from 'dexie';
 import { TABLE_NAMES, type Doc, type TableName } from '../../core/project/document/schema';
-import type { ProjectDiff } from '../../core/project/document/diff';
+import type { ProjectDiff } from '../../core/project/document/changes/diff';
 
 /** A row of any document table as it lies in the browser's storage. */
 export interface StoredRow {

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { emptyHistory } from '../../core/project/document/history';
+import { emptyHistory } from '../../core/project/document/changes/history';
 import { openRows } from '../../core/project/document/opening/openRows';
 import { SCHEMA_VERSION, type Doc } from '../../core/project/document/schema';
 import { sampleProject } from '../../core/testing/sampleProject';

@@ -1,5 +1,5 @@
 import { projectOf } from '../../core/project/document/newProject';
-import { advanceOf, placedContours } from '../../core/project/document/metrics';
+import { advanceOf, placedContours } from '../../core/project/document/queries/metrics';
 import type { Doc, GlyphRow } from '../../core/project/document/schema';
 import { compose, scaling, translation } from '../../core/foundations/geometry/affine';
 import { transformContours } from '../../core/foundations/geometry/contour';

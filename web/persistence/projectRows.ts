@@ -1,7 +1,7 @@
 import { pictureOfProject } from './projectPicture';
 import Dexie from 'dexie';
-import type { ProjectDiff } from '../../core/project/document/diff';
-import { emptyHistory, type History } from '../../core/project/document/history';
+import type { ProjectDiff } from '../../core/project/document/changes/diff';
+import { emptyHistory, type History } from '../../core/project/document/changes/history';
 import { TABLE_NAMES, type Doc, type TableName } from '../../core/project/document/schema';
 import { packDiff, packRow, unpackDiff, unpackRow } from '../../core/project/document/packing/packRows';
 import type { DamagedRow } from '../../core/project/document/opening/openRows';

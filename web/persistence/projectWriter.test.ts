@@ -1,5 +1,5 @@
-import { setBearings, setKerning } from '../../core/project/document/commands/fitting';
-import { commit, emptyHistory, type History } from '../../core/project/document/history';
+import { setBearings, setKerning } from '../../core/project/document/commands/spacing/fitting';
+import { commit, emptyHistory, type History } from '../../core/project/document/changes/history';
 import { SCHEMA_VERSION, type Doc } from '../../core/project/document/schema';
 import { sampleProject } from '../../core/testing/sampleProject';
 import { FakeClock, settle } from '../testing/fakeClock';

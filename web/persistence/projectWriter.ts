@@ -1,5 +1,5 @@
-import { mergeDiffs, type ProjectDiff } from '../../core/project/document/diff';
-import type { History } from '../../core/project/document/history';
+import { mergeDiffs, type ProjectDiff } from '../../core/project/document/changes/diff';
+import type { History } from '../../core/project/document/changes/history';
 import { ProjectGone, type ProjectWrite } from './projectRows';
 
 /** saved = all is written; waiting = on its way; failed, full = not written and tried again; gone = the project was deleted. */

@@ -1,8 +1,8 @@
 import Dexie from 'dexie';
-import { setBearings, setKerning } from '../../core/project/document/commands/fitting';
-import { addSheet } from '../../core/project/document/commands/lifting';
-import { commit, emptyHistory, undo, type History } from '../../core/project/document/history';
-import { diffBetween } from '../../core/project/document/diffBetween';
+import { setBearings, setKerning } from '../../core/project/document/commands/spacing/fitting';
+import { addSheet } from '../../core/project/document/commands/pieces/lifting';
+import { commit, emptyHistory, undo, type History } from '../../core/project/document/changes/history';
+import { diffBetween } from '../../core/project/document/changes/diffBetween';
 import { edit } from '../../core/project/document/inStep/edit';
 import { openRows } from '../../core/project/document/opening/openRows';
 import { SCHEMA_VERSION, TABLE_NAMES, type Doc } from '../../core/project/document/schema';

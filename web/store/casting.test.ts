@@ -1,4 +1,4 @@
-import { changeCasting } from '../../core/project/document/commands/casting';
+import { changeCasting } from '../../core/project/document/commands/font/casting';
 import type { CastFormat } from '../../core/fonts/compile/casts/formats';
 import { fail, ok } from '../../core/foundations/problems/problem';
 import { WorkBench } from '../testing/workBench';

@@ -5,7 +5,7 @@ import {
   slotOf,
   slotOrigin,
   takeDrawn,
-} from '../../core/project/document/commands/drawn';
+} from '../../core/project/document/commands/sheets/drawn';
 import type { Doc } from '../../core/project/document/schema';
 import { compose, scaling, translation } from '../../core/foundations/geometry/affine';
 import { transformContours, type Contour } from '../../core/foundations/geometry/contour';

@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import type { PointRef, Target } from '../../core/project/document/commands/dressing';
+import type { PointRef, Target } from '../../core/project/document/commands/outline';
 import type { CleanedUp, CleanUp } from '../../core/outlines/dress/cleanUp';
 import type { Contour } from '../../core/foundations/geometry/contour';
 import type { Turning } from '../../core/foundations/geometry/turning';

@@ -1,6 +1,6 @@
-import { setBearings } from '../../core/project/document/commands/fitting';
+import { setBearings } from '../../core/project/document/commands/spacing/fitting';
 import { edit } from '../../core/project/document/inStep/edit';
-import { draft } from '../../core/project/document/diff';
+import { draft } from '../../core/project/document/changes/diff';
 import type { Doc } from '../../core/project/document/schema';
 import { polygon, type Contour } from '../../core/foundations/geometry/contour';
 import { WorkBench, withLiftedPage } from '../testing/workBench';

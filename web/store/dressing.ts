@@ -8,7 +8,7 @@ import {
   takeCleanUp,
   takeSkeleton,
   type Target,
-} from '../../core/project/document/commands/dressing';
+} from '../../core/project/document/commands/outline';
 import type { Doc, GlyphRow } from '../../core/project/document/schema';
 import type { CleanedUp, CleanUp, CleanUpSettings } from '../../core/outlines/dress/cleanUp';
 import { applyAffine, compose, translation } from '../../core/foundations/geometry/affine';

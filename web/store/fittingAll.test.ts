@@ -1,5 +1,5 @@
-import { setBearings } from '../../core/project/document/commands/fitting';
-import { changeFitSettings, fitSettingsOf } from '../../core/project/document/commands/fitAll';
+import { setBearings } from '../../core/project/document/commands/spacing/fitting';
+import { changeFitSettings, fitSettingsOf } from '../../core/project/document/commands/spacing/fitAll';
 import { WorkBench } from '../testing/workBench';
 import { createFitting, offNow, useFittingAll } from './fittingAll';
 

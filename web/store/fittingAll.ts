@@ -5,10 +5,10 @@ import {
   fittable,
   lettersToFit,
   takeFitted,
-} from '../../core/project/document/commands/fitAll';
-import { mergeDiffs, type ProjectDiff } from '../../core/project/document/diff';
+} from '../../core/project/document/commands/spacing/fitAll';
+import { mergeDiffs, type ProjectDiff } from '../../core/project/document/changes/diff';
 import { edit } from '../../core/project/document/inStep/edit';
-import { kerningBetween } from '../../core/project/document/kerning';
+import { kerningBetween } from '../../core/project/document/queries/kerning';
 import { projectOf } from '../../core/project/document/newProject';
 import type { Doc, FitSettings } from '../../core/project/document/schema';
 import type { FitOptions } from '../../core/type/fit/fitFont';

@@ -1,6 +1,6 @@
-import { changeProject } from '../../core/project/document/commands/naming';
-import { setBearings } from '../../core/project/document/commands/fitting';
-import type { ProjectDiff } from '../../core/project/document/diff';
+import { changeProject } from '../../core/project/document/commands/glyphs/naming';
+import { setBearings } from '../../core/project/document/commands/spacing/fitting';
+import type { ProjectDiff } from '../../core/project/document/changes/diff';
 import { edit } from '../../core/project/document/inStep/edit';
 import { blankGlyph } from '../../core/project/document/newProject';
 import type { Doc } from '../../core/project/document/schema';

@@ -1,5 +1,5 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
-import type { ProjectDiff } from '../../core/project/document/diff';
+import type { ProjectDiff } from '../../core/project/document/changes/diff';
 import { projectOf } from '../../core/project/document/newProject';
 import type { Doc } from '../../core/project/document/schema';
 import { describeProblem } from '../../core/foundations/problems/describe';

@@ -1,4 +1,4 @@
-import { missingOfBill } from '../../core/project/document/commands/lifting';
+import { missingOfBill } from '../../core/project/document/commands/pieces/lifting';
 import { packFiles } from '../persistence/intake';
 import { FakeBrowser, type FakeTab } from '../testing/desk';
 import { createIntake } from './intake';

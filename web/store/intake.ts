@@ -1,15 +1,15 @@
 import { counted } from '../../core/foundations/problems/counted';
 import type { DroppedFile, SortedFiles } from '../../core/lifting/artwork/sortFiles';
-import { addingMadeSheet } from '../../core/project/document/commands/madeSheets';
+import { addingMadeSheet } from '../../core/project/document/commands/sheets/madeSheets';
 import {
   addSheet,
   missingOfBill,
   soughtOn,
   takingLifted,
-} from '../../core/project/document/commands/lifting';
-import { sheetOfCode, takePractice } from '../../core/project/document/commands/practice';
-import { inPlaceOf, readAs, type TakenFor } from '../../core/project/document/commands/takenFor';
-import type { ProjectDiff } from '../../core/project/document/diff';
+} from '../../core/project/document/commands/pieces/lifting';
+import { sheetOfCode, takePractice } from '../../core/project/document/commands/sheets/practice';
+import { inPlaceOf, readAs, type TakenFor } from '../../core/project/document/commands/sheets/takenFor';
+import type { ProjectDiff } from '../../core/project/document/changes/diff';
 import { finish, type Steps } from '../../core/foundations/steps';
 import { charactersOf } from '../../core/lifting/artwork/template/makeTemplate';
 import { FIRST_RECIPE, projectOf } from '../../core/project/document/newProject';

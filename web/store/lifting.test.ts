@@ -1,4 +1,4 @@
-import { dropPiece } from '../../core/project/document/commands/lifting';
+import { dropPiece } from '../../core/project/document/commands/pieces/lifting';
 import type { Doc } from '../../core/project/document/schema';
 import { fail, ok, type Result } from '../../core/foundations/problems/problem';
 import { liftedSheet } from '../../core/testing/liftedSheet';

@@ -1,5 +1,5 @@
-import { replacePieces } from '../../core/project/document/commands/mending';
-import type { TakenFor } from '../../core/project/document/commands/takenFor';
+import { replacePieces } from '../../core/project/document/commands/pieces/mending';
+import type { TakenFor } from '../../core/project/document/commands/sheets/takenFor';
 import type { Doc, PieceRow, SheetRow } from '../../core/project/document/schema';
 import type { Reshape, Reshaped } from '../../core/lifting/find/reshape';
 import { readingOf } from '../../core/lifting/printed/readSheet';

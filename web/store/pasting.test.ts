@@ -1,8 +1,8 @@
 import { WorkBench } from '../testing/workBench';
 import { readPasted } from '../../core/lifting/artwork/readPasted';
 import { makeTemplate } from '../../core/lifting/artwork/template/makeTemplate';
-import { startGlyph } from '../../core/project/document/commands/naming';
-import { advanceOf, inkBox } from '../../core/project/document/metrics';
+import { startGlyph } from '../../core/project/document/commands/glyphs/naming';
+import { advanceOf, inkBox } from '../../core/project/document/queries/metrics';
 import { contoursBox } from '../../core/foundations/geometry/measure';
 import { createPasting } from './pasting';
 

@@ -7,10 +7,10 @@ import {
   pasteInPlace,
   type PointRef,
   type Target,
-} from '../../core/project/document/commands/dressing';
-import type { ProjectDiff } from '../../core/project/document/diff';
+} from '../../core/project/document/commands/outline';
+import type { ProjectDiff } from '../../core/project/document/changes/diff';
 import type { Doc } from '../../core/project/document/schema';
-import { originX } from '../../core/project/document/metrics';
+import { originX } from '../../core/project/document/queries/metrics';
 import { translation } from '../../core/foundations/geometry/affine';
 import { transformContours } from '../../core/foundations/geometry/contour';
 import { inFile } from '../../core/foundations/problems/problem';

@@ -1,5 +1,5 @@
-import { changePen, takeSkeleton } from '../../core/project/document/commands/dressing';
-import { drawnPieces, takeDrawn } from '../../core/project/document/commands/drawn';
+import { changePen, takeSkeleton } from '../../core/project/document/commands/outline';
+import { drawnPieces, takeDrawn } from '../../core/project/document/commands/sheets/drawn';
 import { edit } from '../../core/project/document/inStep/edit';
 import type { Doc } from '../../core/project/document/schema';
 import { contoursBox } from '../../core/foundations/geometry/measure';

@@ -1,7 +1,7 @@
 import { create } from 'zustand';
 import { penFound, type OutlineSkeleton } from '../../core/tracing/centreline/skeletonOfOutline';
-import { takePens, takeSkeletons, type PenDrawn } from '../../core/project/document/commands/dressing';
-import { drawnPieces, takeInkedAgain } from '../../core/project/document/commands/drawn';
+import { takePens, takeSkeletons, type PenDrawn } from '../../core/project/document/commands/outline';
+import { drawnPieces, takeInkedAgain } from '../../core/project/document/commands/sheets/drawn';
 import type { Doc, GlyphRow, PieceRow } from '../../core/project/document/schema';
 import type { PenShape } from '../../core/outlines/dress/grow';
 import type { Contour } from '../../core/foundations/geometry/contour';

@@ -1,6 +1,6 @@
 import { create } from 'zustand';
-import type { ProjectDiff } from '../../core/project/document/diff';
-import { emptyHistory, type History } from '../../core/project/document/history';
+import type { ProjectDiff } from '../../core/project/document/changes/diff';
+import { emptyHistory, type History } from '../../core/project/document/changes/history';
 import type { DamagedRow } from '../../core/project/document/opening/openRows';
 import type { Doc } from '../../core/project/document/schema';
 import type { Problem } from '../../core/foundations/problems/problem';

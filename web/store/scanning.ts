@@ -9,7 +9,7 @@ import {
   type ScanFault,
   type ScanJob,
 } from '../../core/lifting/scanner/messages';
-import { changeProject } from '../../core/project/document/commands/naming';
+import { changeProject } from '../../core/project/document/commands/glyphs/naming';
 import { projectOf } from '../../core/project/document/newProject';
 import { problem } from '../../core/foundations/problems/problem';
 import { addFilesTo } from './lifting';

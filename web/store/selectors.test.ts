@@ -1,7 +1,12 @@
-import { isDoubtful } from '../../core/project/document/commands/lifting';
+import { isDoubtful } from '../../core/project/document/commands/pieces/lifting';
 import { finish } from '../../core/foundations/steps';
-import { setBearings } from '../../core/project/document/commands/fitting';
-import { addSheet, dropPiece, relabelPiece, takeLifted } from '../../core/project/document/commands/lifting';
+import { setBearings } from '../../core/project/document/commands/spacing/fitting';
+import {
+  addSheet,
+  dropPiece,
+  relabelPiece,
+  takeLifted,
+} from '../../core/project/document/commands/pieces/lifting';
 import { edit, editAll } from '../../core/project/document/inStep/edit';
 import { newProject, projectOf } from '../../core/project/document/newProject';
 import type { Doc } from '../../core/project/document/schema';

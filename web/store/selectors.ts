@@ -1,10 +1,10 @@
-import { isDoubtful } from '../../core/project/document/commands/lifting';
+import { isDoubtful } from '../../core/project/document/commands/pieces/lifting';
 import { counted } from '../../core/foundations/problems/counted';
 import { checkingProject, checkProject } from '../../core/fonts/check/checkProject';
 import type { Steps } from '../../core/foundations/steps';
-import { codePointsInOrder } from '../../core/project/document/order';
-import { standings } from '../../core/project/document/commands/placing';
-import { missingOfBill } from '../../core/project/document/commands/lifting';
+import { codePointsInOrder } from '../../core/project/document/queries/order';
+import { standings } from '../../core/project/document/commands/lines/placing';
+import { missingOfBill } from '../../core/project/document/commands/pieces/lifting';
 import { projectOf } from '../../core/project/document/newProject';
 import type { Doc, GlyphRow, PieceRow, SheetRow } from '../../core/project/document/schema';
 import type { Standing } from '../../core/type/seat/standing';

@@ -1,7 +1,7 @@
-import { setBearings, setKerning } from '../../core/project/document/commands/fitting';
+import { setBearings, setKerning } from '../../core/project/document/commands/spacing/fitting';
 import { sampleProject } from '../../core/testing/sampleProject';
 import { SCHEMA_VERSION } from '../../core/project/document/schema';
-import { emptyHistory } from '../../core/project/document/history';
+import { emptyHistory } from '../../core/project/document/changes/history';
 import { lockProject, takingProject, type Locks } from '../persistence/projectLock';
 import { FakeBrowser, type FakeTab } from '../testing/desk';
 import { settle } from '../testing/fakeClock';

@@ -1,6 +1,6 @@
 import { createStore } from 'zustand/vanilla';
-import type { ProjectDiff } from '../../core/project/document/diff';
-import { changesBetween } from '../../core/project/document/diffBetween';
+import type { ProjectDiff } from '../../core/project/document/changes/diff';
+import { changesBetween } from '../../core/project/document/changes/diffBetween';
 import {
   commit,
   emptyHistory,
@@ -9,7 +9,7 @@ import {
   undo,
   type History,
   type Step,
-} from '../../core/project/document/history';
+} from '../../core/project/document/changes/history';
 import type { DamagedRow } from '../../core/project/document/opening/openRows';
 import { SCHEMA_VERSION, type Doc } from '../../core/project/document/schema';
 import { fail, problem, type Problem, type Result } from '../../core/foundations/problems/problem';

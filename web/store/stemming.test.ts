@@ -1,5 +1,5 @@
-import { setStems } from '../../core/project/document/commands/dressing';
-import { draft } from '../../core/project/document/diff';
+import { setStems } from '../../core/project/document/commands/outline';
+import { draft } from '../../core/project/document/changes/diff';
 import { edit } from '../../core/project/document/inStep/edit';
 import { projectOf } from '../../core/project/document/newProject';
 import type { Doc } from '../../core/project/document/schema';

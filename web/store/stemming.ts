@@ -1,5 +1,5 @@
 import { create } from 'zustand';
-import { takeStems } from '../../core/project/document/commands/dressing';
+import { takeStems } from '../../core/project/document/commands/outline';
 import { projectOf } from '../../core/project/document/newProject';
 import type { Doc, GlyphRow } from '../../core/project/document/schema';
 import type { Stemmed } from '../workers/dressApi';

@@ -1,6 +1,6 @@
 import { create } from 'zustand';
-import { replaceContours } from '../../core/project/document/commands/dressing';
-import { takeRetraced } from '../../core/project/document/commands/lifting';
+import { replaceContours } from '../../core/project/document/commands/outline';
+import { takeRetraced } from '../../core/project/document/commands/pieces/lifting';
 import type { PieceRow, RecipeRow, SheetRow } from '../../core/project/document/schema';
 import type { Deviation, TracedInk } from '../../core/lifting/find/tracePiece';
 import { applyAffine } from '../../core/foundations/geometry/affine';
@@ -8,7 +8,7 @@ import type { Vec } from '../../core/foundations/geometry/vec';
 import { readingOf } from '../../core/lifting/printed/readSheet';
 import type { Contour } from '../../core/foundations/geometry/contour';
 import { refitChosen } from '../../core/tracing/trace/refit';
-import { piecesOf } from '../../core/project/document/commands/seatInto';
+import { piecesOf } from '../../core/project/document/commands/lines/seatInto';
 import type { PieceRegion } from '../../core/lifting/find/pieceRegion';
 import { fail, inFile } from '../../core/foundations/problems/problem';
 import { regionsName } from './regionsName';

@@ -1,4 +1,4 @@
-import { draft } from '../../core/project/document/diff';
+import { draft } from '../../core/project/document/changes/diff';
 import { edit } from '../../core/project/document/inStep/edit';
 import type { Doc } from '../../core/project/document/schema';
 import { stemOf } from '../../core/outlines/dress/stems';

@@ -7,7 +7,7 @@ import {
   turnPoints,
   type PointRef,
   type Target,
-} from '../../core/project/document/commands/dressing';
+} from '../../core/project/document/commands/outline';
 import { stemOf } from '../../core/outlines/dress/stems';
 import { turningMap, type Turning } from '../../core/foundations/geometry/turning';
 import type { Vec } from '../../core/foundations/geometry/vec';

@@ -2,7 +2,7 @@ import { openRows } from '../../core/project/document/opening/openRows';
 import { newProject } from '../../core/project/document/newProject';
 import { SCHEMA_VERSION, type Doc } from '../../core/project/document/schema';
 import { fail, ok, type Problem } from '../../core/foundations/problems/problem';
-import { emptyHistory } from '../../core/project/document/history';
+import { emptyHistory } from '../../core/project/document/changes/history';
 import { JobQueue } from '../jobs/jobQueue';
 import type { Locks } from '../persistence/projectLock';
 import { Sessions } from '../store/session';

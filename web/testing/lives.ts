@@ -1,22 +1,22 @@
 import fc from 'fast-check';
-import { danglingReferences } from '../../core/project/document/dangling';
+import { danglingReferences } from '../../core/project/document/queries/dangling';
 import {
   setBearings,
   setFollows,
   setGroupKerning,
   setKerning,
-} from '../../core/project/document/commands/fitting';
+} from '../../core/project/document/commands/spacing/fitting';
 import {
   relabelPiece,
   removeSheet,
   addSheet,
   takeLifted,
-} from '../../core/project/document/commands/lifting';
-import { renameGlyph, startGlyph } from '../../core/project/document/commands/naming';
-import { movePoints, outlineOf, shareContours } from '../../core/project/document/commands/dressing';
-import { composeAccents } from '../../core/project/document/commands/composing';
-import type { ProjectDiff } from '../../core/project/document/diff';
-import { commit, redo, undo, type History, type Step } from '../../core/project/document/history';
+} from '../../core/project/document/commands/pieces/lifting';
+import { renameGlyph, startGlyph } from '../../core/project/document/commands/glyphs/naming';
+import { movePoints, outlineOf, shareContours } from '../../core/project/document/commands/outline';
+import { composeAccents } from '../../core/project/document/commands/glyphs/composing';
+import type { ProjectDiff } from '../../core/project/document/changes/diff';
+import { commit, redo, undo, type History, type Step } from '../../core/project/document/changes/history';
 import { openRows } from '../../core/project/document/opening/openRows';
 import { SCHEMA_VERSION, type Doc } from '../../core/project/document/schema';
 import { liftedSheet } from '../../core/testing/liftedSheet';

@@ -1,5 +1,5 @@
-import { applyDiff, diffOfWhole } from '../../core/project/document/diff';
-import { emptyHistory, type History } from '../../core/project/document/history';
+import { applyDiff, diffOfWhole } from '../../core/project/document/changes/diff';
+import { emptyHistory, type History } from '../../core/project/document/changes/history';
 import { TABLE_NAMES, type Doc } from '../../core/project/document/schema';
 import type { ProjectRows, ProjectWrite, StoredTables } from '../persistence/projectRows';
 import { ProjectGone } from '../persistence/projectRows';

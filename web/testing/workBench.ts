@@ -1,5 +1,5 @@
 import type { Remote } from 'comlink';
-import { addSheet, takeLifted } from '../../core/project/document/commands/lifting';
+import { addSheet, takeLifted } from '../../core/project/document/commands/pieces/lifting';
 import { edit } from '../../core/project/document/inStep/edit';
 import type { Doc } from '../../core/project/document/schema';
 import { liftedSheet } from '../../core/testing/liftedSheet';

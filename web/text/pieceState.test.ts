@@ -1,4 +1,4 @@
-import { addSheet, takeLifted } from '../../core/project/document/commands/lifting';
+import { addSheet, takeLifted } from '../../core/project/document/commands/pieces/lifting';
 import { editAll } from '../../core/project/document/inStep/edit';
 import { newProject } from '../../core/project/document/newProject';
 import type { PieceRow, SheetRow } from '../../core/project/document/schema';

@@ -1,7 +1,7 @@
 import { memo, useMemo } from 'react';
 import { scaling } from '../../core/foundations/geometry/affine';
 import { transformContours } from '../../core/foundations/geometry/contour';
-import { advanceOf, placedContours } from '../../core/project/document/metrics';
+import { advanceOf, placedContours } from '../../core/project/document/queries/metrics';
 import type { GlyphRow } from '../../core/project/document/schema';
 import { pathData } from '../../core/readers/svg/pathData';
 

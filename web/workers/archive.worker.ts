@@ -1,6 +1,6 @@
 import { openProjectFile } from '../../core/project/archive/readProject';
 import { streamProject } from '../../core/project/archive/writeProject';
-import { emptyHistory, type History } from '../../core/project/document/history';
+import { emptyHistory, type History } from '../../core/project/document/changes/history';
 import { packRow } from '../../core/project/document/packing/packRows';
 import { openRows, type OpenedDoc } from '../../core/project/document/opening/openRows';
 import { SCHEMA_VERSION, TABLE_NAMES, type Doc, type TableName } from '../../core/project/document/schema';

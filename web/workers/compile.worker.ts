@@ -4,7 +4,7 @@ import type { CastFormat } from '../../core/fonts/compile/casts/formats';
 import { compileFont, type OutlineFormat } from '../../core/fonts/compile/compileFont';
 import { unpackRow } from '../../core/project/document/packing/packRows';
 import { partOf, readying } from '../../core/fonts/compile/partOf';
-import { applyDiff, type ProjectDiff } from '../../core/project/document/diff';
+import { applyDiff, type ProjectDiff } from '../../core/project/document/changes/diff';
 import { TABLE_NAMES, type Doc, type TableName } from '../../core/project/document/schema';
 import { fail, ok, type Result } from '../../core/foundations/problems/problem';
 import { brotli } from './brotli';

@@ -1,6 +1,6 @@
 import type { Remote } from 'comlink';
-import { setBearings } from '../../core/project/document/commands/fitting';
-import type { ProjectDiff } from '../../core/project/document/diff';
+import { setBearings } from '../../core/project/document/commands/spacing/fitting';
+import type { ProjectDiff } from '../../core/project/document/changes/diff';
 import { edit } from '../../core/project/document/inStep/edit';
 import type { Doc, TableName } from '../../core/project/document/schema';
 import { ok } from '../../core/foundations/problems/problem';

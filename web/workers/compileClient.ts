@@ -3,7 +3,7 @@ import type { CastFile } from '../../core/fonts/compile/casts/castFile';
 import type { CastFormat } from '../../core/fonts/compile/casts/formats';
 import type { OutlineFormat } from '../../core/fonts/compile/compileFont';
 import { packRow } from '../../core/project/document/packing/packRows';
-import type { ProjectDiff } from '../../core/project/document/diff';
+import type { ProjectDiff } from '../../core/project/document/changes/diff';
 import type { Doc } from '../../core/project/document/schema';
 import type { Result } from '../../core/foundations/problems/problem';
 import { startWorker } from '../jobs/startWorker';

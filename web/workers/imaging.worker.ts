@@ -1,6 +1,6 @@
 import { transfer } from 'comlink';
 import { encode } from 'fast-png';
-import type { PracticeFacts } from '../../core/project/document/commands/practice';
+import type { PracticeFacts } from '../../core/project/document/commands/sheets/practice';
 import { liftPractice, type LiftedPractice } from '../../core/lifting/practice/liftPractice';
 import { findPage, type FoundPage } from '../../core/lifting/practice/readPage';
 import { straightenPage } from '../../core/lifting/practice/straighten';

@@ -1,6 +1,6 @@
 import { artworkSheet } from '../../lifting/artwork/makeSheets';
-import { acceptUnread } from '../../project/document/commands/lifting';
-import { addMadeSheet } from '../../project/document/commands/madeSheets';
+import { acceptUnread } from '../../project/document/commands/pieces/lifting';
+import { addMadeSheet } from '../../project/document/commands/sheets/madeSheets';
 import { edit } from '../../project/document/inStep/edit';
 import { newProject } from '../../project/document/newProject';
 import type { Doc } from '../../project/document/schema';

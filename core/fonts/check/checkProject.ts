@@ -1,6 +1,6 @@
-import { isMeantBlank } from '../../project/document/inFont';
+import { isMeantBlank } from '../../project/document/queries/inFont';
 import { castingOf, projectOf } from '../../project/document/newProject';
-import { advanceOf } from '../../project/document/metrics';
+import { advanceOf } from '../../project/document/queries/metrics';
 import type { Doc, GlyphRow } from '../../project/document/schema';
 import { contourArea, contoursBox } from '../../foundations/geometry/measure';
 import { oddSize } from '../../type/seat/proportions';

@@ -1,7 +1,7 @@
 import { browserPage } from '../../../testing/browserPage';
 import { byName } from '../../testing/named';
 import { sampleProject } from '../../testing/sampleProject';
-import { advanceOf } from '../../project/document/metrics';
+import { advanceOf } from '../../project/document/queries/metrics';
 import { compileFont } from './compileFont';
 
 // Debian's Chromium sets the fonts here, as pages and canvases do.

@@ -17,10 +17,10 @@ import {
   shape,
 } from '../../../testing/outsideReaders';
 import { sampleProject } from '../../testing/sampleProject';
-import { applyDiff } from '../../project/document/diff';
-import { advanceOf } from '../../project/document/metrics';
+import { applyDiff } from '../../project/document/changes/diff';
+import { advanceOf } from '../../project/document/queries/metrics';
 import { blankGlyph, projectOf } from '../../project/document/newProject';
-import { setBearings } from '../../project/document/commands/fitting';
+import { setBearings } from '../../project/document/commands/spacing/fitting';
 import { compileFont, type OutlineFormat } from './compileFont';
 import { fontNames, postScriptName } from './fontNames';
 

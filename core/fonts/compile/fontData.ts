@@ -11,7 +11,7 @@ import type { Kerning } from '../opentype/layout/gposKern';
 import { drawingsByName, ligaturesByName } from './byName';
 import type { Alternates, Ligature } from '../opentype/layout/gsub';
 import type { Marks } from '../opentype/layout/gposMark';
-import { isInFont, showsNothing } from '../../project/document/inFont';
+import { isInFont, showsNothing } from '../../project/document/queries/inFont';
 
 /** A glyph ready for tables: whole units, right directions, origin where the font wants it. */
 export interface CompiledGlyph {

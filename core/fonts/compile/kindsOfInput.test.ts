@@ -14,12 +14,12 @@ import {
 import { artworkSheet, picturesSheet } from '../../lifting/artwork/makeSheets';
 import type { DroppedFile } from '../../lifting/artwork/sortFiles';
 import { checkProject } from '../check/checkProject';
-import { addSheet, takeLifted, type LiftResult } from '../../project/document/commands/lifting';
-import { takeDrawn } from '../../project/document/commands/drawn';
-import { takeSkeleton } from '../../project/document/commands/dressing';
-import { addMadeSheet } from '../../project/document/commands/madeSheets';
-import { takePractice } from '../../project/document/commands/practice';
-import type { ProjectDiff } from '../../project/document/diff';
+import { addSheet, takeLifted, type LiftResult } from '../../project/document/commands/pieces/lifting';
+import { takeDrawn } from '../../project/document/commands/sheets/drawn';
+import { takeSkeleton } from '../../project/document/commands/outline';
+import { addMadeSheet } from '../../project/document/commands/sheets/madeSheets';
+import { takePractice } from '../../project/document/commands/sheets/practice';
+import type { ProjectDiff } from '../../project/document/changes/diff';
 import { edit } from '../../project/document/inStep/edit';
 import { defaultRecipe, newProject } from '../../project/document/newProject';
 import type { Doc } from '../../project/document/schema';

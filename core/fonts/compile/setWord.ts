@@ -1,7 +1,7 @@
 import { unite } from '../../outlines/boolean/unite';
-import { kerningBetween } from '../../project/document/kerning';
-import { isInFont } from '../../project/document/inFont';
-import { advanceOf, placedContours, placedLayers } from '../../project/document/metrics';
+import { kerningBetween } from '../../project/document/queries/kerning';
+import { isInFont } from '../../project/document/queries/inFont';
+import { advanceOf, placedContours, placedLayers } from '../../project/document/queries/metrics';
 import { projectOf } from '../../project/document/newProject';
 import type { Doc, GlyphRow } from '../../project/document/schema';
 import { scaling, translation, compose, type Affine } from '../../foundations/geometry/affine';

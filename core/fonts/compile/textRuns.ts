@@ -1,5 +1,5 @@
 import type { Doc, GlyphRow } from '../../project/document/schema';
-import { isInFont, showsNothing } from '../../project/document/inFont';
+import { isInFont, showsNothing } from '../../project/document/queries/inFont';
 
 /** A stretch of a text: set in the font, a typed name that becomes one glyph, or a character that the font hasn't. */
 export interface TextRun {

@@ -1,6 +1,6 @@
-import { setKerning } from '../../project/document/commands/fitting';
+import { setKerning } from '../../project/document/commands/spacing/fitting';
 import { edit } from '../../project/document/inStep/edit';
-import { advanceOf } from '../../project/document/metrics';
+import { advanceOf } from '../../project/document/queries/metrics';
 import { projectOf } from '../../project/document/newProject';
 import type { Doc } from '../../project/document/schema';
 import type { Contour } from '../../foundations/geometry/contour';

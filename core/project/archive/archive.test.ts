@@ -1,10 +1,10 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { createHash } from 'node:crypto';
 import fc from 'fast-check';
-import { takeDrawn } from '../document/commands/drawn';
-import { addSheet } from '../document/commands/lifting';
-import { addMadeSheet } from '../document/commands/madeSheets';
-import { takePractice } from '../document/commands/practice';
+import { takeDrawn } from '../document/commands/sheets/drawn';
+import { addSheet } from '../document/commands/pieces/lifting';
+import { addMadeSheet } from '../document/commands/sheets/madeSheets';
+import { takePractice } from '../document/commands/sheets/practice';
 import { editAll } from '../document/inStep/edit';
 import { blankGlyph, newProject } from '../document/newProject';
 import type { Doc } from '../document/schema';

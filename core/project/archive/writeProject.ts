@@ -2,7 +2,7 @@ import { strToU8, Zip, ZipDeflate, ZipPassThrough } from 'fflate';
 import { transformContours } from '../../foundations/geometry/contour';
 import { contoursBox } from '../../foundations/geometry/measure';
 import { scaling } from '../../foundations/geometry/affine';
-import { placedContours, advanceOf } from '../document/metrics';
+import { placedContours, advanceOf } from '../document/queries/metrics';
 import { SCHEMA_VERSION, type Doc, type GlyphRow } from '../document/schema';
 import { svgDocument } from '../../readers/svg/pathData';
 import { glyphFileNames } from '../../type/names/fileNames';

@@ -5,9 +5,9 @@ import { contoursBox } from '../../foundations/geometry/measure';
 import { polygon } from '../../foundations/geometry/contour';
 import { describeProblem } from '../../foundations/problems/describe';
 import { sampleProject } from '../../testing/sampleProject';
-import { changeCasting } from './commands/casting';
-import { deleteNodes, movePoints, outlineOf, releaseHandEdits, setNodeKind } from './commands/dressing';
-import { setAdvance, setBearings, setKerning } from './commands/fitting';
+import { changeCasting } from './commands/font/casting';
+import { deleteNodes, movePoints, outlineOf, releaseHandEdits, setNodeKind } from './commands/outline';
+import { setAdvance, setBearings, setKerning } from './commands/spacing/fitting';
 import {
   acceptPieces,
   addSheet,
@@ -19,14 +19,14 @@ import {
   seatAll,
   takeLifted,
   takeRetraced,
-} from './commands/lifting';
-import { changeProject, renameGlyph } from './commands/naming';
-import { applyDiff, diffOfWhole, fits, mergeDiffs, reverseDiff, type ProjectDiff } from './diff';
-import { commit, emptyHistory, redo, undo, goTo } from './history';
+} from './commands/pieces/lifting';
+import { changeProject, renameGlyph } from './commands/glyphs/naming';
+import { applyDiff, diffOfWhole, fits, mergeDiffs, reverseDiff, type ProjectDiff } from './changes/diff';
+import { commit, emptyHistory, redo, undo, goTo } from './changes/history';
 import { edit } from './inStep/edit';
-import { advanceOf } from './metrics';
+import { advanceOf } from './queries/metrics';
 import { newProject } from './newProject';
-import { codePointsInOrder } from './order';
+import { codePointsInOrder } from './queries/order';
 import type { Doc } from './schema';
 
 const apply = (doc: Doc, diff: ProjectDiff | null): Doc => (diff ? edit(doc, diff).doc : doc);

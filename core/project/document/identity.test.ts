@@ -4,10 +4,10 @@ import { compileFont } from '../../fonts/compile/compileFont';
 import { box } from '../../testing/randomOutlines';
 import { byName, pieceAt } from '../../testing/named';
 import { sampleProject } from '../../testing/sampleProject';
-import { addCodePoint, nameGlyph, namePiece, takeOrder } from './commands/assigning';
-import { composeAccents } from './commands/composing';
-import { movePoints, outlineOf, placePart, shareContours } from './commands/dressing';
-import { setFollows, setGroupKerning, setKerning } from './commands/fitting';
+import { addCodePoint, nameGlyph, namePiece, takeOrder } from './commands/glyphs/assigning';
+import { composeAccents } from './commands/glyphs/composing';
+import { movePoints, outlineOf, placePart, shareContours } from './commands/outline';
+import { setFollows, setGroupKerning, setKerning } from './commands/spacing/fitting';
 import {
   addSheet,
   dropPiece,
@@ -15,11 +15,11 @@ import {
   removeSheet,
   takeLifted,
   type LiftedRow,
-} from './commands/lifting';
-import { renameGlyph } from './commands/naming';
-import { danglingReferences } from './dangling';
-import type { ProjectDiff } from './diff';
-import { commit, emptyHistory, undo } from './history';
+} from './commands/pieces/lifting';
+import { renameGlyph } from './commands/glyphs/naming';
+import { danglingReferences } from './queries/dangling';
+import type { ProjectDiff } from './changes/diff';
+import { commit, emptyHistory, undo } from './changes/history';
 import { idFor, newId } from './identity';
 import { newProject } from './newProject';
 import type { Doc } from './schema';

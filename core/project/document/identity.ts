@@ -1,6 +1,6 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
-import { glyphLookups } from './lookups';
+import { glyphLookups } from './queries/lookups';
 import type { Doc, GlyphRow, TableName } from './schema';
 
 /** Hex digits of an id: 48 bits, so that among 10,000 rows two meet once in five million projects. */

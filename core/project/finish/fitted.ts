@@ -1,5 +1,5 @@
-import { fitSettingsOf, lettersToFit, takeFitted } from '../document/commands/fitAll';
-import type { ProjectDiff } from '../document/diff';
+import { fitSettingsOf, lettersToFit, takeFitted } from '../document/commands/spacing/fitAll';
+import type { ProjectDiff } from '../document/changes/diff';
 import { projectOf } from '../document/newProject';
 import type { Doc } from '../document/schema';
 import { fitFont } from '../../type/fit/fitFont';

@@ -3,7 +3,7 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { versionOf } from '../../../core/fonts/compile/fontNames';
-import { changeCasting } from '../../../core/project/document/commands/casting';
+import { changeCasting } from '../../../core/project/document/commands/font/casting';
 import type { CastingRow } from '../../../core/project/document/schema';
 import { useDoc, useProject } from '../../store/projectStore';
 import { Gauge } from '../../ui/Gauge';

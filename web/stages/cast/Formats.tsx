@@ -1,5 +1,5 @@
 import { Heading, Stack, Text } from '@chakra-ui/react';
-import { changeCasting } from '../../../core/project/document/commands/casting';
+import { changeCasting } from '../../../core/project/document/commands/font/casting';
 import { CAST_FORMATS, type CastFormat } from '../../../core/fonts/compile/casts/formats';
 import type { CastingRow } from '../../../core/project/document/schema';
 import { useDoc, useProject } from '../../store/projectStore';

@@ -1,11 +1,11 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { guidesOf } from '../../../core/project/document/commands/guides';
-import { advanceOf, placedLayers } from '../../../core/project/document/metrics';
+import { guidesOf } from '../../../core/project/document/commands/lines/guides';
+import { advanceOf, placedLayers } from '../../../core/project/document/queries/metrics';
 import { projectOf } from '../../../core/project/document/newProject';
 import { countNodes } from '../../../core/foundations/geometry/contour';
 import { findSnags } from '../../../core/outlines/dress/snags';
-import { reverseDiff } from '../../../core/project/document/diff';
-import type { ProjectDiff } from '../../../core/project/document/diff';
+import { reverseDiff } from '../../../core/project/document/changes/diff';
+import type { ProjectDiff } from '../../../core/project/document/changes/diff';
 import { useDesk } from '../../ui/colourMode';
 import { readInks } from '../../canvas/inks';
 import { Presses } from '../../canvas/presses';

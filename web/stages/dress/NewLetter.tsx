@@ -1,6 +1,6 @@
 import { Input } from '@chakra-ui/react';
 import { useState } from 'react';
-import { glyphOfCodePoint, startGlyph } from '../../../core/project/document/commands/naming';
+import { glyphOfCodePoint, startGlyph } from '../../../core/project/document/commands/glyphs/naming';
 import { useWay } from '../../panels/way';
 import { useProject } from '../../store/projectStore';
 import { Tip } from '../../ui/Tip';

@@ -1,4 +1,4 @@
-import type { PointRef } from '../../../core/project/document/commands/dressing';
+import type { PointRef } from '../../../core/project/document/commands/outline';
 import type { GlyphRow, Lines, PieceRow, ProjectRow } from '../../../core/project/document/schema';
 import { nibMap, type PenShape } from '../../../core/outlines/dress/grow';
 import type { GuideLine } from '../../../core/outlines/dress/guides';

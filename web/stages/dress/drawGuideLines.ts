@@ -1,4 +1,4 @@
-import type { ShownGuide } from '../../../core/project/document/commands/guides';
+import type { ShownGuide } from '../../../core/project/document/commands/lines/guides';
 import type { GlyphRow, ProjectRow } from '../../../core/project/document/schema';
 import { wayOf, type GuideLine } from '../../../core/outlines/dress/guides';
 import type { Contour } from '../../../core/foundations/geometry/contour';

@@ -1,4 +1,4 @@
-import type { PointRef } from '../../../core/project/document/commands/dressing';
+import type { PointRef } from '../../../core/project/document/commands/outline';
 import { segmentAt, segmentCount, type Contour } from '../../../core/foundations/geometry/contour';
 import { cubicDerivative, pointOnCubic } from '../../../core/foundations/geometry/cubic';
 import { unit, type Vec } from '../../../core/foundations/geometry/vec';

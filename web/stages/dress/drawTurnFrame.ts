@@ -1,4 +1,4 @@
-import { chosenOrAll, type PointRef } from '../../../core/project/document/commands/dressing';
+import { chosenOrAll, type PointRef } from '../../../core/project/document/commands/outline';
 import type { Contour } from '../../../core/foundations/geometry/contour';
 import type { Inks } from '../../canvas/inks';
 import { emAt as at, type View } from '../../canvas/view';

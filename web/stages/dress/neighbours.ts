@@ -1,4 +1,4 @@
-import { advanceOf, placedContours } from '../../../core/project/document/metrics';
+import { advanceOf, placedContours } from '../../../core/project/document/queries/metrics';
 import { projectOf } from '../../../core/project/document/newProject';
 import type { Doc, GlyphRow } from '../../../core/project/document/schema';
 import type { Contour } from '../../../core/foundations/geometry/contour';

@@ -9,9 +9,9 @@ import {
   removeContours,
   setNodeKind,
   shapeSegments,
-} from '../../../core/project/document/commands/dressing';
-import { keepMeasure, removeGuide } from '../../../core/project/document/commands/guides';
-import type { ProjectDiff } from '../../../core/project/document/diff';
+} from '../../../core/project/document/commands/outline';
+import { keepMeasure, removeGuide } from '../../../core/project/document/commands/lines/guides';
+import type { ProjectDiff } from '../../../core/project/document/changes/diff';
 import type { NodeKind } from '../../../core/foundations/geometry/contour';
 import { segmentsBetween } from '../../../core/tracing/trace/refit';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';

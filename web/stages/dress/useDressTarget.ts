@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
-import { contoursOf, type Target } from '../../../core/project/document/commands/dressing';
-import { originX } from '../../../core/project/document/metrics';
+import { contoursOf, type Target } from '../../../core/project/document/commands/outline';
+import { originX } from '../../../core/project/document/queries/metrics';
 import type { GlyphRow } from '../../../core/project/document/schema';
 import { translation } from '../../../core/foundations/geometry/affine';
 import { transformContours, type Contour } from '../../../core/foundations/geometry/contour';

@@ -1,8 +1,8 @@
 import { useMemo, useRef } from 'react';
 import { scaling } from '../../../core/foundations/geometry/affine';
 import { transformContours } from '../../../core/foundations/geometry/contour';
-import type { ShownGuide } from '../../../core/project/document/commands/guides';
-import { advanceOf, inkBox, inkWidth, placedContours } from '../../../core/project/document/metrics';
+import type { ShownGuide } from '../../../core/project/document/commands/lines/guides';
+import { advanceOf, inkBox, inkWidth, placedContours } from '../../../core/project/document/queries/metrics';
 import type { GlyphRow, Lines } from '../../../core/project/document/schema';
 import { pathData } from '../../../core/readers/svg/pathData';
 import { useSize } from '../../ui/useSize';

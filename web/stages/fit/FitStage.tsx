@@ -1,9 +1,9 @@
-import { guidesOf } from '../../../core/project/document/commands/guides';
+import { guidesOf } from '../../../core/project/document/commands/lines/guides';
 import { Box, NativeSelect } from '@chakra-ui/react';
 import { useCallback, useMemo, useRef } from 'react';
-import { setBearings, setKerning } from '../../../core/project/document/commands/fitting';
-import { kerningBetween } from '../../../core/project/document/kerning';
-import { advanceOf } from '../../../core/project/document/metrics';
+import { setBearings, setKerning } from '../../../core/project/document/commands/spacing/fitting';
+import { kerningBetween } from '../../../core/project/document/queries/kerning';
+import { advanceOf } from '../../../core/project/document/queries/metrics';
 import { projectOf } from '../../../core/project/document/newProject';
 import type { Doc, GlyphRow } from '../../../core/project/document/schema';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';

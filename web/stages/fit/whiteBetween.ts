@@ -1,4 +1,4 @@
-import { placedContours } from '../../../core/project/document/metrics';
+import { placedContours } from '../../../core/project/document/queries/metrics';
 import type { GlyphRow } from '../../../core/project/document/schema';
 import { flattenContour } from '../../../core/foundations/geometry/measure';
 

@@ -1,5 +1,5 @@
 import { Field, Input } from '@chakra-ui/react';
-import { changeRecipe } from '../../../core/project/document/commands/lifting';
+import { changeRecipe } from '../../../core/project/document/commands/pieces/lifting';
 import type { RecipeRow } from '../../../core/project/document/schema';
 import { useDoc, useProject } from '../../store/projectStore';
 import { InkButton } from '../../ui/InkButton';

@@ -1,7 +1,7 @@
 import { Text } from '@chakra-ui/react';
 import { counted } from '../../../core/foundations/problems/counted';
-import { changeRecipe, changeSheet } from '../../../core/project/document/commands/lifting';
-import { cropSheet, turnSheet } from '../../../core/project/document/commands/recipes';
+import { changeRecipe, changeSheet } from '../../../core/project/document/commands/pieces/lifting';
+import { cropSheet, turnSheet } from '../../../core/project/document/commands/sheets/recipes';
 import type { SheetRow } from '../../../core/project/document/schema';
 import { liftAgain } from '../../store/lifting';
 import { pieceLabel, piecesBelow, piecesBySheet } from '../../store/selectors';

@@ -1,6 +1,6 @@
 import { Field, Input } from '@chakra-ui/react';
 import { useState } from 'react';
-import { giveRecipe, saveRecipe, savedRecipes } from '../../../core/project/document/commands/recipes';
+import { giveRecipe, saveRecipe, savedRecipes } from '../../../core/project/document/commands/sheets/recipes';
 import type { SheetRow } from '../../../core/project/document/schema';
 import { liftAgain } from '../../store/lifting';
 import { sheetsInOrder } from '../../store/selectors';

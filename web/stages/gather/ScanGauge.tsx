@@ -1,6 +1,6 @@
 import { Progress, Text } from '@chakra-ui/react';
 import { useState } from 'react';
-import { missingOfBill } from '../../../core/project/document/commands/lifting';
+import { missingOfBill } from '../../../core/project/document/commands/pieces/lifting';
 import { projectOf } from '../../../core/project/document/newProject';
 import { practicePages } from '../../../core/lifting/practice/layout';
 import { DEFAULT_PRACTICE } from '../../../core/lifting/practice/settings';

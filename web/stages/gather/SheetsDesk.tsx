@@ -1,6 +1,6 @@
 import { Flex, Text } from '@chakra-ui/react';
 import { useState } from 'react';
-import { cropSheet } from '../../../core/project/document/commands/recipes';
+import { cropSheet } from '../../../core/project/document/commands/sheets/recipes';
 import type { PxBox } from '../../../core/foundations/raster/picture';
 import { liftAgain } from '../../store/lifting';
 import { useDoc, useProject } from '../../store/projectStore';

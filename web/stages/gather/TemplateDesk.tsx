@@ -1,9 +1,9 @@
 import { Flex, Text } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import { makeTemplate, type TemplateSettings } from '../../../core/lifting/artwork/template/makeTemplate';
-import { missingOfBill } from '../../../core/project/document/commands/lifting';
-import { changeProject } from '../../../core/project/document/commands/naming';
-import { advanceOf } from '../../../core/project/document/metrics';
+import { missingOfBill } from '../../../core/project/document/commands/pieces/lifting';
+import { changeProject } from '../../../core/project/document/commands/glyphs/naming';
+import { advanceOf } from '../../../core/project/document/queries/metrics';
 import { projectOf } from '../../../core/project/document/newProject';
 import { glyphByCodePoint } from '../../store/selectors';
 import { useDoc, useProject } from '../../store/projectStore';

@@ -1,4 +1,4 @@
-import { sizePtOf, sizeSheet } from '../../../core/project/document/commands/recipes';
+import { sizePtOf, sizeSheet } from '../../../core/project/document/commands/sheets/recipes';
 import type { SheetRow } from '../../../core/project/document/schema';
 import { useDoc, useProject } from '../../store/projectStore';
 import { Fact, GaugePart } from '../../ui/Gauge';

@@ -1,5 +1,5 @@
 import { Flex, Text } from '@chakra-ui/react';
-import { beyondList, growList } from '../../../core/project/document/commands/lifting';
+import { beyondList, growList } from '../../../core/project/document/commands/pieces/lifting';
 import type { PieceRow, SheetRow } from '../../../core/project/document/schema';
 import { counted } from '../../../core/foundations/problems/counted';
 import { useDoc, useProject } from '../../store/projectStore';

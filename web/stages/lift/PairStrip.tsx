@@ -3,7 +3,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useEffect, useMemo, useRef } from 'react';
 import { pairRows } from '../../../core/lifting/find/pairRows';
 import type { PieceRow, SheetRow } from '../../../core/project/document/schema';
-import { isDoubtful } from '../../../core/project/document/commands/lifting';
+import { isDoubtful } from '../../../core/project/document/commands/pieces/lifting';
 import { pieceLabel } from '../../store/selectors';
 import { PieceDrawing } from '../../ui/PieceDrawing';
 

@@ -6,7 +6,7 @@ import { hasPath, path2dOf } from '../../canvas/path2d';
 import { toScreen, type View } from '../../canvas/view';
 import type { Deviation } from '../../../core/lifting/find/tracePiece';
 import type { SheetImage } from '../../store/pictures';
-import { isDoubtful } from '../../../core/project/document/commands/lifting';
+import { isDoubtful } from '../../../core/project/document/commands/pieces/lifting';
 import { pieceLabel } from '../../store/selectors';
 import type { PieceInk } from '../../store/tracing';
 import { drawDeviation, drawPoints } from './drawTrace';

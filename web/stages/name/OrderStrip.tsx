@@ -1,7 +1,11 @@
 import { counted } from '../../../core/foundations/problems/counted';
 import { chakra, Flex, Text } from '@chakra-ui/react';
 import { useMemo } from 'react';
-import { pairByOrder, takeOrder, type OrderPlace } from '../../../core/project/document/commands/assigning';
+import {
+  pairByOrder,
+  takeOrder,
+  type OrderPlace,
+} from '../../../core/project/document/commands/glyphs/assigning';
 import type { Doc, PieceRow } from '../../../core/project/document/schema';
 import { useNameBench } from '../../store/nameBench';
 import { useDoc, useProject } from '../../store/projectStore';

@@ -1,6 +1,6 @@
 import { Box } from '@chakra-ui/react';
 import { useMemo } from 'react';
-import { advanceOf, originX } from '../../../core/project/document/metrics';
+import { advanceOf, originX } from '../../../core/project/document/queries/metrics';
 import type { GlyphRow, GuideRow, Lines } from '../../../core/project/document/schema';
 import type { Steps } from '../../../core/foundations/steps';
 import { useDesk } from '../../ui/colourMode';

@@ -1,8 +1,8 @@
 import { Box, Flex, NativeSelect, Text } from '@chakra-ui/react';
 import { useEffect, useMemo, useState } from 'react';
-import { changeGuide } from '../../../core/project/document/commands/guides';
-import { changeSeating, seatAll } from '../../../core/project/document/commands/lifting';
-import { liftGlyphs, mendStandings } from '../../../core/project/document/commands/placing';
+import { changeGuide } from '../../../core/project/document/commands/lines/guides';
+import { changeSeating, seatAll } from '../../../core/project/document/commands/pieces/lifting';
+import { liftGlyphs, mendStandings } from '../../../core/project/document/commands/lines/placing';
 import { projectOf } from '../../../core/project/document/newProject';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';
 import { useDoc, useProject } from '../../store/projectStore';

@@ -9,9 +9,9 @@ import {
   movePoints,
   putAnchor,
   type Target,
-} from '../../../core/project/document/commands/dressing';
-import { addGuide, changeGuide } from '../../../core/project/document/commands/guides';
-import type { ProjectDiff } from '../../../core/project/document/diff';
+} from '../../../core/project/document/commands/outline';
+import { addGuide, changeGuide } from '../../../core/project/document/commands/lines/guides';
+import type { ProjectDiff } from '../../../core/project/document/changes/diff';
 import type { Doc } from '../../../core/project/document/schema';
 import { compose, translation } from '../../../core/foundations/geometry/affine';
 import { transformContour, type Contour } from '../../../core/foundations/geometry/contour';

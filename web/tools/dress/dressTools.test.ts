@@ -1,4 +1,4 @@
-import type { PointRef } from '../../../core/project/document/commands/dressing';
+import type { PointRef } from '../../../core/project/document/commands/outline';
 import type { Contour } from '../../../core/foundations/geometry/contour';
 import { aheadOf, drawTool } from './drawTool';
 import { lineTool } from './lineTool';

@@ -1,5 +1,5 @@
-import { addGuide, guidesOf } from '../../../core/project/document/commands/guides';
-import { applyDiff } from '../../../core/project/document/diff';
+import { addGuide, guidesOf } from '../../../core/project/document/commands/lines/guides';
+import { applyDiff } from '../../../core/project/document/changes/diff';
 import { blankGlyph, newProject } from '../../../core/project/document/newProject';
 import { dressEvent as event, dressScene, rectangle } from '../../testing/dressScene';
 import { commandOf } from './applyEdit';

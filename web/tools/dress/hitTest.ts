@@ -1,4 +1,4 @@
-import type { PointRef } from '../../../core/project/document/commands/dressing';
+import type { PointRef } from '../../../core/project/document/commands/outline';
 import { segmentAt, segmentCount, type Contour } from '../../../core/foundations/geometry/contour';
 import { nearestParameter, pointOnCubic } from '../../../core/foundations/geometry/cubic';
 import { windingNumber } from '../../../core/foundations/geometry/measure';

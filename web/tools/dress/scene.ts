@@ -1,4 +1,4 @@
-import type { PointRef } from '../../../core/project/document/commands/dressing';
+import type { PointRef } from '../../../core/project/document/commands/outline';
 import type { GuideLine } from '../../../core/outlines/dress/guides';
 import type { Snapped } from '../../../core/outlines/dress/snapping';
 import type { Affine } from '../../../core/foundations/geometry/affine';

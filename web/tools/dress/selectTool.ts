@@ -1,4 +1,4 @@
-import type { PointRef } from '../../../core/project/document/commands/dressing';
+import type { PointRef } from '../../../core/project/document/commands/outline';
 import { add, distance, sub, type Vec } from '../../../core/foundations/geometry/vec';
 import { hitCurve, hitPoint, nodesInLoop, nodesInside, samePoint } from './hitTest';
 import { idle, type DressAnswer, type DressPointer, type DressScene, type Gesture } from './scene';

@@ -1,4 +1,4 @@
-import type { PointRef } from '../../../core/project/document/commands/dressing';
+import type { PointRef } from '../../../core/project/document/commands/outline';
 import { applyAffine } from '../../../core/foundations/geometry/affine';
 import { polygon } from '../../../core/foundations/geometry/contour';
 import { dressEvent as event, dressScene, rectangle } from '../../testing/dressScene';

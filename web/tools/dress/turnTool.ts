@@ -1,4 +1,4 @@
-import { chosenOrAll, type PointRef } from '../../../core/project/document/commands/dressing';
+import { chosenOrAll, type PointRef } from '../../../core/project/document/commands/outline';
 import {
   compose,
   rotation,

@@ -1,4 +1,4 @@
-import { pieceRow } from '../../../core/project/document/commands/lifting';
+import { pieceRow } from '../../../core/project/document/commands/pieces/lifting';
 import { liftedSheet } from '../../../core/testing/liftedSheet';
 import { crosses, joinNext, liftTool, type LiftScene, type LiftStroke } from './liftTool';
 

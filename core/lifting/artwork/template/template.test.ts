@@ -1,5 +1,5 @@
-import { addMadeSheet } from '../../../project/document/commands/madeSheets';
-import { advanceOf, inkBox } from '../../../project/document/metrics';
+import { addMadeSheet } from '../../../project/document/commands/sheets/madeSheets';
+import { advanceOf, inkBox } from '../../../project/document/queries/metrics';
 import { newProject } from '../../../project/document/newProject';
 import { edit } from '../../../project/document/inStep/edit';
 import { byName } from '../../../testing/named';

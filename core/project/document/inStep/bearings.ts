@@ -1,6 +1,6 @@
 import { contoursBox } from '../../../foundations/geometry/measure';
-import { applyDiff, draft, mergeDiffs, type ProjectDiff } from '../diff';
-import { glyphLookups } from '../lookups';
+import { applyDiff, draft, mergeDiffs, type ProjectDiff } from '../changes/diff';
+import { glyphLookups } from '../queries/lookups';
 import type { Doc, GlyphRow } from '../schema';
 
 /** The letter that a composed one takes its white from, while its marks are placed by themselves. */

@@ -1,4 +1,4 @@
-import { applyDiff, mergeDiffs, type ProjectDiff } from '../diff';
+import { applyDiff, mergeDiffs, type ProjectDiff } from '../changes/diff';
 import type { Doc } from '../schema';
 import { bearingsInStep } from './bearings';
 import { partsInStep } from './parts';

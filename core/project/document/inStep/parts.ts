@@ -1,8 +1,8 @@
 import { translation } from '../../../foundations/geometry/affine';
 import { transformContours, type Contour } from '../../../foundations/geometry/contour';
-import { markPlace } from '../commands/markPlace';
-import { withOutline } from '../commands/dressing/edit';
-import { applyDiff, draft, mergeDiffs, type ProjectDiff } from '../diff';
+import { markPlace } from '../commands/glyphs/markPlace';
+import { withOutline } from '../commands/outline/edit';
+import { applyDiff, draft, mergeDiffs, type ProjectDiff } from '../changes/diff';
 import { projectOf } from '../newProject';
 import type { ComponentRow, Doc, GlyphRow } from '../schema';
 

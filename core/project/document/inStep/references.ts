@@ -1,4 +1,4 @@
-import { applyDiff, draft, mergeDiffs, type Draft, type ProjectDiff } from '../diff';
+import { applyDiff, draft, mergeDiffs, type Draft, type ProjectDiff } from '../changes/diff';
 import type { Doc, GlyphRow } from '../schema';
 
 /** Ids of rows that an edit takes away, by table. */

@@ -1,4 +1,4 @@
-import { draft, applyDiff, type Draft } from '../diff';
+import { draft, applyDiff, type Draft } from '../changes/diff';
 import { defaultRecipe, FIRST_RECIPE, firstStyle, projectOf } from '../newProject';
 import type { Doc, GlyphRow } from '../schema';
 

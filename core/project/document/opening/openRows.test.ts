@@ -5,7 +5,7 @@ import { compileFont } from '../../../fonts/compile/compileFont';
 import { describeProblem } from '../../../foundations/problems/describe';
 import { byName } from '../../../testing/named';
 import { sampleProject } from '../../../testing/sampleProject';
-import { danglingReferences } from '../dangling';
+import { danglingReferences } from '../queries/dangling';
 import { SCHEMA_VERSION, type Doc } from '../schema';
 import { openRows } from './openRows';
 

@@ -1,5 +1,5 @@
 import type { Contour } from '../../../foundations/geometry/contour';
-import type { ProjectDiff } from '../diff';
+import type { ProjectDiff } from '../changes/diff';
 import { isPacked, packContours, unpackContours } from './packContours';
 
 /** Fields of rows that hold outlines, and those that hold things that hold outlines. */

@@ -5,7 +5,7 @@ import {
   putAnchor,
   removeAnchor,
   renameAnchor,
-} from '../../../../core/project/document/commands/dressing';
+} from '../../../../core/project/document/commands/outline';
 import { projectOf } from '../../../../core/project/document/newProject';
 import { contoursBox } from '../../../../core/foundations/geometry/measure';
 import { useDoc, useProject } from '../../../store/projectStore';

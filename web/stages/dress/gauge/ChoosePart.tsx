@@ -1,5 +1,5 @@
 import { SimpleGrid } from '@chakra-ui/react';
-import { allNodes, type PointRef } from '../../../../core/project/document/commands/dressing';
+import { allNodes, type PointRef } from '../../../../core/project/document/commands/outline';
 import type { Contour, NodeKind } from '../../../../core/foundations/geometry/contour';
 import { dressBench, useDressBench } from '../../../store/dressBench';
 import { InkButton } from '../../../ui/InkButton';

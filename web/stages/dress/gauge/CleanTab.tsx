@@ -6,7 +6,7 @@ import {
   mayClean,
   mendOne,
   takeUpKept,
-} from '../../../../core/project/document/commands/dressing';
+} from '../../../../core/project/document/commands/outline';
 import { CLEAN_UPS, type CleanUp } from '../../../../core/outlines/dress/cleanUp';
 import { findSnags, type Snag } from '../../../../core/outlines/dress/snags';
 import { countNodes } from '../../../../core/foundations/geometry/contour';

@@ -5,7 +5,7 @@ import {
   moveLayer,
   recolourLayer,
   removeLayer,
-} from '../../../../core/project/document/commands/dressing';
+} from '../../../../core/project/document/commands/outline';
 import { meanColour, type Rgb } from '../../../../core/foundations/geometry/paint';
 import { paintText } from '../../../canvas/fillLayers';
 import { dressBench, useDressBench } from '../../../store/dressBench';

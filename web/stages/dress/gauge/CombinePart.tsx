@@ -6,8 +6,8 @@ import {
   growGlyph,
   removeContours,
   type Combination,
-} from '../../../../core/project/document/commands/dressing';
-import type { ProjectDiff } from '../../../../core/project/document/diff';
+} from '../../../../core/project/document/commands/outline';
+import type { ProjectDiff } from '../../../../core/project/document/changes/diff';
 import { dressBench, useDressBench } from '../../../store/dressBench';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { InkButton } from '../../../ui/InkButton';

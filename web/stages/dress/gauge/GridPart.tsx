@@ -1,4 +1,4 @@
-import { changeGrid } from '../../../../core/project/document/commands/guides';
+import { changeGrid } from '../../../../core/project/document/commands/lines/guides';
 import { projectOf } from '../../../../core/project/document/newProject';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { CheckField } from '../../../ui/CheckField';

@@ -1,5 +1,5 @@
 import { Flex, Text } from '@chakra-ui/react';
-import { removeMeasure } from '../../../../core/project/document/commands/guides';
+import { removeMeasure } from '../../../../core/project/document/commands/lines/guides';
 import { useDressBench } from '../../../store/dressBench';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { GaugePart } from '../../../ui/Gauge';

@@ -7,7 +7,7 @@ import {
   shareContours,
   usersOf,
   type PartPlacing,
-} from '../../../../core/project/document/commands/dressing';
+} from '../../../../core/project/document/commands/outline';
 import { contoursBox } from '../../../../core/foundations/geometry/measure';
 import { useGlyphInHand } from '../../../panels/useGlyphInHand';
 import { dressBench, useDressBench } from '../../../store/dressBench';

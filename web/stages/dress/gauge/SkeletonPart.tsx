@@ -1,4 +1,4 @@
-import { changePen, leaveSkeleton } from '../../../../core/project/document/commands/dressing';
+import { changePen, leaveSkeleton } from '../../../../core/project/document/commands/outline';
 import type { PenShape } from '../../../../core/outlines/dress/grow';
 import { dressBench } from '../../../store/dressBench';
 import { drawBySkeleton } from '../../../store/dressing';

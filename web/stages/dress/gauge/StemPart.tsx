@@ -1,6 +1,6 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
-import { fitStem, setStems } from '../../../../core/project/document/commands/dressing';
+import { fitStem, setStems } from '../../../../core/project/document/commands/outline';
 import { projectOf } from '../../../../core/project/document/newProject';
 import type { GlyphRow } from '../../../../core/project/document/schema';
 import { oddStems, stemOf, stemsOf } from '../../../../core/outlines/dress/stems';

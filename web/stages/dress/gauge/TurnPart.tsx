@@ -1,12 +1,7 @@
 import { SimpleGrid } from '@chakra-ui/react';
 import { useState } from 'react';
-import {
-  chosenOrAll,
-  lineUp,
-  placePoints,
-  spread,
-} from '../../../../core/project/document/commands/dressing';
-import type { ProjectDiff } from '../../../../core/project/document/diff';
+import { chosenOrAll, lineUp, placePoints, spread } from '../../../../core/project/document/commands/outline';
+import type { ProjectDiff } from '../../../../core/project/document/changes/diff';
 import { countNodes } from '../../../../core/foundations/geometry/contour';
 import { MOST_SLANT_DEG, type Turning } from '../../../../core/foundations/geometry/turning';
 import type { Vec } from '../../../../core/foundations/geometry/vec';

@@ -6,10 +6,14 @@ import {
   fittable,
   freezeSpacing,
   releaseSpacing,
-} from '../../../../core/project/document/commands/fitAll';
-import { followUsual, setWordSpace, trackAll } from '../../../../core/project/document/commands/fitting';
-import { kerningBetween } from '../../../../core/project/document/kerning';
-import { advanceOf } from '../../../../core/project/document/metrics';
+} from '../../../../core/project/document/commands/spacing/fitAll';
+import {
+  followUsual,
+  setWordSpace,
+  trackAll,
+} from '../../../../core/project/document/commands/spacing/fitting';
+import { kerningBetween } from '../../../../core/project/document/queries/kerning';
+import { advanceOf } from '../../../../core/project/document/queries/metrics';
 import { glyphNamed } from '../../../../core/project/document/identity';
 import { projectOf } from '../../../../core/project/document/newProject';
 import type { FitSettings } from '../../../../core/project/document/schema';

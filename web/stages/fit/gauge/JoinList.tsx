@@ -1,5 +1,5 @@
 import { Flex, Text } from '@chakra-ui/react';
-import { setBearings } from '../../../../core/project/document/commands/fitting';
+import { setBearings } from '../../../../core/project/document/commands/spacing/fitting';
 import { projectOf } from '../../../../core/project/document/newProject';
 import { closing, type FaultyJoin, type JoinFault } from '../../../../core/type/fit/joinCheck';
 import { useFitBench } from '../../../store/fitBench';

@@ -1,8 +1,8 @@
 import { Text } from '@chakra-ui/react';
-import { freezeSpacing, releaseSpacing } from '../../../../core/project/document/commands/fitAll';
-import { setFollows } from '../../../../core/project/document/commands/fitting';
+import { freezeSpacing, releaseSpacing } from '../../../../core/project/document/commands/spacing/fitAll';
+import { setFollows } from '../../../../core/project/document/commands/spacing/fitting';
 import { spacedBy } from '../../../../core/project/document/inStep/bearings';
-import { inkWidth } from '../../../../core/project/document/metrics';
+import { inkWidth } from '../../../../core/project/document/queries/metrics';
 import type { GlyphRow } from '../../../../core/project/document/schema';
 import { BearingFields } from '../../../panels/BearingFields';
 import { useDoc, useProject } from '../../../store/projectStore';

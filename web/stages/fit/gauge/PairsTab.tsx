@@ -1,13 +1,13 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
-import { freezeKerning } from '../../../../core/project/document/commands/fitAll';
+import { freezeKerning } from '../../../../core/project/document/commands/spacing/fitAll';
 import {
   dropKerning,
   groupOf,
   joinGroup,
   setGroupKerning,
   setKerning,
-} from '../../../../core/project/document/commands/fitting';
-import { kerningBetween } from '../../../../core/project/document/kerning';
+} from '../../../../core/project/document/commands/spacing/fitting';
+import { kerningBetween } from '../../../../core/project/document/queries/kerning';
 import type { Doc, GlyphRow } from '../../../../core/project/document/schema';
 import { useFitBench } from '../../../store/fitBench';
 import { useDoc, useProject } from '../../../store/projectStore';

@@ -1,6 +1,6 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { useState } from 'react';
-import { CELL_PX, drawnPiece, drawnSheet } from '../../../../core/project/document/commands/drawn';
+import { CELL_PX, drawnPiece, drawnSheet } from '../../../../core/project/document/commands/sheets/drawn';
 import { projectOf } from '../../../../core/project/document/newProject';
 import type { Module } from '../../../../core/outlines/modules/modules';
 import { buildLetter } from '../../../store/drawing';

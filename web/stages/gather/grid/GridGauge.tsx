@@ -1,5 +1,5 @@
 import { Flex } from '@chakra-ui/react';
-import { changeModuleRows, drawnPiece } from '../../../../core/project/document/commands/drawn';
+import { changeModuleRows, drawnPiece } from '../../../../core/project/document/commands/sheets/drawn';
 import { countNodes } from '../../../../core/foundations/geometry/contour';
 import { MODULE_SHAPES, type Module, type ModuleShape } from '../../../../core/outlines/modules/modules';
 import { buildLetter } from '../../../store/drawing';

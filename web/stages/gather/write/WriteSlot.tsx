@@ -1,5 +1,5 @@
 import { memo, useCallback, useEffect, useRef, type PointerEvent } from 'react';
-import { SLOT, slotOrigin } from '../../../../core/project/document/commands/drawn';
+import { SLOT, slotOrigin } from '../../../../core/project/document/commands/sheets/drawn';
 import type { Lines, PieceRow } from '../../../../core/project/document/schema';
 import type { PenPoint, PenStroke } from '../../../../core/tracing/pen/strokes';
 import { readInks } from '../../../canvas/inks';

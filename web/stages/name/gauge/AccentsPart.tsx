@@ -5,8 +5,8 @@ import {
   composeAccents,
   lackingMarks,
   WESTERN_ACCENTS,
-} from '../../../../core/project/document/commands/composing';
-import { startGlyph } from '../../../../core/project/document/commands/naming';
+} from '../../../../core/project/document/commands/glyphs/composing';
+import { startGlyph } from '../../../../core/project/document/commands/glyphs/naming';
 import { projectOf } from '../../../../core/project/document/newProject';
 import { glyphNameOf } from '../../../../core/type/names/glyphNames';
 import { useWay } from '../../../panels/way';

@@ -4,15 +4,15 @@ import {
   setTypedNames,
   smallFromCapitals,
   smallToMake,
-} from '../../../../core/project/document/commands/assigning';
+} from '../../../../core/project/document/commands/glyphs/assigning';
 import {
   acceptDrafts,
   draftable,
   draftsOf,
   makeDrafts,
-} from '../../../../core/project/document/commands/drafts';
-import { iconsOf } from '../../../../core/project/document/commands/icons';
-import { lackingMarks } from '../../../../core/project/document/commands/composing';
+} from '../../../../core/project/document/commands/signs/drafts';
+import { iconsOf } from '../../../../core/project/document/commands/lines/icons';
+import { lackingMarks } from '../../../../core/project/document/commands/glyphs/composing';
 import { editAll } from '../../../../core/project/document/inStep/edit';
 import type { Doc } from '../../../../core/project/document/schema';
 import { projectOf } from '../../../../core/project/document/newProject';

@@ -4,10 +4,10 @@ import {
   composeAccents,
   formulaOf,
   markGlyph,
-} from '../../../../core/project/document/commands/composing';
-import { draftable, makeDrafts } from '../../../../core/project/document/commands/drafts';
-import { smallFromCapitals, smallToMake } from '../../../../core/project/document/commands/assigning';
-import { startGlyph } from '../../../../core/project/document/commands/naming';
+} from '../../../../core/project/document/commands/glyphs/composing';
+import { draftable, makeDrafts } from '../../../../core/project/document/commands/signs/drafts';
+import { smallFromCapitals, smallToMake } from '../../../../core/project/document/commands/glyphs/assigning';
+import { startGlyph } from '../../../../core/project/document/commands/glyphs/naming';
 import type { GlyphRow } from '../../../../core/project/document/schema';
 import { glyphNameOf } from '../../../../core/type/names/glyphNames';
 import { useCharacterNames } from '../../../store/characterNames';

@@ -1,6 +1,6 @@
 import { Field, Input, Text } from '@chakra-ui/react';
 import { useState } from 'react';
-import { nameRefusal, setGlyphName } from '../../../../core/project/document/commands/glyphName';
+import { nameRefusal, setGlyphName } from '../../../../core/project/document/commands/glyphs/glyphName';
 import type { GlyphRow } from '../../../../core/project/document/schema';
 import { describeProblem } from '../../../../core/foundations/problems/describe';
 import { useWay } from '../../../panels/way';

@@ -6,7 +6,7 @@ import {
   scaleGlyphs,
   topOf,
   unplaceGlyphs,
-} from '../../../../core/project/document/commands/placing';
+} from '../../../../core/project/document/commands/lines/placing';
 import { contoursBox } from '../../../../core/foundations/geometry/measure';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { seatBench } from '../../../store/seatBench';

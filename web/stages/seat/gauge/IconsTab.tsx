@@ -1,7 +1,11 @@
 import { counted } from '../../../../core/foundations/problems/counted';
 import { Text } from '@chakra-ui/react';
 import { useState } from 'react';
-import { firstIconSeating, iconsOf, placeIcons } from '../../../../core/project/document/commands/icons';
+import {
+  firstIconSeating,
+  iconsOf,
+  placeIcons,
+} from '../../../../core/project/document/commands/lines/icons';
 import { projectOf } from '../../../../core/project/document/newProject';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { InkButton } from '../../../ui/InkButton';

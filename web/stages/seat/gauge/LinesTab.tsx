@@ -1,10 +1,10 @@
 import { Field, Flex, Input, Text } from '@chakra-ui/react';
-import { changeSeating } from '../../../../core/project/document/commands/lifting';
+import { changeSeating } from '../../../../core/project/document/commands/pieces/lifting';
 import {
   changeSeatFacts,
   standersOf,
   takeLinesOfLetters,
-} from '../../../../core/project/document/commands/placing';
+} from '../../../../core/project/document/commands/lines/placing';
 import { projectOf } from '../../../../core/project/document/newProject';
 import type { Seating } from '../../../../core/project/document/schema';
 import { measuredOvershoot } from '../../../../core/type/seat/standing';

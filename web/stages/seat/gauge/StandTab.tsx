@@ -1,5 +1,5 @@
 import { Flex, Text } from '@chakra-ui/react';
-import { mendStandings } from '../../../../core/project/document/commands/placing';
+import { mendStandings } from '../../../../core/project/document/commands/lines/placing';
 import type { Standing } from '../../../../core/type/seat/standing';
 import { useWay } from '../../../panels/way';
 import { useDoc, useProject } from '../../../store/projectStore';

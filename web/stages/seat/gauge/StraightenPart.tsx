@@ -1,6 +1,10 @@
 import { Flex } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
-import { turnByStems, turnGlyphs, usualLeanDeg } from '../../../../core/project/document/commands/placing';
+import {
+  turnByStems,
+  turnGlyphs,
+  usualLeanDeg,
+} from '../../../../core/project/document/commands/lines/placing';
 import { stemLeanDeg } from '../../../../core/outlines/dress/lean';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { Fact, GaugePart } from '../../../ui/Gauge';

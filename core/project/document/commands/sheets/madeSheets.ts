@@ -1,0 +1,103 @@
+import { draft, type Draft, type ProjectDiff } from '../../changes/diff';
+import { FIRST_RECIPE, projectOf } from '../../newProject';
+import type { Doc, PieceRow, SheetRow } from '../../schema';
+import { pieceRow, type LiftResult } from '../pieces/lifting';
+import { finish, type Steps } from '../../../../foundations/steps';
+import { PrivateCodes } from '../glyphs/privateCodes';
+import { iconName, seating } from '../lines/seatInto';
+
+/** A sheet made of files of their own, each already a piece. */
+export interface MadeSheet {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: 'pictures' | 'artwork';
+  /** Hash of the picture, or of the zip with the artwork's files. */
+  readonly pictureId: string;
+  /** Hash of a zip with all files as they came. */
+  readonly originalId?: string | null;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  /** Names that stand for no character become icons with private code points. */
+  readonly icons: boolean;
+}
+
+/**
+ * Adds a sheet of named files with its pieces, and their glyphs, as one step. Icons get private code points one after the
+ * other; one whose name the project knows already keeps its code point.
+ */
+export const addMadeSheet = (doc: Doc, sheet: MadeSheet, lifted: LiftResult): ProjectDiff | null =>
+  finish(addingMadeSheet(doc, sheet, lifted));
+
+/** The same, letter by letter. */
+export function* addingMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult): Steps<ProjectDiff | null> {
+  const d = draft(doc);
+  const { icons, ...facts } = sheet;
+  const taken = new Set(Object.values(doc.glyphs).flatMap((g) => g.codePoints));
+  const known = new Map(Object.values(doc.glyphs).map((g) => [g.name, g.codePoints[0]]));
+  const project = projectOf(doc);
+  const codes = new PrivateCodes(project.privateCodes, taken);
+  const iconChar = (name: string): string | null => {
+    const own = iconName(name);
+    const code = known.get(own) ?? codes.of(own);
+    if (code === null) return null;
+    return String.fromCodePoint(code);
+  };
+  const pieces = lifted.pieces.map((p, i): PieceRow => {
+    const char = p.char ?? (icons && p.name !== null ? iconChar(p.name) : null);
+    return {
+      ...pieceRow(p, d.newId('pieces', `${sheet.id} ${i}`), sheet.id),
+      char,
+      confidence: char === null ? 0 : 1,
+      state: char === null ? 'found' : 'accepted',
+    };
+  });
+  const row: SheetRow = {
+    ...facts,
+    practiceCode: null,
+    originalId: sheet.originalId ?? null,
+    recipeId: FIRST_RECIPE,
+    expected: pieces
+      .map((p) => (p.variant === null && [...(p.char ?? '')].length === 1 ? p.char : ''))
+      .join(''),
+    expectedFrom: 'hand',
+    turnDeg: null,
+    state: 'lifted',
+    skewRad: 0,
+    capHeightPx: lifted.capHeightPx,
+    specksDropped: lifted.specksDropped,
+    printedLines: lifted.printedLines,
+    crop: null,
+    quarterTurns: 0,
+    dpi: null,
+    order: Object.keys(doc.sheets).length,
+    seating: {
+      reference: icons ? 'icons' : 'one-factor',
+      capReference: '',
+      smallReference: '',
+      baseline: 'given',
+      capLinePx: null,
+      emPx: lifted.emPx ?? null,
+    },
+  };
+  const given = codes.given();
+  if (Object.keys(given).length > Object.keys(project.privateCodes).length)
+    d.put('project', { ...project, privateCodes: given });
+  d.put('sheets', row);
+  for (const p of pieces) d.put('pieces', p);
+  yield* seating(doc, d, row, pieces);
+  placeBearings(d, pieces, lifted, project.unitsPerEm);
+  return d.done(`Add ${sheet.name}`);
+}
+
+/** White at the sides of letters whose drawings say it; the fit may still change it. */
+function placeBearings(d: Draft, pieces: readonly PieceRow[], lifted: LiftResult, unitsPerEm: number): void {
+  const { emPx } = lifted;
+  if (!emPx) return;
+  const white = new Map(pieces.map((p, i) => [p.id, lifted.pieces[i]!.bearingsPx]));
+  for (const glyph of d.all('glyphs')) {
+    const found = glyph.source && white.get(glyph.source.pieceId);
+    if (!found) continue;
+    const inEm = (px: number) => (px * unitsPerEm) / emPx;
+    d.put('glyphs', { ...glyph, bearings: { left: inEm(found.left), right: inEm(found.right) } });
+  }
+}
