@@ -1,5 +1,6 @@
-import { placeIcons, firstIconSeating, iconsOf } from '../core/project/document/commands/lines/icons';
-import { setTypedNames } from '../core/project/document/commands/glyphs/assigning';
+import { placeIcons, firstIconSeating } from '../core/project/document/commands/lines/icons';
+import { iconsOf } from '../core/project/document/queries/glyphs';
+import { setTypedNames } from '../core/project/document/commands/glyphs/codePoints';
 import { editAll } from '../core/project/document/inStep/edit';
 import { projectOf } from '../core/project/document/newProject';
 import type { Doc } from '../core/project/document/schema';

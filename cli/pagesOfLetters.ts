@@ -1,4 +1,6 @@
-import { addSheet, isDoubtful, soughtOn, takeLifted } from '../core/project/document/commands/pieces/lifting';
+import { takeLifted } from '../core/project/document/commands/pieces/takeLifted';
+import { addSheet } from '../core/project/document/commands/sheets/sheets';
+import { isDoubtful, soughtOn } from '../core/project/document/queries/sheets';
 import { takePractice } from '../core/project/document/commands/sheets/practice';
 import { edit } from '../core/project/document/inStep/edit';
 import { FIRST_RECIPE } from '../core/project/document/newProject';

@@ -1,6 +1,7 @@
 import { newProject } from '../core/project/document/newProject';
 import { BASIC_BILL } from '../core/type/names/bills';
-import { addSheet, takeLifted } from '../core/project/document/commands/pieces/lifting';
+import { takeLifted } from '../core/project/document/commands/pieces/takeLifted';
+import { addSheet } from '../core/project/document/commands/sheets/sheets';
 import { changeCasting } from '../core/project/document/commands/font/casting';
 import { edit } from '../core/project/document/inStep/edit';
 import type { Doc } from '../core/project/document/schema';
@@ -13,6 +14,7 @@ import { renderPage, toJpeg } from './page/renderPage';
 
 /** Skerry Lane Tide Mill is made up, as is everything about it. */
 const NAME = 'Skerry Lane Tide Mill';
+
 /** 2026-01-05 09:00 UTC: a fixed day, so that the demo's bytes are always the same. */
 const DEMO_MADE_MS = 1767603600000;
 

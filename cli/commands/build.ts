@@ -1,4 +1,4 @@
-import { inFile } from '../../core/foundations/problems/problem';
+import { inFile, fail } from '../../core/foundations/problems/problem';
 import { withIconWishes } from '../icons';
 import { counted } from '../../core/foundations/problems/counted';
 import { join, parse } from 'node:path';
@@ -8,13 +8,13 @@ import { castFile } from '../../core/fonts/compile/casts/castFile';
 import { CAST_FORMATS, type CastFormat } from '../../core/fonts/compile/casts/formats';
 import { changeCasting } from '../../core/project/document/commands/font/casting';
 import { composeAccents, WESTERN_ACCENTS } from '../../core/project/document/commands/glyphs/composing';
-import { draftable, makeDrafts } from '../../core/project/document/commands/signs/drafts';
+import { makeDrafts } from '../../core/project/document/commands/signs/drafts';
+import { draftable } from '../../core/project/document/queries/glyphs';
 import { edit, editAll } from '../../core/project/document/inStep/edit';
 import { castingOf, projectOf } from '../../core/project/document/newProject';
 import { fitted } from '../../core/project/finish/fitted';
 import type { Doc } from '../../core/project/document/schema';
 import { sniffKind } from '../../core/readers/pictures/sniff';
-import { fail } from '../../core/foundations/problems/problem';
 import { brotli } from '../brotli';
 import { projectFromFiles, type FilesRead } from '../projectFromFiles';
 import {

@@ -1,14 +1,9 @@
 import { writeProjectFile } from '../../core/project/archive/writeProject';
 import { wordSvg } from '../../core/fonts/compile/wordSvg';
-import { setTypedNames } from '../../core/project/document/commands/glyphs/assigning';
-import {
-  CELL_PX,
-  changeModuleRows,
-  slotOf,
-  slotOrigin,
-  takeDrawn,
-} from '../../core/project/document/commands/sheets/drawn';
-import { iconsOf } from '../../core/project/document/commands/lines/icons';
+import { setTypedNames } from '../../core/project/document/commands/glyphs/codePoints';
+import { changeModuleRows, takeDrawn } from '../../core/project/document/commands/sheets/drawnHere';
+import { slotOf, slotOrigin, CELL_PX } from '../../core/project/document/queries/drawnHere';
+import { iconsOf } from '../../core/project/document/queries/glyphs';
 import type { Doc } from '../../core/project/document/schema';
 import { compose, scaling, translation } from '../../core/foundations/geometry/affine';
 import { transformContours } from '../../core/foundations/geometry/contour';

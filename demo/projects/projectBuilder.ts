@@ -6,9 +6,11 @@ import type { DroppedFile } from '../../core/lifting/artwork/sortFiles';
 import { changeCasting } from '../../core/project/document/commands/font/casting';
 import { composeAccents, WESTERN_ACCENTS } from '../../core/project/document/commands/glyphs/composing';
 import { takeCleanUp } from '../../core/project/document/commands/outline';
-import { draftable, makeDrafts } from '../../core/project/document/commands/signs/drafts';
-import { addSheet, takeLifted } from '../../core/project/document/commands/pieces/lifting';
-import { changeProject } from '../../core/project/document/commands/glyphs/naming';
+import { makeDrafts } from '../../core/project/document/commands/signs/drafts';
+import { draftable } from '../../core/project/document/queries/glyphs';
+import { takeLifted } from '../../core/project/document/commands/pieces/takeLifted';
+import { addSheet } from '../../core/project/document/commands/sheets/sheets';
+import { changeProject } from '../../core/project/document/commands/font/project';
 import type { ProjectDiff } from '../../core/project/document/changes/diff';
 import { edit } from '../../core/project/document/inStep/edit';
 import { newProject, projectOf } from '../../core/project/document/newProject';
@@ -22,6 +24,7 @@ import { enlargeCells, readPixelArt } from '../../core/tracing/pixels/pixelArt';
 
 /** 2026-01-05 09:00 UTC: a fixed day, so that the demo's bytes are always the same. */
 const MADE_MS = 1767603600000;
+
 /** Entries of zips have a fixed time too. */
 const ENTRY_TIME = new Date(2026, 0, 5);
 

@@ -1,10 +1,7 @@
 import { Text } from '@chakra-ui/react';
 import { useState } from 'react';
-import {
-  bearingRefusal,
-  bearingsFor,
-  setBearings,
-} from '../../core/project/document/commands/spacing/fitting';
+import { bearingRefusal, setBearings } from '../../core/project/document/commands/spacing/bearings';
+import { bearingsFor } from '../../core/project/document/queries/spacing';
 import { advanceOf } from '../../core/project/document/queries/metrics';
 import type { GlyphRow } from '../../core/project/document/schema';
 import { describeProblem } from '../../core/foundations/problems/describe';

@@ -5,7 +5,7 @@ import {
   removeGuide,
   shareGuide,
 } from '../../core/project/document/commands/lines/guides';
-import type { ShownGuide } from '../../core/project/document/commands/lines/guides';
+import type { ShownGuide } from '../../core/project/document/queries/guides';
 import type { GlyphRow } from '../../core/project/document/schema';
 import { useDoc, useProject } from '../store/projectStore';
 import { CheckField } from '../ui/CheckField';

@@ -1,4 +1,4 @@
-import { changeSeatFacts } from '../../core/project/document/commands/lines/placing';
+import { changeSeatFacts } from '../../core/project/document/commands/lines/changeLines';
 import { projectOf } from '../../core/project/document/newProject';
 import { useDoc, useProject } from '../store/projectStore';
 import { NumberField } from '../ui/NumberField';

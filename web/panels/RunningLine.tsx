@@ -2,7 +2,7 @@ import { Box, chakra, Flex, IconButton, Input, NativeSelect, Text } from '@chakr
 import { ChevronsDown, ChevronsUp } from 'lucide-react';
 import { memo, useState } from 'react';
 import { lackingIn } from '../../core/fonts/compile/textRuns';
-import { changeProject } from '../../core/project/document/commands/glyphs/naming';
+import { changeProject } from '../../core/project/document/commands/font/project';
 import { projectOf } from '../../core/project/document/newProject';
 import type { Doc } from '../../core/project/document/schema';
 import { useLiveFont } from '../store/liveFont';

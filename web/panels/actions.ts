@@ -1,6 +1,7 @@
 import { removeGlyphs } from '../../core/project/document/commands/glyphs/removing';
-import { seatAll } from '../../core/project/document/commands/pieces/lifting';
-import { mendStandings, takeLinesOfLetters } from '../../core/project/document/commands/lines/placing';
+import { seatAll } from '../../core/project/document/commands/lines/changeSeating';
+import { mendStandings } from '../../core/project/document/commands/lines/placing';
+import { takeLinesOfLetters } from '../../core/project/document/commands/lines/changeLines';
 import { setDesk } from '../ui/colourMode';
 import { dressBench, useDressBench } from '../store/dressBench';
 import { useFitBench } from '../store/fitBench';
@@ -16,6 +17,7 @@ import { useGlyphInHand } from './useGlyphInHand';
 import { useWay } from './way';
 
 type Place = 'points' | 'clean' | 'parts' | 'see';
+
 /** What lies in the gauge of Dress: its tab, its text, and words that people look for it by. */
 const ON_DRESS: readonly (readonly [Place, string, string])[] = [
   [

@@ -1,5 +1,5 @@
 import type { ProjectPicture } from './projectPicture';
-import type { TakenFor } from '../../core/project/document/commands/sheets/takenFor';
+import type { TakenFor } from '../../core/project/document/queries/takenFor';
 import Dexie, { type Table } from 'dexie';
 import { TABLE_NAMES, type Doc, type TableName } from '../../core/project/document/schema';
 import type { ProjectDiff } from '../../core/project/document/changes/diff';

@@ -1,6 +1,6 @@
 import { sampleProject } from '../../core/testing/sampleProject';
 import { newProject } from '../../core/project/document/newProject';
-import { changeProject } from '../../core/project/document/commands/glyphs/naming';
+import { changeProject } from '../../core/project/document/commands/font/project';
 import { edit } from '../../core/project/document/inStep/edit';
 import { nameByFile, STARTS } from '../projects/starts';
 import { pictureOfProject } from './projectPicture';

@@ -1,4 +1,5 @@
-import { setBearings, setKerning } from '../../core/project/document/commands/spacing/fitting';
+import { setBearings } from '../../core/project/document/commands/spacing/bearings';
+import { setKerning } from '../../core/project/document/commands/spacing/kerning';
 import { commit, emptyHistory, type History } from '../../core/project/document/changes/history';
 import { SCHEMA_VERSION, type Doc } from '../../core/project/document/schema';
 import { sampleProject } from '../../core/testing/sampleProject';

@@ -1,6 +1,7 @@
 import Dexie from 'dexie';
-import { setBearings, setKerning } from '../../core/project/document/commands/spacing/fitting';
-import { addSheet } from '../../core/project/document/commands/pieces/lifting';
+import { setBearings } from '../../core/project/document/commands/spacing/bearings';
+import { setKerning } from '../../core/project/document/commands/spacing/kerning';
+import { addSheet } from '../../core/project/document/commands/sheets/sheets';
 import { commit, emptyHistory, undo, type History } from '../../core/project/document/changes/history';
 import { diffBetween } from '../../core/project/document/changes/diffBetween';
 import { edit } from '../../core/project/document/inStep/edit';
@@ -27,6 +28,7 @@ function project(id: string, pictureId = 'pic'): Doc {
   const sheet = { id: 's', name: 's', pictureId, widthPx: 9, heightPx: 9 };
   return edit(own, addSheet(own, sheet)!).doc;
 }
+
 const summary = (doc: Doc, at = 1000) => summaryOf(doc, Object.keys(doc.project)[0]!, SCHEMA_VERSION, at);
 const locks = () => new FakeLocks() as unknown as LockManager;
 const store = async (doc: Doc) => {

@@ -1,5 +1,5 @@
-import { drawnPiece } from '../../core/project/document/commands/sheets/drawn';
-import { setBearings } from '../../core/project/document/commands/spacing/fitting';
+import { drawnPiece } from '../../core/project/document/queries/drawnHere';
+import { setBearings } from '../../core/project/document/commands/spacing/bearings';
 import { contoursBox } from '../../core/foundations/geometry/measure';
 import { DEFAULT_PEN, type PenStroke } from '../../core/tracing/pen/strokes';
 import { WorkBench } from '../testing/workBench';

@@ -1,11 +1,6 @@
 import { create } from 'zustand';
-import {
-  CELL_PX,
-  drawnPiece,
-  slotOf,
-  slotOrigin,
-  takeDrawn,
-} from '../../core/project/document/commands/sheets/drawn';
+import { takeDrawn } from '../../core/project/document/commands/sheets/drawnHere';
+import { slotOf, drawnPiece, slotOrigin, CELL_PX } from '../../core/project/document/queries/drawnHere';
 import type { Doc } from '../../core/project/document/schema';
 import { compose, scaling, translation } from '../../core/foundations/geometry/affine';
 import { transformContours, type Contour } from '../../core/foundations/geometry/contour';

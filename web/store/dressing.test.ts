@@ -1,4 +1,4 @@
-import { setBearings } from '../../core/project/document/commands/spacing/fitting';
+import { setBearings } from '../../core/project/document/commands/spacing/bearings';
 import { edit } from '../../core/project/document/inStep/edit';
 import { draft } from '../../core/project/document/changes/diff';
 import type { Doc } from '../../core/project/document/schema';
@@ -21,6 +21,7 @@ const withJagged = (doc: Doc): Doc => {
   for (const id of ['o', 'x']) d.put('glyphs', { ...doc.glyphs[id]!, contours: [jagged(250)] });
   return edit(doc, d.done('Draw')!).doc;
 };
+
 const TRIANGLE = [
   { x: 0, y: 0 },
   { x: 9, y: 0 },
@@ -37,6 +38,7 @@ beforeEach(() => {
   useDressBench.setState({ tried: null, selection: [] });
   useCleaning.setState({ done: 0, total: 0, stop: null, found: null });
 });
+
 const points = (doc: Doc, id: string) => doc.glyphs[id]!.contours.reduce((n, c) => n + c.nodes.length, 0);
 
 describe('cleaning one letter', () => {

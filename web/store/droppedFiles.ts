@@ -1,5 +1,5 @@
 import type { DroppedFile } from '../../core/lifting/artwork/sortFiles';
-import type { TakenFor } from '../../core/project/document/commands/sheets/takenFor';
+import type { TakenFor } from '../../core/project/document/queries/takenFor';
 import type { SheetRow } from '../../core/project/document/schema';
 import { fail, problem, type Result } from '../../core/foundations/problems/problem';
 import type { IntakeItem } from '../persistence/db';

@@ -1,5 +1,6 @@
-import { setBearings } from '../../core/project/document/commands/spacing/fitting';
-import { changeFitSettings, fitSettingsOf } from '../../core/project/document/commands/spacing/fitAll';
+import { setBearings } from '../../core/project/document/commands/spacing/bearings';
+import { changeFitSettings } from '../../core/project/document/commands/spacing/fitted';
+import { fitSettingsOf } from '../../core/project/document/queries/spacing';
 import { WorkBench } from '../testing/workBench';
 import { createFitting, offNow, useFittingAll } from './fittingAll';
 

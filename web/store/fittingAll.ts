@@ -1,11 +1,6 @@
 import { create } from 'zustand';
-import {
-  changeFitSettings,
-  fitSettingsOf,
-  fittable,
-  lettersToFit,
-  takeFitted,
-} from '../../core/project/document/commands/spacing/fitAll';
+import { changeFitSettings, takeFitted } from '../../core/project/document/commands/spacing/fitted';
+import { lettersToFit, fittable, fitSettingsOf } from '../../core/project/document/queries/spacing';
 import { mergeDiffs, type ProjectDiff } from '../../core/project/document/changes/diff';
 import { edit } from '../../core/project/document/inStep/edit';
 import { kerningBetween } from '../../core/project/document/queries/kerning';

@@ -1,5 +1,5 @@
-import { changeProject } from '../../core/project/document/commands/glyphs/naming';
-import { setBearings } from '../../core/project/document/commands/spacing/fitting';
+import { changeProject } from '../../core/project/document/commands/font/project';
+import { setBearings } from '../../core/project/document/commands/spacing/bearings';
 import type { ProjectDiff } from '../../core/project/document/changes/diff';
 import { edit } from '../../core/project/document/inStep/edit';
 import { blankGlyph } from '../../core/project/document/newProject';
@@ -57,6 +57,7 @@ function large(): Doc {
   const glyphs = { ...doc.glyphs, ...Object.fromEntries(more.map((g) => [g.id, g])) };
   return edit({ ...doc, glyphs }, changeProject({ ...doc, glyphs }, { runningText: 'no' }, 'Text')!).doc;
 }
+
 const edited = (doc: Doc, left: number) => edit(doc, setBearings(doc, 'o', { left })!);
 
 test('a small font is made whole at every edit', async () => {

@@ -1,4 +1,4 @@
-import { missingOfBill } from '../../core/project/document/commands/pieces/lifting';
+import { missingOfBill } from '../../core/project/document/queries/sheets';
 import { packFiles } from '../persistence/intake';
 import { FakeBrowser, type FakeTab } from '../testing/desk';
 import { createIntake } from './intake';
@@ -23,10 +23,12 @@ async function table(browser: FakeBrowser, id: string, tab: FakeTab = browser.ta
   await browser.clock.pass(5);
   return { tab, session, letGo, ...taking };
 }
+
 const sheets = (session: Session) =>
   Object.values(session.doc.sheets)
     .sort((a, b) => a.order - b.order)
     .map((s) => `${s.name} ${s.state}`);
+
 /** Lets real promises of blobs settle as well as the clock. */
 async function meanwhile(browser: FakeBrowser, ms = 2000): Promise<void> {
   for (let k = 0; k < 12; k++) {

@@ -1,14 +1,12 @@
 import { counted } from '../../core/foundations/problems/counted';
 import type { DroppedFile, SortedFiles } from '../../core/lifting/artwork/sortFiles';
 import { addingMadeSheet } from '../../core/project/document/commands/sheets/madeSheets';
-import {
-  addSheet,
-  missingOfBill,
-  soughtOn,
-  takingLifted,
-} from '../../core/project/document/commands/pieces/lifting';
-import { sheetOfCode, takePractice } from '../../core/project/document/commands/sheets/practice';
-import { inPlaceOf, readAs, type TakenFor } from '../../core/project/document/commands/sheets/takenFor';
+import { takingLifted } from '../../core/project/document/commands/pieces/takeLifted';
+import { addSheet } from '../../core/project/document/commands/sheets/sheets';
+import { soughtOn, missingOfBill, sheetOfCode } from '../../core/project/document/queries/sheets';
+import { takePractice } from '../../core/project/document/commands/sheets/practice';
+import { inPlaceOf, readAs } from '../../core/project/document/commands/sheets/readAs';
+import type { TakenFor } from '../../core/project/document/queries/takenFor';
 import type { ProjectDiff } from '../../core/project/document/changes/diff';
 import { finish, type Steps } from '../../core/foundations/steps';
 import { charactersOf } from '../../core/lifting/artwork/template/makeTemplate';
@@ -56,6 +54,7 @@ const STAGE_TEXT: Record<string, string> = {
   pictures: 'Tracing each picture',
   artwork: 'Reading the drawings',
 };
+
 const inWords = (stage: string): string => STAGE_TEXT[stage] ?? stage;
 
 const blobOf = (bytes: Uint8Array, type: string): Blob => new Blob([bytes as BlobPart], { type });

@@ -1,4 +1,4 @@
-import { dropPiece } from '../../core/project/document/commands/pieces/lifting';
+import { dropPiece } from '../../core/project/document/commands/pieces/named';
 import type { Doc } from '../../core/project/document/schema';
 import { fail, ok, type Result } from '../../core/foundations/problems/problem';
 import { liftedSheet } from '../../core/testing/liftedSheet';
@@ -23,6 +23,7 @@ async function bench(answer: () => Result<unknown> = () => ok(halves())) {
     );
   return { b, session, first: first!, cut };
 }
+
 const shown = (doc: Doc) =>
   Object.values(doc.pieces)
     .sort((p, q) => p.order - q.order)

@@ -1,5 +1,5 @@
-import { replacePieces } from '../../core/project/document/commands/pieces/mending';
-import type { TakenFor } from '../../core/project/document/commands/sheets/takenFor';
+import { replacePieces } from '../../core/project/document/commands/pieces/replacePieces';
+import type { TakenFor } from '../../core/project/document/queries/takenFor';
 import type { Doc, PieceRow, SheetRow } from '../../core/project/document/schema';
 import type { Reshape, Reshaped } from '../../core/lifting/find/reshape';
 import { readingOf } from '../../core/lifting/printed/readSheet';
@@ -94,4 +94,5 @@ function pageOf(doc: Doc, sheet: SheetRow, going: readonly string[]) {
   const missing = [...sheet.expected].filter((c) => c.trim() !== '' && !has.has(c));
   return { capHeightPx: sheet.capHeightPx, skewRad: sheet.skewRad, missing };
 }
+
 export const { reshapePieces } = createMending(world);

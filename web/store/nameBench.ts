@@ -1,8 +1,8 @@
 import { create } from 'zustand';
-import { nameGlyph, namePiece, type WhenTaken } from '../../core/project/document/commands/glyphs/assigning';
-import { glyphOfCodePoint } from '../../core/project/document/commands/glyphs/naming';
-import { relabelPiece } from '../../core/project/document/commands/pieces/lifting';
-import { isWorkedOn } from '../../core/project/document/commands/lines/seatInto';
+import { nameGlyph } from '../../core/project/document/commands/glyphs/codePoints';
+import { namePiece, type WhenTaken, relabelPiece } from '../../core/project/document/commands/pieces/named';
+import { glyphOfCodePoint } from '../../core/project/document/queries/lookups';
+import { isWorkedOn } from '../../core/project/document/queries/glyphs';
 import type { Doc, GlyphRow, PieceRow } from '../../core/project/document/schema';
 import { problem } from '../../core/foundations/problems/problem';
 import { useProject } from './projectStore';

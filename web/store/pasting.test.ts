@@ -1,7 +1,7 @@
 import { WorkBench } from '../testing/workBench';
 import { readPasted } from '../../core/lifting/artwork/readPasted';
 import { makeTemplate } from '../../core/lifting/artwork/template/makeTemplate';
-import { startGlyph } from '../../core/project/document/commands/glyphs/naming';
+import { startGlyph } from '../../core/project/document/commands/glyphs/renaming';
 import { advanceOf, inkBox } from '../../core/project/document/queries/metrics';
 import { contoursBox } from '../../core/foundations/geometry/measure';
 import { createPasting } from './pasting';
@@ -16,6 +16,7 @@ async function bench() {
   const world = { ...b.world, workers: { ...workers, artwork: artwork as never } };
   return { b, session, ...createPasting(world) };
 }
+
 const count = (doc: { glyphs: Record<string, { contours: readonly unknown[] }> }, id: string) =>
   doc.glyphs[id]!.contours.length;
 

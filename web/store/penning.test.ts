@@ -1,5 +1,6 @@
 import { changePen, takeSkeleton } from '../../core/project/document/commands/outline';
-import { drawnPieces, takeDrawn } from '../../core/project/document/commands/sheets/drawn';
+import { takeDrawn } from '../../core/project/document/commands/sheets/drawnHere';
+import { drawnPieces } from '../../core/project/document/queries/drawnHere';
 import { edit } from '../../core/project/document/inStep/edit';
 import type { Doc } from '../../core/project/document/schema';
 import { contoursBox } from '../../core/foundations/geometry/measure';
@@ -15,6 +16,7 @@ const upright = (x: number) => ({
   closed: false,
   nodes: [0, 700].map((y) => ({ x, y, in: null, out: null, kind: 'corner' as const })),
 });
+
 const stroke = (x: number): PenStroke => ({
   pen: { ...DEFAULT_PEN, kind: 'fine liner', widthPx: 20 },
   erases: false,
@@ -29,11 +31,13 @@ function prepared(doc: Doc): Doc {
   const strokes = [stroke(300)];
   return edit(d, takeDrawn(d, 'written', 'l', { strokes, outline: writtenOutline(strokes) })!).doc;
 }
+
 const bench = async () => {
   const b = new WorkBench();
   const session = await b.open('a', prepared);
   return { b, session, ...createPenning(b.world) };
 };
+
 const wide = (doc: Doc, id: string) => {
   const { xMin, xMax } = contoursBox(doc.glyphs[id]!.contours)!;
   return xMax - xMin;

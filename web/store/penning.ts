@@ -1,7 +1,8 @@
 import { create } from 'zustand';
 import { penFound, type OutlineSkeleton } from '../../core/tracing/centreline/skeletonOfOutline';
 import { takePens, takeSkeletons, type PenDrawn } from '../../core/project/document/commands/outline';
-import { drawnPieces, takeInkedAgain } from '../../core/project/document/commands/sheets/drawn';
+import { takeInkedAgain } from '../../core/project/document/commands/sheets/drawnHere';
+import { drawnPieces } from '../../core/project/document/queries/drawnHere';
 import type { Doc, GlyphRow, PieceRow } from '../../core/project/document/schema';
 import type { PenShape } from '../../core/outlines/dress/grow';
 import type { Contour } from '../../core/foundations/geometry/contour';

@@ -1,6 +1,6 @@
 import { practicePages } from '../../core/lifting/practice/layout';
-import { type PracticeSettings } from '../../core/lifting/practice/settings';
-import { changeProject } from '../../core/project/document/commands/glyphs/naming';
+import type { PracticeSettings } from '../../core/lifting/practice/settings';
+import { changeProject } from '../../core/project/document/commands/font/project';
 import { download } from '../ui/download';
 import { paintedPng } from '../ui/paintedPng';
 import { currentSession } from './projectStore';

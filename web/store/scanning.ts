@@ -9,7 +9,7 @@ import {
   type ScanFault,
   type ScanJob,
 } from '../../core/lifting/scanner/messages';
-import { changeProject } from '../../core/project/document/commands/glyphs/naming';
+import { changeProject } from '../../core/project/document/commands/font/project';
 import { projectOf } from '../../core/project/document/newProject';
 import { problem } from '../../core/foundations/problems/problem';
 import { addFilesTo } from './lifting';
@@ -17,6 +17,7 @@ import type { Session } from './session';
 import { world } from './world';
 
 const API = '/api/scanners';
+
 /** The list is asked for again so often while it is shown, ms. */
 const LIST_MS = 1000;
 const JOB_MS = 150;

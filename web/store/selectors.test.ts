@@ -1,12 +1,9 @@
-import { isDoubtful } from '../../core/project/document/commands/pieces/lifting';
+import { isDoubtful } from '../../core/project/document/queries/sheets';
 import { finish } from '../../core/foundations/steps';
-import { setBearings } from '../../core/project/document/commands/spacing/fitting';
-import {
-  addSheet,
-  dropPiece,
-  relabelPiece,
-  takeLifted,
-} from '../../core/project/document/commands/pieces/lifting';
+import { setBearings } from '../../core/project/document/commands/spacing/bearings';
+import { takeLifted } from '../../core/project/document/commands/pieces/takeLifted';
+import { dropPiece, relabelPiece } from '../../core/project/document/commands/pieces/named';
+import { addSheet } from '../../core/project/document/commands/sheets/sheets';
 import { edit, editAll } from '../../core/project/document/inStep/edit';
 import { newProject, projectOf } from '../../core/project/document/newProject';
 import type { Doc } from '../../core/project/document/schema';
@@ -35,6 +32,7 @@ function pages(): Doc {
     (d) => takeLifted(d, 'two', liftedSheet('o')),
   ])!.doc;
 }
+
 const first = (doc: Doc, sheet: string) => piecesBySheet(doc).get(sheet)![0]!;
 
 test('sheets and their pieces come in their order', () => {

@@ -1,10 +1,9 @@
-import { isDoubtful } from '../../core/project/document/commands/pieces/lifting';
+import { isDoubtful, missingOfBill } from '../../core/project/document/queries/sheets';
 import { counted } from '../../core/foundations/problems/counted';
 import { checkingProject, checkProject } from '../../core/fonts/check/checkProject';
 import type { Steps } from '../../core/foundations/steps';
 import { codePointsInOrder } from '../../core/project/document/queries/order';
-import { standings } from '../../core/project/document/commands/lines/placing';
-import { missingOfBill } from '../../core/project/document/commands/pieces/lifting';
+import { standings } from '../../core/project/document/queries/standing';
 import { projectOf } from '../../core/project/document/newProject';
 import type { Doc, GlyphRow, PieceRow, SheetRow } from '../../core/project/document/schema';
 import type { Standing } from '../../core/type/seat/standing';

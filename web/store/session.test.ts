@@ -1,4 +1,5 @@
-import { setBearings, setKerning } from '../../core/project/document/commands/spacing/fitting';
+import { setBearings } from '../../core/project/document/commands/spacing/bearings';
+import { setKerning } from '../../core/project/document/commands/spacing/kerning';
 import { sampleProject } from '../../core/testing/sampleProject';
 import { SCHEMA_VERSION } from '../../core/project/document/schema';
 import { emptyHistory } from '../../core/project/document/changes/history';
@@ -11,6 +12,7 @@ const named = (id: string) => {
   const doc = sampleProject();
   return { ...doc, project: { [id]: { ...doc.project.sample!, id } } };
 };
+
 function browserWith(...ids: string[]): FakeBrowser {
   const browser = new FakeBrowser();
   ids.forEach((id) => browser.store(named(id)));
@@ -22,6 +24,7 @@ async function open(browser: FakeBrowser, tab: FakeTab, id: string): Promise<[Se
   await browser.clock.pass(5);
   return [session, letGo];
 }
+
 const kern = (session: Session, value: number) => session.commit(setKerning(session.doc, 'H', 'T', value));
 
 describe('one tab, two projects', () => {

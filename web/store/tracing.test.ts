@@ -1,4 +1,4 @@
-import { setBearings } from '../../core/project/document/commands/spacing/fitting';
+import { setBearings } from '../../core/project/document/commands/spacing/bearings';
 import type { Doc } from '../../core/project/document/schema';
 import type { TraceRecipe } from '../../core/lifting/find/tracePiece';
 import { ok } from '../../core/foundations/problems/problem';

@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import { replaceContours } from '../../core/project/document/commands/outline';
-import { takeRetraced } from '../../core/project/document/commands/pieces/lifting';
+import { takeRetraced } from '../../core/project/document/commands/sheets/recipes';
 import type { PieceRow, RecipeRow, SheetRow } from '../../core/project/document/schema';
 import type { Deviation, TracedInk } from '../../core/lifting/find/tracePiece';
 import { applyAffine } from '../../core/foundations/geometry/affine';
@@ -8,7 +8,7 @@ import type { Vec } from '../../core/foundations/geometry/vec';
 import { readingOf } from '../../core/lifting/printed/readSheet';
 import type { Contour } from '../../core/foundations/geometry/contour';
 import { refitChosen } from '../../core/tracing/trace/refit';
-import { piecesOf } from '../../core/project/document/commands/lines/seatInto';
+import { piecesOf } from '../../core/project/document/queries/sheets';
 import type { PieceRegion } from '../../core/lifting/find/pieceRegion';
 import { fail, inFile } from '../../core/foundations/problems/problem';
 import { regionsName } from './regionsName';
@@ -45,6 +45,7 @@ export const useTracing = create<TracingState>(() => ({
 
 /** A trial that nobody changes for so long is taken over. */
 const SETTLE_MS = 500;
+
 /** Pieces traced for practice when a sheet is opened. */
 const WARM_PIECES = 8;
 

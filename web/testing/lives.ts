@@ -1,18 +1,12 @@
 import fc from 'fast-check';
 import { danglingReferences } from '../../core/project/document/queries/dangling';
-import {
-  setBearings,
-  setFollows,
-  setGroupKerning,
-  setKerning,
-} from '../../core/project/document/commands/spacing/fitting';
-import {
-  relabelPiece,
-  removeSheet,
-  addSheet,
-  takeLifted,
-} from '../../core/project/document/commands/pieces/lifting';
-import { renameGlyph, startGlyph } from '../../core/project/document/commands/glyphs/naming';
+import { setBearings } from '../../core/project/document/commands/spacing/bearings';
+import { setFollows } from '../../core/project/document/commands/spacing/follows';
+import { setGroupKerning, setKerning } from '../../core/project/document/commands/spacing/kerning';
+import { takeLifted } from '../../core/project/document/commands/pieces/takeLifted';
+import { relabelPiece } from '../../core/project/document/commands/pieces/named';
+import { removeSheet, addSheet } from '../../core/project/document/commands/sheets/sheets';
+import { renameGlyph, startGlyph } from '../../core/project/document/commands/glyphs/renaming';
 import { movePoints, outlineOf, shareContours } from '../../core/project/document/commands/outline';
 import { composeAccents } from '../../core/project/document/commands/glyphs/composing';
 import type { ProjectDiff } from '../../core/project/document/changes/diff';
@@ -28,6 +22,7 @@ const glyph = (doc: Doc, k: number): string => {
   const ids = Object.keys(doc.glyphs);
   return ids[k % ids.length]!;
 };
+
 const lifted = (doc: Doc, n: number): ProjectDiff | null =>
   takeLifted(doc, 's', liftedSheet('ABCD'.slice(0, 1 + (n % 4))));
 
@@ -148,6 +143,7 @@ function textOf(row: object): string {
   texts.set(row, text);
   return text;
 }
+
 /** A document as text, rows in the order of their ids: storage gives them back so. */
 const inOrder = (doc: Doc): string =>
   Object.entries(doc)

@@ -1,5 +1,6 @@
 import type { Remote } from 'comlink';
-import { addSheet, takeLifted } from '../../core/project/document/commands/pieces/lifting';
+import { takeLifted } from '../../core/project/document/commands/pieces/takeLifted';
+import { addSheet } from '../../core/project/document/commands/sheets/sheets';
 import { edit } from '../../core/project/document/inStep/edit';
 import type { Doc } from '../../core/project/document/schema';
 import { liftedSheet } from '../../core/testing/liftedSheet';

@@ -1,4 +1,5 @@
-import { addSheet, takeLifted } from '../../core/project/document/commands/pieces/lifting';
+import { takeLifted } from '../../core/project/document/commands/pieces/takeLifted';
+import { addSheet } from '../../core/project/document/commands/sheets/sheets';
 import { editAll } from '../../core/project/document/inStep/edit';
 import { newProject } from '../../core/project/document/newProject';
 import type { PieceRow, SheetRow } from '../../core/project/document/schema';

@@ -1,4 +1,4 @@
-import type { TakenFor } from '../../core/project/document/commands/sheets/takenFor';
+import type { TakenFor } from '../../core/project/document/queries/takenFor';
 import { zipSync } from 'fflate';
 import { artworkSheet, picturesSheet } from '../../core/lifting/artwork/makeSheets';
 import { readPasted } from '../../core/lifting/artwork/readPasted';

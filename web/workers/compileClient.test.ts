@@ -1,5 +1,5 @@
 import type { Remote } from 'comlink';
-import { setBearings } from '../../core/project/document/commands/spacing/fitting';
+import { setBearings } from '../../core/project/document/commands/spacing/bearings';
 import type { ProjectDiff } from '../../core/project/document/changes/diff';
 import { edit } from '../../core/project/document/inStep/edit';
 import type { Doc, TableName } from '../../core/project/document/schema';
@@ -42,6 +42,7 @@ class FakeCompilers {
     };
   };
 }
+
 const doc = sampleProject();
 const compile = (c: Compiler) => c.compile('otf', 'regular', 0);
 

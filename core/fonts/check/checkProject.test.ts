@@ -1,5 +1,5 @@
 import { artworkSheet } from '../../lifting/artwork/makeSheets';
-import { acceptUnread } from '../../project/document/commands/pieces/lifting';
+import { acceptUnread } from '../../project/document/commands/pieces/named';
 import { addMadeSheet } from '../../project/document/commands/sheets/madeSheets';
 import { edit } from '../../project/document/inStep/edit';
 import { newProject } from '../../project/document/newProject';
@@ -33,6 +33,7 @@ async function withDrawings(files: Readonly<Record<string, string>>): Promise<Do
   } as const;
   return edit(doc, addMadeSheet(doc, row, sheet)!).doc;
 }
+
 const square = '<rect x="10" y="10" width="80" height="80"/>';
 
 test('what of a drawing was not understood stays a snag of its letter until somebody says that it is right', async () => {

@@ -20,7 +20,7 @@ import { sampleProject } from '../../testing/sampleProject';
 import { applyDiff } from '../../project/document/changes/diff';
 import { advanceOf } from '../../project/document/queries/metrics';
 import { blankGlyph, projectOf } from '../../project/document/newProject';
-import { setBearings } from '../../project/document/commands/spacing/fitting';
+import { setBearings } from '../../project/document/commands/spacing/bearings';
 import { compileFont, type OutlineFormat } from './compileFont';
 import { fontNames, postScriptName } from './fontNames';
 

@@ -14,8 +14,9 @@ import {
 import { artworkSheet, picturesSheet } from '../../lifting/artwork/makeSheets';
 import type { DroppedFile } from '../../lifting/artwork/sortFiles';
 import { checkProject } from '../check/checkProject';
-import { addSheet, takeLifted, type LiftResult } from '../../project/document/commands/pieces/lifting';
-import { takeDrawn } from '../../project/document/commands/sheets/drawn';
+import { takeLifted, type LiftResult } from '../../project/document/commands/pieces/takeLifted';
+import { addSheet } from '../../project/document/commands/sheets/sheets';
+import { takeDrawn } from '../../project/document/commands/sheets/drawnHere';
 import { takeSkeleton } from '../../project/document/commands/outline';
 import { addMadeSheet } from '../../project/document/commands/sheets/madeSheets';
 import { takePractice } from '../../project/document/commands/sheets/practice';
@@ -42,10 +43,12 @@ const after = (doc: Doc, diff: ProjectDiff | null): Doc => {
   if (!diff) throw new Error('nothing happened');
   return edit(doc, diff).doc;
 };
+
 const valueOf = <T>(r: Result<T>): T => {
   if (!r.ok) throw new Error(JSON.stringify(r.problems));
   return r.value;
 };
+
 const empty = newProject('p', 'Tide hand', 0);
 const sized = { widthPx: 900, heightPx: 600 };
 
@@ -53,6 +56,7 @@ function made(kind: 'pictures' | 'artwork', sheet: LiftResult, icons: boolean): 
   const row = { id: 's', name: 'dropped', kind, pictureId: 'x', originalId: 'y', ...sized, icons };
   return after(empty, addMadeSheet(empty, row, sheet));
 }
+
 const svgFile = ([name, text]: readonly [string, string]): DroppedFile => ({
   path: `${name}.svg`,
   bytes: new TextEncoder().encode(text),
@@ -95,11 +99,13 @@ const stroke = (points: readonly (readonly [number, number])[]): PenStroke => ({
   erases: false,
   points: points.map(([x, y], i) => [x, y, 0.5, 0, 8 * i] as const),
 });
+
 /** An l with a loop, and a bar, px of the slots' sheet. */
 const LOOP = Array.from({ length: 40 }, (_, i) => {
   const t = i / 39;
   return [200 + 70 * Math.sin(2 * Math.PI * t) + 60 * t, 420 - 260 * Math.sin(Math.PI * t)] as const;
 });
+
 function written(): Doc {
   const outline = writtenOutline([stroke(LOOP)]);
   const doc = after(empty, takeDrawn(empty, 'written', 'l', { strokes: [stroke(LOOP)], outline }));

@@ -1,6 +1,6 @@
 import { parseWithOpentype, shape } from '../../../testing/outsideReaders';
 import { edit } from '../../project/document/inStep/edit';
-import { setKerning } from '../../project/document/commands/spacing/fitting';
+import { setKerning } from '../../project/document/commands/spacing/kerning';
 import { projectOf } from '../../project/document/newProject';
 import { sampleProject } from '../../testing/sampleProject';
 import { compileFont } from './compileFont';

@@ -1,4 +1,4 @@
-import { setKerning } from '../../project/document/commands/spacing/fitting';
+import { setKerning } from '../../project/document/commands/spacing/kerning';
 import { edit } from '../../project/document/inStep/edit';
 import { advanceOf } from '../../project/document/queries/metrics';
 import { projectOf } from '../../project/document/newProject';

@@ -1,8 +1,8 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { createHash } from 'node:crypto';
 import fc from 'fast-check';
-import { takeDrawn } from '../document/commands/sheets/drawn';
-import { addSheet } from '../document/commands/pieces/lifting';
+import { takeDrawn } from '../document/commands/sheets/drawnHere';
+import { addSheet } from '../document/commands/sheets/sheets';
 import { addMadeSheet } from '../document/commands/sheets/madeSheets';
 import { takePractice } from '../document/commands/sheets/practice';
 import { editAll } from '../document/inStep/edit';

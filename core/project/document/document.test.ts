@@ -7,20 +7,16 @@ import { describeProblem } from '../../foundations/problems/describe';
 import { sampleProject } from '../../testing/sampleProject';
 import { changeCasting } from './commands/font/casting';
 import { deleteNodes, movePoints, outlineOf, releaseHandEdits, setNodeKind } from './commands/outline';
-import { setAdvance, setBearings, setKerning } from './commands/spacing/fitting';
-import {
-  acceptPieces,
-  addSheet,
-  changeSeating,
-  dropPiece,
-  missingOfBill,
-  relabelPiece,
-  removeSheet,
-  seatAll,
-  takeLifted,
-  takeRetraced,
-} from './commands/pieces/lifting';
-import { changeProject, renameGlyph } from './commands/glyphs/naming';
+import { setAdvance, setBearings } from './commands/spacing/bearings';
+import { setKerning } from './commands/spacing/kerning';
+import { takeLifted } from './commands/pieces/takeLifted';
+import { dropPiece, acceptPieces, relabelPiece } from './commands/pieces/named';
+import { changeSeating, seatAll } from './commands/lines/changeSeating';
+import { takeRetraced } from './commands/sheets/recipes';
+import { removeSheet, addSheet } from './commands/sheets/sheets';
+import { missingOfBill } from './queries/sheets';
+import { renameGlyph } from './commands/glyphs/renaming';
+import { changeProject } from './commands/font/project';
 import { applyDiff, diffOfWhole, fits, mergeDiffs, reverseDiff, type ProjectDiff } from './changes/diff';
 import { commit, emptyHistory, redo, undo, goTo } from './changes/history';
 import { edit } from './inStep/edit';

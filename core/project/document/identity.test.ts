@@ -4,19 +4,16 @@ import { compileFont } from '../../fonts/compile/compileFont';
 import { box } from '../../testing/randomOutlines';
 import { byName, pieceAt } from '../../testing/named';
 import { sampleProject } from '../../testing/sampleProject';
-import { addCodePoint, nameGlyph, namePiece, takeOrder } from './commands/glyphs/assigning';
+import { addCodePoint, nameGlyph } from './commands/glyphs/codePoints';
+import { takeOrder } from './commands/pieces/order';
+import { namePiece, dropPiece, relabelPiece } from './commands/pieces/named';
 import { composeAccents } from './commands/glyphs/composing';
 import { movePoints, outlineOf, placePart, shareContours } from './commands/outline';
-import { setFollows, setGroupKerning, setKerning } from './commands/spacing/fitting';
-import {
-  addSheet,
-  dropPiece,
-  relabelPiece,
-  removeSheet,
-  takeLifted,
-  type LiftedRow,
-} from './commands/pieces/lifting';
-import { renameGlyph } from './commands/glyphs/naming';
+import { setFollows } from './commands/spacing/follows';
+import { setGroupKerning, setKerning } from './commands/spacing/kerning';
+import { takeLifted, type LiftedRow } from './commands/pieces/takeLifted';
+import { removeSheet, addSheet } from './commands/sheets/sheets';
+import { renameGlyph } from './commands/glyphs/renaming';
 import { danglingReferences } from './queries/dangling';
 import type { ProjectDiff } from './changes/diff';
 import { commit, emptyHistory, undo } from './changes/history';
@@ -39,6 +36,7 @@ const found = (char: string | null, i: number, x = 50 * i): LiftedRow => ({
   outline: [box(x, 60, 40, 140)],
   layers: [],
 });
+
 const lifted = (doc: Doc, pieces: readonly LiftedRow[]): Doc =>
   apply(
     doc,
@@ -54,6 +52,7 @@ function page(chars: string): Doc {
     [...chars].map((c, i) => found(c, i)),
   );
 }
+
 const idOf = (doc: Doc, name: string): string => byName(doc)[name]!.id;
 
 test('ids say nothing of names and differ between projects; the same steps give the same ones', () => {

@@ -1,4 +1,5 @@
-import { fitSettingsOf, lettersToFit, takeFitted } from '../document/commands/spacing/fitAll';
+import { takeFitted } from '../document/commands/spacing/fitted';
+import { lettersToFit, fitSettingsOf } from '../document/queries/spacing';
 import type { ProjectDiff } from '../document/changes/diff';
 import { projectOf } from '../document/newProject';
 import type { Doc } from '../document/schema';

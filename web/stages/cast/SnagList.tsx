@@ -2,7 +2,7 @@ import { Box, Flex, Text } from '@chakra-ui/react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { TriangleAlert } from 'lucide-react';
 import { memo, useRef } from 'react';
-import { acceptUnread } from '../../../core/project/document/commands/pieces/lifting';
+import { acceptUnread } from '../../../core/project/document/commands/pieces/named';
 import { glyphNamed } from '../../../core/project/document/identity';
 import { describeProblem } from '../../../core/foundations/problems/describe';
 import type { Problem } from '../../../core/foundations/problems/problem';

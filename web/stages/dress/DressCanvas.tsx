@@ -1,11 +1,10 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { guidesOf } from '../../../core/project/document/commands/lines/guides';
+import { guidesOf } from '../../../core/project/document/queries/guides';
 import { advanceOf, placedLayers } from '../../../core/project/document/queries/metrics';
 import { projectOf } from '../../../core/project/document/newProject';
 import { countNodes } from '../../../core/foundations/geometry/contour';
 import { findSnags } from '../../../core/outlines/dress/snags';
-import { reverseDiff } from '../../../core/project/document/changes/diff';
-import type { ProjectDiff } from '../../../core/project/document/changes/diff';
+import { reverseDiff, type ProjectDiff } from '../../../core/project/document/changes/diff';
 import { useDesk } from '../../ui/colourMode';
 import { readInks } from '../../canvas/inks';
 import { Presses } from '../../canvas/presses';
@@ -47,8 +46,10 @@ const NOTHING_LIVE: LivePicture = {
   pointer: null,
   ahead: null,
 };
+
 /** The running line follows a drag at this pace; the bench follows every move. */
 const PREVIEW_EVERY_MS = 120;
+
 /** Of very many points it follows more slowly: the font is made anew each time. */
 const PREVIEW_MANY_MS = 400;
 

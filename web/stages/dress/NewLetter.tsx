@@ -1,6 +1,7 @@
 import { Input } from '@chakra-ui/react';
 import { useState } from 'react';
-import { glyphOfCodePoint, startGlyph } from '../../../core/project/document/commands/glyphs/naming';
+import { startGlyph } from '../../../core/project/document/commands/glyphs/renaming';
+import { glyphOfCodePoint } from '../../../core/project/document/queries/lookups';
 import { useWay } from '../../panels/way';
 import { useProject } from '../../store/projectStore';
 import { Tip } from '../../ui/Tip';

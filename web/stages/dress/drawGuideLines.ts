@@ -1,4 +1,4 @@
-import type { ShownGuide } from '../../../core/project/document/commands/lines/guides';
+import type { ShownGuide } from '../../../core/project/document/queries/guides';
 import type { GlyphRow, ProjectRow } from '../../../core/project/document/schema';
 import { wayOf, type GuideLine } from '../../../core/outlines/dress/guides';
 import type { Contour } from '../../../core/foundations/geometry/contour';
@@ -9,6 +9,7 @@ import { drawRuler } from './drawSeeing';
 
 /** Grid lines stand no closer than this, CSS px: of finer ones only every so many are drawn. */
 const LEAST_GRID_PX = 7;
+
 /** Every so many lines of a grid one is drawn stronger. */
 const STRONG_EVERY = 5;
 

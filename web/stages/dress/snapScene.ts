@@ -1,5 +1,5 @@
 import type { PointRef } from '../../../core/project/document/commands/outline';
-import type { ShownGuide } from '../../../core/project/document/commands/lines/guides';
+import type { ShownGuide } from '../../../core/project/document/queries/guides';
 import { projectOf } from '../../../core/project/document/newProject';
 import type { Doc } from '../../../core/project/document/schema';
 import {

@@ -1,4 +1,4 @@
-import type { ShownGuide } from '../../../core/project/document/commands/lines/guides';
+import type { ShownGuide } from '../../../core/project/document/queries/guides';
 import { wayOf } from '../../../core/outlines/dress/guides';
 
 /** The artist's dash for lines of their own, px. */

@@ -1,7 +1,7 @@
 import { useMemo, useRef } from 'react';
 import { scaling } from '../../../core/foundations/geometry/affine';
 import { transformContours } from '../../../core/foundations/geometry/contour';
-import type { ShownGuide } from '../../../core/project/document/commands/lines/guides';
+import type { ShownGuide } from '../../../core/project/document/queries/guides';
 import { advanceOf, inkBox, inkWidth, placedContours } from '../../../core/project/document/queries/metrics';
 import type { GlyphRow, Lines } from '../../../core/project/document/schema';
 import { pathData } from '../../../core/readers/svg/pathData';
@@ -38,6 +38,7 @@ interface Props {
 }
 
 const MARGIN = 60;
+
 /** From this on a deviation is seen, 1/1000 em; at the other it is as strong as it gets. */
 const SEEN = 4;
 const STRONG = 30;

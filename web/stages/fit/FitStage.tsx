@@ -1,7 +1,8 @@
-import { guidesOf } from '../../../core/project/document/commands/lines/guides';
+import { guidesOf } from '../../../core/project/document/queries/guides';
 import { Box, NativeSelect } from '@chakra-ui/react';
 import { useCallback, useMemo, useRef } from 'react';
-import { setBearings, setKerning } from '../../../core/project/document/commands/spacing/fitting';
+import { setBearings } from '../../../core/project/document/commands/spacing/bearings';
+import { setKerning } from '../../../core/project/document/commands/spacing/kerning';
 import { kerningBetween } from '../../../core/project/document/queries/kerning';
 import { advanceOf } from '../../../core/project/document/queries/metrics';
 import { projectOf } from '../../../core/project/document/newProject';

@@ -1,5 +1,5 @@
 import { Field, Input } from '@chakra-ui/react';
-import { changeRecipe } from '../../../core/project/document/commands/pieces/lifting';
+import { changeRecipe } from '../../../core/project/document/commands/sheets/recipes';
 import type { RecipeRow } from '../../../core/project/document/schema';
 import { useDoc, useProject } from '../../store/projectStore';
 import { InkButton } from '../../ui/InkButton';
@@ -8,6 +8,7 @@ const hexOf = (rgb: readonly number[]): string =>
   `#${rgb.map((v) => v.toString(16).padStart(2, '0')).join('')}`;
 const rgbOf = (hex: string): [number, number, number] =>
   [1, 3, 5].map((i) => parseInt(hex.slice(i, i + 2), 16)) as [number, number, number];
+
 /** What the picker shows until an ink is chosen: a common blue-black. */
 const FIRST = [34, 40, 92] as const;
 

@@ -1,5 +1,5 @@
 import { Text } from '@chakra-ui/react';
-import { keepAsAlternate, takeDrawing } from '../../../core/project/document/commands/sheets/drawn';
+import { keepAsAlternate, takeDrawing } from '../../../core/project/document/commands/sheets/drawnHere';
 import type { PieceRow } from '../../../core/project/document/schema';
 import { glyphByCodePoint, pieceLabel } from '../../store/selectors';
 import { useDoc, useProject } from '../../store/projectStore';

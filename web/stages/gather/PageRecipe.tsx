@@ -1,7 +1,7 @@
 import { Text } from '@chakra-ui/react';
 import { counted } from '../../../core/foundations/problems/counted';
-import { changeRecipe, changeSheet } from '../../../core/project/document/commands/pieces/lifting';
-import { cropSheet, turnSheet } from '../../../core/project/document/commands/sheets/recipes';
+import { changeRecipe, cropSheet, turnSheet } from '../../../core/project/document/commands/sheets/recipes';
+import { changeSheet } from '../../../core/project/document/commands/sheets/sheets';
 import type { SheetRow } from '../../../core/project/document/schema';
 import { liftAgain } from '../../store/lifting';
 import { pieceLabel, piecesBelow, piecesBySheet } from '../../store/selectors';

@@ -1,6 +1,6 @@
 import { Text } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
-import { missingOfBill } from '../../../core/project/document/commands/pieces/lifting';
+import { missingOfBill } from '../../../core/project/document/queries/sheets';
 import { projectOf } from '../../../core/project/document/newProject';
 import { practicePages } from '../../../core/lifting/practice/layout';
 import { PICTURE_WIDTHS } from '../../../core/lifting/practice/pictureWidths';

@@ -1,6 +1,7 @@
 import { Field, Input } from '@chakra-ui/react';
 import { useState } from 'react';
-import { giveRecipe, saveRecipe, savedRecipes } from '../../../core/project/document/commands/sheets/recipes';
+import { giveRecipe, saveRecipe } from '../../../core/project/document/commands/sheets/recipes';
+import { savedRecipes } from '../../../core/project/document/queries/sheets';
 import type { SheetRow } from '../../../core/project/document/schema';
 import { liftAgain } from '../../store/lifting';
 import { sheetsInOrder } from '../../store/selectors';

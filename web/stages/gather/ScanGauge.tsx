@@ -1,6 +1,6 @@
 import { Progress, Text } from '@chakra-ui/react';
 import { useState } from 'react';
-import { missingOfBill } from '../../../core/project/document/commands/pieces/lifting';
+import { missingOfBill } from '../../../core/project/document/queries/sheets';
 import { projectOf } from '../../../core/project/document/newProject';
 import { practicePages } from '../../../core/lifting/practice/layout';
 import { DEFAULT_PRACTICE } from '../../../core/lifting/practice/settings';
@@ -26,6 +26,7 @@ const STATES: Record<Device['state'], string> = {
   jammed: 'A sheet is stuck',
   gone: 'Does not answer',
 };
+
 const HANDS = [
   ['apprentice', "Apprentice's hand"],
   ['keeper', "Keeper's hand, steadier"],

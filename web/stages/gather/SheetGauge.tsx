@@ -1,4 +1,4 @@
-import { removeSheet } from '../../../core/project/document/commands/pieces/lifting';
+import { removeSheet } from '../../../core/project/document/commands/sheets/sheets';
 import type { SheetRow } from '../../../core/project/document/schema';
 import { useWay } from '../../panels/way';
 import { useDoc, useProject } from '../../store/projectStore';

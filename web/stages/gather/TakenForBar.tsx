@@ -1,5 +1,5 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
-import { takenFor, waysToTake, type TakenFor } from '../../../core/project/document/commands/sheets/takenFor';
+import { waysToTake, takenFor, type TakenFor } from '../../../core/project/document/queries/takenFor';
 import type { PieceRow, SheetRow } from '../../../core/project/document/schema';
 import { takeSheetAs } from '../../store/lifting';
 import { useDoc } from '../../store/projectStore';

@@ -1,8 +1,8 @@
 import { Flex, Text } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import { makeTemplate, type TemplateSettings } from '../../../core/lifting/artwork/template/makeTemplate';
-import { missingOfBill } from '../../../core/project/document/commands/pieces/lifting';
-import { changeProject } from '../../../core/project/document/commands/glyphs/naming';
+import { missingOfBill } from '../../../core/project/document/queries/sheets';
+import { changeProject } from '../../../core/project/document/commands/font/project';
 import { advanceOf } from '../../../core/project/document/queries/metrics';
 import { projectOf } from '../../../core/project/document/newProject';
 import { glyphByCodePoint } from '../../store/selectors';
@@ -22,6 +22,7 @@ const SCALES = [
   ['1', 'full: 1 px is 1 u'],
   ['0.1', 'a tenth: 1 px is 10 u'],
 ] as const;
+
 /** Width of a slot for a letter that nobody has drawn yet, em units (common practice, no published source). */
 const FIRST_WIDTH = 640;
 

@@ -1,4 +1,5 @@
-import { sizePtOf, sizeSheet } from '../../../core/project/document/commands/sheets/recipes';
+import { sizeSheet } from '../../../core/project/document/commands/sheets/recipes';
+import { sizePtOf } from '../../../core/project/document/queries/sheets';
 import type { SheetRow } from '../../../core/project/document/schema';
 import { useDoc, useProject } from '../../store/projectStore';
 import { Fact, GaugePart } from '../../ui/Gauge';
@@ -6,6 +7,7 @@ import { InkButton } from '../../ui/InkButton';
 import { NumberField } from '../../ui/NumberField';
 
 const MM_PER_INCH = 25.4;
+
 /** What is proposed when nothing is known: a scanner's usual setting, a book's usual type. */
 const FIRST = { dpi: 300, sizePt: 24 };
 

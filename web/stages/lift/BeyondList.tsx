@@ -1,5 +1,6 @@
 import { Flex, Text } from '@chakra-ui/react';
-import { beyondList, growList } from '../../../core/project/document/commands/pieces/lifting';
+import { growList } from '../../../core/project/document/commands/sheets/sheets';
+import { beyondList } from '../../../core/project/document/queries/sheets';
 import type { PieceRow, SheetRow } from '../../../core/project/document/schema';
 import { counted } from '../../../core/foundations/problems/counted';
 import { useDoc, useProject } from '../../store/projectStore';

@@ -1,14 +1,14 @@
 import { counted } from '../../../core/foundations/problems/counted';
 import { NativeSelect, Text } from '@chakra-ui/react';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { acceptPieces, dropPiece } from '../../../core/project/document/commands/pieces/lifting';
+import { dropPiece, acceptPieces } from '../../../core/project/document/commands/pieces/named';
 import type { PieceRow } from '../../../core/project/document/schema';
 import { readInks } from '../../canvas/inks';
 import { Surface, type SurfacePointer } from '../../canvas/Surface';
 import { fitBox, type View } from '../../canvas/view';
 import { useDesk } from '../../ui/colourMode';
 import { useSheetImage } from '../../store/pictures';
-import { isDoubtful } from '../../../core/project/document/commands/pieces/lifting';
+import { isDoubtful } from '../../../core/project/document/queries/sheets';
 import { isDrawn, piecesBySheet, sheetsInOrder } from '../../store/selectors';
 import { useDoc, useProject } from '../../store/projectStore';
 import { useBenchKey } from '../../ui/benchKeys';

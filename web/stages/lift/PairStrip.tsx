@@ -3,7 +3,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { memo, useEffect, useMemo, useRef } from 'react';
 import { pairRows } from '../../../core/lifting/find/pairRows';
 import type { PieceRow, SheetRow } from '../../../core/project/document/schema';
-import { isDoubtful } from '../../../core/project/document/commands/pieces/lifting';
+import { isDoubtful } from '../../../core/project/document/queries/sheets';
 import { pieceLabel } from '../../store/selectors';
 import { PieceDrawing } from '../../ui/PieceDrawing';
 
@@ -17,6 +17,7 @@ function labelOf(expected: string | null, piece: PieceRow | null): string {
 /** Strips of fewer columns are drawn whole; of longer ones only what is in sight, and a little more. */
 const WHOLE = 200;
 const BEYOND = 20;
+
 /** Width of a column by its label, px: names of icons are longer than letters. */
 const widthOf = (label: string): number => Math.max(30, 14 + 8.5 * [...label].length);
 

@@ -1,10 +1,6 @@
 import { chakra, Field, Input, Text } from '@chakra-ui/react';
 import { useState, type ReactNode } from 'react';
-import {
-  acceptPieces,
-  acceptUnread,
-  dropPiece,
-} from '../../../core/project/document/commands/pieces/lifting';
+import { dropPiece, acceptUnread, acceptPieces } from '../../../core/project/document/commands/pieces/named';
 import type { PieceRow } from '../../../core/project/document/schema';
 import type { Deviation } from '../../../core/lifting/find/tracePiece';
 import { countNodes } from '../../../core/foundations/geometry/contour';

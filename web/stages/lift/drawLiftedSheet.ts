@@ -6,7 +6,7 @@ import { hasPath, path2dOf } from '../../canvas/path2d';
 import { toScreen, type View } from '../../canvas/view';
 import type { Deviation } from '../../../core/lifting/find/tracePiece';
 import type { SheetImage } from '../../store/pictures';
-import { isDoubtful } from '../../../core/project/document/commands/pieces/lifting';
+import { isDoubtful } from '../../../core/project/document/queries/sheets';
 import { pieceLabel } from '../../store/selectors';
 import type { PieceInk } from '../../store/tracing';
 import { drawDeviation, drawPoints } from './drawTrace';
@@ -30,6 +30,7 @@ const middle = (p: PieceRow) => ({ x: p.box.x + p.box.width / 2, y: p.box.y + p.
 
 /** Paths of outlines are made for so long a frame, ms; the rest comes with the next one. */
 const PATHS_MS = 10;
+
 /** Tags are left out where most pieces are smaller than this on the screen, px: they would hide what they stand for. */
 const TAGGED_PX = 14;
 

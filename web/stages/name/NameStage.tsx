@@ -10,7 +10,7 @@ import {
 import { NativeSelect, Progress, Text } from '@chakra-ui/react';
 import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { changeProject } from '../../../core/project/document/commands/glyphs/naming';
+import { changeProject } from '../../../core/project/document/commands/font/project';
 import { projectOf } from '../../../core/project/document/newProject';
 import type { Doc, GlyphRow } from '../../../core/project/document/schema';
 import { BILLS } from '../../../core/type/names/bills';

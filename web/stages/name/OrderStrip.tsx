@@ -2,10 +2,10 @@ import { counted } from '../../../core/foundations/problems/counted';
 import { chakra, Flex, Text } from '@chakra-ui/react';
 import { useMemo } from 'react';
 import {
-  pairByOrder,
   takeOrder,
+  pairByOrder,
   type OrderPlace,
-} from '../../../core/project/document/commands/glyphs/assigning';
+} from '../../../core/project/document/commands/pieces/order';
 import type { Doc, PieceRow } from '../../../core/project/document/schema';
 import { useNameBench } from '../../store/nameBench';
 import { useDoc, useProject } from '../../store/projectStore';

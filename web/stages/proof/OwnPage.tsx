@@ -1,5 +1,5 @@
 import { Textarea } from '@chakra-ui/react';
-import { changeProject } from '../../../core/project/document/commands/glyphs/naming';
+import { changeProject } from '../../../core/project/document/commands/font/project';
 import { projectOf } from '../../../core/project/document/newProject';
 import { glyphByCodePoint } from '../../store/selectors';
 import { useLiveFont } from '../../store/liveFont';

@@ -3,7 +3,7 @@ import '@fontsource/spectral/latin-400.css';
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
 import { scaleFont } from '../../../core/project/document/commands/lines/scaleFont';
-import { topOf } from '../../../core/project/document/commands/lines/placing';
+import { topOf } from '../../../core/project/document/queries/standing';
 import { projectOf } from '../../../core/project/document/newProject';
 import type { Doc } from '../../../core/project/document/schema';
 import { useDoc, useProject } from '../../store/projectStore';

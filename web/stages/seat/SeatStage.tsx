@@ -1,7 +1,7 @@
 import { Box, Flex, NativeSelect, Text } from '@chakra-ui/react';
 import { useEffect, useMemo, useState } from 'react';
 import { changeGuide } from '../../../core/project/document/commands/lines/guides';
-import { changeSeating, seatAll } from '../../../core/project/document/commands/pieces/lifting';
+import { changeSeating, seatAll } from '../../../core/project/document/commands/lines/changeSeating';
 import { liftGlyphs, mendStandings } from '../../../core/project/document/commands/lines/placing';
 import { projectOf } from '../../../core/project/document/newProject';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';

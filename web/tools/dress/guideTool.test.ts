@@ -1,4 +1,5 @@
-import { addGuide, guidesOf } from '../../../core/project/document/commands/lines/guides';
+import { addGuide } from '../../../core/project/document/commands/lines/guides';
+import { guidesOf } from '../../../core/project/document/queries/guides';
 import { applyDiff } from '../../../core/project/document/changes/diff';
 import { blankGlyph, newProject } from '../../../core/project/document/newProject';
 import { dressEvent as event, dressScene, rectangle } from '../../testing/dressScene';
@@ -13,6 +14,7 @@ function run(scene: DressScene, events: readonly DressPointer[]): DressAnswer {
   for (const e of events) answer = guideTool(answer.gesture, e, scene);
   return answer;
 }
+
 const scene = (change: Partial<DressScene> = {}) => dressScene([rectangle(100, 100)], change);
 
 test('a press lays a level guide where it was made, on whole units', () => {

@@ -1,4 +1,4 @@
-import { pieceRow } from '../../../core/project/document/commands/pieces/lifting';
+import { pieceRow } from '../../../core/project/document/commands/pieces/takeLifted';
 import { liftedSheet } from '../../../core/testing/liftedSheet';
 import { crosses, joinNext, liftTool, type LiftScene, type LiftStroke } from './liftTool';
 
@@ -11,6 +11,7 @@ const scene = (change: Partial<LiftScene> = {}): LiftScene => ({
   zoom: 1,
   ...change,
 });
+
 const at = (x: number, y: number) => ({ x, y });
 
 /** A stroke from one place to another. */

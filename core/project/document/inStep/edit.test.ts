@@ -3,8 +3,10 @@ import { byName } from '../../../testing/named';
 import { sampleProject } from '../../../testing/sampleProject';
 import { composeAccents } from '../commands/glyphs/composing';
 import { takeCleaned } from '../commands/outline';
-import { setBearings, setFollows, setGroupKerning, setKerning } from '../commands/spacing/fitting';
-import { changeFitSettings } from '../commands/spacing/fitAll';
+import { setBearings } from '../commands/spacing/bearings';
+import { setFollows } from '../commands/spacing/follows';
+import { setGroupKerning, setKerning } from '../commands/spacing/kerning';
+import { changeFitSettings } from '../commands/spacing/fitted';
 import { danglingReferences } from '../queries/dangling';
 import { applyDiff, reverseDiff, type ProjectDiff } from '../changes/diff';
 import { commit, emptyHistory } from '../changes/history';
@@ -22,6 +24,7 @@ function composed(): Doc {
   const base = { ...doc, groups, glyphs: { ...glyphs, e, acute } };
   return edit(base, composeAccents(base, 'é')!).doc;
 }
+
 const remove = (doc: Doc, id: string): ProjectDiff => ({
   label: 'Remove',
   changes: [{ table: 'glyphs', id, before: doc.glyphs[id]!, after: null }],

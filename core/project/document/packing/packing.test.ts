@@ -4,7 +4,7 @@ import type { Contour } from '../../../foundations/geometry/contour';
 import { sampleProject } from '../../../testing/sampleProject';
 import { TABLE_NAMES } from '../schema';
 import { packContours, unpackContours } from './packContours';
-import { setBearings } from '../commands/spacing/fitting';
+import { setBearings } from '../commands/spacing/bearings';
 import { edit } from '../inStep/edit';
 import { packDiff, packRow, unpackDiff, unpackRow } from './packRows';
 

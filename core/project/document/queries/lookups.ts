@@ -34,3 +34,7 @@ export const drawnOf = (doc: Pick<Doc, 'glyphs'>, codePoint: number): GlyphRow |
   glyphLookups(doc.glyphs)
     .byCodePoint.get(codePoint)
     ?.find((g) => g.contours.length > 0);
+
+/** The glyph of the style in hand that stands for a code point. */
+export const glyphOfCodePoint = (doc: Doc, codePoint: number): GlyphRow | null =>
+  glyphLookups(doc.glyphs).byCodePoint.get(codePoint)?.[0] ?? null;

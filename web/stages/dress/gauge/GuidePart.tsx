@@ -1,4 +1,4 @@
-import { guidesOf } from '../../../../core/project/document/commands/lines/guides';
+import { guidesOf } from '../../../../core/project/document/queries/guides';
 import { GuideList } from '../../../panels/GuideList';
 import { useDressBench } from '../../../store/dressBench';
 import { useDoc } from '../../../store/projectStore';

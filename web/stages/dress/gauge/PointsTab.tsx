@@ -8,7 +8,7 @@ import {
   scaleGlyph,
   startHere,
 } from '../../../../core/project/document/commands/outline';
-import { seatAll } from '../../../../core/project/document/commands/pieces/lifting';
+import { seatAll } from '../../../../core/project/document/commands/lines/changeSeating';
 import { editAll } from '../../../../core/project/document/inStep/edit';
 import { countNodes } from '../../../../core/foundations/geometry/contour';
 import { contoursBox } from '../../../../core/foundations/geometry/measure';

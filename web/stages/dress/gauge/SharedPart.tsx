@@ -5,9 +5,9 @@ import {
   placePart,
   setFree,
   shareContours,
-  usersOf,
   type PartPlacing,
 } from '../../../../core/project/document/commands/outline';
+import { usersOf } from '../../../../core/project/document/queries/glyphs';
 import { contoursBox } from '../../../../core/foundations/geometry/measure';
 import { useGlyphInHand } from '../../../panels/useGlyphInHand';
 import { dressBench, useDressBench } from '../../../store/dressBench';

@@ -1,17 +1,10 @@
 import { counted } from '../../../../core/foundations/problems/counted';
 import { Flex, Slider, Text } from '@chakra-ui/react';
 import { useState } from 'react';
-import {
-  fitSettingsOf,
-  fittable,
-  freezeSpacing,
-  releaseSpacing,
-} from '../../../../core/project/document/commands/spacing/fitAll';
-import {
-  followUsual,
-  setWordSpace,
-  trackAll,
-} from '../../../../core/project/document/commands/spacing/fitting';
+import { freezeSpacing, releaseSpacing } from '../../../../core/project/document/commands/spacing/fitted';
+import { fittable, fitSettingsOf } from '../../../../core/project/document/queries/spacing';
+import { setWordSpace, trackAll } from '../../../../core/project/document/commands/spacing/bearings';
+import { followUsual } from '../../../../core/project/document/commands/spacing/follows';
 import { kerningBetween } from '../../../../core/project/document/queries/kerning';
 import { advanceOf } from '../../../../core/project/document/queries/metrics';
 import { glyphNamed } from '../../../../core/project/document/identity';

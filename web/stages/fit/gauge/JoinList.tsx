@@ -1,5 +1,5 @@
 import { Flex, Text } from '@chakra-ui/react';
-import { setBearings } from '../../../../core/project/document/commands/spacing/fitting';
+import { setBearings } from '../../../../core/project/document/commands/spacing/bearings';
 import { projectOf } from '../../../../core/project/document/newProject';
 import { closing, type FaultyJoin, type JoinFault } from '../../../../core/type/fit/joinCheck';
 import { useFitBench } from '../../../store/fitBench';
@@ -13,6 +13,7 @@ const TEXT: Record<JoinFault, (amount: number) => string> = {
   thin: (a) => `joined by ${a.toFixed(0)} u only`,
   step: (a) => `a step of ${a.toFixed(0)} u`,
 };
+
 const RANK: Record<JoinFault, number> = { gap: 0, step: 1, thin: 2 };
 
 /** Joins that don't hold, by the letter that should reach the next, with what closes its gaps. */

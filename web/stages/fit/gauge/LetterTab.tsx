@@ -1,6 +1,6 @@
 import { Text } from '@chakra-ui/react';
-import { freezeSpacing, releaseSpacing } from '../../../../core/project/document/commands/spacing/fitAll';
-import { setFollows } from '../../../../core/project/document/commands/spacing/fitting';
+import { freezeSpacing, releaseSpacing } from '../../../../core/project/document/commands/spacing/fitted';
+import { setFollows } from '../../../../core/project/document/commands/spacing/follows';
 import { spacedBy } from '../../../../core/project/document/inStep/bearings';
 import { inkWidth } from '../../../../core/project/document/queries/metrics';
 import type { GlyphRow } from '../../../../core/project/document/schema';

@@ -1,12 +1,12 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
-import { freezeKerning } from '../../../../core/project/document/commands/spacing/fitAll';
+import { freezeKerning } from '../../../../core/project/document/commands/spacing/fitted';
 import {
-  dropKerning,
-  groupOf,
   joinGroup,
   setGroupKerning,
+  dropKerning,
   setKerning,
-} from '../../../../core/project/document/commands/spacing/fitting';
+} from '../../../../core/project/document/commands/spacing/kerning';
+import { groupOf } from '../../../../core/project/document/queries/spacing';
 import { kerningBetween } from '../../../../core/project/document/queries/kerning';
 import type { Doc, GlyphRow } from '../../../../core/project/document/schema';
 import { useFitBench } from '../../../store/fitBench';

@@ -1,6 +1,6 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { useState } from 'react';
-import { CELL_PX, drawnPiece, drawnSheet } from '../../../../core/project/document/commands/sheets/drawn';
+import { drawnPiece, drawnSheet, CELL_PX } from '../../../../core/project/document/queries/drawnHere';
 import { projectOf } from '../../../../core/project/document/newProject';
 import type { Module } from '../../../../core/outlines/modules/modules';
 import { buildLetter } from '../../../store/drawing';
@@ -13,6 +13,7 @@ import { GridGauge, type Brush } from './GridGauge';
 import { ModuleIcon } from './ModuleIcon';
 
 const NONE: readonly Module[] = [];
+
 /** Cells from the baseline to the capitals' height until it is said. */
 const FIRST_ROWS = 7;
 

@@ -1,5 +1,6 @@
 import { Flex } from '@chakra-ui/react';
-import { changeModuleRows, drawnPiece } from '../../../../core/project/document/commands/sheets/drawn';
+import { changeModuleRows } from '../../../../core/project/document/commands/sheets/drawnHere';
+import { drawnPiece } from '../../../../core/project/document/queries/drawnHere';
 import { countNodes } from '../../../../core/foundations/geometry/contour';
 import { MODULE_SHAPES, type Module, type ModuleShape } from '../../../../core/outlines/modules/modules';
 import { buildLetter } from '../../../store/drawing';
@@ -21,6 +22,7 @@ const SHAPE_TEXT: Record<ModuleShape, string> = {
   wedge: 'Triangle',
   dot: 'Dot',
 };
+
 const CORNERS = ['left bottom', 'right bottom', 'right top', 'left top'];
 
 interface Props {

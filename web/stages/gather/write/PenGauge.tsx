@@ -1,5 +1,5 @@
 import { Text } from '@chakra-ui/react';
-import { drawnPiece, SLOT } from '../../../../core/project/document/commands/sheets/drawn';
+import { drawnPiece, SLOT } from '../../../../core/project/document/queries/drawnHere';
 import { projectOf } from '../../../../core/project/document/newProject';
 import { PEN_KINDS } from '../../../../core/tracing/pen/strokes';
 import { countNodes } from '../../../../core/foundations/geometry/contour';

@@ -1,6 +1,6 @@
 import { Flex, Text } from '@chakra-ui/react';
 import { useState } from 'react';
-import { drawnPiece } from '../../../../core/project/document/commands/sheets/drawn';
+import { drawnPiece } from '../../../../core/project/document/queries/drawnHere';
 import { projectOf } from '../../../../core/project/document/newProject';
 import { useDoc } from '../../../store/projectStore';
 import { ScrolledBench } from '../../../canvas/ScrolledBench';

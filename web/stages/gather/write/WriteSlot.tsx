@@ -1,5 +1,5 @@
 import { memo, useCallback, useEffect, useRef, type PointerEvent } from 'react';
-import { SLOT, slotOrigin } from '../../../../core/project/document/commands/sheets/drawn';
+import { slotOrigin, SLOT } from '../../../../core/project/document/queries/drawnHere';
 import type { Lines, PieceRow } from '../../../../core/project/document/schema';
 import type { PenPoint, PenStroke } from '../../../../core/tracing/pen/strokes';
 import { readInks } from '../../../canvas/inks';
@@ -19,8 +19,10 @@ interface Props {
 
 /** A pen's other end, by the Pointer Events standard (button 5). */
 const ERASER_END = 32;
+
 /** Once a pen was seen on this machine, fingers and palms are left alone. */
 let penSeen = false;
+
 /** A way shorter than this is a tap, CSS px. */
 const TAP_PX = 5;
 const NONE: readonly PenStroke[] = [];

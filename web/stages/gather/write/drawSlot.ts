@@ -1,4 +1,4 @@
-import { SLOT } from '../../../../core/project/document/commands/sheets/drawn';
+import { SLOT } from '../../../../core/project/document/queries/drawnHere';
 import type { Lines } from '../../../../core/project/document/schema';
 import type { Contour } from '../../../../core/foundations/geometry/contour';
 import { inkDabs } from '../../../../core/tracing/pen/inkDabs';

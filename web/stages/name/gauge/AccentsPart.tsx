@@ -1,12 +1,8 @@
 import { counted } from '../../../../core/foundations/problems/counted';
 import { Flex, Text } from '@chakra-ui/react';
-import {
-  composable,
-  composeAccents,
-  lackingMarks,
-  WESTERN_ACCENTS,
-} from '../../../../core/project/document/commands/glyphs/composing';
-import { startGlyph } from '../../../../core/project/document/commands/glyphs/naming';
+import { composeAccents, WESTERN_ACCENTS } from '../../../../core/project/document/commands/glyphs/composing';
+import { lackingMarks, composable } from '../../../../core/project/document/queries/accents';
+import { startGlyph } from '../../../../core/project/document/commands/glyphs/renaming';
 import { projectOf } from '../../../../core/project/document/newProject';
 import { glyphNameOf } from '../../../../core/type/names/glyphNames';
 import { useWay } from '../../../panels/way';

@@ -1,7 +1,7 @@
 import { counted } from '../../../../core/foundations/problems/counted';
 import { Flex, Text, Textarea } from '@chakra-ui/react';
 import { useState } from 'react';
-import { changeProject } from '../../../../core/project/document/commands/glyphs/naming';
+import { changeProject } from '../../../../core/project/document/commands/font/project';
 import { projectOf } from '../../../../core/project/document/newProject';
 import { billOfText, BILLS } from '../../../../core/type/names/bills';
 import { drawnGlyphs, glyphByCodePoint } from '../../../store/selectors';

@@ -5,10 +5,10 @@ import {
   givePrivateCode,
   removeCodePoint,
   setTypedNames,
-} from '../../../../core/project/document/commands/glyphs/assigning';
+} from '../../../../core/project/document/commands/glyphs/codePoints';
 import { takeOnCapitals } from '../../../../core/project/document/commands/glyphs/composing';
 import { acceptDrafts } from '../../../../core/project/document/commands/signs/drafts';
-import { glyphOfCodePoint } from '../../../../core/project/document/commands/glyphs/naming';
+import { glyphOfCodePoint } from '../../../../core/project/document/queries/lookups';
 import type { GlyphRow } from '../../../../core/project/document/schema';
 import { glyphNameOf } from '../../../../core/type/names/glyphNames';
 import { RemoveGlyph } from '../../../panels/RemoveGlyph';

@@ -1,18 +1,10 @@
 import { counted } from '../../../../core/foundations/problems/counted';
 import { Text } from '@chakra-ui/react';
-import {
-  setTypedNames,
-  smallFromCapitals,
-  smallToMake,
-} from '../../../../core/project/document/commands/glyphs/assigning';
-import {
-  acceptDrafts,
-  draftable,
-  draftsOf,
-  makeDrafts,
-} from '../../../../core/project/document/commands/signs/drafts';
-import { iconsOf } from '../../../../core/project/document/commands/lines/icons';
-import { lackingMarks } from '../../../../core/project/document/commands/glyphs/composing';
+import { setTypedNames } from '../../../../core/project/document/commands/glyphs/codePoints';
+import { smallFromCapitals } from '../../../../core/project/document/commands/glyphs/smallLetters';
+import { smallToMake, draftsOf, draftable, iconsOf } from '../../../../core/project/document/queries/glyphs';
+import { acceptDrafts, makeDrafts } from '../../../../core/project/document/commands/signs/drafts';
+import { lackingMarks } from '../../../../core/project/document/queries/accents';
 import { editAll } from '../../../../core/project/document/inStep/edit';
 import type { Doc } from '../../../../core/project/document/schema';
 import { projectOf } from '../../../../core/project/document/newProject';

@@ -1,13 +1,10 @@
 import { Flex, Text } from '@chakra-ui/react';
-import {
-  composable,
-  composeAccents,
-  formulaOf,
-  markGlyph,
-} from '../../../../core/project/document/commands/glyphs/composing';
-import { draftable, makeDrafts } from '../../../../core/project/document/commands/signs/drafts';
-import { smallFromCapitals, smallToMake } from '../../../../core/project/document/commands/glyphs/assigning';
-import { startGlyph } from '../../../../core/project/document/commands/glyphs/naming';
+import { composeAccents } from '../../../../core/project/document/commands/glyphs/composing';
+import { formulaOf, composable, markGlyph } from '../../../../core/project/document/queries/accents';
+import { makeDrafts } from '../../../../core/project/document/commands/signs/drafts';
+import { draftable, smallToMake } from '../../../../core/project/document/queries/glyphs';
+import { smallFromCapitals } from '../../../../core/project/document/commands/glyphs/smallLetters';
+import { startGlyph } from '../../../../core/project/document/commands/glyphs/renaming';
 import type { GlyphRow } from '../../../../core/project/document/schema';
 import { glyphNameOf } from '../../../../core/type/names/glyphNames';
 import { useCharacterNames } from '../../../store/characterNames';

@@ -1,5 +1,5 @@
 import { Flex, Text } from '@chakra-ui/react';
-import { dropPiece } from '../../../../core/project/document/commands/pieces/lifting';
+import { dropPiece } from '../../../../core/project/document/commands/pieces/named';
 import type { PieceRow } from '../../../../core/project/document/schema';
 import { giveCharacter, useNameBench } from '../../../store/nameBench';
 import { useDoc, useProject } from '../../../store/projectStore';

@@ -4,9 +4,9 @@ import {
   liftGlyphs,
   scaleByReference,
   scaleGlyphs,
-  topOf,
   unplaceGlyphs,
 } from '../../../../core/project/document/commands/lines/placing';
+import { topOf } from '../../../../core/project/document/queries/standing';
 import { contoursBox } from '../../../../core/foundations/geometry/measure';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { seatBench } from '../../../store/seatBench';

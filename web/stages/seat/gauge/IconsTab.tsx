@@ -1,11 +1,8 @@
 import { counted } from '../../../../core/foundations/problems/counted';
 import { Text } from '@chakra-ui/react';
 import { useState } from 'react';
-import {
-  firstIconSeating,
-  iconsOf,
-  placeIcons,
-} from '../../../../core/project/document/commands/lines/icons';
+import { firstIconSeating, placeIcons } from '../../../../core/project/document/commands/lines/icons';
+import { iconsOf } from '../../../../core/project/document/queries/glyphs';
 import { projectOf } from '../../../../core/project/document/newProject';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { InkButton } from '../../../ui/InkButton';

@@ -1,10 +1,10 @@
 import { Field, Flex, Input, Text } from '@chakra-ui/react';
-import { changeSeating } from '../../../../core/project/document/commands/pieces/lifting';
+import { changeSeating } from '../../../../core/project/document/commands/lines/changeSeating';
 import {
   changeSeatFacts,
-  standersOf,
   takeLinesOfLetters,
-} from '../../../../core/project/document/commands/lines/placing';
+} from '../../../../core/project/document/commands/lines/changeLines';
+import { standersOf } from '../../../../core/project/document/queries/standing';
 import { projectOf } from '../../../../core/project/document/newProject';
 import type { Seating } from '../../../../core/project/document/schema';
 import { measuredOvershoot } from '../../../../core/type/seat/standing';

@@ -1,5 +1,5 @@
 import { counted } from '../../../../core/foundations/problems/counted';
-import { iconsOf } from '../../../../core/project/document/commands/lines/icons';
+import { iconsOf } from '../../../../core/project/document/queries/glyphs';
 import { useDoc } from '../../../store/projectStore';
 import { useSeatBench } from '../../../store/seatBench';
 import { standingsInOrder } from '../../../store/selectors';

@@ -1,10 +1,7 @@
 import { Flex } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
-import {
-  turnByStems,
-  turnGlyphs,
-  usualLeanDeg,
-} from '../../../../core/project/document/commands/lines/placing';
+import { turnByStems, turnGlyphs } from '../../../../core/project/document/commands/lines/placing';
+import { usualLeanDeg } from '../../../../core/project/document/queries/standing';
 import { stemLeanDeg } from '../../../../core/outlines/dress/lean';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { Fact, GaugePart } from '../../../ui/Gauge';

@@ -7,7 +7,8 @@ import { contoursBox, type Box } from '../../../../foundations/geometry/measure'
 import { polygonsOf, type PathCommand } from '../../../../foundations/geometry/pathPolygons';
 import { box } from '../../../../testing/randomOutlines';
 import { circle } from '../../../../testing/shapes';
-import { composable, composeAccents, formulaOf, takeOnCapitals, WESTERN_ACCENTS } from './composing';
+import { composeAccents, takeOnCapitals, WESTERN_ACCENTS } from './composing';
+import { formulaOf, composable } from '../../queries/accents';
 import { movePoints, outlineOf } from '../outline';
 import { commit, emptyHistory } from '../../changes/history';
 import { advanceOf } from '../../queries/metrics';
@@ -27,6 +28,7 @@ function letters(): Doc {
   ];
   return { ...doc, glyphs: { ...glyphs, ...Object.fromEntries(more.map((g) => [g.id, g])) } };
 }
+
 const composed = (doc: Doc, list: string): Doc => commit(doc, emptyHistory, composeAccents(doc, list)!).doc;
 
 describe('composing', () => {

@@ -2,14 +2,14 @@ import { translation } from '../../../../foundations/geometry/affine';
 import { transformContours, type Contour } from '../../../../foundations/geometry/contour';
 import { nestingDepths } from '../../../../foundations/geometry/direction';
 import { contoursBox } from '../../../../foundations/geometry/measure';
-import { glyphNameOf } from '../../../../type/names/glyphNames';
 import { draft, type Draft, type ProjectDiff } from '../../changes/diff';
 import { glyphNamed } from '../../identity';
-import { drawnOf, glyphLookups } from '../../queries/lookups';
+import { drawnOf } from '../../queries/lookups';
 import { projectOf } from '../../newProject';
 import type { ComponentRow, Doc, GlyphRow } from '../../schema';
 import { markPlace, standsBelow } from './markPlace';
 import { glyphOfCharacter } from '../lines/seatInto';
+import { composable, DOTLESS, FOR_CAPITALS, formulaOf, markGlyph } from '../../queries/accents';
 
 /**
  * Accented letters made of a letter and its marks by Unicode's canonical decomposition (UAX #15, as the language's own
@@ -18,48 +18,6 @@ import { glyphOfCharacter } from '../lines/seatInto';
 
 /** Western European letters with marks: Latin-1 Supplement and the few beyond it that its languages need. */
 export const WESTERN_ACCENTS = 'ÀÁÂÃÄÅÇÈÉÊËÌÍÎÏÑÒÓÔÕÖÙÚÛÜÝŸŠŽàáâãäåçèéêëìíîïñòóôõöùúûüýÿšž';
-
-interface Formula {
-  readonly char: string;
-  readonly base: number;
-  readonly marks: readonly number[];
-}
-
-/** A character as base and marks; null when Unicode doesn't take it apart. */
-export function formulaOf(char: string): Formula | null {
-  const [base, ...marks] = [...char.normalize('NFD')].map((c) => c.codePointAt(0)!);
-  return base !== undefined && marks.length > 0 ? { char, base, marks } : null;
-}
-
-/** Signs that stand alone for a mark and that Unicode doesn't take apart (from memory of its charts). */
-const ALONE = new Map([
-  [0x300, 0x60],
-  [0x302, 0x2c6],
-  [0x30c, 0x2c7],
-]);
-
-/** Ending of the name of a mark's drawing for capitals, which are flatter: "uni0301.case". */
-export const FOR_CAPITALS = '.case';
-
-/**
- * A mark's drawing: its combining character's, or that of the sign that stands alone for it (´ for U+0301); on capitals the
- * one drawn for them, when there is one.
- */
-export function markGlyph(doc: Doc, mark: number, onCapital = false): GlyphRow | undefined {
-  const alone = ` ${String.fromCodePoint(mark)}`;
-  const plain =
-    drawnOf(doc, mark) ??
-    Object.values(doc.glyphs).find(
-      (g) =>
-        g.contours.length > 0 &&
-        g.codePoints.some(
-          (cp) => cp === ALONE.get(mark) || String.fromCodePoint(cp).normalize('NFKD') === alone,
-        ),
-    );
-  if (!onCapital || !plain) return plain;
-  const own = [plain.name, glyphNameOf(mark)].map((name) => glyphNamed(doc, `${name}${FOR_CAPITALS}`));
-  return own.find((g) => g && g.contours.length > 0) ?? plain;
-}
 
 /** Makes another drawing of a mark ("uni0301.alt1") the one that capitals take; null when it is none. */
 export function takeOnCapitals(doc: Doc, glyphId: string): ProjectDiff | null {
@@ -75,33 +33,6 @@ export function takeOnCapitals(doc: Doc, glyphId: string): ProjectDiff | null {
   const piece = glyph.source ? doc.pieces[glyph.source.pieceId] : undefined;
   if (piece) d.put('pieces', { ...piece, variant: FOR_CAPITALS.slice(1) });
   return d.done('Use it on capitals');
-}
-
-/** Dotless letters by dotted ones. */
-const DOTLESS = new Map([
-  [0x69, 0x131],
-  [0x6a, 0x237],
-]);
-
-/** Characters of a list that can be composed now: parts are drawn, and nobody drew the letter itself. */
-export function composable(doc: Doc, list: string): string[] {
-  return [...new Set(list)].filter((char) => {
-    const f = formulaOf(char);
-    const own = glyphLookups(doc.glyphs).byCodePoint.get(char.codePointAt(0)!)?.[0];
-    const free = !own || own.contours.length === 0;
-    return (
-      f !== null && free && drawnOf(doc, f.base) !== undefined && f.marks.every((m) => markGlyph(doc, m))
-    );
-  });
-}
-
-/** Marks that a list needs for letters that are drawn, and that nobody has drawn yet. */
-export function lackingMarks(doc: Doc, list: string): number[] {
-  const wanted = [...list].flatMap((char) => {
-    const f = formulaOf(char);
-    return f && drawnOf(doc, f.base) ? f.marks : [];
-  });
-  return [...new Set(wanted)].filter((m) => !markGlyph(doc, m)).sort((a, b) => a - b);
 }
 
 /** The letter without its highest part: i without its dot; null when it is in one piece. */

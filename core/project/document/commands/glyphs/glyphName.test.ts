@@ -1,7 +1,7 @@
 import { byName } from '../../../../testing/named';
 import { sampleProject } from '../../../../testing/sampleProject';
 import { nameRefusal, setGlyphName } from './glyphName';
-import { seatAll } from '../pieces/lifting';
+import { seatAll } from '../lines/changeSeating';
 import { applyDiff } from '../../changes/diff';
 import { edit } from '../../inStep/edit';
 import type { Doc } from '../../schema';

@@ -8,12 +8,12 @@ import {
   addGuide,
   changeGrid,
   changeGuide,
-  guidesOf,
   keepMeasure,
   removeGuide,
   removeMeasure,
   shareGuide,
 } from './guides';
+import { guidesOf } from '../../queries/guides';
 import { scaleGlyph } from '../outline';
 import { scaleFont } from './scaleFont';
 import { applyDiff, reverseDiff, type ProjectDiff } from '../../changes/diff';
@@ -34,6 +34,7 @@ const made = (d: Doc, diff: ProjectDiff | null): Doc => {
   expect(diff).not.toBeNull();
   return edit(d, diff!).doc;
 };
+
 const shown = (d: Doc) => guidesOf(d, d.glyphs.n1!);
 
 describe('lines of the artist', () => {

@@ -6,21 +6,10 @@ import { newId } from '../../identity';
 import { originX } from '../../queries/metrics';
 import { projectOf } from '../../newProject';
 import type { Doc, GlyphRow, GuideRow, ProjectRow } from '../../schema';
-
-/** A guide as a letter's bench shows it: measured from where the letter begins; `own` ones belong to that letter alone. */
-export type ShownGuide = GuideRow & { readonly own: boolean };
+import { guidesOf } from '../../queries/guides';
 
 /** A measure shorter than this, em units, is a press and not a line. */
 const LEAST_MEASURE_EM = 4;
-
-/** The font's guides and the letter's own. */
-export function guidesOf(doc: Doc, glyph: GlyphRow): ShownGuide[] {
-  const shift = translation(-originX(glyph), 0);
-  return [
-    ...projectOf(doc).ownLines.map((g) => ({ ...g, own: false })),
-    ...glyph.guides.map((g) => ({ ...mapGuide(g, shift), own: true })),
-  ];
-}
 
 type Change = Partial<Pick<GuideRow, 'name' | 'x' | 'y' | 'deg'>>;
 

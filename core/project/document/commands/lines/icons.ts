@@ -4,13 +4,6 @@ import { draft, type ProjectDiff } from '../../changes/diff';
 import { projectOf } from '../../newProject';
 import type { Doc, GlyphRow } from '../../schema';
 import { placeGlyphs } from './placing';
-import { PRIVATE } from '../glyphs/privateCodes';
-
-/** Glyphs with private code points: icons. */
-export const iconsOf = (doc: Doc): GlyphRow[] =>
-  Object.values(doc.glyphs).filter(
-    (g) => g.contours.length > 0 && g.codePoints.some((cp) => cp >= PRIVATE[0] && cp <= PRIVATE[1]),
-  );
 
 /** 600 of 1000 units, 50 at each side (common practice, no published source). */
 export const firstIconSeating = (unitsPerEm: number): IconSeating & { readonly margin: number } => ({

@@ -11,13 +11,12 @@ import {
 } from '../../../../foundations/geometry/affine';
 import { transformContours, type Contour } from '../../../../foundations/geometry/contour';
 import { contoursBox } from '../../../../foundations/geometry/measure';
-import { median } from '../../../../foundations/raster/histogram';
-import { linesOfLetters, standingsOf, type Stander, type Standing } from '../../../../type/seat/standing';
+import type { Standing } from '../../../../type/seat/standing';
 import { draft, type ProjectDiff } from '../../changes/diff';
 import { inkBox } from '../../queries/metrics';
-import { projectOf } from '../../newProject';
-import type { Doc, GlyphRow, Lines, ProjectRow } from '../../schema';
+import type { Doc, GlyphRow } from '../../schema';
 import { mapGlyph } from '../outline/scaling';
+import { topOf } from '../../queries/standing';
 
 /** A turn against the clock, degrees, then a factor about the baseline, then a lift, em units. */
 export interface Placing {
@@ -35,6 +34,7 @@ export const placingMap = (p: Placing | null): Affine =>
     : compose(translation(0, p.lift), compose(scaling(p.scale, p.scale), rotation((p.turn ?? 0) * RAD)));
 
 const NOWHERE = 1e-9;
+
 /** A turn that nobody sees, degrees. */
 const LEAST_TURN_DEG = 0.1;
 
@@ -125,12 +125,6 @@ function turnEach(doc: Doc, by: ReadonlyMap<string, number>, label: string): Pro
 export const turnGlyphs = (doc: Doc, ids: readonly string[], deg: number): ProjectDiff | null =>
   turnEach(doc, new Map(ids.map((id) => [id, deg])), ids.length === 1 ? 'Turn a letter' : 'Turn letters');
 
-/** How far most letters of the style lean by their stems, degrees to the right; null when none has stems. */
-export function usualLeanDeg(doc: Doc): number | null {
-  const leans = standersOf(doc).flatMap((s) => stemLeanDeg(doc.glyphs[s.id]!.contours) ?? []);
-  return leans.length === 0 ? null : median(leans);
-}
-
 /** Turns letters so that their stems lean by so many degrees to the right; letters without stems stay. */
 export function turnByStems(doc: Doc, ids: readonly string[], leanDeg: number): ProjectDiff | null {
   const by = ids.flatMap((id) => {
@@ -144,9 +138,6 @@ export function turnByStems(doc: Doc, ids: readonly string[], leanDeg: number): 
   );
 }
 
-/** Height of a letter above the baseline, em units; null without ink. */
-export const topOf = (glyph: GlyphRow | undefined): number | null => (glyph && inkBox(glyph)?.yMax) ?? null;
-
 /** Scales a set by the factor that brings one letter's top to a height: H to 700, and all others with it. */
 export function scaleByReference(
   doc: Doc,
@@ -157,23 +148,6 @@ export function scaleByReference(
 ): ProjectDiff | null {
   const top = topOf(doc.glyphs[referenceId]);
   return top === null || top <= 0 || height <= 0 ? null : scaleGlyphs(doc, ids, height / top, regain);
-}
-
-/** Letters and figures of the style in hand by their lowest and highest points. */
-export function standersOf(doc: Doc): Stander[] {
-  const { styleId } = projectOf(doc);
-  return Object.values(doc.glyphs).flatMap((g): Stander[] => {
-    const box = inkBox(g);
-    const [point] = g.codePoints;
-    if (!box || point === undefined || g.styleId !== styleId) return [];
-    return [{ id: g.id, char: String.fromCodePoint(point), bottom: box.yMin, top: box.yMax }];
-  });
-}
-
-/** How all letters stand on the lines. */
-export function standings(doc: Doc): Standing[] {
-  const { lines, overshoot } = projectOf(doc);
-  return standingsOf(standersOf(doc), lines, overshoot);
 }
 
 /** Puts letters that stand out onto their lines, as one step. */
@@ -196,29 +170,4 @@ export function unplaceGlyphs(doc: Doc, ids: readonly string[]): ProjectDiff | n
     d.put('glyphs', { ...mapGlyph(glyph, back), placing: null });
   }
   return d.done('Let the lines place it');
-}
-
-/** The lines taken from the letters as they are; no letter moves. */
-export const takeLinesOfLetters = (doc: Doc): ProjectDiff | null =>
-  changeLines(doc, linesOfLetters(standersOf(doc), projectOf(doc).lines));
-
-/** Other lines, with no letter moved. */
-export function changeLines(doc: Doc, lines: Partial<Lines>): ProjectDiff | null {
-  const project = projectOf(doc);
-  const next = { ...project.lines, ...lines };
-  if ((Object.keys(next) as (keyof Lines)[]).every((k) => next[k] === project.lines[k])) return null;
-  const d = draft(doc);
-  d.put('project', { ...project, lines: next });
-  return d.done('Take the lines of the letters');
-}
-
-/** The overshoot of round letters, or the line spacing. */
-export function changeSeatFacts(
-  doc: Doc,
-  change: Partial<Pick<ProjectRow, 'overshoot' | 'lineSpacing'>>,
-): ProjectDiff | null {
-  const d = draft(doc);
-  d.put('project', { ...projectOf(doc), ...change });
-  if (change.lineSpacing !== undefined) return d.done('Change the line spacing');
-  return d.done('Change the overshoot');
 }

@@ -3,7 +3,7 @@ import { draft, type ProjectDiff } from '../../changes/diff';
 import { projectOf } from '../../newProject';
 import type { Doc } from '../../schema';
 import { mapGlyph } from '../outline/scaling';
-import { iconsOf } from './icons';
+import { iconsOf } from '../../queries/glyphs';
 
 /**
  * The whole font larger or smaller in its em: letters, lines, white, kerning and how letters were placed; icons keep their

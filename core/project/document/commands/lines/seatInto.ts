@@ -12,6 +12,7 @@ import { placingMap } from './placing';
 import { PRIVATE } from '../glyphs/privateCodes';
 import { blankGlyph, projectOf } from '../../newProject';
 import type { Doc, GlyphRow, PieceRow, ProjectRow, SheetRow } from '../../schema';
+import { isWorkedOn } from '../../queries/glyphs';
 
 /** A glyph name that font files may hold (OpenType, "post" version 2: letters, digits, period and underscore). */
 export const iconName = (name: string): string => {
@@ -138,9 +139,6 @@ function glyphsOfPieces(
   return out;
 }
 
-/** Whether an outline is more than the trace left: it isn't made anew from its picture then. */
-export const isWorkedOn = (glyph: GlyphRow): boolean => glyph.handEdited || glyph.cleaned;
-
 /** A letter worked on after tracing, moved and scaled as its picture is, so that it stays over it. */
 function reseated(glyph: GlyphRow, to: Affine): GlyphRow {
   const from = glyph.source!.transform;
@@ -216,9 +214,3 @@ function followLines(d: Draft, project: ProjectRow, sheet: SheetRow, seated: Sea
 /** The first sheet on the table sets the x-height line; later ones have to fit it. */
 const leadsLines = (doc: Doc, sheet: SheetRow): boolean =>
   Object.values(doc.sheets).every((s) => s.id === sheet.id || s.order >= sheet.order);
-
-/** Pieces of a sheet in reading order. */
-export const piecesOf = (doc: Doc, sheetId: string): PieceRow[] =>
-  Object.values(doc.pieces)
-    .filter((p) => p.sheetId === sheetId)
-    .sort((a, b) => a.order - b.order);

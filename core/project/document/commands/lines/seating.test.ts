@@ -4,20 +4,22 @@ import { box } from '../../../../testing/randomOutlines';
 import { circle } from '../../../../testing/shapes';
 import { sampleProject } from '../../../../testing/sampleProject';
 import { composeAccents } from '../glyphs/composing';
-import { iconsOf, firstIconSeating, placeIcons } from './icons';
-import { addSheet, seatAll, takeLifted } from '../pieces/lifting';
+import { firstIconSeating, placeIcons } from './icons';
+import { iconsOf } from '../../queries/glyphs';
+import { takeLifted } from '../pieces/takeLifted';
+import { seatAll } from './changeSeating';
+import { addSheet } from '../sheets/sheets';
 import {
   liftGlyphs,
   mendStandings,
   scaleByReference,
   scaleGlyphs,
-  standings,
-  takeLinesOfLetters,
   turnByStems,
   turnGlyphs,
   unplaceGlyphs,
-  usualLeanDeg,
 } from './placing';
+import { takeLinesOfLetters } from './changeLines';
+import { usualLeanDeg, standings } from '../../queries/standing';
 import { scaleFont } from './scaleFont';
 import { applyDiff, reverseDiff, type ProjectDiff } from '../../changes/diff';
 import { commit, emptyHistory } from '../../changes/history';
@@ -51,6 +53,7 @@ function lifted(letters: Record<string, readonly [foot: number, top: number]>): 
   const facts = { skewRad: 0, capHeightPx: 140, specksDropped: 0, printedLines: 0, pieces };
   return readableIds(apply(added, takeLifted(added, 's', facts)));
 }
+
 const PAGE = {
   H: [0, 140],
   E: [0, 140],

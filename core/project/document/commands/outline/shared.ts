@@ -7,10 +7,6 @@ import { blankGlyph } from '../../newProject';
 import type { Doc, GlyphRow } from '../../schema';
 import { own, withOutline } from './edit';
 
-/** Letters that have a part, directly. */
-export const usersOf = (doc: Doc, partId: string): GlyphRow[] =>
-  Object.values(doc.glyphs).filter((g) => g.components.some((c) => c.glyphId === partId));
-
 /** Chosen contours of a letter become a part of their own, which this letter has from now on. */
 export function shareContours(
   doc: Doc,

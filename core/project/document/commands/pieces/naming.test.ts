@@ -8,18 +8,18 @@ import {
   addCodePoint,
   givePrivateCode,
   nameGlyph,
-  namePiece,
-  pairByOrder,
   removeCodePoint,
   setTypedNames,
-  smallFromCapitals,
-  smallToMake,
-  takeOrder,
-} from '../glyphs/assigning';
-import { acceptDrafts, draftable, draftsOf, makeDrafts } from '../signs/drafts';
+} from '../glyphs/codePoints';
+import { smallFromCapitals } from '../glyphs/smallLetters';
+import { smallToMake, draftsOf, draftable } from '../../queries/glyphs';
+import { takeOrder, pairByOrder } from './order';
+import { namePiece } from './named';
+import { acceptDrafts, makeDrafts } from '../signs/drafts';
 import { movePoints, outlineOf } from '../outline';
 import { PrivateCodes } from '../glyphs/privateCodes';
-import { addSheet, takeLifted } from './lifting';
+import { takeLifted } from './takeLifted';
+import { addSheet } from '../sheets/sheets';
 import { addMadeSheet } from '../sheets/madeSheets';
 import type { ProjectDiff } from '../../changes/diff';
 import { commit, emptyHistory, undo } from '../../changes/history';
@@ -59,6 +59,7 @@ function page(chars: readonly (string | null)[], sheet = 's', doc = newProject('
   const facts = { skewRad: 0, capHeightPx: 140, specksDropped: 0, printedLines: 0, pieces };
   return readableIds(apply(added, takeLifted(added, sheet, facts)));
 }
+
 const CAPITALS = [...'ABCDEFGHIJKLMNOPQRSTUVWXYZ'];
 
 describe('by order', () => {

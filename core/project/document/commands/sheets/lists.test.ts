@@ -1,10 +1,11 @@
 import { byName } from '../../../../testing/named';
 import { liftedSheet } from '../../../../testing/liftedSheet';
-import { addSheet, beyondList, changeSheet, growList, soughtOn, takeLifted } from '../pieces/lifting';
+import { takeLifted } from '../pieces/takeLifted';
+import { growList, changeSheet, addSheet } from './sheets';
+import { beyondList, soughtOn, piecesOf } from '../../queries/sheets';
 import { applyDiff, reverseDiff, type ProjectDiff } from '../../changes/diff';
 import { edit } from '../../inStep/edit';
 import { newProject, projectOf } from '../../newProject';
-import { piecesOf } from '../lines/seatInto';
 import type { Doc } from '../../schema';
 
 function after(doc: Doc, diff: ProjectDiff | null): Doc {
@@ -13,6 +14,7 @@ function after(doc: Doc, diff: ProjectDiff | null): Doc {
   expect(applyDiff(next, reverseDiff(whole))).toEqual(doc);
   return next;
 }
+
 const row = (id: string) => ({ id, name: `${id}.png`, pictureId: id, widthPx: 900, heightPx: 300 });
 
 describe('what is written on a page', () => {

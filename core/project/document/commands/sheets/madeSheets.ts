@@ -1,7 +1,7 @@
 import { draft, type Draft, type ProjectDiff } from '../../changes/diff';
 import { FIRST_RECIPE, projectOf } from '../../newProject';
 import type { Doc, PieceRow, SheetRow } from '../../schema';
-import { pieceRow, type LiftResult } from '../pieces/lifting';
+import { pieceRow, type LiftResult } from '../pieces/takeLifted';
 import { finish, type Steps } from '../../../../foundations/steps';
 import { PrivateCodes } from '../glyphs/privateCodes';
 import { iconName, seating } from '../lines/seatInto';

@@ -5,8 +5,8 @@ import { draft, mergeDiffs, type ProjectDiff } from '../../changes/diff';
 import { edit } from '../../inStep/edit';
 import { FIRST_RECIPE } from '../../newProject';
 import type { Doc, SheetRow } from '../../schema';
-import { takeLifted, type LiftedRow, type LiftResult } from '../pieces/lifting';
-import { piecesOf } from '../lines/seatInto';
+import { takeLifted, type LiftedRow, type LiftResult } from '../pieces/takeLifted';
+import { piecesOf } from '../../queries/sheets';
 
 /** A practice page as it was read: its straightened picture, and what it says of itself. */
 export interface PracticeFacts {
@@ -96,7 +96,3 @@ function keptFrom(doc: Doc, old: SheetRow, now: SheetRow, lifted: LiftedPage): L
       })),
     }));
 }
-
-/** The sheet that holds the same practice page, if any. */
-export const sheetOfCode = (doc: Doc, code: string): SheetRow | undefined =>
-  Object.values(doc.sheets).find((s) => s.practiceCode === code);

@@ -1,12 +1,8 @@
 import { draft, type ProjectDiff } from '../../changes/diff';
-import type { Doc, RecipeRow, SheetRow } from '../../schema';
-import { piecesOf, seatInto } from '../lines/seatInto';
-
-/** Recipes saved under a name, in the order of their names. */
-export const savedRecipes = (doc: Doc): RecipeRow[] =>
-  Object.values(doc.recipes)
-    .filter((r) => r.saved)
-    .sort((a, b) => a.name.localeCompare(b.name));
+import type { Doc, PieceRow, RecipeRow, SheetRow } from '../../schema';
+import { seatInto } from '../lines/seatInto';
+import { piecesOf, PT_PER_INCH, savedRecipes } from '../../queries/sheets';
+import type { ColourLayer } from '../../../../foundations/geometry/paint';
 
 /** Keeps a sheet's recipe under a name for other sheets; the sheet goes on with it. A recipe of that name is replaced. */
 export function saveRecipe(doc: Doc, sheetId: string, name: string): ProjectDiff | null {
@@ -58,8 +54,6 @@ export function cropSheet(doc: Doc, sheetId: string, crop: SheetRow['crop']): Pr
   return d.done(crop ? `Crop ${sheet.name}` : `Use all of ${sheet.name}`);
 }
 
-const PT_PER_INCH = 72;
-
 /**
  * Sets a sheet's true size: its resolution, and the type size in points that its em stands for. Null for the size goes
  * back to sizing by the letters.
@@ -80,6 +74,46 @@ export function sizeSheet(
   return d.done(emPx === null ? 'Size by the letters' : 'Set the true size');
 }
 
-/** Type size in points that a sheet's em stands for; null when it is sized by its letters. */
-export const sizePtOf = ({ dpi, seating }: SheetRow): number | null =>
-  dpi === null || seating.emPx === null ? null : (seating.emPx / dpi) * PT_PER_INCH;
+/** Changes a recipe; every sheet that uses it follows with its next lifting. */
+export function changeRecipe(
+  doc: Doc,
+  recipeId: string,
+  change: Partial<Omit<RecipeRow, 'id'>>,
+): ProjectDiff | null {
+  const recipe = doc.recipes[recipeId];
+  if (!recipe) return null;
+  const d = draft(doc);
+  d.put('recipes', { ...recipe, ...change });
+  return d.done('Change the recipe');
+}
+
+/**
+ * A sheet's pieces with outlines traced anew by a changed recipe, and its glyphs with them, as one step. Pieces without a
+ * new outline, and glyphs edited by hand, stay as they are.
+ */
+export function takeRetraced(
+  doc: Doc,
+  sheetId: string,
+  change: Partial<Omit<RecipeRow, 'id'>>,
+  traced: ReadonlyMap<
+    string,
+    { readonly outline: PieceRow['outline']; readonly layers: readonly ColourLayer[] }
+  >,
+): ProjectDiff | null {
+  const sheet = doc.sheets[sheetId];
+  const recipe = sheet && doc.recipes[sheet.recipeId];
+  if (!sheet || !recipe) return null;
+  const d = draft(doc);
+  // Other sheets keep the recipe they were traced by.
+  const shared = Object.values(doc.sheets).some((s) => s.id !== sheetId && s.recipeId === recipe.id);
+  const id = shared ? d.newId('recipes', sheetId) : recipe.id;
+  d.put('recipes', { ...recipe, ...change, id });
+  if (shared) d.put('sheets', { ...sheet, recipeId: id });
+  const pieces = piecesOf(doc, sheetId).map((p) => {
+    const fresh = traced.get(p.id);
+    return fresh && fresh.outline.length > 0 ? { ...p, outline: fresh.outline, layers: fresh.layers } : p;
+  });
+  for (const p of pieces) if (p !== doc.pieces[p.id]) d.put('pieces', p);
+  seatInto(doc, d, { ...sheet, recipeId: id }, pieces);
+  return d.done(`Trace ${sheet.name} again`);
+}

@@ -2,26 +2,11 @@ import { box } from '../../../../testing/randomOutlines';
 import { byName } from '../../../../testing/named';
 import { sampleProject } from '../../../../testing/sampleProject';
 import { composeAccents } from '../glyphs/composing';
-import {
-  changeFitSettings,
-  freezeKerning,
-  freezeSpacing,
-  fittable,
-  takeFitted,
-  type FitResult,
-} from './fitAll';
-import {
-  bearingRefusal,
-  followUsual,
-  groupOf,
-  joinGroup,
-  setBearings,
-  setFollows,
-  setGroupKerning,
-  setKerning,
-  setWordSpace,
-  trackAll,
-} from './fitting';
+import { changeFitSettings, freezeKerning, freezeSpacing, takeFitted, type FitResult } from './fitted';
+import { fittable, groupOf } from '../../queries/spacing';
+import { bearingRefusal, setBearings, setWordSpace, trackAll } from './bearings';
+import { followUsual, setFollows } from './follows';
+import { joinGroup, setGroupKerning, setKerning } from './kerning';
 import type { ProjectDiff } from '../../changes/diff';
 import { commit, emptyHistory } from '../../changes/history';
 import { kerningBetween } from '../../queries/kerning';
@@ -44,6 +29,7 @@ function letters(chars: string): Doc {
     glyphs: { ...doc.glyphs, acute, ...Object.fromEntries(glyphs.map((g) => [g.id, g])) },
   };
 }
+
 /** A fit with 60 u left and 40 u right of each letter; T and o kerned as groups of their own. */
 const fit = (chars: string): FitResult => ({
   letters: [...chars].map((glyphId) => ({ glyphId, left: 60, right: 40 })),

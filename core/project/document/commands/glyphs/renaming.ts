@@ -1,14 +1,11 @@
 import { glyphNameOf } from '../../../../type/names/glyphNames';
 import { draft, type ProjectDiff } from '../../changes/diff';
-import { glyphLookups } from '../../queries/lookups';
+import { glyphOfCodePoint } from '../../queries/lookups';
 import { blankGlyph, projectOf } from '../../newProject';
-import type { Doc, GlyphRow, ProjectRow } from '../../schema';
-import { relabelPiece } from '../pieces/lifting';
-import { isWorkedOn, renamed } from '../lines/seatInto';
-
-/** The glyph of the style in hand that stands for a code point. */
-export const glyphOfCodePoint = (doc: Doc, codePoint: number): GlyphRow | null =>
-  glyphLookups(doc.glyphs).byCodePoint.get(codePoint)?.[0] ?? null;
+import type { Doc } from '../../schema';
+import { relabelPiece } from '../pieces/named';
+import { renamed } from '../lines/seatInto';
+import { isWorkedOn } from '../../queries/glyphs';
 
 /**
  * Gives a drawn glyph another character. One cut from a sheet is relabelled there, so that sheet and ledger agree;
@@ -40,19 +37,4 @@ export function startGlyph(doc: Doc, char: string): ProjectDiff | null {
   const d = draft(doc);
   d.put('glyphs', blankGlyph(d.newId('glyphs', name), name, [codePoint], projectOf(doc).styleId));
   return d.done(`Begin ${char}`);
-}
-
-/** Changes project facts: name, bill, running text. */
-export function changeProject(
-  doc: Doc,
-  change: Partial<Pick<ProjectRow, 'name' | 'bill' | 'runningText' | 'proofText' | 'practice' | 'template'>>,
-  label: string,
-): ProjectDiff | null {
-  const project = projectOf(doc);
-  const next = { ...project, ...change };
-  const same = (Object.keys(change) as (keyof typeof change)[]).every((k) => project[k] === next[k]);
-  if (same) return null;
-  const d = draft(doc);
-  d.put('project', next);
-  return d.done(label);
 }

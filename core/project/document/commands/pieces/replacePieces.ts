@@ -1,6 +1,7 @@
 import { draft, type ProjectDiff } from '../../changes/diff';
 import type { Doc, PieceRow } from '../../schema';
-import { piecesOf, seatInto } from '../lines/seatInto';
+import { seatInto } from '../lines/seatInto';
+import { piecesOf } from '../../queries/sheets';
 
 /** A piece made by hand: its ink, its outline and what it probably is. */
 export type MadePiece = Pick<

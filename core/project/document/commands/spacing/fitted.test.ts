@@ -1,7 +1,8 @@
 import { polygon } from '../../../../foundations/geometry/contour';
 import { byName } from '../../../../testing/named';
-import { changeFitSettings, releaseSpacing, takeFitted, type FitResult } from './fitAll';
-import { setBearings, setKerning } from './fitting';
+import { changeFitSettings, releaseSpacing, takeFitted, type FitResult } from './fitted';
+import { setBearings } from './bearings';
+import { setKerning } from './kerning';
 import { applyDiff, reverseDiff } from '../../changes/diff';
 import { kerningBetween } from '../../queries/kerning';
 import { blankGlyph, newProject } from '../../newProject';
@@ -19,6 +20,7 @@ function letters(chars: string): Doc {
   const glyphs = [...chars].map((c) => ({ ...blankGlyph(c, c, [c.codePointAt(0)!]), contours: [ink] }));
   return { ...doc, glyphs: { ...doc.glyphs, ...Object.fromEntries(glyphs.map((g) => [g.id, g])) } };
 }
+
 const fit = (ids: string): FitResult => ({
   letters: [...ids].map((glyphId, i) => ({ glyphId, left: 60 + i, right: 40 - i })),
   kerning: {

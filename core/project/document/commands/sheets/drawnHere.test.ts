@@ -4,21 +4,14 @@ import { moduleContours } from '../../../../outlines/modules/moduleContours';
 import { scaling, translation, compose } from '../../../../foundations/geometry/affine';
 import { transformContours } from '../../../../foundations/geometry/contour';
 import type { Module } from '../../../../outlines/modules/modules';
-import {
-  CELL_PX,
-  changeModuleRows,
-  drawnPiece,
-  drawnSheet,
-  keepAsAlternate,
-  slotOf,
-  slotOrigin,
-  takeDrawing,
-  takeDrawn,
-  type DrawnKind,
-} from './drawn';
-import { setBearings, setKerning } from '../spacing/fitting';
-import { addSheet, takeLifted, type LiftedRow } from '../pieces/lifting';
-import { cropSheet, giveRecipe, saveRecipe, savedRecipes, sizePtOf, sizeSheet, turnSheet } from './recipes';
+import { changeModuleRows, keepAsAlternate, takeDrawing, takeDrawn } from './drawnHere';
+import { slotOf, drawnPiece, drawnSheet, slotOrigin, CELL_PX, type DrawnKind } from '../../queries/drawnHere';
+import { setBearings } from '../spacing/bearings';
+import { setKerning } from '../spacing/kerning';
+import { takeLifted, type LiftedRow } from '../pieces/takeLifted';
+import { addSheet } from './sheets';
+import { cropSheet, giveRecipe, saveRecipe, sizeSheet, turnSheet } from './recipes';
+import { sizePtOf, savedRecipes } from '../../queries/sheets';
 import { applyDiff, reverseDiff, type ProjectDiff } from '../../changes/diff';
 import { edit } from '../../inStep/edit';
 import { newProject, projectOf } from '../../newProject';
@@ -46,6 +39,7 @@ function build(
   const place = compose(translation(x, baselineY), scaling(CELL_PX, -CELL_PX));
   return takeDrawn(doc, kind, char, { cells, outline: transformContours(moduleContours(cells), place) });
 }
+
 const heightOf = (doc: Doc, glyph: string) => contoursBox(byName(doc)[glyph]!.contours)!.yMax;
 
 test('a letter that is cleared and written again keeps the white and the kerning that it was given', () => {

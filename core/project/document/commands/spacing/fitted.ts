@@ -1,20 +1,11 @@
-import type { Contour } from '../../../../foundations/geometry/contour';
 import { median } from '../../../../foundations/raster/histogram';
 import { draft, type ProjectDiff } from '../../changes/diff';
 import { inkWidth } from '../../queries/metrics';
 import { projectOf } from '../../newProject';
-import {
-  firstFitSettings,
-  type Doc,
-  type FitSettings,
-  type GlyphRow,
-  type GroupRow,
-  type KerningRow,
-} from '../../schema';
+import type { Doc, FitSettings, GlyphRow, GroupRow, KerningRow } from '../../schema';
 import { squaresOf } from '../../../../foundations/geometry/squares';
 import { spacedBy } from '../../inStep/bearings';
-import { spacesOf } from './fitting';
-import { PRIVATE } from '../glyphs/privateCodes';
+import { fitSettingsOf, spacesOf } from '../../queries/spacing';
 
 /** A fit of a font's letters, 1/1000 em; groups and exceptions hold indices into `letters`. */
 export interface FitResult {
@@ -29,10 +20,6 @@ export interface FitResult {
   /** Wished distance of a pair of letters by their place in `letters`, box to box. */
   readonly wished: { readonly size: number; readonly data: ArrayLike<number> };
 }
-
-/** How the style in hand is fitted. */
-export const fitSettingsOf = (doc: Doc): FitSettings =>
-  doc.styles[projectOf(doc).styleId]?.fit ?? firstFitSettings;
 
 /** Changes how the style in hand is fitted; nothing moves until it is fitted again. */
 export function changeFitSettings(doc: Doc, change: Partial<FitSettings>): ProjectDiff | null {
@@ -224,28 +211,3 @@ export function freezeKerning(doc: Doc): ProjectDiff | null {
   for (const k of Object.values(doc.kerning)) if (k.fitted) d.put('kerning', { ...k, fitted: false });
   return d.done('Keep the kerning');
 }
-
-/** Letters that a fit is made for: those with ink that are a character themselves; icons keep their margins, marks stand on letters. */
-export const fittable = (doc: Doc): GlyphRow[] => {
-  const { styleId } = projectOf(doc);
-  const isMark = (cp: number) => /\p{M}/u.test(String.fromCodePoint(cp));
-  const isPrivate = (cp: number) => cp >= PRIVATE[0] && cp <= PRIVATE[1];
-  return Object.values(doc.glyphs).filter(
-    (g) =>
-      g.styleId === styleId &&
-      g.contours.length > 0 &&
-      g.codePoints.length > 0 &&
-      !g.codePoints.every((cp) => isPrivate(cp) || isMark(cp)) &&
-      spacedBy(g) === null,
-  );
-};
-
-/** The letters that a fit goes by, as it takes them. */
-export const lettersToFit = (
-  doc: Doc,
-): { readonly glyphId: string; readonly char: string; readonly contours: readonly Contour[] }[] =>
-  fittable(doc).map((g) => ({
-    glyphId: g.id,
-    char: String.fromCodePoint(g.codePoints[0]!),
-    contours: g.contours,
-  }));
