@@ -1,191 +1,120 @@
-import { guidesOf } from '../../../core/project/document/queries/guides';
-import { Box, NativeSelect } from '@chakra-ui/react';
 import { useCallback, useMemo, useRef } from 'react';
 import { setBearings } from '../../../core/project/document/commands/spacing/bearings';
 import { setKerning } from '../../../core/project/document/commands/spacing/kerning';
-import { kerningBetween } from '../../../core/project/document/queries/kerning';
-import { advanceOf } from '../../../core/project/document/queries/metrics';
 import { projectOf } from '../../../core/project/document/newProject';
-import type { Doc, GlyphRow } from '../../../core/project/document/schema';
+import { guidesOf } from '../../../core/project/document/queries/guides';
+import { kerningBetween } from '../../../core/project/document/queries/kerning';
+import type { GlyphRow } from '../../../core/project/document/schema';
+import { ScrolledBench } from '../../canvas/ScrolledBench';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';
-import { LEAST_EM_PX, MOST_EM_PX, USUAL_EM_PX, useFitBench, type FitText } from '../../store/fitBench';
-import { fitAll, stopFitting, useFittingAll } from '../../store/fittingAll';
+import { LEAST_EM_PX, MOST_EM_PX, USUAL_EM_PX, useFitBench } from '../../store/fitBench';
 import { useDoc, useProject } from '../../store/projectStore';
 import { drawnGlyphs, glyphByCodePoint } from '../../store/selectors';
-import { betweenText, PANGRAM, pairText, wordsText } from '../../text/spacingStrings';
-import { ScrolledBench } from '../../canvas/ScrolledBench';
-import { useBenchKey } from '../../ui/benchKeys';
+import type { FitAnswer } from '../../tools/fit/fitTool';
 import { Bench, EmptyBench } from '../../ui/Bench';
-import { InkButton } from '../../ui/InkButton';
-import { FitLine, type SetLetter } from './FitLine';
+import { FitActions } from './FitActions';
 import { FitGauge } from './gauge/FitGauge';
+import { FitLine } from './FitLine';
 import { PairMap } from './PairMap';
+import { charOf, setText, textToSet, type SetLetter } from './setText';
+import { useFitKeys } from './useFitKeys';
+import { useRhythm, type PairOff, type Rhythm } from './useRhythm';
 import { followsHand, placeOf, walk, type Place } from './walk';
-import { useRhythm, type PairOff } from './useRhythm';
 
-const TEXTS: readonly [FitText, string][] = [
-  ['running', 'The running line'],
-  ['between', 'Between n and o, H and O'],
-  ['words', 'Words with it'],
-  ['pangram', 'A pangram'],
-  ['pair', 'The pair in hand'],
-];
+const holdPair = (left: string, right: string) =>
+  useFitBench.setState({ pair: { left, right }, tab: 'pairs' });
 
-/** Glyphs of a text with their places on one line, em units, kerning included. */
-function setText(glyphs: readonly GlyphRow[], kern: (left: string, right: string) => number): SetLetter[] {
-  let x = 0;
-  return glyphs.map((glyph, i) => {
-    const before = glyphs[i - 1];
-    if (before) x += kern(before.id, glyph.id);
-    const letter = { glyph, x, index: i };
-    x += advanceOf(glyph);
-    return letter;
-  });
+/** The pair in hand with how far its white is from the rhythm; null when a letter of it is gone. */
+function usePairInHand(rhythm: Rhythm | null): PairOff | null {
+  const { glyphs } = useDoc();
+  const held = useFitBench((s) => s.pair);
+  return useMemo(() => {
+    if (!held || !glyphs[held.left] || !glyphs[held.right]) return null;
+    const chars = charOf(glyphs[held.left]) + charOf(glyphs[held.right]);
+    return { ...held, chars, off: rhythm?.between(held.left, held.right) ?? 0 };
+  }, [held, glyphs, rhythm]);
 }
 
-const charOf = (glyph: GlyphRow | undefined): string => String.fromCodePoint(glyph?.codePoints[0] ?? 0x20);
+function useSetLetters(glyph: GlyphRow | null, pair: PairOff | null): readonly SetLetter[] {
+  const doc = useDoc();
+  const text = useFitBench((s) => s.text);
+  return useMemo(() => {
+    const have = glyphByCodePoint(doc);
+    const glyphs = [...textToSet(doc, text, glyph, pair)].flatMap(
+      (c) => have.get(c.codePointAt(0) ?? 0) ?? [],
+    );
+    return setText(glyphs, kerningBetween(doc));
+  }, [doc, text, glyph, pair]);
+}
 
-function textToSet(doc: Doc, text: FitText, glyph: GlyphRow | null, pair: PairOff | null): string {
-  const char = charOf(glyph ?? undefined);
-  if (text === 'between') return betweenText(char);
-  if (text === 'words') return wordsText(char);
-  if (text === 'pangram') return PANGRAM;
-  if (text === 'pair' && pair) {
-    const [left, right] = [...pair.chars];
-    return pairText(left!, right!);
+/** Takes the pair that is furthest from the rhythm next in hand. */
+function nextWorst(rhythm: Rhythm | null, by: number): void {
+  const worst = rhythm?.worst ?? [];
+  const { pair } = useFitBench.getState();
+  const now = worst.findIndex((p) => p.left === pair?.left && p.right === pair.right);
+  const next = worst[(now + by + worst.length) % Math.max(1, worst.length)];
+  if (next) useFitBench.setState({ pair: next, tab: 'pairs', text: 'pair', view: 'line' });
+}
+
+/** Puts what the line's tool asks for into the project. */
+function answerLine({ hold, bearing, kern }: FitAnswer): void {
+  const { doc, commit } = useProject.getState();
+  if (hold) holdPair(hold.left, hold.right);
+  if (doc && bearing)
+    commit(setBearings(doc, bearing.id, { [bearing.side]: bearing.value }), bearing.continues);
+  if (doc && kern) {
+    const value = kerningBetween(doc)(kern.left, kern.right) + kern.by;
+    commit(setKerning(doc, kern.left, kern.right, value), kern.continues);
   }
-  return projectOf(doc).runningText;
+}
+
+function Map({ rhythm, pair }: { rhythm: Rhythm; pair: PairOff | null }) {
+  const at = [pair?.left, pair?.right].map((id) => rhythm.place.get(id ?? ''));
+  const inHand = at[0] === undefined || at[1] === undefined ? null : ([at[0], at[1]] as const);
+  return (
+    <PairMap
+      chars={rhythm.chars}
+      groups={rhythm.fitted.kerning}
+      off={rhythm.at}
+      inHand={inHand}
+      onPick={(i, j) => holdPair(rhythm.glyphIds[i] ?? '', rhythm.glyphIds[j] ?? '')}
+    />
+  );
 }
 
 /** One long line of text with the white between letters tinted by how far it is from the rhythm, or the map of all pairs. */
 export function FitStage() {
   const doc = useDoc();
-  const commit = useProject((s) => s.commit);
   const { glyph, take } = useGlyphInHand();
-  const running = useFittingAll((s) => s.running);
   const { text, view, pair: held, tint, emPx } = useFitBench();
   const rhythm = useRhythm();
-  const { lines, unitsPerEm } = projectOf(doc);
-  const pair = useMemo((): PairOff | null => {
-    if (!held || !doc.glyphs[held.left] || !doc.glyphs[held.right]) return null;
-    return {
-      ...held,
-      chars: charOf(doc.glyphs[held.left]) + charOf(doc.glyphs[held.right]),
-      off: rhythm?.between(held.left, held.right) ?? 0,
-    };
-  }, [held, doc.glyphs, rhythm]);
-  const letters = useMemo(() => {
-    const have = glyphByCodePoint(doc);
-    const glyphs = [...textToSet(doc, text, glyph, pair)]
-      .map((c) => have.get(c.codePointAt(0)!))
-      .filter((g) => g !== undefined);
-    return setText(glyphs, kerningBetween(doc));
-  }, [doc, text, glyph, pair]);
-  const holdPair = useCallback((left: string, right: string) => {
-    useFitBench.setState({ pair: { left, right }, tab: 'pairs' });
-  }, []);
+  const pair = usePairInHand(rhythm);
+  const letters = useSetLetters(glyph, pair);
   const walked = useRef<Place | null>(null);
   const line = letters.map((l) => l.glyph.id);
   const at = placeOf(line, glyph?.id, walked.current);
   const step = (by: number) => {
     const way = followsHand(text) ? drawnGlyphs(doc).map((g) => g.id) : line;
-    const to = walk(way, glyph?.id, walked.current, by);
-    walked.current = to;
-    if (to) take(to.id);
+    walked.current = walk(way, glyph?.id, walked.current, by);
+    if (walked.current) take(walked.current.id);
   };
-  const nextWorst = (by: number) => {
-    const worst = rhythm?.worst ?? [];
-    const now = worst.findIndex((p) => p.left === held?.left && p.right === held.right);
-    const next = worst[(now + by + worst.length) % Math.max(1, worst.length)];
-    if (!next) return;
-    useFitBench.setState({ pair: next, tab: 'pairs', text: 'pair', view: 'line' });
-  };
-  useBenchKey('left', () => step(-1));
-  useBenchKey('right', () => step(1));
-  useBenchKey('j', () => nextWorst(1));
-  useBenchKey('shift+j', () => nextWorst(-1));
+  const onWorst = useCallback((by: number) => nextWorst(rhythm, by), [rhythm]);
   const next = letters[at + 1]?.glyph;
-  useBenchKey('p', () => glyph && next && next.contours.length > 0 && holdPair(glyph.id, next.id));
-  useBenchKey('m', () => useFitBench.setState({ view: view === 'map' ? 'line' : 'map' }));
-  useBenchKey('escape', () => useFitBench.setState({ pair: null }));
-  const kernBy = (by: number) => {
-    if (pair) commit(setKerning(doc, pair.left, pair.right, kerningBetween(doc)(pair.left, pair.right) + by));
+  const following = glyph && next && next.contours.length > 0 ? { left: glyph.id, right: next.id } : null;
+  useFitKeys({ pair, following, step, nextWorst: onWorst, holdPair });
+  const onTake = (id: string, index: number) => {
+    useFitBench.setState({ tab: 'letter' });
+    walked.current = { id, at: index };
+    take(id);
   };
-  useBenchKey('alt+left', (e) => (e.preventDefault(), kernBy(-1)));
-  useBenchKey('alt+right', (e) => (e.preventDefault(), kernBy(1)));
-  useBenchKey('alt+shift+left', (e) => (e.preventDefault(), kernBy(-10)));
-  useBenchKey('alt+shift+right', (e) => (e.preventDefault(), kernBy(10)));
 
   if (!glyph) return <EmptyBench>No letter has an outline yet. Lift a sheet first.</EmptyBench>;
-  const groups = rhythm?.fitted.kerning;
-  const inMap =
-    pair && rhythm ? ([rhythm.place.get(pair.left), rhythm.place.get(pair.right)] as const) : null;
+  const { lines, unitsPerEm } = projectOf(doc);
   return (
     <>
-      <Bench
-        actions={
-          <>
-            <InkButton
-              main
-              tip="Bearings, kerning and word space from the shapes; what was set by hand stays and the rest follows its rhythm"
-              disabled={running}
-              onClick={() => void fitAll()}
-            >
-              {running ? 'Fitting ...' : 'Fit all'}
-            </InkButton>
-            {running && (
-              <InkButton tip="Leave everything as it is" onClick={stopFitting}>
-                Stop
-              </InkButton>
-            )}
-            <InkButton
-              tip="Kerning alone, by groups, from what the bearings leave; pairs set by hand stay"
-              disabled={running}
-              onClick={() => void fitAll('pairs')}
-            >
-              Fit pairs
-            </InkButton>
-            <NativeSelect.Root size="xs" w="12.5rem" flexShrink={0}>
-              <NativeSelect.Field
-                aria-label="Text on the line"
-                borderColor="rule"
-                value={text}
-                onChange={(e) => useFitBench.setState({ text: e.target.value as FitText, view: 'line' })}
-              >
-                {TEXTS.map(([value, name]) => (
-                  <option key={value} value={value} disabled={value === 'pair' && !pair}>
-                    {name}
-                  </option>
-                ))}
-              </NativeSelect.Field>
-              <NativeSelect.Indicator />
-            </NativeSelect.Root>
-            <Box flex="1" />
-            <InkButton
-              tip="Tint the white between letters by how far it is from the rhythm"
-              aria-pressed={tint}
-              onClick={() => useFitBench.setState({ tint: !tint })}
-            >
-              Tint
-            </InkButton>
-            <InkButton
-              tip="Groups of letters against groups: which pairs are tight, which loose (M)"
-              aria-pressed={view === 'map'}
-              onClick={() => useFitBench.setState({ view: view === 'map' ? 'line' : 'map' })}
-            >
-              Pair map
-            </InkButton>
-          </>
-        }
-      >
-        {view === 'map' && rhythm && groups ? (
-          <PairMap
-            chars={rhythm.chars}
-            groups={groups}
-            off={rhythm.at}
-            inHand={inMap && inMap[0] !== undefined && inMap[1] !== undefined ? [inMap[0], inMap[1]] : null}
-            onPick={(i, j) => holdPair(rhythm.glyphIds[i]!, rhythm.glyphIds[j]!)}
-          />
+      <Bench actions={<FitActions hasPair={pair !== null} />}>
+        {view === 'map' && rhythm ? (
+          <Map rhythm={rhythm} pair={pair} />
         ) : (
           <ScrolledBench
             label="The text being fitted"
@@ -206,25 +135,13 @@ export function FitStage() {
               off={tint && rhythm ? rhythm.between : null}
               emPx={emPx}
               unitsPerEm={unitsPerEm}
-              onTake={(id, index) => {
-                useFitBench.setState({ tab: 'letter' });
-                walked.current = { id, at: index };
-                take(id);
-              }}
-              onPair={holdPair}
-              onBearing={(id, side, value, continues) =>
-                commit(setBearings(doc, id, { [side]: value }), continues)
-              }
-              onWhite={(left, right, by, continues) => {
-                const now = useProject.getState().doc;
-                if (now)
-                  commit(setKerning(now, left, right, kerningBetween(now)(left, right) + by), continues);
-              }}
+              onTake={onTake}
+              onAnswer={answerLine}
             />
           </ScrolledBench>
         )}
       </Bench>
-      <FitGauge glyph={glyph} pair={pair} rhythm={rhythm} onNext={nextWorst} />
+      <FitGauge glyph={glyph} pair={pair} rhythm={rhythm} onNext={onWorst} />
     </>
   );
 }

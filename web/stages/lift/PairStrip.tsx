@@ -28,23 +28,52 @@ interface Props {
   readonly onChoose: (pieceId: string) => void;
 }
 
+interface Column {
+  readonly expected: string | null;
+  readonly piece: PieceRow | null;
+}
+
+/** Expected characters and pieces side by side, with gaps where one of them has no partner. */
+function columnsOf(list: string, pieces: readonly PieceRow[]): readonly Column[] {
+  const kept = pieces.filter((p) => p.state !== 'dropped');
+  const expected = [...list].filter((c) => c.trim() !== '');
+  const rows = pairRows(
+    expected,
+    kept.map((p) => p.char),
+  );
+  return rows.map((c) => ({ expected: c.expected, piece: kept[c.piece ?? -1] ?? null }));
+}
+
+function RowNames() {
+  return (
+    <Flex
+      direction="column"
+      justify="space-between"
+      pr="3"
+      fontSize="xs"
+      color="faded"
+      position="sticky"
+      left="-3"
+      ms="-3"
+      ps="3"
+      bg="paper"
+      zIndex="1"
+    >
+      <Text>expected</Text>
+      <Text pb="1">found</Text>
+    </Flex>
+  );
+}
+
 /** The two aligned rows, expected above found: a gap or an extra piece shows as a break in the pairing. */
 export const PairStrip = memo(function PairStrip({ sheet, pieces, chosen, onChoose }: Props) {
-  const columns = useMemo(() => {
-    const kept = pieces.filter((p) => p.state !== 'dropped');
-    const expected = [...sheet.expected].filter((c) => c.trim() !== '');
-    const rows = pairRows(
-      expected,
-      kept.map((p) => p.char),
-    );
-    return rows.map((c) => ({ expected: c.expected, piece: c.piece === null ? null : kept[c.piece]! }));
-  }, [sheet.expected, pieces]);
+  const columns = useMemo(() => columnsOf(sheet.expected, pieces), [sheet.expected, pieces]);
   const scroller = useRef<HTMLDivElement>(null);
   const virtual = useVirtualizer({
     horizontal: true,
     count: columns.length,
     getScrollElement: () => scroller.current,
-    estimateSize: (i) => widthOf(labelOf(columns[i]!.expected, columns[i]!.piece)),
+    estimateSize: (i) => widthOf(labelOf(columns[i]?.expected ?? null, columns[i]?.piece ?? null)),
     overscan: columns.length <= WHOLE ? WHOLE : BEYOND,
   });
   useEffect(() => {
@@ -53,6 +82,10 @@ export const PairStrip = memo(function PairStrip({ sheet, pieces, chosen, onChoo
     // Only when something else is chosen: an edit must not scroll.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [chosen]);
+  const shown = virtual.getVirtualItems().flatMap(({ index, start, size }) => {
+    const column = columns[index];
+    return column ? [{ ...column, index, left: start, width: size }] : [];
+  });
   return (
     <Flex
       ref={scroller}
@@ -65,30 +98,13 @@ export const PairStrip = memo(function PairStrip({ sheet, pieces, chosen, onChoo
       flexShrink={0}
       align="stretch"
     >
-      <Flex
-        direction="column"
-        justify="space-between"
-        pr="3"
-        fontSize="xs"
-        color="faded"
-        position="sticky"
-        left="-3"
-        ms="-3"
-        ps="3"
-        bg="paper"
-        zIndex="1"
-      >
-        <Text>expected</Text>
-        <Text pb="1">found</Text>
-      </Flex>
+      <RowNames />
       <div style={{ width: virtual.getTotalSize(), flexShrink: 0, position: 'relative', height: 66 }}>
-        {virtual.getVirtualItems().map(({ index, start, size }) => (
+        {shown.map(({ index, ...column }) => (
           <PairColumn
             key={index}
-            {...columns[index]!}
-            left={start}
-            width={size}
-            chosen={chosen !== null && columns[index]!.piece?.id === chosen}
+            {...column}
+            chosen={chosen !== null && column.piece?.id === chosen}
             onChoose={onChoose}
           />
         ))}
@@ -97,9 +113,7 @@ export const PairStrip = memo(function PairStrip({ sheet, pieces, chosen, onChoo
   );
 });
 
-interface ColumnProps {
-  readonly expected: string | null;
-  readonly piece: PieceRow | null;
+interface ColumnProps extends Column {
   readonly left: number;
   readonly width: number;
   readonly chosen: boolean;

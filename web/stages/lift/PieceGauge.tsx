@@ -23,25 +23,14 @@ interface Props {
   readonly children: ReactNode;
 }
 
-export function PieceGauge({ piece, deviation, traced, children }: Props) {
-  const doc = useDoc();
-  const commit = useProject((s) => s.commit);
-  const { goTo: go } = useWay();
-  const [typed, setTyped] = useState('');
-  const glyph = Object.values(doc.glyphs).find((g) => g.source?.pieceId === piece.id);
-  const relabel = () => {
-    const char = [...typed.trim()][0];
-    if (char) namePieceOfSheet(piece.id, char);
-    setTyped('');
-  };
+const percent = (p: PieceRow) => (p.char === null ? 'nothing fits' : `${Math.round(p.confidence * 100)} %`);
+
+/** What was measured of it. */
+function PieceFacts({ piece, deviation, traced }: Omit<Props, 'children'>) {
+  const px = (value: number | undefined) => (value === undefined ? 'measuring' : `${value.toFixed(2)} px`);
   return (
-    <Gauge
-      title={`Piece ${piece.order + 1}: ${pieceLabel(piece) ?? 'no character'}`}
-      hint={pieceStateText(piece, doc.sheets[piece.sheetId])}
-    >
-      <Fact label="How sure">
-        {piece.char === null ? 'nothing fits' : `${Math.round(piece.confidence * 100)} %`}
-      </Fact>
+    <>
+      <Fact label="How sure">{percent(piece)}</Fact>
       <Fact label="Row">{piece.row + 1}</Fact>
       <Fact label="Size">
         {Math.round(piece.box.width)} x {Math.round(piece.box.height)} px
@@ -54,70 +43,100 @@ export function PieceGauge({ piece, deviation, traced, children }: Props) {
       {traced && (
         <>
           <Fact label="Greatest deviation">
-            <span data-testid="piece-deviation">
-              {deviation ? `${deviation.greatestPx.toFixed(2)} px` : 'measuring'}
-            </span>
+            <span data-testid="piece-deviation">{px(deviation?.greatestPx)}</span>
           </Fact>
-          <Fact label="Mean deviation">{deviation ? `${deviation.meanPx.toFixed(2)} px` : 'measuring'}</Fact>
+          <Fact label="Mean deviation">{px(deviation?.meanPx)}</Fact>
         </>
       )}
       {piece.layers.length > 0 && (
         <Fact label="Colours">
           {piece.layers.map((l, i) => (
-            <chakra.span
-              key={i}
-              role="img"
-              aria-label={paintText(l.paint)}
-              title={paintText(l.paint)}
-              display="inline-block"
-              w="1.1rem"
-              h="1.1rem"
-              ms="1"
-              verticalAlign="middle"
-              borderWidth="1px"
-              borderColor="rule"
-              style={{ background: swatchOf(l.paint) }}
-            />
+            <Swatch key={i} paint={l.paint} />
           ))}
         </Fact>
       )}
-      {piece.unread.length > 0 && (
-        <>
-          <Text fontSize="sm" color="snag" role="status">
-            Not understood, and missing: {piece.unread.join('; ')}
-          </Text>
-          <InkButton
-            tip="The drawing is right without it: tell it no more"
-            onClick={() => commit(acceptUnread(doc, piece.id))}
-          >
-            It is right as it is
-          </InkButton>
-        </>
-      )}
-      {children}
-      <GaugePart title="What it is" />
-      <OtherDrawing piece={piece} />
-      <form
-        onSubmit={(e) => {
-          e.preventDefault();
-          relabel();
-        }}
+    </>
+  );
+}
+
+function Swatch({ paint }: Pick<PieceRow['layers'][number], 'paint'>) {
+  return (
+    <chakra.span
+      role="img"
+      aria-label={paintText(paint)}
+      title={paintText(paint)}
+      display="inline-block"
+      w="1.1rem"
+      h="1.1rem"
+      ms="1"
+      verticalAlign="middle"
+      borderWidth="1px"
+      borderColor="rule"
+      style={{ background: swatchOf(paint) }}
+    />
+  );
+}
+
+/** What of its drawing was not understood, until somebody says that it is right so. */
+function Unread({ piece }: Pick<Props, 'piece'>) {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  if (piece.unread.length === 0) return null;
+  return (
+    <>
+      <Text fontSize="sm" color="snag" role="status">
+        Not understood, and missing: {piece.unread.join('; ')}
+      </Text>
+      <InkButton
+        tip="The drawing is right without it: tell it no more"
+        onClick={() => commit(acceptUnread(doc, piece.id))}
       >
-        <Field.Root orientation="horizontal">
-          <Field.Label fontSize="sm" color="faded">
-            It is really
-          </Field.Label>
-          <Input
-            size="xs"
-            w="4rem"
-            bg="sheet"
-            borderColor="rule"
-            value={typed}
-            placeholder={piece.char ?? ''}
-            onChange={(e) => setTyped(e.target.value)}
-          />
-        </Field.Root>
-      </form>
+        It is right as it is
+      </InkButton>
+    </>
+  );
+}
+
+function CharacterField({ piece }: Pick<Props, 'piece'>) {
+  const [typed, setTyped] = useState('');
+  const relabel = () => {
+    const char = [...typed.trim()][0];
+    if (char) namePieceOfSheet(piece.id, char);
+    setTyped('');
+  };
+  return (
+    <form
+      onSubmit={(e) => {
+        e.preventDefault();
+        relabel();
+      }}
+    >
+      <Field.Root orientation="horizontal">
+        <Field.Label fontSize="sm" color="faded">
+          It is really
+        </Field.Label>
+        <Input
+          size="xs"
+          w="4rem"
+          bg="sheet"
+          borderColor="rule"
+          value={typed}
+          placeholder={piece.char ?? ''}
+          onChange={(e) => setTyped(e.target.value)}
+        />
+      </Field.Root>
+    </form>
+  );
+}
+
+/** What is said of the piece, and the way to its glyph. */
+function Verdict({ piece }: Pick<Props, 'piece'>) {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const { goTo: go } = useWay();
+  const glyph = Object.values(doc.glyphs).find((g) => g.source?.pieceId === piece.id);
+  return (
+    <>
       <InkButton
         main
         tip="The suggestion is right (Enter)"
@@ -137,6 +156,25 @@ export function PieceGauge({ piece, deviation, traced, children }: Props) {
           Dress it
         </InkButton>
       )}
+    </>
+  );
+}
+
+/** The piece in hand: what is known of it, how it is mended and traced, and what it is. */
+export function PieceGauge({ piece, deviation, traced, children }: Props) {
+  const doc = useDoc();
+  return (
+    <Gauge
+      title={`Piece ${piece.order + 1}: ${pieceLabel(piece) ?? 'no character'}`}
+      hint={pieceStateText(piece, doc.sheets[piece.sheetId])}
+    >
+      <PieceFacts piece={piece} deviation={deviation} traced={traced} />
+      <Unread piece={piece} />
+      {children}
+      <GaugePart title="What it is" />
+      <OtherDrawing piece={piece} />
+      <CharacterField piece={piece} />
+      <Verdict piece={piece} />
     </Gauge>
   );
 }

@@ -20,44 +20,51 @@ interface Props {
   readonly inView: () => readonly string[];
 }
 
+const inWords = (cleanness: number): string => {
+  if (cleanness < 35) return 'Keeps the texture of pen and paper.';
+  return cleanness > 65 ? 'Draws the plain form, with few points.' : 'Takes out what lens and paper add.';
+};
+
+function CleannessSlider({ value, onChange }: { value: number; onChange: (value: number) => void }) {
+  return (
+    <Slider.Root
+      size="sm"
+      min={0}
+      max={100}
+      step={1}
+      value={[value]}
+      aria-label={['How clean the outlines are']}
+      onValueChange={({ value: [next = value] }) => onChange(next)}
+    >
+      <Slider.Label fontSize="sm" color="faded" fontWeight="normal">
+        Faithful to clean
+      </Slider.Label>
+      <Slider.Control>
+        <Slider.Track bg="rule">
+          <Slider.Range bg="hand" />
+        </Slider.Track>
+        <Slider.Thumbs borderColor="hand" bg="sheet" />
+      </Slider.Control>
+    </Slider.Root>
+  );
+}
+
 /** How the sheet's pieces are traced: tried at once on what is in view, taken when the slider is let go. */
 export function TraceGauge({ sheetId, recipe, inView }: Props) {
   const { trial, done, total } = useTracing();
   const tried = { ...recipe, ...trial?.change };
   const value = cleannessOf(tried);
+  const under = trial !== null && done < total;
+  const attempt = (change: Partial<Omit<RecipeRow, 'id'>>) => tryRecipe(sheetId, change, inView());
   return (
     <>
       <GaugePart title="Tracing of this sheet" />
-      <Slider.Root
-        size="sm"
-        min={0}
-        max={100}
-        step={1}
-        value={[value]}
-        aria-label={['How clean the outlines are']}
-        onValueChange={({ value: [next] }) => {
-          tryRecipe(sheetId, settingsOfCleanness(next!), inView());
-        }}
-      >
-        <Slider.Label fontSize="sm" color="faded" fontWeight="normal">
-          Faithful to clean
-        </Slider.Label>
-        <Slider.Control>
-          <Slider.Track bg="rule">
-            <Slider.Range bg="hand" />
-          </Slider.Track>
-          <Slider.Thumbs borderColor="hand" bg="sheet" />
-        </Slider.Control>
-      </Slider.Root>
+      <CleannessSlider value={value} onChange={(next) => attempt(settingsOfCleanness(next))} />
       <Text fontSize="xs" color="faded" aria-live="polite" data-testid="trace-progress">
-        {value < 35
-          ? 'Keeps the texture of pen and paper.'
-          : value > 65
-            ? 'Draws the plain form, with few points.'
-            : 'Takes out what lens and paper add.'}
-        {trial && done < total ? ` ${done} of ${total} traced.` : ''}
+        {inWords(value)}
+        {under ? ` ${done} of ${total} traced.` : ''}
       </Text>
-      {trial && done < total && (
+      {under && (
         <Progress.Root value={(100 * done) / total} size="xs" aria-label="Tracing">
           <Progress.Track>
             <Progress.Range bg="hand" />
@@ -68,7 +75,7 @@ export function TraceGauge({ sheetId, recipe, inView }: Props) {
         label="Trace as"
         value={tried.mode}
         options={MODES}
-        onChange={(mode) => tryRecipe(sheetId, { mode }, inView())}
+        onChange={(mode) => attempt({ mode })}
       />
       {tried.mode === 'colour' && (
         <NumberField
@@ -77,9 +84,7 @@ export function TraceGauge({ sheetId, recipe, inView }: Props) {
           value={tried.colours}
           min={1}
           max={16}
-          onChange={(colours) =>
-            tryRecipe(sheetId, { colours: Math.round(colours), mode: 'colour' }, inView())
-          }
+          onChange={(colours) => attempt({ colours: Math.round(colours), mode: 'colour' })}
         />
       )}
     </>

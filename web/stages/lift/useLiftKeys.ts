@@ -1,0 +1,36 @@
+import { acceptPieces, dropPiece } from '../../../core/project/document/commands/pieces/named';
+import type { PieceRow } from '../../../core/project/document/schema';
+import { useDoc, useProject } from '../../store/projectStore';
+import type { LiftTool } from '../../tools/lift/liftTool';
+import { useBenchKey } from '../../ui/benchKeys';
+
+interface Ways {
+  readonly chosen: PieceRow | null;
+  readonly step: (by: number) => void;
+  readonly nextDoubtful: () => void;
+  readonly join: () => void;
+  readonly onTool: (tool: LiftTool) => void;
+}
+
+/** Keys of Lift: piece by piece, the knife, the box, and what is said of the piece in hand. */
+export function useLiftKeys({ chosen, step, nextDoubtful, join, onTool }: Ways): void {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  useBenchKey('j', nextDoubtful);
+  useBenchKey('left', () => step(-1));
+  useBenchKey('right', () => step(1));
+  useBenchKey('x', () => onTool('cut'));
+  useBenchKey('b', () => onTool('box'));
+  useBenchKey('g', join);
+  useBenchKey('escape', () => onTool('pick'));
+  useBenchKey(
+    'enter',
+    () => chosen && (commit(acceptPieces(doc, [chosen.id])), nextDoubtful()),
+    // On a piece of the strip it would be chosen again.
+    { preventDefault: true },
+  );
+  useBenchKey(
+    'delete, backspace',
+    () => chosen && commit(dropPiece(doc, chosen.id, chosen.state !== 'dropped')),
+  );
+}
