@@ -126,16 +126,12 @@ export function FitStage() {
             ground="sheet"
           >
             <FitLine
-              letters={letters}
-              lines={lines}
+              {...{ letters, lines, emPx, unitsPerEm, onTake }}
               guides={guidesOf(doc, glyph)}
               inHand={glyph.id}
               numberedAt={at}
               pair={held}
               off={tint && rhythm ? rhythm.between : null}
-              emPx={emPx}
-              unitsPerEm={unitsPerEm}
-              onTake={onTake}
               onAnswer={answerLine}
             />
           </ScrolledBench>

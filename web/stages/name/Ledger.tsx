@@ -1,7 +1,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { useDndContext, useDraggable, useDroppable } from '@dnd-kit/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useMemo, useRef } from 'react';
+import { useEffect, useMemo, useRef, type PointerEvent } from 'react';
 import { glyphNameOf } from '../../../core/type/names/glyphNames';
 import { useSize } from '../../ui/useSize';
 import { fieldUnder, LEDGER } from './dragging';
@@ -34,8 +34,11 @@ function wordsOf({ char, glyph }: LedgerField): { label: string; name: string } 
   return { label: char, name: glyphNameOf(char.codePointAt(0)!) };
 }
 
-/** All fields by section. Thousands of them scroll as smoothly as a hundred: only rows in sight are drawn. */
-export function Ledger({ sections, char, glyphId, onTake }: Props) {
+const isIn = (f: LedgerField, { char, glyphId }: Pick<Props, 'char' | 'glyphId'>): boolean =>
+  char !== null ? f.char === char : f.glyph?.id === glyphId;
+
+/** Rows of fields as wide as there is room; of many only those in sight. What is taken in hand elsewhere comes into sight. */
+function useRows({ sections, char, glyphId }: Props) {
   const { ref: measured, width } = useSize<HTMLDivElement>();
   const scroller = useRef<HTMLDivElement>(null);
   const columns = Math.floor((width - PADDING_PX) / FIELD.width);
@@ -43,45 +46,68 @@ export function Ledger({ sections, char, glyphId, onTake }: Props) {
   const virtual = useVirtualizer({
     count: rows.length,
     getScrollElement: () => scroller.current,
-    estimateSize: (i) => (rows[i]!.kind === 'head' ? HEAD_PX : FIELD.height),
+    estimateSize: (i) => (rows[i]?.kind === 'head' ? HEAD_PX : FIELD.height),
     overscan: rows.length <= WHOLE_ROWS ? WHOLE_ROWS : BEYOND_ROWS,
     useFlushSync: false,
   });
-  // One place to drag from and to drop on for all fields: thousands of them would have to be asked at every move.
-  const held = useRef<{ field: LedgerField | null }>({ field: null });
-  const { setNodeRef: dropRef } = useDroppable({ id: LEDGER });
-  const drag = useDraggable({ id: LEDGER, data: held.current });
-  const { active } = useDndContext();
-  const fieldOf = (target: EventTarget): LedgerField | undefined => {
-    const at = fieldUnder(target);
-    return at === null ? undefined : fieldAt(sections, at);
-  };
-  const isChosen = (f: LedgerField) => (char !== null ? f.char === char : f.glyph?.id === glyphId);
-  // Taken in hand elsewhere, it comes into sight.
   useEffect(() => {
     if (columns < 1) return;
-    const at = rowWith(rows, (f) => (char !== null ? f.char === char : f.glyph?.id === glyphId));
+    const at = rowWith(rows, (f) => isIn(f, { char, glyphId }));
     if (at >= 0) virtual.scrollToIndex(at, { align: 'auto' });
     // Only when something else is taken: an edit must not scroll.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [char, glyphId, columns < 1]);
+  const inSight = virtual.getVirtualItems().flatMap((item) => {
+    const row = rows[item.index];
+    return row ? [{ row, key: item.key, start: item.start }] : [];
+  });
+  const ref = (e: HTMLDivElement | null) => {
+    scroller.current = e;
+    measured.current = e;
+  };
+  return { ref, inSight, height: virtual.getTotalSize() };
+}
+
+/** One place to drag from and to drop on for all fields: thousands of them would have to be asked at every move. */
+function useFieldDrag(fieldOf: (target: EventTarget) => LedgerField | undefined) {
+  const held = useRef<{ field: LedgerField | null }>({ field: null });
+  const { setNodeRef: dropRef } = useDroppable({ id: LEDGER });
+  const drag = useDraggable({ id: LEDGER, data: held.current });
+  const { active } = useDndContext();
+  return {
+    ref(e: HTMLDivElement | null) {
+      dropRef(e);
+      drag.setNodeRef(e);
+    },
+    onPointerDown(e: PointerEvent) {
+      held.current.field = fieldOf(e.target) ?? null;
+      if (held.current.field) drag.listeners?.onPointerDown?.(e);
+    },
+    dragging: active !== null,
+  };
+}
+
+/** All fields by section. Thousands of them scroll as smoothly as a hundred: only rows in sight are drawn. */
+export function Ledger(props: Props) {
+  const { sections, onTake } = props;
+  const rows = useRows(props);
+  const fieldOf = (target: EventTarget): LedgerField | undefined => {
+    const at = fieldUnder(target);
+    return at === null ? undefined : fieldAt(sections, at);
+  };
+  const drag = useFieldDrag(fieldOf);
   return (
     <Box
       ref={(e: HTMLDivElement | null) => {
-        scroller.current = e;
-        measured.current = e;
-        dropRef(e);
-        drag.setNodeRef(e);
+        rows.ref(e);
+        drag.ref(e);
       }}
-      onPointerDown={(e) => {
-        held.current.field = fieldOf(e.target) ?? null;
-        if (held.current.field) drag.listeners?.onPointerDown?.(e);
-      }}
+      onPointerDown={drag.onPointerDown}
       onClick={(e) => {
         const taken = fieldOf(e.target);
         if (taken) onTake(taken);
       }}
-      data-dragging={active ? '' : undefined}
+      data-dragging={drag.dragging ? '' : undefined}
       css={CELL_CSS}
       flex="1"
       minH="0"
@@ -92,38 +118,30 @@ export function Ledger({ sections, char, glyphId, onTake }: Props) {
       role="region"
       aria-label="Ledger"
     >
-      <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
-        {virtual.getVirtualItems().map((item) => {
-          const row = rows[item.index]!;
-          return (
-            <div
-              key={item.key}
-              style={{
-                position: 'absolute',
-                top: 0,
-                width: '100%',
-                transform: `translateY(${item.start}px)`,
-              }}
-            >
-              {row.kind === 'head' ? (
-                <Head name={row.name} count={row.count} />
-              ) : (
-                <div style={{ display: 'flex', gap: 4 }}>
-                  {row.fields.map((f, i) => (
-                    <LedgerCell
-                      key={f.char ?? f.glyph.id}
-                      at={row.first + i}
-                      char={f.char}
-                      {...wordsOf(f)}
-                      glyph={f.glyph}
-                      chosen={isChosen(f)}
-                    />
-                  ))}
-                </div>
-              )}
-            </div>
-          );
-        })}
+      <div style={{ height: rows.height, position: 'relative' }}>
+        {rows.inSight.map(({ row, key, start }) => (
+          <div
+            key={key}
+            style={{ position: 'absolute', top: 0, width: '100%', transform: `translateY(${start}px)` }}
+          >
+            {row.kind === 'head' ? (
+              <Head name={row.name} count={row.count} />
+            ) : (
+              <div style={{ display: 'flex', gap: 4 }}>
+                {row.fields.map((f, i) => (
+                  <LedgerCell
+                    key={f.char ?? f.glyph.id}
+                    at={row.first + i}
+                    char={f.char}
+                    {...wordsOf(f)}
+                    glyph={f.glyph}
+                    chosen={isIn(f, props)}
+                  />
+                ))}
+              </div>
+            )}
+          </div>
+        ))}
       </div>
     </Box>
   );

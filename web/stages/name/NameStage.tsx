@@ -7,21 +7,19 @@ import {
   type Active,
   type DragEndEvent,
 } from '@dnd-kit/core';
-import { NativeSelect, Progress, Text } from '@chakra-ui/react';
-import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useDeferredValue, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { useSearchParams } from 'react-router';
-import { changeProject } from '../../../core/project/document/commands/font/project';
 import { projectOf } from '../../../core/project/document/newProject';
 import type { Doc, GlyphRow } from '../../../core/project/document/schema';
-import { BILLS } from '../../../core/type/names/bills';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';
 import { useWay } from '../../panels/way';
 import { giveCharacter, namelessPieces, useNameBench } from '../../store/nameBench';
-import { useDoc, useProject } from '../../store/projectStore';
+import { useDoc } from '../../store/projectStore';
 import { drawnGlyphs, glyphByCodePoint } from '../../store/selectors';
 import { Bench } from '../../ui/Bench';
 import { PieceDrawing } from '../../ui/PieceDrawing';
 import { AskTaken } from './AskTaken';
+import { BillBar } from './BillBar';
 import { NameGauge } from './gauge/NameGauge';
 import { glyphNameOf } from '../../../core/type/names/glyphNames';
 import { FileDrop } from '../../panels/FileDrop';
@@ -32,9 +30,6 @@ import { Ledger } from './Ledger';
 import { fieldAt, ledgerSections, type LedgerField, type LedgerSection } from './ledgerRows';
 import { OrderStrip } from './OrderStrip';
 import { PieceShelf } from './PieceShelf';
-
-/** So many of the missing characters are named beside the coverage. */
-const SHOWN_MISSING = 80;
 
 /** Drawings that have no character: alternates, ligatures, and the sign for what a font lacks. */
 const others = (doc: Doc): GlyphRow[] =>
@@ -57,9 +52,10 @@ function dropFiles(files: readonly File[], on: EventTarget | null, sections: rea
 
 /** A drawing let go on a field gets its character; a field's character let go on a piece goes to that. */
 function giveDropped({ active, over, collisions }: DragEndEvent, sections: readonly LedgerSection[]): void {
+  if (!over) return;
   const pieceId = pieceOf(active);
   const from = active.id === LEDGER ? (active.data.current as { field: LedgerField | null }).field : null;
-  const ontoPiece = (over!.data.current as { pieceId?: string } | undefined)?.pieceId;
+  const ontoPiece = (over.data.current as { pieceId?: string } | undefined)?.pieceId;
   if (ontoPiece) {
     if (from?.char) giveCharacter({ kind: 'piece', id: ontoPiece }, from.char);
     return;
@@ -71,48 +67,83 @@ function giveDropped({ active, over, collisions }: DragEndEvent, sections: reado
   else if (from?.glyph && char !== from.char) giveCharacter({ kind: 'glyph', id: from.glyph.id }, char);
 }
 
-/** The ledger: all characters wanted and all glyphs there are, with coverage of the bill. */
-export function NameStage() {
-  const doc = useDoc();
-  const commit = useProject((s) => s.commit);
-  const { glyph, take } = useGlyphInHand();
-  const [search] = useSearchParams();
+/** Which field and which piece are in hand, and how others are taken; the same functions at all times, so that few fields are drawn again. */
+function useTaking(glyphOf: (char: string) => GlyphRow | null) {
+  const { take } = useGlyphInHand();
   const { takeMissing } = useWay();
-  const { tab, pieceId } = useNameBench();
-  const [dragged, setDragged] = useState<string | null>(null);
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
-  const { bill: billText } = projectOf(doc);
-  const bill = useMemo(() => [...billText], [billText]);
-  const have = glyphByCodePoint(doc);
-  const drawn = useMemo(() => new Set(drawnGlyphs(doc).map((g) => g.id)), [doc]);
-  const glyphOf = (char: string): GlyphRow | null => {
-    const g = have.get(char.codePointAt(0)!);
-    return g && drawn.has(g.id) ? g : null;
-  };
-  const covered = bill.filter((c) => glyphOf(c) !== null).length;
-  const wanted = search.get('char');
-  const sections = useMemo(() => {
-    const beyond = drawnGlyphs(doc).flatMap((g) => g.codePoints.map((cp) => String.fromCodePoint(cp)));
-    const drawnOne = (char: string) => {
-      const g = glyphByCodePoint(doc).get(char.codePointAt(0)!);
-      return g && g.contours.length > 0 ? g : null;
-    };
-    return ledgerSections([...bill, ...beyond, ...(wanted ? [wanted] : [])], drawnOne, others(doc));
-  }, [doc, bill, wanted]);
-  const pieces = namelessPieces(doc);
-  const known = BILLS.find((b) => b.characters === billText);
   const takeChar = (char: string) => {
+    const { tab } = useNameBench.getState();
     useNameBench.setState({ pieceId: null, tab: tab === 'order' ? tab : 'letter' });
     const g = glyphOf(char);
     if (g) take(g.id);
     else takeMissing(char);
   };
-  // The same function for all fields at all times, so that only those are drawn again that change.
   const latest = useRef({ takeChar, take });
   useEffect(() => {
     latest.current = { takeChar, take };
   });
   const onChar = useCallback((char: string) => latest.current.takeChar(char), []);
+  const onTake = useCallback((field: LedgerField) => {
+    if (field.char !== null) return latest.current.takeChar(field.char);
+    useNameBench.setState({ pieceId: null });
+    latest.current.take(field.glyph.id);
+  }, []);
+  return { onChar, onTake };
+}
+
+/** All fields: the bill, what is drawn beyond it, the character that is looked for, drawings without one. */
+function useSections(doc: Doc, wanted: string | null): readonly LedgerSection[] {
+  const { bill } = projectOf(doc);
+  return useMemo(() => {
+    const beyond = drawnGlyphs(doc).flatMap((g) => g.codePoints.map((cp) => String.fromCodePoint(cp)));
+    const drawnOne = (char: string) => {
+      const g = glyphByCodePoint(doc).get(char.codePointAt(0) ?? 0);
+      return g && g.contours.length > 0 ? g : null;
+    };
+    return ledgerSections([...bill, ...beyond, ...(wanted ? [wanted] : [])], drawnOne, others(doc));
+  }, [doc, bill, wanted]);
+}
+
+/** Pieces are dragged onto fields, and fields onto pieces and each other. */
+function Dragging({ sections, children }: { sections: readonly LedgerSection[]; children: ReactNode }) {
+  const doc = useDoc();
+  const [dragged, setDragged] = useState<string | null>(null);
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 6 } }));
+  const piece = dragged === null ? undefined : doc.pieces[dragged];
+  return (
+    <DndContext
+      sensors={sensors}
+      collisionDetection={underPointer}
+      onDragStart={(e) => setDragged(pieceOf(e.active))}
+      onDragCancel={() => setDragged(null)}
+      onDragEnd={(e) => {
+        setDragged(null);
+        giveDropped(e, sections);
+      }}
+    >
+      {children}
+      <DragOverlay dropAnimation={null} style={{ pointerEvents: 'none' }}>
+        {piece && <PieceDrawing piece={piece} width={44} height={50} />}
+      </DragOverlay>
+    </DndContext>
+  );
+}
+
+/** The ledger: all characters wanted and all glyphs there are, with coverage of the bill. */
+export function NameStage() {
+  const doc = useDoc();
+  const { glyph } = useGlyphInHand();
+  const [search] = useSearchParams();
+  const { tab, pieceId } = useNameBench();
+  const have = glyphByCodePoint(doc);
+  const drawn = useMemo(() => new Set(drawnGlyphs(doc).map((g) => g.id)), [doc]);
+  const glyphOf = (char: string): GlyphRow | null => {
+    const g = have.get(char.codePointAt(0) ?? 0);
+    return g && drawn.has(g.id) ? g : null;
+  };
+  const wanted = search.get('char');
+  const sections = useSections(doc, wanted);
+  const { onChar, onTake } = useTaking(glyphOf);
   // The gauge follows a moment later: what was clicked is marked at once.
   const gauged = useDeferredValue(
     useMemo(
@@ -124,76 +155,15 @@ export function NameStage() {
       [wanted, glyph, pieceId, doc.pieces],
     ),
   );
-  const onTake = useCallback((field: LedgerField) => {
-    if (field.char !== null) return latest.current.takeChar(field.char);
-    useNameBench.setState({ pieceId: null });
-    latest.current.take(field.glyph.id);
-  }, []);
-  const dropped = (e: DragEndEvent) => {
-    setDragged(null);
-    if (e.over) giveDropped(e, sections);
-  };
-  const draggedPiece = dragged === null ? undefined : doc.pieces[dragged];
-  const missing = bill.filter((c) => !glyphOf(c));
   return (
-    <DndContext
-      sensors={sensors}
-      collisionDetection={underPointer}
-      onDragStart={(e) => setDragged(pieceOf(e.active))}
-      onDragCancel={() => setDragged(null)}
-      onDragEnd={dropped}
-    >
-      <Bench
-        actions={
-          <>
-            <NativeSelect.Root size="xs" w="12rem" flexShrink={0}>
-              <NativeSelect.Field
-                aria-label="The bill: characters to fill"
-                borderColor="rule"
-                value={known?.id ?? 'own'}
-                onChange={(e) => {
-                  const next = BILLS.find((b) => b.id === e.target.value);
-                  if (next) commit(changeProject(doc, { bill: next.characters }, 'Change the bill'));
-                }}
-              >
-                {BILLS.map((b) => (
-                  <option key={b.id} value={b.id}>
-                    {b.name}
-                    {b.characters.length > 0 ? `, ${[...b.characters].length}` : ''}
-                  </option>
-                ))}
-                {!known && <option value="own">A bill of your own, {bill.length}</option>}
-              </NativeSelect.Field>
-              <NativeSelect.Indicator />
-            </NativeSelect.Root>
-            <Text fontSize="sm" data-testid="coverage" flexShrink={0}>
-              {covered} of {bill.length} characters of the bill
-            </Text>
-            <Progress.Root
-              value={(100 * covered) / Math.max(1, bill.length)}
-              size="sm"
-              w="8rem"
-              flexShrink={0}
-              aria-label="Coverage of the bill"
-            >
-              <Progress.Track>
-                <Progress.Range bg="hand" />
-              </Progress.Track>
-            </Progress.Root>
-            <Text fontSize="sm" color="faded" truncate>
-              {missing.length > 0
-                ? `Missing: ${missing.slice(0, SHOWN_MISSING).join(' ')}${missing.length > SHOWN_MISSING ? ' …' : ''}`
-                : 'Nothing is missing'}
-            </Text>
-          </>
-        }
-      >
+    <Dragging sections={sections}>
+      <Bench actions={<BillBar isDrawn={(c) => glyphOf(c) !== null} />}>
         <AskTaken />
         {tab === 'order' ? (
           <OrderStrip />
         ) : (
           <PieceShelf
-            pieces={pieces}
+            pieces={namelessPieces(doc)}
             chosen={pieceId}
             onTake={(id) => useNameBench.setState({ pieceId: id, tab: 'letter' })}
           />
@@ -208,9 +178,6 @@ export function NameStage() {
         </FileDrop>
       </Bench>
       <NameGauge {...gauged} onChar={onChar} />
-      <DragOverlay dropAnimation={null} style={{ pointerEvents: 'none' }}>
-        {draggedPiece && <PieceDrawing piece={draggedPiece} width={44} height={50} />}
-      </DragOverlay>
-    </DndContext>
+    </Dragging>
   );
 }

@@ -71,19 +71,57 @@ export function countText(doc: Doc, places: readonly OrderPlace[]): string {
   return tail.length === 0 ? `${head}: every one has its own.` : `${head}; ${tail.join('; ')}.`;
 }
 
-/** Pieces beside the characters they would get, in order; a click leaves a piece out or takes it in. */
+function toggleLeftOut(id: string): void {
+  const next = new Set(useNameBench.getState().leftOut);
+  if (!next.delete(id)) next.add(id);
+  useNameBench.setState({ leftOut: next });
+}
+
+function placeText(piece: PieceRow | null, char: string | null): string {
+  if (piece === null) return `No piece for ${char}`;
+  return char === null ? `Piece ${piece.order + 1} left out` : `Piece ${piece.order + 1} becomes ${char}`;
+}
+
+/** A piece with the character it would get; a click leaves it out or takes it in. */
+function Place({ piece, char }: { piece: PieceRow | null; char: string | null }) {
+  const odd = piece === null || char === null;
+  return (
+    <chakra.button
+      type="button"
+      data-place={piece?.id ?? ''}
+      aria-label={placeText(piece, char)}
+      title={piece && char === null ? 'Left out: click to take it in' : 'Click to leave it out'}
+      disabled={piece === null}
+      onClick={() => piece && toggleLeftOut(piece.id)}
+      w="38px"
+      flexShrink={0}
+      borderWidth="1px"
+      borderStyle={odd ? 'dashed' : 'solid'}
+      borderColor={odd ? 'snag' : 'rule'}
+      bg={odd ? 'snagSoft' : 'sheet'}
+    >
+      <Text fontSize="xs" color={odd ? 'snag' : 'faded'} lineHeight="18px">
+        {char ?? 'out'}
+      </Text>
+      <Flex h="36px" align="center" justify="center" color={odd ? 'snag' : 'ink'}>
+        {piece ? <PieceDrawing piece={piece} width={28} height={32} /> : '?'}
+      </Flex>
+    </chakra.button>
+  );
+}
+
+/** Pieces beside the characters they would get, in order. */
 export function OrderStrip() {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
-  const { leftOut } = useNameBench();
   const { sheetId, places } = useOrder();
   if (sheetId === null) return null;
-  const toggle = (id: string) => {
-    const next = new Set(leftOut);
-    if (!next.delete(id)) next.add(id);
-    useNameBench.setState({ leftOut: next });
+  const drawn = places.filter((p) => p.pieceId !== null);
+  const pairs = drawn.filter((p) => p.char !== null).length;
+  const name = () => {
+    commit(takeOrder(doc, sheetId, drawn));
+    useNameBench.setState({ leftOut: new Set() });
   };
-  const pairs = places.filter((p) => p.pieceId !== null && p.char !== null).length;
   return (
     <Flex
       as="section"
@@ -104,55 +142,15 @@ export function OrderStrip() {
           main
           tip="Give these pieces these characters, as one step"
           disabled={pairs === 0}
-          onClick={() => {
-            commit(
-              takeOrder(
-                doc,
-                sheetId,
-                places.filter((p) => p.pieceId !== null),
-              ),
-            );
-            useNameBench.setState({ leftOut: new Set() });
-          }}
+          onClick={name}
         >
           Name {counted(pairs, 'piece')}
         </InkButton>
       </Flex>
       <Flex gap="1" overflowX="auto" pb="1">
-        {places.map((p, i) => {
-          const piece = p.pieceId === null ? null : doc.pieces[p.pieceId]!;
-          const odd = piece === null || p.char === null;
-          return (
-            <chakra.button
-              key={i}
-              type="button"
-              data-place={piece?.id ?? ''}
-              aria-label={
-                piece === null
-                  ? `No piece for ${p.char}`
-                  : p.char === null
-                    ? `Piece ${piece.order + 1} left out`
-                    : `Piece ${piece.order + 1} becomes ${p.char}`
-              }
-              title={piece && p.char === null ? 'Left out: click to take it in' : 'Click to leave it out'}
-              disabled={piece === null}
-              onClick={() => piece && toggle(piece.id)}
-              w="38px"
-              flexShrink={0}
-              borderWidth="1px"
-              borderStyle={odd ? 'dashed' : 'solid'}
-              borderColor={odd ? 'snag' : 'rule'}
-              bg={odd ? 'snagSoft' : 'sheet'}
-            >
-              <Text fontSize="xs" color={odd ? 'snag' : 'faded'} lineHeight="18px">
-                {p.char ?? 'out'}
-              </Text>
-              <Flex h="36px" align="center" justify="center" color={odd ? 'snag' : 'ink'}>
-                {piece ? <PieceDrawing piece={piece} width={28} height={32} /> : '?'}
-              </Flex>
-            </chakra.button>
-          );
-        })}
+        {places.map((p, i) => (
+          <Place key={i} piece={doc.pieces[p.pieceId ?? ''] ?? null} char={p.char} />
+        ))}
       </Flex>
     </Flex>
   );

@@ -44,11 +44,8 @@ function ownHeights(doc: Doc): Heights {
 const SMALL_COUNTS = 0.75;
 const apparent = (h: Heights) => SMALL_COUNTS * h.x + (1 - SMALL_COUNTS) * h.cap;
 
-/** The same text in ours and in other fonts at one size, with how much bigger or smaller ours comes out. */
-export function BesideOthers() {
-  const doc = useDoc();
-  const commit = useProject((s) => s.commit);
-  const family = useLiveFont((s) => s.families);
+/** Heights of the other fonts, once they are loaded. */
+function useOthers(): readonly Heights[] | null {
   const [others, setOthers] = useState<readonly Heights[] | null>(null);
   useEffect(() => {
     let gone = false;
@@ -57,11 +54,12 @@ export function BesideOthers() {
     });
     return () => void (gone = true);
   }, []);
-  const own = ownHeights(doc);
-  const factor = others && others.reduce((s, h) => s + apparent(h), 0) / others.length / apparent(own);
-  const percent = (f: number) => Math.round(100 * (1 / f - 1));
-  const row = (name: string, font: string, h: Heights | null) => (
-    <Flex key={name} align="baseline" gap="4" h="25%" minH="0">
+  return others;
+}
+
+function Sample({ name, font, heights: h }: { name: string; font: string; heights: Heights | null }) {
+  return (
+    <Flex align="baseline" gap="4" h="25%" minH="0">
       <Text w="5.5rem" flexShrink={0} fontSize="xs" color="faded" textAlign="right">
         {name}
       </Text>
@@ -81,29 +79,52 @@ export function BesideOthers() {
       </Text>
     </Flex>
   );
+}
+
+/** Fonts that differ by less look as big as each other, percent. */
+const AS_BIG = 2;
+
+/** How much bigger or smaller ours comes out, and the way to make it as big. */
+function Verdict({ factor }: { factor: number }) {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const percent = Math.round(100 * (1 / factor - 1));
+  const asBig = Math.abs(percent) < AS_BIG;
+  return (
+    <>
+      <Text fontSize="sm" data-testid="apparent">
+        {asBig
+          ? 'At the same point size ours comes out as big as the others.'
+          : `At the same point size ours comes out ${Math.abs(percent)} % ${percent > 0 ? 'bigger' : 'smaller'} than the others.`}
+      </Text>
+      <InkButton
+        tip="Scale letters, lines, white and kerning of the whole font together; one step to undo"
+        disabled={asBig}
+        onClick={() => commit(scaleFont(doc, factor))}
+      >
+        Make ours as big
+      </InkButton>
+    </>
+  );
+}
+
+/** The same text in ours and in other fonts at one size, with how much bigger or smaller ours comes out. */
+export function BesideOthers() {
+  const doc = useDoc();
+  const family = useLiveFont((s) => s.families);
+  const others = useOthers();
+  const own = ownHeights(doc);
+  const factor = others && others.reduce((s, h) => s + apparent(h), 0) / others.length / apparent(own);
   return (
     <Flex h="100%" px="6" py="2" gap="6" aria-label="Beside other fonts" role="region">
       <Flex direction="column" flex="1" minW="0" h="100%">
-        {row('ours', family || 'inherit', own)}
-        {OTHERS.map(([name, f], i) => row(name, f, others?.[i] ?? null))}
+        <Sample name="ours" font={family || 'inherit'} heights={own} />
+        {OTHERS.map(([name, font], i) => (
+          <Sample key={name} name={name} font={font} heights={others?.[i] ?? null} />
+        ))}
       </Flex>
       <Flex direction="column" w="10.5rem" gap="2" justify="center" flexShrink={0}>
-        {factor !== null && (
-          <>
-            <Text fontSize="sm" data-testid="apparent">
-              {Math.abs(percent(factor)) < 2
-                ? 'At the same point size ours comes out as big as the others.'
-                : `At the same point size ours comes out ${Math.abs(percent(factor))} % ${percent(factor) > 0 ? 'bigger' : 'smaller'} than the others.`}
-            </Text>
-            <InkButton
-              tip="Scale letters, lines, white and kerning of the whole font together; one step to undo"
-              disabled={Math.abs(percent(factor)) < 2}
-              onClick={() => commit(scaleFont(doc, factor))}
-            >
-              Make ours as big
-            </InkButton>
-          </>
-        )}
+        {factor !== null && <Verdict factor={factor} />}
       </Flex>
     </Flex>
   );

@@ -18,8 +18,6 @@ import {
 import { SkylineBar, type SkylineDoings } from './SkylineBar';
 import { SkylineLines } from './SkylineLines';
 
-export type SkylineOrder = 'alphabet' | 'height' | 'outliers';
-
 interface Props {
   readonly standings: readonly Standing[];
   readonly lines: Lines;
@@ -42,17 +40,62 @@ const MOST_CLOSER = 12;
 /** Skylines of fewer bars are drawn whole; of longer ones only what is in sight, and a little more. */
 const WHOLE = 160;
 const BEYOND = 20;
+/** Room above the highest and below the lowest letter, em units; room for the letters' names under all, px. */
+const BEYOND_EM = 60;
+const NAMES_PX = 22;
 
-/** One upright bar per letter from its lowest to its highest point, on the font's lines; bars and lines can be dragged. */
-export function Skyline({ standings, lines, ownLines, chosen, inHand, onChoose, onLine, onLift }: Props) {
-  const { ref: measured, width, height } = useSize<HTMLDivElement>();
-  const scroller = useRef<HTMLDivElement>(null);
+/** From a little below the lowest of all letters and lines to a little above the highest. */
+function heightsOf(standings: readonly Standing[], lines: Lines, height: number): Heights {
+  let [bottom, top] = [lines.descender, lines.ascender];
+  for (const s of standings)
+    if (s.top > s.bottom) [bottom, top] = [Math.min(bottom, s.bottom), Math.max(top, s.top)];
+  return { low: bottom - BEYOND_EM, high: top + BEYOND_EM, bottomPx: height - NAMES_PX, topPx: 6 };
+}
+
+/**
+ * Passes pointers on to the tool of the skyline, and its answers to those who asked. What it gives is the same at all times, so
+ * that only bars are drawn again that change. Heights stand still until what is held is let go.
+ */
+function useSkylineGesture({ chosen, onChoose, onLine, onLift }: Props, own: Heights) {
   const gesture = useRef<SkylineGesture>(idle);
   const [frozen, setFrozen] = useState<Heights | null>(null);
-  const room = Math.max(1, width - LEFT - RIGHT);
-  const usual = Math.max(LEAST_STEP, room / Math.max(1, standings.length));
+  const heights = frozen ?? own;
+  const tell = (event: SkylinePointer) => {
+    const answer = skylineTool(gesture.current, event, { chosen, heights });
+    gesture.current = answer.gesture;
+    if (answer.choose) onChoose(answer.choose.id, answer.choose.how);
+    if (answer.lift) onLift(answer.lift.by, answer.lift.continues);
+    if (answer.line) onLine(answer.line.key, answer.line.value, answer.line.continues);
+    const now = answer.gesture.mode === 'idle' ? null : answer.gesture.heights;
+    if (now !== frozen) setFrozen(now);
+  };
+  const latest = useRef(tell);
+  useEffect(() => {
+    latest.current = tell;
+  });
+  const [doings] = useState((): SkylineDoings => {
+    const press = (on: { bar: Standing } | { line: LineKey }, e: React.PointerEvent) => {
+      e.currentTarget.setPointerCapture(e.pointerId);
+      const [shift, toggle] = [e.shiftKey, e.metaKey || e.altKey];
+      latest.current({ type: 'down', on, px: pxOf(e), shift, toggle });
+    };
+    return {
+      bar: (bar, e) => press({ bar }, e),
+      line: (line, e) => press({ line }, e),
+      move: (e) => latest.current({ type: 'move', px: pxOf(e), free: e.ctrlKey }),
+      up: () => latest.current({ type: 'up' }),
+      cancel: () => latest.current({ type: 'cancel' }),
+    };
+  });
+  return { heights, doings };
+}
+
+/** Where bars stand: spread over the room, or scrolled when they are many or were brought closer. */
+function useSpread({ standings, inHand }: Props, width: number) {
+  const scroller = useRef<HTMLDivElement>(null);
   const [closer, setCloser] = useState(1);
-  const step = usual * closer;
+  const room = Math.max(1, width - LEFT - RIGHT);
+  const step = closer * Math.max(LEAST_STEP, room / Math.max(1, standings.length));
   const isLong = step * standings.length > room + 1;
   const virtual = useVirtualizer({
     horizontal: true,
@@ -79,47 +122,22 @@ export function Skyline({ standings, lines, ownLines, chosen, inHand, onChoose, 
     // Only when something else is taken: an edit must not scroll.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [inHand, width]);
-  const own = useMemo((): Heights => {
-    let [bottom, top] = [lines.descender, lines.ascender];
-    for (const s of standings)
-      if (s.top > s.bottom) [bottom, top] = [Math.min(bottom, s.bottom), Math.max(top, s.top)];
-    return { low: bottom - 60, high: top + 60, bottomPx: height - 22, topPx: 6 };
-  }, [standings, lines, height]);
-  const heights = frozen ?? own;
+  return { scroller, virtual, step, isLong, zoom };
+}
+
+/** One upright bar per letter from its lowest to its highest point, on the font's lines; bars and lines can be dragged. */
+export function Skyline(props: Props) {
+  const { standings, lines, ownLines, chosen, inHand, onLine } = props;
+  const { ref: measured, width, height } = useSize<HTMLDivElement>();
+  const { scroller, virtual, step, isLong, zoom } = useSpread(props, width);
+  const own = useMemo(() => heightsOf(standings, lines, height), [standings, lines, height]);
+  const { heights, doings } = useSkylineGesture(props, own);
   const y = useMemo(
     () => scaleLinear().domain([heights.low, heights.high]).range([heights.bottomPx, heights.topPx]),
     [heights],
   );
-
-  const tell = (event: SkylinePointer) => {
-    const answer = skylineTool(gesture.current, event, { chosen, heights });
-    gesture.current = answer.gesture;
-    if (answer.choose) onChoose(answer.choose.id, answer.choose.how);
-    if (answer.lift) onLift(answer.lift.by, answer.lift.continues);
-    if (answer.line) onLine(answer.line.key, answer.line.value, answer.line.continues);
-    // The picture stands still until what is held is let go.
-    const now = answer.gesture.mode === 'idle' ? null : answer.gesture.heights;
-    if (now !== frozen) setFrozen(now);
-  };
-  const latest = useRef(tell);
-  useEffect(() => {
-    latest.current = tell;
-  });
-  const [doings] = useState((): SkylineDoings => {
-    const press = (on: { bar: Standing } | { line: LineKey }, e: React.PointerEvent) => {
-      e.currentTarget.setPointerCapture(e.pointerId);
-      const [shift, toggle] = [e.shiftKey, e.metaKey || e.altKey];
-      latest.current({ type: 'down', on, px: pxOf(e), shift, toggle });
-    };
-    return {
-      bar: (bar, e) => press({ bar }, e),
-      line: (line, e) => press({ line }, e),
-      move: (e) => latest.current({ type: 'move', px: pxOf(e), free: e.ctrlKey }),
-      up: () => latest.current({ type: 'up' }),
-      cancel: () => latest.current({ type: 'cancel' }),
-    };
-  });
-
+  const isChosen = (id: string) => (chosen.size > 0 ? chosen.has(id) : id === inHand);
+  const still = { display: 'block', touchAction: 'none' };
   return (
     <Box h="100%" position="relative">
       <Box
@@ -130,16 +148,8 @@ export function Skyline({ standings, lines, ownLines, chosen, inHand, onChoose, 
         role="group"
         aria-label="Skyline: lowest and highest point of every letter"
       >
-        <svg width={width} height={height} style={{ touchAction: 'none', display: 'block' }}>
-          <SkylineLines
-            lines={lines}
-            ownLines={ownLines}
-            y={y}
-            width={width}
-            left={LEFT}
-            doings={doings}
-            onLine={onLine}
-          />
+        <svg width={width} height={height} style={still}>
+          <SkylineLines {...{ lines, ownLines, y, width, doings, onLine }} left={LEFT} />
         </svg>
         <Box
           ref={scroller}
@@ -151,27 +161,12 @@ export function Skyline({ standings, lines, ownLines, chosen, inHand, onChoose, 
           overflowX={isLong ? 'auto' : 'hidden'}
           overflowY="hidden"
         >
-          <svg
-            width={virtual.getTotalSize()}
-            height={height}
-            style={{ touchAction: 'pan-x', display: 'block' }}
-          >
-            {virtual.getVirtualItems().map(({ index }) => {
+          <svg width={virtual.getTotalSize()} height={height} style={{ ...still, touchAction: 'pan-x' }}>
+            {virtual.getVirtualItems().flatMap(({ index }) => {
               const s = standings[index];
-              return (
-                s && (
-                  <SkylineBar
-                    key={s.id}
-                    standing={s}
-                    x={index * step}
-                    step={step}
-                    y={y}
-                    height={height}
-                    chosen={chosen.size > 0 ? chosen.has(s.id) : s.id === inHand}
-                    doings={doings}
-                  />
-                )
-              );
+              if (!s) return [];
+              const place = { x: index * step, step, y, height, doings };
+              return [<SkylineBar key={s.id} standing={s} {...place} chosen={isChosen(s.id)} />];
             })}
           </svg>
         </Box>
@@ -183,4 +178,4 @@ export function Skyline({ standings, lines, ownLines, chosen, inHand, onChoose, 
 
 /** Px from the top of the skyline. */
 const pxOf = (e: React.PointerEvent): number =>
-  e.clientY - (e.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect().top;
+  e.clientY - ((e.currentTarget as SVGElement).ownerSVGElement?.getBoundingClientRect().top ?? 0);

@@ -31,25 +31,52 @@ const isPrivate = (char: string) => /\p{Co}/u.test(char);
 /** Share of a place that its bar leaves free. */
 const FREE = 0.35;
 
-/** One letter of the skyline: a bar from its lowest to its highest point, with a flag when it stands out. */
-export const SkylineBar = memo(function SkylineBar({
-  standing: s,
-  x,
-  step,
-  y,
-  height,
-  chosen,
-  doings,
-}: Props) {
-  const colour = chosen
-    ? 'var(--chakra-colors-hand)'
-    : s.fault
-      ? 'var(--chakra-colors-snag)'
-      : 'var(--chakra-colors-ink)';
-  const words = `${s.char}: ${s.bottom.toFixed(0)} u to ${s.top.toFixed(0)} u${
-    s.fault ? `, ${FAULT_TEXT[s.fault](amountOf(s))}` : ''
-  }`;
+const colourOf = (s: Standing, chosen: boolean): string =>
+  `var(--chakra-colors-${chosen ? 'hand' : s.fault ? 'snag' : 'ink'})`;
+
+function BarShapes({ standing: s, x, step, y, height, chosen }: Omit<Props, 'doings'>) {
+  const colour = colourOf(s, chosen);
   const middle = x + step / 2;
+  const top = y(s.top);
+  return (
+    <>
+      <rect
+        {...{ x, height }}
+        y={0}
+        width={step}
+        fill={chosen ? 'var(--chakra-colors-hand-soft)' : 'transparent'}
+        opacity={0.6}
+      />
+      <rect
+        x={x + (step * FREE) / 2}
+        width={step * (1 - FREE)}
+        y={top}
+        height={Math.max(1, y(s.bottom) - top)}
+        fill={colour}
+        opacity={chosen ? 1 : 0.75}
+      />
+      {s.fault && <path d={`M${middle - 5} ${top - 12}h10l-5 7z`} fill={colour} />}
+      {step >= LABEL_FROM && !isPrivate(s.char) && (
+        <text
+          x={middle}
+          y={height - 6}
+          textAnchor="middle"
+          style={{ fontSize: step < 11 ? 9 : 12 }}
+          fill={colour}
+          fontWeight={chosen || s.fault ? 'bold' : 'normal'}
+        >
+          {s.char}
+        </text>
+      )}
+    </>
+  );
+}
+
+/** One letter of the skyline: a bar from its lowest to its highest point, with a flag when it stands out. */
+export const SkylineBar = memo(function SkylineBar({ doings, ...drawn }: Props) {
+  const { standing: s, chosen } = drawn;
+  const fault = s.fault ? `, ${FAULT_TEXT[s.fault](amountOf(s))}` : '';
+  const words = `${s.char}: ${s.bottom.toFixed(0)} u to ${s.top.toFixed(0)} u${fault}`;
   return (
     <g
       role="button"
@@ -64,35 +91,7 @@ export const SkylineBar = memo(function SkylineBar({
       onPointerCancel={doings.cancel}
     >
       <title>{words}</title>
-      <rect
-        x={x}
-        width={step}
-        y={0}
-        height={height}
-        fill={chosen ? 'var(--chakra-colors-hand-soft)' : 'transparent'}
-        opacity={0.6}
-      />
-      <rect
-        x={x + (step * FREE) / 2}
-        width={step * (1 - FREE)}
-        y={y(s.top)}
-        height={Math.max(1, y(s.bottom) - y(s.top))}
-        fill={colour}
-        opacity={chosen ? 1 : 0.75}
-      />
-      {s.fault && <path d={`M${middle - 5} ${y(s.top) - 12}h10l-5 7z`} fill={colour} />}
-      {step >= LABEL_FROM && !isPrivate(s.char) && (
-        <text
-          x={middle}
-          y={height - 6}
-          textAnchor="middle"
-          style={{ fontSize: step < 11 ? 9 : 12 }}
-          fill={colour}
-          fontWeight={chosen || s.fault ? 'bold' : 'normal'}
-        >
-          {s.char}
-        </text>
-      )}
+      <BarShapes {...drawn} />
     </g>
   );
 });

@@ -22,16 +22,16 @@ const LINES: readonly [keyof Lines | 'baseline', string, string][] = [
   ['descender', 'descender', ''],
 ];
 
-/** The font's lines in their own code, and the artist's own; each but the baseline can be dragged by its name. */
-export function SkylineLines({ lines, ownLines, y, width, left, doings, onLine }: Props) {
-  const handle = (key: LineKey, name: string, value: number) => (
+/** A line's name, by which it is dragged, also by the arrow keys. */
+function Handle({ line, name, value, props }: { line: LineKey; name: string; value: number; props: Props }) {
+  const { y, left, doings, onLine } = props;
+  return (
     <rect
-      key={name}
       role="slider"
       tabIndex={0}
       aria-label={`Drag the ${name} line`}
       aria-valuenow={Math.round(value)}
-      data-line={key.kind === 'font' ? key.line : key.id}
+      data-line={line.kind === 'font' ? line.line : line.id}
       x={0}
       width={left - 4}
       y={y(value) - 7}
@@ -42,45 +42,50 @@ export function SkylineLines({ lines, ownLines, y, width, left, doings, onLine }
         if (e.key !== 'ArrowUp' && e.key !== 'ArrowDown') return;
         e.preventDefault();
         e.stopPropagation();
-        onLine(key, Math.round(value) + (e.key === 'ArrowUp' ? 1 : -1) * (e.shiftKey ? 10 : 1), false);
+        onLine(line, Math.round(value) + (e.key === 'ArrowUp' ? 1 : -1) * (e.shiftKey ? 10 : 1), false);
       }}
-      onPointerDown={(e) => doings.line(key, e)}
+      onPointerDown={(e) => doings.line(line, e)}
       onPointerMove={doings.move}
       onPointerUp={doings.up}
       onPointerCancel={doings.cancel}
     />
   );
+}
+
+const [FADED, RULE, HAND] = ['faded', 'rule', 'hand'].map((c) => `var(--chakra-colors-${c})`);
+
+type Drawn = Pick<Props, 'width' | 'left'> & { readonly at: number };
+
+/** Ascender and descender are marked at the sides only; the baseline has a foot to stand on. */
+function FontLine({
+  line,
+  dash,
+  at,
+  width,
+  left,
+}: Drawn & { line: (typeof LINES)[number][0]; dash: string }) {
+  if (line === 'ascender' || line === 'descender')
+    return <path d={`M0 ${at}H${left - 6}M${width - 22} ${at}H${width}`} stroke={RULE} fill="none" />;
+  const isBaseline = line === 'baseline';
+  return (
+    <>
+      <path d={`M0 ${at}H${width}`} stroke={isBaseline ? FADED : RULE} strokeDasharray={dash} fill="none" />
+      {isBaseline && <path d={`M6 ${at}l-4 6h8z`} stroke={FADED} fill="none" />}
+    </>
+  );
+}
+
+/** The font's lines in their own code, and the artist's own; each but the baseline can be dragged by its name. */
+export function SkylineLines(props: Props) {
+  const { lines, ownLines, y, width, left } = props;
   return (
     <>
       {LINES.map(([key, name, dash]) => {
         const value = key === 'baseline' ? 0 : lines[key];
-        const at = y(value);
-        const ticks = key === 'ascender' || key === 'descender';
         return (
           <g key={key} pointerEvents="none">
-            {ticks ? (
-              <path
-                d={`M0 ${at}H${left - 6}M${width - 22} ${at}H${width}`}
-                stroke="var(--chakra-colors-rule)"
-                fill="none"
-              />
-            ) : (
-              <path
-                d={`M0 ${at}H${width}`}
-                stroke={key === 'baseline' ? 'var(--chakra-colors-faded)' : 'var(--chakra-colors-rule)'}
-                strokeDasharray={dash}
-                fill="none"
-              />
-            )}
-            {key === 'baseline' && (
-              <path d={`M6 ${at}l-4 6h8z`} stroke="var(--chakra-colors-faded)" fill="none" />
-            )}
-            <text
-              x={key === 'baseline' ? 13 : 4}
-              y={at - 3}
-              style={{ fontSize: 11 }}
-              fill="var(--chakra-colors-faded)"
-            >
+            <FontLine line={key} dash={dash} at={y(value)} width={width} left={left} />
+            <text x={key === 'baseline' ? 13 : 4} y={y(value) - 3} style={{ fontSize: 11 }} fill={FADED}>
               {name} {Math.round(value)}
             </text>
           </g>
@@ -88,27 +93,21 @@ export function SkylineLines({ lines, ownLines, y, width, left, doings, onLine }
       })}
       {ownLines.map((l) => (
         <g key={l.id} pointerEvents="none">
-          <path
-            d={`M0 ${y(l.y)}H${width}`}
-            stroke="var(--chakra-colors-hand)"
-            strokeDasharray="12 3 2 3"
-            opacity="0.6"
-          />
-          <text
-            x={width - 26}
-            y={y(l.y) - 3}
-            textAnchor="end"
-            style={{ fontSize: 11 }}
-            fill="var(--chakra-colors-hand)"
-          >
+          <path d={`M0 ${y(l.y)}H${width}`} stroke={HAND} strokeDasharray="12 3 2 3" opacity="0.6" />
+          <text x={width - 26} y={y(l.y) - 3} textAnchor="end" style={{ fontSize: 11 }} fill={HAND}>
             {l.name} {Math.round(l.y)}
           </text>
         </g>
       ))}
-      {LINES.filter(([key]) => key !== 'baseline').map(([key, name]) =>
-        handle({ kind: 'font', line: key as keyof Lines }, name, lines[key as keyof Lines]),
+      {LINES.map(
+        ([line, name]) =>
+          line !== 'baseline' && (
+            <Handle key={line} line={{ kind: 'font', line }} name={name} value={lines[line]} props={props} />
+          ),
       )}
-      {ownLines.map((l) => handle({ kind: 'own', id: l.id }, l.name, l.y))}
+      {ownLines.map((l) => (
+        <Handle key={l.id} line={{ kind: 'own', id: l.id }} name={l.name} value={l.y} props={props} />
+      ))}
     </>
   );
 }

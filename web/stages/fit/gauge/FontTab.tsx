@@ -19,61 +19,64 @@ import { SelectField } from '../../../ui/SelectField';
 import type { PairOff, Rhythm } from '../useRhythm';
 import { JoinList } from './JoinList';
 
-/** How the whole font is fitted: tight or loose, joined or apart, a pair that the rest follows; word space. */
-export function FontTab({ pair, rhythm }: { pair: PairOff | null; rhythm: Rhythm | null }) {
-  const doc = useDoc();
-  const commit = useProject((s) => s.commit);
-  const own = useFittingAll((s) => s.projectId === projectOf(doc).id);
-  const wished = useFittingAll((s) => s.wished);
-  const settings = { ...fitSettingsOf(doc), ...(own ? wished : {}) };
+interface SettingsProps {
+  readonly settings: FitSettings;
+  readonly rhythm: Rhythm | null;
+}
+
+/** Fits all by other settings. */
+const change = (next: Partial<FitSettings>) => void fitAll('all', next);
+
+function LooserSlider({ looser }: { looser: number }) {
   const [sliding, setSliding] = useState<number | null>(null);
-  const [track, setTrack] = useState(10);
-  const change = (next: Partial<FitSettings>) => void fitAll('all', next);
-  const letters = fittable(doc);
-  const count = (state: 'first' | 'fitted' | 'hand') => letters.filter((g) => g.spacing === state);
-  const space = glyphNamed(doc, 'space');
-  const { reference } = settings;
-  const usual = followUsual(doc);
+  const shown = sliding ?? looser;
+  return (
+    <Slider.Root
+      min={-60}
+      max={90}
+      step={2}
+      value={[shown]}
+      onValueChange={(e) => setSliding(e.value[0] ?? null)}
+      onValueChangeEnd={(e) => {
+        setSliding(null);
+        change({ looser: e.value[0] ?? looser });
+      }}
+    >
+      <Flex justify="space-between" fontSize="sm">
+        <Slider.Label color="faded">Tight to loose</Slider.Label>
+        <Text>
+          {shown > 0 ? '+' : ''}
+          {shown} u
+        </Text>
+      </Flex>
+      <Slider.Control>
+        <Slider.Track bg="rule">
+          <Slider.Range bg="hand" />
+        </Slider.Track>
+        <Slider.Thumbs bg="hand" />
+      </Slider.Control>
+    </Slider.Root>
+  );
+}
+
+/** What the fit found by itself, behind the choice that leaves it to it. */
+const foundSo = (
+  rhythm: Rhythm | null,
+  is: (fitted: Rhythm['fitted']) => boolean,
+  yes: string,
+  no: string,
+) => (rhythm ? `: ${is(rhythm.fitted) ? yes : no}` : '');
+
+function Ways({ settings, rhythm }: SettingsProps) {
+  const joined = foundSo(rhythm, (f) => f.joined, 'they join', 'they stand apart');
+  const tabular = foundSo(rhythm, (f) => f.tabular, 'one width', 'own widths');
   return (
     <>
-      <Slider.Root
-        min={-60}
-        max={90}
-        step={2}
-        value={[sliding ?? settings.looser]}
-        onValueChange={(e) => setSliding(e.value[0]!)}
-        onValueChangeEnd={(e) => {
-          setSliding(null);
-          change({ looser: e.value[0]! });
-        }}
-      >
-        <Flex justify="space-between" fontSize="sm">
-          <Slider.Label color="faded">Tight to loose</Slider.Label>
-          <Text>
-            {(sliding ?? settings.looser) > 0 ? '+' : ''}
-            {sliding ?? settings.looser} u
-          </Text>
-        </Flex>
-        <Slider.Control>
-          <Slider.Track bg="rule">
-            <Slider.Range bg="hand" />
-          </Slider.Track>
-          <Slider.Thumbs bg="hand" />
-        </Slider.Control>
-      </Slider.Root>
-      {own && (
-        <Text fontSize="xs" color="faded" role="status">
-          Fitting: the letters stand as before until it is done.
-        </Text>
-      )}
       <SelectField
         label="Letters"
         value={settings.joins}
         options={[
-          [
-            'found',
-            `As their ends say${rhythm ? (rhythm.fitted.joined ? ': they join' : ': they stand apart') : ''}`,
-          ],
+          ['found', `As their ends say${joined}`],
           ['joined', 'They join'],
           ['parted', 'They stand apart'],
         ]}
@@ -83,10 +86,7 @@ export function FontTab({ pair, rhythm }: { pair: PairOff | null; rhythm: Rhythm
         label="Figures"
         value={settings.tabular}
         options={[
-          [
-            'found',
-            `As they are drawn${rhythm ? (rhythm.fitted.tabular ? ': one width' : ': own widths') : ''}`,
-          ],
+          ['found', `As they are drawn${tabular}`],
           ['on', 'One width, for tables'],
           ['off', 'Own widths'],
         ]}
@@ -100,60 +100,66 @@ export function FontTab({ pair, rhythm }: { pair: PairOff | null; rhythm: Rhythm
         value={settings.kernFrom}
         onChange={(kernFrom) => change({ kernFrom })}
       />
-      <GaugePart title="A pair that the rest follows" />
-      {reference ? (
-        <>
-          <Text fontSize="sm" data-testid="reference">
-            {doc.glyphs[reference.left]?.name} {doc.glyphs[reference.right]?.name}:{' '}
-            {Math.round(reference.white)} u of white
-          </Text>
-          <InkButton tip="The fit finds its own measure again" onClick={() => change({ reference: null })}>
-            Let go of it
-          </InkButton>
-        </>
-      ) : (
-        <InkButton
-          tip="Fitting all opens or closes the font until this pair has the white it has now"
-          disabled={!pair}
-          onClick={() => {
-            if (!pair) return;
-            const [a, b] = [doc.glyphs[pair.left]!, doc.glyphs[pair.right]!];
-            const white = a.bearings.right + b.bearings.left + kerningBetween(doc)(a.id, b.id);
-            change({ reference: { left: a.id, right: b.id, white } });
-          }}
-        >
-          {pair ? `Let the rest follow ${pair.chars}` : 'Take a pair in hand first'}
+    </>
+  );
+}
+
+/** A pair set by hand that the fit opens or closes the whole font to. */
+function ReferencePart({ pair, reference }: { pair: PairOff | null; reference: FitSettings['reference'] }) {
+  const doc = useDoc();
+  if (reference)
+    return (
+      <>
+        <Text fontSize="sm" data-testid="reference">
+          {doc.glyphs[reference.left]?.name} {doc.glyphs[reference.right]?.name}:{' '}
+          {Math.round(reference.white)} u of white
+        </Text>
+        <InkButton tip="The fit finds its own measure again" onClick={() => change({ reference: null })}>
+          Let go of it
         </InkButton>
-      )}
-      <GaugePart title="What was set by whom" />
-      <Fact label="Fitted by itself">{counted(count('fitted').length, 'letter')}</Fact>
-      <Fact label="Set by hand">{counted(count('hand').length, 'letter')}</Fact>
+      </>
+    );
+  const lead = () => {
+    const [a, b] = [doc.glyphs[pair?.left ?? ''], doc.glyphs[pair?.right ?? '']];
+    if (!a || !b) return;
+    const white = a.bearings.right + b.bearings.left + kerningBetween(doc)(a.id, b.id);
+    change({ reference: { left: a.id, right: b.id, white } });
+  };
+  return (
+    <InkButton
+      tip="Fitting all opens or closes the font until this pair has the white it has now"
+      disabled={!pair}
+      onClick={lead}
+    >
+      {pair ? `Let the rest follow ${pair.chars}` : 'Take a pair in hand first'}
+    </InkButton>
+  );
+}
+
+/** Which letters were spaced by whom, and how that is kept or let go. */
+function SetByPart() {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const letters = fittable(doc);
+  const idsOf = (state: 'fitted' | 'hand') => letters.filter((g) => g.spacing === state).map((g) => g.id);
+  const [fitted, byHand] = [idsOf('fitted'), idsOf('hand')];
+  const usual = followUsual(doc);
+  return (
+    <>
+      <Fact label="Fitted by itself">{counted(fitted.length, 'letter')}</Fact>
+      <Fact label="Set by hand">{counted(byHand.length, 'letter')}</Fact>
       <Flex gap="2" wrap="wrap">
         <InkButton
           tip="Accept all that the fit made: it stays"
-          disabled={count('fitted').length === 0}
-          onClick={() =>
-            commit(
-              freezeSpacing(
-                doc,
-                count('fitted').map((g) => g.id),
-              ),
-            )
-          }
+          disabled={fitted.length === 0}
+          onClick={() => commit(freezeSpacing(doc, fitted))}
         >
           Keep all so
         </InkButton>
         <InkButton
           tip="The next fit may set all letters again"
-          disabled={count('hand').length === 0}
-          onClick={() =>
-            commit(
-              releaseSpacing(
-                doc,
-                count('hand').map((g) => g.id),
-              ),
-            )
-          }
+          disabled={byHand.length === 0}
+          onClick={() => commit(releaseSpacing(doc, byHand))}
         >
           Let all be fitted
         </InkButton>
@@ -165,44 +171,83 @@ export function FontTab({ pair, rhythm }: { pair: PairOff | null; rhythm: Rhythm
           Usual sides follow
         </InkButton>
       </Flex>
-      <GaugePart title="Tracking of the whole font" />
-      <NumberField label="By" unit="u" min={0} max={300} value={track} onChange={setTrack} />
+    </>
+  );
+}
+
+function TrackingPart() {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const [by, setBy] = useState(10);
+  const ways: readonly [string, string, number][] = [
+    ['Closer', 'Less', -by],
+    ['Looser', 'More', by],
+  ];
+  return (
+    <>
+      <NumberField label="By" unit="u" min={0} max={300} value={by} onChange={setBy} />
       <Flex gap="2">
-        <InkButton
-          flex="1"
-          tip="Less white for every letter, set by hand or not"
-          onClick={() => commit(trackAll(doc, -track))}
-        >
-          Closer
-        </InkButton>
-        <InkButton
-          flex="1"
-          tip="More white for every letter, set by hand or not"
-          onClick={() => commit(trackAll(doc, track))}
-        >
-          Looser
-        </InkButton>
+        {ways.map(([name, much, step]) => (
+          <InkButton
+            key={name}
+            flex="1"
+            tip={`${much} white for every letter, set by hand or not`}
+            onClick={() => commit(trackAll(doc, step))}
+          >
+            {name}
+          </InkButton>
+        ))}
       </Flex>
-      {space && (
-        <>
-          <GaugePart title="Word space" />
-          <NumberField
-            label="Width of the space"
-            unit="u"
-            min={0}
-            value={advanceOf(space)}
-            onChange={(v) => commit(setWordSpace(doc, v))}
-          />
-          <Text fontSize="xs" color="faded">
-            {space.spacing === 'hand'
-              ? 'Set by hand.'
-              : space.spacing === 'fitted'
-                ? 'Fitted by itself.'
-                : 'Not fitted yet.'}{' '}
-            A quarter of the em is usual: {Math.round(projectOf(doc).unitsPerEm / 4)} u.
-          </Text>
-        </>
+    </>
+  );
+}
+
+const SET_BY = { hand: 'Set by hand.', fitted: 'Fitted by itself.', first: 'Not fitted yet.' };
+
+function WordSpacePart() {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const space = glyphNamed(doc, 'space');
+  if (!space) return null;
+  return (
+    <>
+      <GaugePart title="Word space" />
+      <NumberField
+        label="Width of the space"
+        unit="u"
+        min={0}
+        value={advanceOf(space)}
+        onChange={(v) => commit(setWordSpace(doc, v))}
+      />
+      <Text fontSize="xs" color="faded">
+        {SET_BY[space.spacing]} A quarter of the em is usual: {Math.round(projectOf(doc).unitsPerEm / 4)} u.
+      </Text>
+    </>
+  );
+}
+
+/** How the whole font is fitted: tight or loose, joined or apart, a pair that the rest follows; word space. */
+export function FontTab({ pair, rhythm }: { pair: PairOff | null; rhythm: Rhythm | null }) {
+  const doc = useDoc();
+  const own = useFittingAll((s) => s.projectId === projectOf(doc).id);
+  const wished = useFittingAll((s) => s.wished);
+  const settings = { ...fitSettingsOf(doc), ...(own ? wished : {}) };
+  return (
+    <>
+      <LooserSlider looser={settings.looser} />
+      {own && (
+        <Text fontSize="xs" color="faded" role="status">
+          Fitting: the letters stand as before until it is done.
+        </Text>
       )}
+      <Ways settings={settings} rhythm={rhythm} />
+      <GaugePart title="A pair that the rest follows" />
+      <ReferencePart pair={pair} reference={settings.reference} />
+      <GaugePart title="What was set by whom" />
+      <SetByPart />
+      <GaugePart title="Tracking of the whole font" />
+      <TrackingPart />
+      <WordSpacePart />
       {rhythm?.fitted.joined && <JoinList rhythm={rhythm} />}
     </>
   );

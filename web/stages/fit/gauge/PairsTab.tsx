@@ -8,7 +8,7 @@ import {
 } from '../../../../core/project/document/commands/spacing/kerning';
 import { groupOf } from '../../../../core/project/document/queries/spacing';
 import { kerningBetween } from '../../../../core/project/document/queries/kerning';
-import type { Doc, GlyphRow } from '../../../../core/project/document/schema';
+import type { Doc, GlyphRow, KerningRow } from '../../../../core/project/document/schema';
 import { useFitBench } from '../../../store/fitBench';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { Fact, GaugePart } from '../../../ui/Gauge';
@@ -66,7 +66,7 @@ export function PairsTab({ glyph, pair, rhythm, onNext }: Props) {
         ))}
       </Flex>
       {rhythm && rhythm.worst.length === 0 && (
-        <Text fontSize="sm">Every pair keeps the rhythm within 6 u.</Text>
+        <Text fontSize="sm">Every pair keeps the rhythm within {SEEN} u.</Text>
       )}
       <GaugePart title="Kerning" />
       <Fact label="Pairs of groups kerned">
@@ -81,47 +81,54 @@ export function PairsTab({ glyph, pair, rhythm, onNext }: Props) {
   );
 }
 
+/** A pair that is off by less keeps the rhythm, em units. */
+const SEEN = 6;
+
+/** Who decides a pair's kerning. */
+function stateOf(own: KerningRow | undefined, ofGroups: KerningRow | undefined): string {
+  const by = (row: KerningRow) => (row.fitted ? 'by the fit' : 'by hand');
+  if (own) return `kerned ${by(own)}, as an exception`;
+  return ofGroups ? `kerned with its groups ${by(ofGroups)}` : 'not kerned';
+}
+
+function PairName({ pair }: { pair: PairOff }) {
+  const off = Math.abs(pair.off);
+  const inRhythm = off < SEEN;
+  return (
+    <Flex align="baseline" gap="2">
+      <Text fontSize="lg" fontWeight="bold" data-testid="pair-in-hand">
+        {pair.chars}
+      </Text>
+      <Text fontSize="xs" color={inRhythm ? 'faded' : pair.off < 0 ? 'snag' : 'hand'}>
+        {inRhythm
+          ? 'keeps the rhythm'
+          : `${off.toFixed(0)} u ${pair.off < 0 ? 'tighter' : 'looser'} than the rhythm`}
+      </Text>
+    </Flex>
+  );
+}
+
 function PairFields({ pair }: { pair: PairOff }) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
-  const kern = kerningBetween(doc)(pair.left, pair.right);
-  const own = doc.kerning[`${pair.left} ${pair.right}`];
-  const [a, b] = [groupOf(doc, pair.left, 'left'), groupOf(doc, pair.right, 'right')];
-  const state = own
-    ? own.fitted
-      ? 'kerned by the fit, as an exception'
-      : 'kerned by hand, as an exception'
-    : a && b && doc.kerning[`${a} ${b}`]
-      ? doc.kerning[`${a} ${b}`]!.fitted
-        ? 'kerned with its groups by the fit'
-        : 'kerned with its groups by hand'
-      : 'not kerned';
+  const { left, right } = pair;
+  const kern = kerningBetween(doc)(left, right);
+  const own = doc.kerning[`${left} ${right}`];
+  const [a, b] = [groupOf(doc, left, 'left'), groupOf(doc, right, 'right')];
+  const ofGroups = a && b ? doc.kerning[`${a} ${b}`] : undefined;
+  const kernTo = (value: number) => commit(setKerning(doc, left, right, Math.round(value)));
   return (
     <>
-      <Flex align="baseline" gap="2">
-        <Text fontSize="lg" fontWeight="bold" data-testid="pair-in-hand">
-          {pair.chars}
-        </Text>
-        <Text fontSize="xs" color={Math.abs(pair.off) < 6 ? 'faded' : pair.off < 0 ? 'snag' : 'hand'}>
-          {Math.abs(pair.off) < 6
-            ? 'keeps the rhythm'
-            : `${Math.abs(pair.off).toFixed(0)} u ${pair.off < 0 ? 'tighter' : 'looser'} than the rhythm`}
-        </Text>
-      </Flex>
+      <PairName pair={pair} />
       <Text fontSize="xs" color="faded" data-testid="pair-state">
-        {state}
+        {stateOf(own, ofGroups)}
       </Text>
-      <NumberField
-        label="Kerning of this pair"
-        unit="u"
-        value={kern}
-        onChange={(v) => commit(setKerning(doc, pair.left, pair.right, Math.round(v)))}
-      />
+      <NumberField label="Kerning of this pair" unit="u" value={kern} onChange={kernTo} />
       <NumberField
         label="Kerning of their groups"
         unit="u"
-        value={a && b ? (doc.kerning[`${a} ${b}`]?.value ?? 0) : kern}
-        onChange={(v) => commit(setGroupKerning(doc, pair.left, pair.right, Math.round(v)))}
+        value={a && b ? (ofGroups?.value ?? 0) : kern}
+        onChange={(v) => commit(setGroupKerning(doc, left, right, Math.round(v)))}
       />
       {a && <Fact label="Kerns as first like">{membersOf(doc, a)}</Fact>}
       {b && <Fact label="Kerns as second like">{membersOf(doc, b)}</Fact>}
@@ -129,14 +136,14 @@ function PairFields({ pair }: { pair: PairOff }) {
         <InkButton
           tip="Kern this pair so that it keeps the rhythm"
           disabled={Math.abs(pair.off) < 1}
-          onClick={() => commit(setKerning(doc, pair.left, pair.right, Math.round(kern - pair.off)))}
+          onClick={() => kernTo(kern - pair.off)}
         >
           Bring into rhythm
         </InkButton>
         {own && (
           <InkButton
             tip="Take the pair's own kerning away: its groups decide again"
-            onClick={() => commit(dropKerning(doc, pair.left, pair.right))}
+            onClick={() => commit(dropKerning(doc, left, right))}
           >
             Like its groups
           </InkButton>

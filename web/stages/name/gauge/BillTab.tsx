@@ -10,52 +10,45 @@ import { GaugePart } from '../../../ui/Gauge';
 import { InkButton } from '../../../ui/InkButton';
 import { CharacterField } from '../CharacterField';
 
-/** Bills with what of them is there, and one of the artist's own out of any text. */
-export function BillTab({ onChar }: { onChar: (char: string) => void }) {
-  const doc = useDoc();
-  const commit = useProject((s) => s.commit);
+interface Props {
+  readonly bill: string;
+  /** Whether a character is drawn. */
+  readonly there: (char: string) => boolean;
+  readonly onBill: (next: string) => void;
+}
+
+function Coverage({ bill, there, onBill }: Props) {
+  return BILLS.filter((b) => b.characters.length > 0).map((b) => {
+    const all = [...b.characters];
+    const lacking = all.filter((c) => !there(c));
+    const complete = lacking.length === 0;
+    return (
+      <Flex key={b.id} justify="space-between" align="center" gap="2">
+        <Text fontSize="sm" title={complete ? 'Complete' : `Missing: ${lacking.join(' ')}`}>
+          {b.name}
+        </Text>
+        <InkButton
+          tip={`Fill this bill${complete ? ', it is complete' : `; ${lacking.length} are missing`}`}
+          aria-pressed={b.characters === bill}
+          onClick={() => onBill(b.characters)}
+        >
+          {all.length - lacking.length} of {all.length}
+        </InkButton>
+      </Flex>
+    );
+  });
+}
+
+/** A bill out of any text: each of its characters once. */
+function OwnText({ bill, there, onBill }: Props) {
   const [pasted, setPasted] = useState('');
-  const { bill } = projectOf(doc);
-  const have = glyphByCodePoint(doc);
-  const drawn = new Set(drawnGlyphs(doc).map((g) => g.id));
-  const there = (c: string) => drawn.has(have.get(c.codePointAt(0)!)?.id ?? '');
   const own = billOfText(pasted);
-  const set = (next: string, label = 'Change the bill') => commit(changeProject(doc, { bill: next }, label));
+  const take = (next: string) => {
+    onBill(next);
+    setPasted('');
+  };
   return (
     <>
-      <CharacterField label="Find a character, and go to it" onPick={onChar} />
-      <GaugePart title="Coverage" />
-      {BILLS.filter((b) => b.characters.length > 0).map((b) => {
-        const all = [...b.characters];
-        const lacking = all.filter((c) => !there(c));
-        return (
-          <Flex key={b.id} justify="space-between" align="center" gap="2">
-            <Text fontSize="sm" title={lacking.length > 0 ? `Missing: ${lacking.join(' ')}` : 'Complete'}>
-              {b.name}
-            </Text>
-            <InkButton
-              tip={`Fill this bill${lacking.length > 0 ? `; ${lacking.length} are missing` : ', it is complete'}`}
-              aria-pressed={b.characters === bill}
-              onClick={() => set(b.characters)}
-            >
-              {all.length - lacking.length} of {all.length}
-            </InkButton>
-          </Flex>
-        );
-      })}
-      <GaugePart title="Characters to fill" />
-      <Textarea
-        size="xs"
-        rows={4}
-        aria-label="Characters to fill"
-        bg="sheet"
-        borderColor="rule"
-        value={bill}
-        onChange={(e) =>
-          commit(changeProject(doc, { bill: billOfText(e.target.value) }, 'Change the bill'), true)
-        }
-      />
-      <GaugePart title="A bill of your own text" />
       <Textarea
         size="xs"
         rows={3}
@@ -73,18 +66,47 @@ export function BillTab({ onChar }: { onChar: (char: string) => void }) {
             missing
           </Text>
           <Flex gap="2">
-            <InkButton tip="The bill is what this text needs" onClick={() => (set(own), setPasted(''))}>
+            <InkButton tip="The bill is what this text needs" onClick={() => take(own)}>
               Make it the bill
             </InkButton>
-            <InkButton
-              tip="Add what this text needs"
-              onClick={() => (set(billOfText(bill + own)), setPasted(''))}
-            >
+            <InkButton tip="Add what this text needs" onClick={() => take(billOfText(bill + own))}>
               Add to the bill
             </InkButton>
           </Flex>
         </>
       )}
+    </>
+  );
+}
+
+/** Bills with what of them is there, and one of the artist's own out of any text. */
+export function BillTab({ onChar }: { onChar: (char: string) => void }) {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const { bill } = projectOf(doc);
+  const have = glyphByCodePoint(doc);
+  const drawn = new Set(drawnGlyphs(doc).map((g) => g.id));
+  const there = (c: string) => drawn.has(have.get(c.codePointAt(0) ?? 0)?.id ?? '');
+  const onBill = (next: string, continues = false) =>
+    commit(changeProject(doc, { bill: next }, 'Change the bill'), continues);
+  const filling = { bill, there, onBill: (next: string) => onBill(next) };
+  return (
+    <>
+      <CharacterField label="Find a character, and go to it" onPick={onChar} />
+      <GaugePart title="Coverage" />
+      <Coverage {...filling} />
+      <GaugePart title="Characters to fill" />
+      <Textarea
+        size="xs"
+        rows={4}
+        aria-label="Characters to fill"
+        bg="sheet"
+        borderColor="rule"
+        value={bill}
+        onChange={(e) => onBill(billOfText(e.target.value), true)}
+      />
+      <GaugePart title="A bill of your own text" />
+      <OwnText {...filling} />
     </>
   );
 }

@@ -6,6 +6,7 @@ import {
   removeCodePoint,
   setTypedNames,
 } from '../../../../core/project/document/commands/glyphs/codePoints';
+import { PRIVATE } from '../../../../core/project/document/commands/glyphs/privateCodes';
 import { takeOnCapitals } from '../../../../core/project/document/commands/glyphs/composing';
 import { acceptDrafts } from '../../../../core/project/document/commands/signs/drafts';
 import { glyphOfCodePoint } from '../../../../core/project/document/queries/lookups';
@@ -21,75 +22,98 @@ import { InkButton } from '../../../ui/InkButton';
 import { NameField } from './NameField';
 import { CharacterField, hexOf } from '../CharacterField';
 
-/** Characters of the glyph in hand: more, others, none; names that make it when they are typed. */
-export function LetterPart({ glyph }: { glyph: GlyphRow }) {
+interface Props {
+  readonly glyph: GlyphRow;
+}
+
+function CodePoints({ glyph }: Props) {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  if (glyph.codePoints.length === 0) return <Fact label="Code point">none</Fact>;
+  return glyph.codePoints.map((cp, i) => (
+    <Flex key={cp} justify="space-between" align="center" fontSize="sm">
+      <Text color="faded">{i === 0 ? 'Code point' : 'and'}</Text>
+      <Text>
+        {String.fromCodePoint(cp)} {hexOf(cp)}
+        {i > 0 && (
+          <InkButton
+            tip="Take this character away from it"
+            aria-label={`Take ${String.fromCodePoint(cp)} away`}
+            px="1.5"
+            ml="2"
+            onClick={() => commit(removeCodePoint(doc, glyph.id, cp))}
+          >
+            ×
+          </InkButton>
+        )}
+      </Text>
+    </Flex>
+  ));
+}
+
+/** What it was made of, until somebody says that it is good so. */
+function DraftPart({ glyph }: Props) {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  if (!glyph.draft) return null;
+  return (
+    <>
+      <Text fontSize="sm" color="snag">
+        A draft, made of {glyph.components.map((c) => doc.glyphs[c.glyphId]?.name ?? '?').join(' and ')}.
+      </Text>
+      <InkButton tip="It is good as it is" onClick={() => commit(acceptDrafts(doc, [glyph.id]))}>
+        Accept the draft
+      </InkButton>
+    </>
+  );
+}
+
+/** Another character in its stead, or one more. */
+function OtherCharacters({ glyph }: Props) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
   const { take } = useWay();
   const [told, setTold] = useState<string | null>(null);
-  const isIcon = glyph.codePoints.some((cp) => cp >= 0xe000 && cp <= 0xf8ff);
-  const capitals = takeOnCapitals(doc, glyph.id);
   const rename = (char: string) => {
     const what = { kind: 'glyph', id: glyph.id } as const;
     const taken = ownerOf(doc, what, char) !== null;
     giveCharacter(what, char);
-    if (!taken) take(glyphOfCodePoint(doc, char.codePointAt(0)!)?.id ?? glyphNameOf(char.codePointAt(0)!));
+    const point = char.codePointAt(0) ?? 0;
+    if (!taken) take(glyphOfCodePoint(doc, point)?.id ?? glyphNameOf(point));
+  };
+  const add = (char: string) => {
+    const diff = addCodePoint(doc, glyph.id, char.codePointAt(0) ?? 0);
+    setTold(diff ? null : `${char} has a drawing of its own already.`);
+    commit(diff);
   };
   return (
     <>
-      <Flex justify="center" py="1" bg="sheet" borderWidth="1px" borderColor="rule">
-        <GlyphDrawing glyph={glyph} size={120} />
-      </Flex>
-      <NameField glyph={glyph} />
-      {glyph.codePoints.map((cp, i) => (
-        <Flex key={cp} justify="space-between" align="center" fontSize="sm">
-          <Text color="faded">{i === 0 ? 'Code point' : 'and'}</Text>
-          <Text>
-            {String.fromCodePoint(cp)} {hexOf(cp)}
-            {i > 0 && (
-              <InkButton
-                tip="Take this character away from it"
-                aria-label={`Take ${String.fromCodePoint(cp)} away`}
-                px="1.5"
-                ml="2"
-                onClick={() => commit(removeCodePoint(doc, glyph.id, cp))}
-              >
-                ×
-              </InkButton>
-            )}
-          </Text>
-        </Flex>
-      ))}
-      {glyph.codePoints.length === 0 && <Fact label="Code point">none</Fact>}
-      <Fact label="From">
-        {glyph.components.length > 0 ? 'other letters' : glyph.source ? 'a sheet' : 'drawn here'}
-      </Fact>
-      {glyph.draft && (
-        <>
-          <Text fontSize="sm" color="snag">
-            A draft, made of {glyph.components.map((c) => doc.glyphs[c.glyphId]?.name ?? '?').join(' and ')}.
-          </Text>
-          <InkButton tip="It is good as it is" onClick={() => commit(acceptDrafts(doc, [glyph.id]))}>
-            Accept the draft
-          </InkButton>
-        </>
-      )}
       <GaugePart title="It is really another character" />
       <CharacterField label="New character" onPick={rename} />
       <GaugePart title="It stands for another one too" />
-      <CharacterField
-        label="Further character"
-        onPick={(char) => {
-          const diff = addCodePoint(doc, glyph.id, char.codePointAt(0)!);
-          setTold(diff ? null : `${char} has a drawing of its own already.`);
-          commit(diff);
-        }}
-      />
+      <CharacterField label="Further character" onPick={add} />
       {told && (
         <Text fontSize="xs" color="snag" role="alert">
           {told}
         </Text>
       )}
+    </>
+  );
+}
+
+/** A code point of its own for a drawing without a character, and a mark's drawing given to capitals. */
+function FurtherUses({ glyph }: Props) {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const { take } = useWay();
+  const capitals = takeOnCapitals(doc, glyph.id);
+  const giveToCapitals = () => {
+    commit(capitals);
+    const made = capitals?.changes.find((c) => c.table === 'glyphs' && c.after);
+    if (made) take(made.id);
+  };
+  return (
+    <>
       {glyph.codePoints.length === 0 && (
         <InkButton
           tip="The next free one from U+E000; its name keeps it from then on"
@@ -101,33 +125,58 @@ export function LetterPart({ glyph }: { glyph: GlyphRow }) {
       {capitals && (
         <InkButton
           tip="Accented capitals are composed with this drawing of the mark"
-          onClick={() => {
-            commit(capitals);
-            take(capitals.changes.find((c) => c.table === 'glyphs' && c.after)!.id);
-          }}
+          onClick={giveToCapitals}
         >
           Use it on capitals
         </InkButton>
       )}
-      {(isIcon || glyph.typed.length > 0) && (
-        <>
-          <GaugePart title="Names that make it when typed" />
-          <Field.Root>
-            <Field.Label fontSize="xs" color="faded">
-              Several, parted by commas
-            </Field.Label>
-            <Input
-              key={glyph.typed.join()}
-              size="xs"
-              bg="sheet"
-              borderColor="rule"
-              defaultValue={glyph.typed.join(', ')}
-              onBlur={(e) => commit(setTypedNames(doc, glyph.id, e.target.value.split(',')))}
-              onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
-            />
-          </Field.Root>
-        </>
-      )}
+    </>
+  );
+}
+
+function TypedNames({ glyph }: Props) {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const isIcon = glyph.codePoints.some((cp) => cp >= PRIVATE[0] && cp <= PRIVATE[1]);
+  if (!isIcon && glyph.typed.length === 0) return null;
+  return (
+    <>
+      <GaugePart title="Names that make it when typed" />
+      <Field.Root>
+        <Field.Label fontSize="xs" color="faded">
+          Several, parted by commas
+        </Field.Label>
+        <Input
+          key={glyph.typed.join()}
+          size="xs"
+          bg="sheet"
+          borderColor="rule"
+          defaultValue={glyph.typed.join(', ')}
+          onBlur={(e) => commit(setTypedNames(doc, glyph.id, e.target.value.split(',')))}
+          onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+        />
+      </Field.Root>
+    </>
+  );
+}
+
+const originOf = (glyph: GlyphRow): string =>
+  glyph.components.length > 0 ? 'other letters' : glyph.source ? 'a sheet' : 'drawn here';
+
+/** Characters of the glyph in hand: more, others, none; names that make it when they are typed. */
+export function LetterPart({ glyph }: Props) {
+  return (
+    <>
+      <Flex justify="center" py="1" bg="sheet" borderWidth="1px" borderColor="rule">
+        <GlyphDrawing glyph={glyph} size={120} />
+      </Flex>
+      <NameField glyph={glyph} />
+      <CodePoints glyph={glyph} />
+      <Fact label="From">{originOf(glyph)}</Fact>
+      <DraftPart glyph={glyph} />
+      <OtherCharacters glyph={glyph} />
+      <FurtherUses glyph={glyph} />
+      <TypedNames glyph={glyph} />
       <RemoveGlyph glyph={glyph} />
     </>
   );

@@ -14,31 +14,20 @@ import { GaugePart } from '../../../ui/Gauge';
 import { InkButton } from '../../../ui/InkButton';
 import { AccentsPart } from './AccentsPart';
 
-const WESTERN = BILLS.find((b) => b.id === 'western')!.characters;
+const WESTERN = BILLS.find((b) => b.id === 'western')?.characters ?? '';
 
 /** A combining mark stands on a dotted circle, or it would hang on its neighbour. */
 const shown = (char: string) => (/\p{M}/u.test(char) ? `\u25cc${char}` : char);
 
-/** What can be made of what is drawn: accented letters, everyday signs, small letters, typed names of icons. */
-export function MakeTab() {
+function SignsPart() {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
   const list = [...new Set(projectOf(doc).bill + WESTERN)].join('');
   const marks = lackingMarks(doc, list).map((m) => String.fromCodePoint(m));
   const wanted = list + marks.join('');
   const signs = draftable(doc, wanted);
-  const drafts = draftsOf(doc);
-  const small = smallToMake(doc);
-  const untyped = iconsOf(doc).filter((g) => g.typed.length === 0);
-  const typeByName = () => {
-    const named = untyped.map(
-      (g) => (d: Doc) => setTypedNames(d, g.id, [g.name.replace(/_/g, '-').toLowerCase()]),
-    );
-    commit(editAll(doc, 'Type icons by their names', named)?.diff ?? null);
-  };
   return (
     <>
-      <AccentsPart />
       <GaugePart title="Everyday signs" />
       <Text fontSize="sm">
         {signs.length > 0
@@ -52,52 +41,83 @@ export function MakeTab() {
       >
         Make {counted(signs.length, 'draft')}
       </InkButton>
-      {drafts.length > 0 && (
-        <>
-          <Text fontSize="sm" color="snag" data-testid="drafts">
-            {counted(drafts.length, 'draft')} to look at:{' '}
-            {drafts.map((g) => shown(String.fromCodePoint(g.codePoints[0]!))).join(' ')}
-          </Text>
-          <InkButton
-            tip="All drafts are good as they are"
-            onClick={() =>
-              commit(
-                acceptDrafts(
-                  doc,
-                  drafts.map((g) => g.id),
-                ),
-              )
-            }
-          >
-            Accept all drafts
-          </InkButton>
-        </>
-      )}
-      {small.length > 0 && (
-        <>
-          <GaugePart title="Small letters" />
-          <Text fontSize="sm">
-            {small.length} aren't drawn. They can have the drawings of their capitals and follow them.
-          </Text>
-          <InkButton
-            tip="One drawing for the capital and the small letter; it changes in both"
-            onClick={() => commit(smallFromCapitals(doc))}
-          >
-            Make {small.length} of their capitals
-          </InkButton>
-        </>
-      )}
-      {untyped.length > 0 && (
-        <>
-          <GaugePart title="Icons by typing" />
-          <InkButton
-            tip="Typing an icon's name makes the icon, in programs that set ligatures"
-            onClick={typeByName}
-          >
-            Type {counted(untyped.length, 'icon')} by {untyped.length === 1 ? 'its name' : 'their names'}
-          </InkButton>
-        </>
-      )}
+    </>
+  );
+}
+
+function DraftsPart() {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const drafts = draftsOf(doc);
+  if (drafts.length === 0) return null;
+  const ids = drafts.map((g) => g.id);
+  return (
+    <>
+      <Text fontSize="sm" color="snag" data-testid="drafts">
+        {counted(drafts.length, 'draft')} to look at:{' '}
+        {drafts.map((g) => shown(String.fromCodePoint(g.codePoints[0] ?? 0))).join(' ')}
+      </Text>
+      <InkButton tip="All drafts are good as they are" onClick={() => commit(acceptDrafts(doc, ids))}>
+        Accept all drafts
+      </InkButton>
+    </>
+  );
+}
+
+function SmallLettersPart() {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const small = smallToMake(doc).length;
+  if (small === 0) return null;
+  return (
+    <>
+      <GaugePart title="Small letters" />
+      <Text fontSize="sm">
+        {small} aren't drawn. They can have the drawings of their capitals and follow them.
+      </Text>
+      <InkButton
+        tip="One drawing for the capital and the small letter; it changes in both"
+        onClick={() => commit(smallFromCapitals(doc))}
+      >
+        Make {small} of their capitals
+      </InkButton>
+    </>
+  );
+}
+
+function TypedIconsPart() {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const untyped = iconsOf(doc).filter((g) => g.typed.length === 0);
+  if (untyped.length === 0) return null;
+  const typeByName = () => {
+    const named = untyped.map(
+      (g) => (d: Doc) => setTypedNames(d, g.id, [g.name.replace(/_/g, '-').toLowerCase()]),
+    );
+    commit(editAll(doc, 'Type icons by their names', named)?.diff ?? null);
+  };
+  return (
+    <>
+      <GaugePart title="Icons by typing" />
+      <InkButton
+        tip="Typing an icon's name makes the icon, in programs that set ligatures"
+        onClick={typeByName}
+      >
+        Type {counted(untyped.length, 'icon')} by {untyped.length === 1 ? 'its name' : 'their names'}
+      </InkButton>
+    </>
+  );
+}
+
+/** What can be made of what is drawn: accented letters, everyday signs, small letters, typed names of icons. */
+export function MakeTab() {
+  return (
+    <>
+      <AccentsPart />
+      <SignsPart />
+      <DraftsPart />
+      <SmallLettersPart />
+      <TypedIconsPart />
     </>
   );
 }

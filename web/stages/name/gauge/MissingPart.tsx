@@ -18,43 +18,23 @@ import { InkButton } from '../../../ui/InkButton';
 import { PieceDrawing } from '../../../ui/PieceDrawing';
 import { hexOf } from '../CharacterField';
 
-/** A character that nobody drew yet, and every way to a glyph for it. */
-export function MissingPart({ char, onChar }: { char: string; onChar: (char: string) => void }) {
+interface Props {
+  readonly char: string;
+  readonly onChar: (char: string) => void;
+}
+
+/** What it can be made of without drawing: other signs, or its capital. */
+function Makings({ char, onChar }: Props) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
-  const { goTo: go } = useWay();
-  const { names } = useCharacterNames();
-  const cp = char.codePointAt(0)!;
-  const name = names.find((n) => n.codePoint === cp)?.name.toLowerCase();
-  const pieces = namelessPieces(doc);
+  const draft = () => {
+    commit(makeDrafts(doc, char));
+    onChar(char);
+  };
   return (
     <>
-      <Fact label="Code point">{hexOf(cp)}</Fact>
-      {name && (
-        <Text fontSize="xs" color="faded">
-          {name}
-        </Text>
-      )}
-      <Text fontSize="sm">Nobody drew it yet.</Text>
-      <InkButton
-        main
-        tip="An empty letter on the outline bench, to be drawn or pasted"
-        onClick={() => {
-          commit(startGlyph(doc, char));
-          go('dress', glyphByCodePoint(doc).get(cp)?.id ?? glyphNameOf(cp));
-        }}
-      >
-        Draw it in Dress
-      </InkButton>
-      <Formula char={char} onChar={onChar} />
       {draftable(doc, char).length > 0 && (
-        <InkButton
-          tip="Made of other signs for a start; it says so until you accept it"
-          onClick={() => {
-            commit(makeDrafts(doc, char));
-            onChar(char);
-          }}
-        >
+        <InkButton tip="Made of other signs for a start; it says so until you accept it" onClick={draft}>
           Make a draft of it
         </InkButton>
       )}
@@ -66,31 +46,70 @@ export function MissingPart({ char, onChar }: { char: string; onChar: (char: str
           Take the capitals for small letters
         </InkButton>
       )}
-      {pieces.length > 0 && (
-        <>
-          <GaugePart title="Or is it one of these?" />
-          <Flex gap="1" wrap="wrap">
-            {pieces.slice(0, 24).map((p) => (
-              <InkButton
-                key={p.id}
-                tip={`Piece ${p.order + 1} becomes ${char}`}
-                aria-label={`Piece ${p.order + 1} becomes ${char}`}
-                h="46px"
-                px="1"
-                onClick={() => giveCharacter({ kind: 'piece', id: p.id }, char)}
-              >
-                <PieceDrawing piece={p} width={30} height={36} />
-              </InkButton>
-            ))}
-          </Flex>
-        </>
+    </>
+  );
+}
+
+/** So many pieces without a name are offered. */
+const MOST_PIECES = 24;
+
+function NamelessPieces({ char }: Pick<Props, 'char'>) {
+  const pieces = namelessPieces(useDoc());
+  if (pieces.length === 0) return null;
+  return (
+    <>
+      <GaugePart title="Or is it one of these?" />
+      <Flex gap="1" wrap="wrap">
+        {pieces.slice(0, MOST_PIECES).map((p) => (
+          <InkButton
+            key={p.id}
+            tip={`Piece ${p.order + 1} becomes ${char}`}
+            aria-label={`Piece ${p.order + 1} becomes ${char}`}
+            h="46px"
+            px="1"
+            onClick={() => giveCharacter({ kind: 'piece', id: p.id }, char)}
+          >
+            <PieceDrawing piece={p} width={30} height={36} />
+          </InkButton>
+        ))}
+      </Flex>
+    </>
+  );
+}
+
+/** A character that nobody drew yet, and every way to a glyph for it. */
+export function MissingPart({ char, onChar }: Props) {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const { goTo: go } = useWay();
+  const { names } = useCharacterNames();
+  const cp = char.codePointAt(0) ?? 0;
+  const name = names.find((n) => n.codePoint === cp)?.name.toLowerCase();
+  const draw = () => {
+    commit(startGlyph(doc, char));
+    go('dress', glyphByCodePoint(doc).get(cp)?.id ?? glyphNameOf(cp));
+  };
+  return (
+    <>
+      <Fact label="Code point">{hexOf(cp)}</Fact>
+      {name && (
+        <Text fontSize="xs" color="faded">
+          {name}
+        </Text>
       )}
+      <Text fontSize="sm">Nobody drew it yet.</Text>
+      <InkButton main tip="An empty letter on the outline bench, to be drawn or pasted" onClick={draw}>
+        Draw it in Dress
+      </InkButton>
+      <Formula char={char} onChar={onChar} />
+      <Makings char={char} onChar={onChar} />
+      <NamelessPieces char={char} />
     </>
   );
 }
 
 /** The letter as its formula in drawings: base and marks, with what is still to draw. */
-function Formula({ char, onChar }: { char: string; onChar: (char: string) => void }) {
+function Formula({ char, onChar }: Props) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
   const { goTo: go } = useWay();
