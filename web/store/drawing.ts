@@ -15,6 +15,8 @@ interface DrawingState {
   readonly pen: Pen;
   /** The pen rubs out instead of writing. */
   readonly erases: boolean;
+  /** Once a pen was seen on this machine, fingers and palms are left alone. */
+  readonly penSeen: boolean;
   /** Strokes on their way into the document, by character; px of the slot. */
   readonly waiting: ReadonlyMap<string, readonly PenStroke[]>;
 }
@@ -22,6 +24,7 @@ interface DrawingState {
 export const useDrawing = create<DrawingState>(() => ({
   pen: DEFAULT_PEN,
   erases: false,
+  penSeen: false,
   waiting: new Map(),
 }));
 

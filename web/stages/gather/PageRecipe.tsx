@@ -2,7 +2,9 @@ import { Text } from '@chakra-ui/react';
 import { counted } from '../../../core/foundations/problems/counted';
 import { changeRecipe, cropSheet, turnSheet } from '../../../core/project/document/commands/sheets/recipes';
 import { changeSheet } from '../../../core/project/document/commands/sheets/sheets';
-import type { SheetRow } from '../../../core/project/document/schema';
+import type { ProjectDiff } from '../../../core/project/document/changes/diff';
+import { defaultRecipe } from '../../../core/project/document/newProject';
+import type { RecipeRow, SheetRow } from '../../../core/project/document/schema';
 import { liftAgain } from '../../store/lifting';
 import { pieceLabel, piecesBelow, piecesBySheet } from '../../store/selectors';
 import { useDoc, useProject } from '../../store/projectStore';
@@ -27,16 +29,20 @@ interface Props {
   readonly onCropping: (on: boolean) => void;
 }
 
-/** How a page is read, and what is written on it. */
-export function PageRecipe({ sheet, cropping, onCropping }: Props) {
+type OfSheet = Pick<Props, 'sheet'>;
+
+/** The recipe a sheet is read by, and how it is changed. */
+function useRecipe({ recipeId }: SheetRow) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
-  const recipe = doc.recipes[sheet.recipeId]!;
-  const turnTo = (turnDeg: number | null) => {
-    commit(changeSheet(doc, sheet.id, { turnDeg }));
-    void liftAgain(sheet.id);
-  };
-  const going = piecesBelow(piecesBySheet(doc).get(sheet.id) ?? [], recipe.speckPx);
+  const recipe = doc.recipes[recipeId] ?? defaultRecipe;
+  const change = (to: Partial<Omit<RecipeRow, 'id'>>) => commit(changeRecipe(doc, recipe.id, to));
+  return { recipe, change };
+}
+
+function Written({ sheet }: OfSheet) {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
   return (
     <>
       <Fact label="Capitals">
@@ -51,13 +57,25 @@ export function PageRecipe({ sheet, cropping, onCropping }: Props) {
       <InkButton main tip="Find, trace and name its letters again" onClick={() => void liftAgain(sheet.id)}>
         Lift again
       </InkButton>
+    </>
+  );
+}
+
+/** The picture turned and cropped, which lifts it again at once. */
+function PicturePart({ sheet, cropping, onCropping }: Props) {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const lift = (diff: ProjectDiff | null) => {
+    commit(diff);
+    void liftAgain(sheet.id);
+  };
+  const turnTo = (turnDeg: number | null) => lift(changeSheet(doc, sheet.id, { turnDeg }));
+  return (
+    <>
       <GaugePart title="Picture" />
       <InkButton
         tip="Turn the picture clockwise by a quarter and lift it again"
-        onClick={() => {
-          commit(turnSheet(doc, sheet.id));
-          void liftAgain(sheet.id);
-        }}
+        onClick={() => lift(turnSheet(doc, sheet.id))}
       >
         Turn by a quarter
       </InkButton>
@@ -71,10 +89,7 @@ export function PageRecipe({ sheet, cropping, onCropping }: Props) {
       {sheet.crop && (
         <InkButton
           tip="Take the whole picture again and lift it"
-          onClick={() => {
-            commit(cropSheet(doc, sheet.id, null));
-            void liftAgain(sheet.id);
-          }}
+          onClick={() => lift(cropSheet(doc, sheet.id, null))}
         >
           Use all of the picture
         </InkButton>
@@ -87,37 +102,40 @@ export function PageRecipe({ sheet, cropping, onCropping }: Props) {
         value={sheet.turnDeg ?? (sheet.skewRad * 180) / Math.PI}
         min={-45}
         max={45}
-        onChange={(turnDeg) => turnTo(turnDeg)}
+        onChange={turnTo}
       />
       {sheet.turnDeg !== null && (
         <InkButton tip="Find the turn from the letters again" onClick={() => turnTo(null)}>
           Find the turn by itself
         </InkButton>
       )}
-      <RecipeShelf sheet={sheet} />
+    </>
+  );
+}
+
+/** What is taken for ink. */
+function InkPart({ sheet }: OfSheet) {
+  const { recipe, change } = useRecipe(sheet);
+  const keeps = recipe.printedLines === 'keep';
+  return (
+    <>
       <InkButton
         tip="Rules and squares of the paper can be taken for ink or left out; lift again to see it"
-        aria-pressed={recipe.printedLines === 'keep'}
-        onClick={() =>
-          commit(
-            changeRecipe(doc, recipe.id, {
-              printedLines: recipe.printedLines === 'keep' ? 'leave out' : 'keep',
-            }),
-          )
-        }
+        aria-pressed={keeps}
+        onClick={() => change({ printedLines: keeps ? 'leave out' : 'keep' })}
       >
-        {recipe.printedLines === 'keep' ? 'Printed lines are kept' : 'Printed lines are left out'}
+        {keeps ? 'Printed lines are kept' : 'Printed lines are left out'}
       </InkButton>
       <InkButton
         tip="For metal type and stamps, which are cut the wrong way round; lift again to see it"
         aria-pressed={recipe.mirror}
-        onClick={() => commit(changeRecipe(doc, recipe.id, { mirror: !recipe.mirror }))}
+        onClick={() => change({ mirror: !recipe.mirror })}
       >
         {recipe.mirror ? 'Read as in a mirror' : 'Read as it lies'}
       </InkButton>
       <InkButton
         tip="Whether the letters are darker or lighter than their ground; lift again to see it"
-        onClick={() => commit(changeRecipe(doc, recipe.id, { ground: GROUNDS[recipe.ground].next }))}
+        onClick={() => change({ ground: GROUNDS[recipe.ground].next })}
       >
         {GROUNDS[recipe.ground].text}
       </InkButton>
@@ -127,15 +145,24 @@ export function PageRecipe({ sheet, cropping, onCropping }: Props) {
         value={(recipe.level ?? 0.5) * 100}
         min={5}
         max={95}
-        onChange={(v) => commit(changeRecipe(doc, recipe.id, { level: v / 100 }))}
+        onChange={(v) => change({ level: v / 100 })}
       />
       <InkButton
         tip="Find the level from the picture itself"
         disabled={recipe.level === null}
-        onClick={() => commit(changeRecipe(doc, recipe.id, { level: null }))}
+        onClick={() => change({ level: null })}
       >
         {recipe.level === null ? 'The level is found by itself' : 'Find the level by itself'}
       </InkButton>
+    </>
+  );
+}
+
+/** How closely edges are followed, and which ink is left out. */
+function TracingPart({ sheet }: OfSheet) {
+  const { recipe, change } = useRecipe(sheet);
+  return (
+    <>
       <NumberField
         label="Follow the edge within"
         unit="px"
@@ -144,7 +171,7 @@ export function PageRecipe({ sheet, cropping, onCropping }: Props) {
         value={recipe.tolerancePx}
         min={0.05}
         max={10}
-        onChange={(v) => commit(changeRecipe(doc, recipe.id, { tolerancePx: v }))}
+        onChange={(tolerancePx) => change({ tolerancePx })}
       />
       <NumberField
         label="Corners from"
@@ -152,7 +179,7 @@ export function PageRecipe({ sheet, cropping, onCropping }: Props) {
         value={recipe.cornerDeg}
         min={5}
         max={90}
-        onChange={(v) => commit(changeRecipe(doc, recipe.id, { cornerDeg: v }))}
+        onChange={(cornerDeg) => change({ cornerDeg })}
       />
       <InkColour recipe={recipe} />
       <NumberField
@@ -161,14 +188,36 @@ export function PageRecipe({ sheet, cropping, onCropping }: Props) {
         value={recipe.speckPx}
         min={0}
         max={200}
-        onChange={(v) => commit(changeRecipe(doc, recipe.id, { speckPx: Math.round(v) }))}
+        onChange={(v) => change({ speckPx: Math.round(v) })}
       />
-      {going.length > 0 && (
-        <Text fontSize="xs" color="snag" role="status">
-          {counted(going.length, 'piece')} would go with the next lifting:{' '}
-          {going.map((p) => pieceLabel(p) ?? '?').join(' ')}
-        </Text>
-      )}
+      <GoingSpecks sheet={sheet} speckPx={recipe.speckPx} />
+    </>
+  );
+}
+
+/** What would go as specks, before it goes. */
+function GoingSpecks({ sheet, speckPx }: OfSheet & { readonly speckPx: number }) {
+  const doc = useDoc();
+  const going = piecesBelow(piecesBySheet(doc).get(sheet.id) ?? [], speckPx);
+  if (going.length === 0) return null;
+  return (
+    <Text fontSize="xs" color="snag" role="status">
+      {counted(going.length, 'piece')} would go with the next lifting:{' '}
+      {going.map((p) => pieceLabel(p) ?? '?').join(' ')}
+    </Text>
+  );
+}
+
+/** How a page is read, and what is written on it. */
+export function PageRecipe(props: Props) {
+  const { sheet } = props;
+  return (
+    <>
+      <Written sheet={sheet} />
+      <PicturePart {...props} />
+      <RecipeShelf sheet={sheet} />
+      <InkPart sheet={sheet} />
+      <TracingPart sheet={sheet} />
       <TrueSize sheet={sheet} />
     </>
   );

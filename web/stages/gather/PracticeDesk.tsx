@@ -21,6 +21,7 @@ const PAPERS = [
 ] as const;
 
 const WIDTHS = PICTURE_WIDTHS.map((px) => [String(px), `${px} px`] as const);
+const USUAL_WIDTH = String(PICTURE_WIDTHS[1]);
 
 /** A practice sheet as its fields have it, with the pages that come out. */
 function usePracticeSheet() {
@@ -53,22 +54,19 @@ interface Props {
   readonly onClose: () => void;
 }
 
-/** A sheet to print, write on and bring back: for which characters, and how large. */
-function PracticeGauge({ sheet, onClose }: Props) {
-  const project = projectOf(useDoc());
-  const { characters, setCharacters, settings, setSettings, pages } = sheet;
-  const [width, setWidth] = useState<string>(WIDTHS[1]![0]);
+type Sheet = Props['sheet'];
+
+function PageFields({ sheet }: { sheet: Sheet }) {
+  const { characters, setCharacters, settings } = sheet;
+  const set = (change: Partial<Sheet['settings']>) => sheet.setSettings({ ...settings, ...change });
   return (
-    <Gauge
-      title="Practice sheet"
-      hint="Print it at any size, write on the lines, and drop a scan or photo of it here: every letter is known by its box."
-    >
+    <>
       <CharactersField label="Characters to write" value={characters} onChange={setCharacters} />
       <SelectField
         label="Paper"
         value={settings.paper}
         options={PAPERS}
-        onChange={(paper) => setSettings({ ...settings, paper })}
+        onChange={(paper) => set({ paper })}
       />
       <NumberField
         label="Boxes a character"
@@ -76,7 +74,7 @@ function PracticeGauge({ sheet, onClose }: Props) {
         value={settings.boxes}
         min={1}
         max={3}
-        onChange={(boxes) => setSettings({ ...settings, boxes: Math.round(boxes) })}
+        onChange={(boxes) => set({ boxes: Math.round(boxes) })}
       />
       <NumberField
         label="Height of small letters"
@@ -84,7 +82,7 @@ function PracticeGauge({ sheet, onClose }: Props) {
         value={settings.xHeightMm}
         min={4}
         max={20}
-        onChange={(xHeightMm) => setSettings({ ...settings, xHeightMm: Math.round(xHeightMm) })}
+        onChange={(xHeightMm) => set({ xHeightMm: Math.round(xHeightMm) })}
       />
       <NumberField
         label="Slant of help lines"
@@ -92,16 +90,26 @@ function PracticeGauge({ sheet, onClose }: Props) {
         value={settings.slantDeg}
         min={0}
         max={45}
-        onChange={(slantDeg) => setSettings({ ...settings, slantDeg: Math.round(slantDeg) })}
+        onChange={(slantDeg) => set({ slantDeg: Math.round(slantDeg) })}
       />
-      <GaugePart title="What comes out" />
-      <Fact label="Pages">{pages.length}</Fact>
-      <Fact label="Boxes">{pages.reduce((n, p) => n + p.boxes.length, 0)}</Fact>
+    </>
+  );
+}
+
+/** The sheet as a PDF to print, or page by page as pictures for a tablet. */
+function SavePart({ sheet }: { sheet: Sheet }) {
+  const { name: title } = projectOf(useDoc());
+  const { characters, settings } = sheet;
+  const [width, setWidth] = useState<string>(USUAL_WIDTH);
+  const empty = characters.trim() === '';
+  const made = { characters, settings, title };
+  return (
+    <>
       <InkButton
         main
         tip="Save the sheet as a PDF with fine lines"
-        disabled={characters.trim() === ''}
-        onClick={() => void savePracticeSheet({ characters, settings, title: project.name })}
+        disabled={empty}
+        onClick={() => void savePracticeSheet(made)}
       >
         Save as PDF
       </InkButton>
@@ -109,13 +117,27 @@ function PracticeGauge({ sheet, onClose }: Props) {
       <SelectField label="Width of a page" value={width} options={WIDTHS} onChange={setWidth} />
       <InkButton
         tip="Each page as a picture on clear ground: open it in a painting program, write on a layer above, save the whole as PNG"
-        disabled={characters.trim() === ''}
-        onClick={() =>
-          void savePracticePictures({ characters, settings, title: project.name }, Number(width))
-        }
+        disabled={empty}
+        onClick={() => void savePracticePictures(made, Number(width))}
       >
         Save as PNG
       </InkButton>
+    </>
+  );
+}
+
+/** A sheet to print, write on and bring back: for which characters, and how large. */
+function PracticeGauge({ sheet, onClose }: Props) {
+  return (
+    <Gauge
+      title="Practice sheet"
+      hint="Print it at any size, write on the lines, and drop a scan or photo of it here: every letter is known by its box."
+    >
+      <PageFields sheet={sheet} />
+      <GaugePart title="What comes out" />
+      <Fact label="Pages">{sheet.pages.length}</Fact>
+      <Fact label="Boxes">{sheet.pages.reduce((n, p) => n + p.boxes.length, 0)}</Fact>
+      <SavePart sheet={sheet} />
       <InkButton tip="Back to the sheets on the table" onClick={onClose}>
         Done
       </InkButton>

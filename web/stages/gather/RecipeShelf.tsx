@@ -10,19 +10,51 @@ import { GaugePart } from '../../ui/Gauge';
 import { InkButton } from '../../ui/InkButton';
 import { SelectField } from '../../ui/SelectField';
 
+/** The recipe kept under a name, for other sheets. */
+function SaveField({ sheetId }: { sheetId: string }) {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const [name, setName] = useState('');
+  return (
+    <form
+      onSubmit={(e) => {
+        e.preventDefault();
+        commit(saveRecipe(doc, sheetId, name));
+        setName('');
+      }}
+    >
+      <Field.Root>
+        <Field.Label fontSize="sm" color="faded">
+          Save it under a name
+        </Field.Label>
+        <Input
+          size="xs"
+          bg="sheet"
+          borderColor="rule"
+          value={name}
+          placeholder="as: Tide book, pencil"
+          onChange={(e) => setName(e.target.value)}
+        />
+      </Field.Root>
+    </form>
+  );
+}
+
 /** Which recipe a sheet is read by; recipes saved under a name, for one sheet or all. */
 export function RecipeShelf({ sheet }: { sheet: SheetRow }) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
-  const [name, setName] = useState('');
-  const saved = savedRecipes(doc);
-  const own = doc.recipes[sheet.recipeId]!;
+  const own = doc.recipes[sheet.recipeId];
   const options = [
-    ...(own.saved ? [] : [[own.id, 'of this sheet alone'] as const]),
-    ...saved.map((r) => [r.id, r.name] as const),
+    ...(own && !own.saved ? [[own.id, 'of this sheet alone'] as const] : []),
+    ...savedRecipes(doc).map((r) => [r.id, r.name] as const),
   ];
   const pages = sheetsInOrder(doc).filter((s) => s.kind === 'page');
-  const others = pages.filter((s) => s.recipeId !== sheet.recipeId);
+  const others = pages.filter((s) => s.recipeId !== sheet.recipeId).map((s) => s.id);
+  const give = (ids: readonly string[], recipeId: string) => {
+    commit(giveRecipe(doc, ids, recipeId));
+    for (const id of ids) void liftAgain(id);
+  };
   return (
     <>
       <GaugePart title="Recipe" />
@@ -30,45 +62,13 @@ export function RecipeShelf({ sheet }: { sheet: SheetRow }) {
         label="Read by"
         value={sheet.recipeId}
         options={options}
-        onChange={(id) => {
-          commit(giveRecipe(doc, [sheet.id], id));
-          void liftAgain(sheet.id);
-        }}
+        onChange={(id) => give([sheet.id], id)}
       />
-      <form
-        onSubmit={(e) => {
-          e.preventDefault();
-          commit(saveRecipe(doc, sheet.id, name));
-          setName('');
-        }}
-      >
-        <Field.Root>
-          <Field.Label fontSize="sm" color="faded">
-            Save it under a name
-          </Field.Label>
-          <Input
-            size="xs"
-            bg="sheet"
-            borderColor="rule"
-            value={name}
-            placeholder="as: Tide book, pencil"
-            onChange={(e) => setName(e.target.value)}
-          />
-        </Field.Root>
-      </form>
+      <SaveField sheetId={sheet.id} />
       {others.length > 0 && (
         <InkButton
           tip="Every page is read by this recipe and lifted again (can be undone)"
-          onClick={() => {
-            commit(
-              giveRecipe(
-                doc,
-                others.map((s) => s.id),
-                sheet.recipeId,
-              ),
-            );
-            for (const s of others) void liftAgain(s.id);
-          }}
+          onClick={() => give(others, sheet.recipeId)}
         >
           Use it for all {pages.length} pages
         </InkButton>

@@ -34,13 +34,39 @@ const HANDS = [
 const FAULTS = [['none', 'Nothing'], ...SCAN_FAULTS.map((f) => [f, f] as const)] as const;
 const DPI = SCAN_DPI.map((d) => [String(d), `${d} dpi`] as const);
 
+function ScanButton({ device, dpi }: { device: Device; dpi: number }) {
+  const job = useScanning((s) => s.job);
+  if (!job)
+    return (
+      <InkButton
+        main
+        tip="Scan what lies on the glass and take it in"
+        disabled={device.state !== 'ready'}
+        onClick={() => void scan(device, dpi)}
+      >
+        Scan
+      </InkButton>
+    );
+  return (
+    <>
+      <Progress.Root value={Math.round(job.progress * 100)} size="xs" aria-label="Scanning">
+        <Progress.Track>
+          <Progress.Range bg="hand" />
+        </Progress.Track>
+      </Progress.Root>
+      <InkButton tip="Stop the lamp; what is on the table stays" onClick={cancelScan}>
+        Stop scanning
+      </InkButton>
+    </>
+  );
+}
+
 /** Scanners at this desk: choose one, see its state, scan. What lies on a stand-in's glass is chosen here too. */
 export function ScanGauge({ onClose }: { onClose: () => void }) {
-  const { data: devices, error, mutate } = useScanners();
+  const { data: devices = [], error, mutate } = useScanners();
   const [chosen, setChosen] = useState<string | null>(null);
   const [dpi, setDpi] = useState('200');
-  const job = useScanning((s) => s.job);
-  const device = devices?.find((d) => d.id === chosen) ?? devices?.[0];
+  const device = devices.find((d) => d.id === chosen) ?? devices[0];
   return (
     <Gauge title="Scan" hint="Pages come straight to the table. A practice sheet is known by its code.">
       {error !== undefined && (
@@ -49,7 +75,7 @@ export function ScanGauge({ onClose }: { onClose: () => void }) {
           here.
         </Text>
       )}
-      {device && devices && (
+      {device && (
         <>
           <SelectField
             label="Scanner"
@@ -62,27 +88,7 @@ export function ScanGauge({ onClose }: { onClose: () => void }) {
             {device.loaded ? ', a sheet on the glass' : ', nothing on the glass'}
           </Text>
           <SelectField label="Resolution" value={dpi} options={DPI} onChange={setDpi} />
-          {job ? (
-            <>
-              <Progress.Root value={Math.round(job.progress * 100)} size="xs" aria-label="Scanning">
-                <Progress.Track>
-                  <Progress.Range bg="hand" />
-                </Progress.Track>
-              </Progress.Root>
-              <InkButton tip="Stop the lamp; what is on the table stays" onClick={cancelScan}>
-                Stop scanning
-              </InkButton>
-            </>
-          ) : (
-            <InkButton
-              main
-              tip="Scan what lies on the glass and take it in"
-              disabled={device.state !== 'ready'}
-              onClick={() => void scan(device, Number(dpi))}
-            >
-              Scan
-            </InkButton>
-          )}
+          <ScanButton device={device} dpi={Number(dpi)} />
           {device.state === 'jammed' && (
             <InkButton tip="Free the scanner for the next try" onClick={() => void takeJammedOut(device.id)}>
               Take the stuck sheet out

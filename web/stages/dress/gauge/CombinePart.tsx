@@ -28,19 +28,48 @@ const CORNERS = [
   ['round', 'corners become round'],
 ] as const;
 
+/** An edit of contours: what was chosen before it are other contours behind it. */
+function make(diff: ProjectDiff | null): void {
+  useProject.getState().commit(diff);
+  if (diff) dressBench.select([]);
+}
+
+function GrowPart() {
+  const doc = useDoc();
+  const { target } = useDressTarget();
+  const [by, setBy] = useState(5);
+  const [corners, setCorners] = useState<'sharp' | 'round'>('sharp');
+  const ways: readonly [string, string, number][] = [
+    ['Grow', 'outwards', by],
+    ['Shrink', 'inwards', -by],
+  ];
+  return (
+    <>
+      <NumberField label="Weight by" unit="u" digits={1} value={by} min={0.1} max={200} onChange={setBy} />
+      <SelectField label="And its corners" value={corners} options={CORNERS} onChange={setCorners} />
+      <SimpleGrid columns={2} gap="1.5">
+        {ways.map(([name, way, units]) => (
+          <InkButton
+            key={name}
+            tip={`Every edge ${by} u ${way}`}
+            onClick={() => make(growGlyph(doc, target, units, corners))}
+          >
+            {name}
+          </InkButton>
+        ))}
+      </SimpleGrid>
+    </>
+  );
+}
+
 /** Contours combined, taken away, grown and shrunk. */
 export function CombinePart() {
   const doc = useDoc();
   const { target, contours } = useDressTarget();
   const selection = useDressBench((s) => s.selection);
-  const [by, setBy] = useState(5);
-  const [corners, setCorners] = useState<'sharp' | 'round'>('sharp');
   const chosen = [...new Set(selection.map((p) => p.contour))];
-  const make = (diff: ProjectDiff | null) => {
-    useProject.getState().commit(diff);
-    if (diff) dressBench.select([]);
-  };
-  const needs = (how: Combination) => how !== 'union' && how !== 'weld';
+  const some = chosen.length > 0 && chosen.length < contours.length;
+  const can = (how: Combination) => contours.length > 0 && (how === 'union' || how === 'weld' || some);
   return (
     <>
       <Text fontSize="xs" color="faded">
@@ -53,10 +82,7 @@ export function CombinePart() {
           <InkButton
             key={how}
             tip={TEXTS[how][1]}
-            disabled={
-              contours.length === 0 ||
-              (needs(how) && (chosen.length === 0 || chosen.length === contours.length))
-            }
+            disabled={!can(how)}
             onClick={() => make(combineContours(doc, target, chosen, how))}
           >
             {TEXTS[how][0]}
@@ -70,34 +96,7 @@ export function CombinePart() {
           Remove
         </InkButton>
       </SimpleGrid>
-      {target.of !== 'skeleton' && (
-        <>
-          <NumberField
-            label="Weight by"
-            unit="u"
-            digits={1}
-            value={by}
-            min={0.1}
-            max={200}
-            onChange={setBy}
-          />
-          <SelectField label="And its corners" value={corners} options={CORNERS} onChange={setCorners} />
-          <SimpleGrid columns={2} gap="1.5">
-            <InkButton
-              tip={`Every edge ${by} u outwards`}
-              onClick={() => make(growGlyph(doc, target, by, corners))}
-            >
-              Grow
-            </InkButton>
-            <InkButton
-              tip={`Every edge ${by} u inwards`}
-              onClick={() => make(growGlyph(doc, target, -by, corners))}
-            >
-              Shrink
-            </InkButton>
-          </SimpleGrid>
-        </>
-      )}
+      {target.of !== 'skeleton' && <GrowPart />}
     </>
   );
 }

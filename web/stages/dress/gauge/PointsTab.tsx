@@ -131,86 +131,74 @@ function ChosenPoint() {
   );
 }
 
-function PointButtons() {
+type Button = readonly [name: string, tip: string, disabled: boolean, onClick: () => void];
+
+/** What is done with chosen points and what lies between them. */
+function pointButtons(a: ReturnType<typeof usePointActions>, open: boolean): readonly Button[] {
+  const none = a.nodes.length === 0;
+  const noStretch = a.segments.length === 0;
+  return [
+    ['Corner', 'Make the chosen points corners (E)', none, () => a.kind('corner')],
+    ['Smooth', 'Make the chosen points smooth (R)', none, () => a.kind('smooth')],
+    ['Tangent', "A curve that runs on in the straight's direction (T)", none, () => a.kind('tangent')],
+    [
+      'Straight',
+      'Make what lies between the chosen points straight (I)',
+      noStretch,
+      () => a.shape('straight'),
+    ],
+    ['Curved', 'Give what lies between the chosen points handles (U)', noStretch, () => a.shape('curved')],
+    ['Delete', 'Delete the chosen points; the curve keeps its shape (Delete)', none, a.remove],
+    ['Break', 'Break the contour at the chosen points (B)', none, a.cut],
+    ['Join', 'Join two chosen loose ends (J)', a.nodes.length !== 2 || !open, a.join],
+  ];
+}
+
+/** What is done with whole contours. */
+function useRunButtons(a: ReturnType<typeof usePointActions>, open: boolean): readonly Button[] {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
   const { target, contours } = useDressTarget();
   const selection = useDressBench((s) => s.selection);
-  const a = usePointActions();
-  const none = a.nodes.length === 0;
-  const one = a.nodes.length === 1 ? a.nodes[0]! : null;
-  const open = contours.some((c) => !c.closed);
+  const one = a.nodes.length === 1 ? a.nodes[0] : undefined;
   const runs = (diff: ReturnType<typeof reverseRuns>) => {
     commit(diff);
     dressBench.select([]);
   };
+  return [
+    [
+      'Close',
+      'Close open contours: those chosen, or all',
+      !open,
+      () => runs(closeRuns(doc, target, selection)),
+    ],
+    [
+      'Reverse',
+      'Turn contours round: those chosen, or all',
+      contours.length === 0,
+      () => runs(reverseRuns(doc, target, selection)),
+    ],
+    [
+      'Start here',
+      'Let the contour begin at the chosen point',
+      !one || !contours[one.contour]?.closed,
+      () => one && runs(startHere(doc, target, one)),
+    ],
+  ];
+}
+
+function PointButtons() {
+  const { contours } = useDressTarget();
+  const a = usePointActions();
+  const open = contours.some((c) => !c.closed);
+  const runs = useRunButtons(a, open);
   return (
     <SimpleGrid columns={3} gap="1.5">
-      <InkButton tip="Make the chosen points corners (E)" disabled={none} onClick={() => a.kind('corner')}>
-        Corner
-      </InkButton>
-      <InkButton tip="Make the chosen points smooth (R)" disabled={none} onClick={() => a.kind('smooth')}>
-        Smooth
-      </InkButton>
-      <InkButton
-        tip="A curve that runs on in the straight's direction (T)"
-        disabled={none}
-        onClick={() => a.kind('tangent')}
-      >
-        Tangent
-      </InkButton>
-      <InkButton
-        tip="Make what lies between the chosen points straight (I)"
-        disabled={a.segments.length === 0}
-        onClick={() => a.shape('straight')}
-      >
-        Straight
-      </InkButton>
-      <InkButton
-        tip="Give what lies between the chosen points handles (U)"
-        disabled={a.segments.length === 0}
-        onClick={() => a.shape('curved')}
-      >
-        Curved
-      </InkButton>
-      <InkButton
-        tip="Delete the chosen points; the curve keeps its shape (Delete)"
-        disabled={none}
-        onClick={a.remove}
-      >
-        Delete
-      </InkButton>
-      <InkButton tip="Break the contour at the chosen points (B)" disabled={none} onClick={a.cut}>
-        Break
-      </InkButton>
-      <InkButton
-        tip="Join two chosen loose ends (J)"
-        disabled={a.nodes.length !== 2 || !open}
-        onClick={a.join}
-      >
-        Join
-      </InkButton>
-      <InkButton
-        tip="Close open contours: those chosen, or all"
-        disabled={!open}
-        onClick={() => runs(closeRuns(doc, target, selection))}
-      >
-        Close
-      </InkButton>
-      <InkButton
-        tip="Turn contours round: those chosen, or all"
-        disabled={contours.length === 0}
-        onClick={() => runs(reverseRuns(doc, target, selection))}
-      >
-        Reverse
-      </InkButton>
-      <InkButton
-        tip="Let the contour begin at the chosen point"
-        disabled={!one || !contours[one.contour]?.closed}
-        onClick={() => one && runs(startHere(doc, target, one))}
-      >
-        Start here
-      </InkButton>
+      {[...pointButtons(a, open), ...runs].map(([name, tip, disabled, onClick]) => (
+        <InkButton key={name} tip={tip} disabled={disabled} onClick={onClick}>
+          {name}
+        </InkButton>
+      ))}
     </SimpleGrid>
   );
 }

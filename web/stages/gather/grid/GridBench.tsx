@@ -17,6 +17,59 @@ const NONE: readonly Module[] = [];
 /** Cells from the baseline to the capitals' height until it is said. */
 const FIRST_ROWS = 7;
 
+interface StripProps {
+  readonly characters: readonly string[];
+  readonly inHand: string;
+  readonly capRows: number;
+  readonly onTake: (char: string) => void;
+}
+
+/** The characters of the bill with what is built of them. */
+function CharacterStrip({ characters, inHand, capRows, onTake }: StripProps) {
+  const doc = useDoc();
+  return (
+    <Flex
+      gap="1"
+      px="3"
+      py="2"
+      overflowX="auto"
+      flexShrink={0}
+      borderBottomWidth="1px"
+      borderColor="rule"
+      role="toolbar"
+      aria-label="Characters to build"
+    >
+      {characters.map((c) => {
+        const own = drawnPiece(doc, 'built', c)?.cells;
+        return (
+          <Box
+            key={c}
+            as="button"
+            aria-label={`Build ${c}`}
+            aria-pressed={c === inHand}
+            onClick={() => onTake(c)}
+            minW="38px"
+            h="52px"
+            bg={c === inHand ? 'handSoft' : 'sheet'}
+            borderWidth="2px"
+            borderColor={c === inHand ? 'hand' : 'rule'}
+            color={own ? 'ink' : 'faded'}
+            display="flex"
+            flexDirection="column"
+            alignItems="center"
+            justifyContent="flex-end"
+          >
+            {own && <ModuleIcon cells={own} size={28} rows={capRows} />}
+            <Text fontSize="xs" lineHeight="1.2">
+              {c}
+            </Text>
+          </Box>
+        );
+      })}
+    </Flex>
+  );
+}
+
 /** Letters of modules on a grid: the characters of the bill above, the grid of the one in hand below. */
 export function GridBench({ onClose }: { onClose: () => void }) {
   const doc = useDoc();
@@ -27,62 +80,23 @@ export function GridBench({ onClose }: { onClose: () => void }) {
   const [brush, setBrush] = useState<Brush>({ shape: 'full', turn: 0 });
   const { capLinePx } = drawnSheet(doc, 'built').seating;
   const capRows = Math.round((capLinePx ?? FIRST_ROWS * CELL_PX) / CELL_PX);
+  const xRows = (lines.xHeight / lines.capHeight) * capRows;
   const cells = drawnPiece(doc, 'built', char)?.cells ?? NONE;
   const built = characters.filter((c) => drawnPiece(doc, 'built', c));
+  const actions = (
+    <>
+      <InkButton main tip="Back to the sheets on the table" onClick={onClose}>
+        Done
+      </InkButton>
+      <Text fontSize="sm" color="faded" data-testid="built-count">
+        {built.length} of {characters.length} built. Click and drag to paint cells; click again to clear.
+      </Text>
+    </>
+  );
   return (
     <>
-      <Bench
-        actions={
-          <>
-            <InkButton main tip="Back to the sheets on the table" onClick={onClose}>
-              Done
-            </InkButton>
-            <Text fontSize="sm" color="faded" data-testid="built-count">
-              {built.length} of {characters.length} built. Click and drag to paint cells; click again to
-              clear.
-            </Text>
-          </>
-        }
-      >
-        <Flex
-          gap="1"
-          px="3"
-          py="2"
-          overflowX="auto"
-          flexShrink={0}
-          borderBottomWidth="1px"
-          borderColor="rule"
-          role="toolbar"
-          aria-label="Characters to build"
-        >
-          {characters.map((c) => {
-            const own = drawnPiece(doc, 'built', c)?.cells;
-            return (
-              <Box
-                key={c}
-                as="button"
-                aria-label={`Build ${c}`}
-                aria-pressed={c === char}
-                onClick={() => setChar(c)}
-                minW="38px"
-                h="52px"
-                bg={c === char ? 'handSoft' : 'sheet'}
-                borderWidth="2px"
-                borderColor={c === char ? 'hand' : 'rule'}
-                color={own ? 'ink' : 'faded'}
-                display="flex"
-                flexDirection="column"
-                alignItems="center"
-                justifyContent="flex-end"
-              >
-                {own && <ModuleIcon cells={own} size={28} rows={capRows} />}
-                <Text fontSize="xs" lineHeight="1.2">
-                  {c}
-                </Text>
-              </Box>
-            );
-          })}
-        </Flex>
+      <Bench actions={actions}>
+        <CharacterStrip characters={characters} inHand={char} capRows={capRows} onTake={setChar} />
         <ScrolledBench
           label="The letter's grid"
           size={zoom}
@@ -95,23 +109,13 @@ export function GridBench({ onClose }: { onClose: () => void }) {
           <Flex direction="column" style={{ width: `${zoom * 100}%`, height: `${zoom * 100}%` }}>
             <GridCanvas
               key={char}
-              char={char}
-              cells={cells}
-              capRows={capRows}
-              xRows={(lines.xHeight / lines.capHeight) * capRows}
-              brush={brush}
+              {...{ char, cells, capRows, xRows, brush }}
               onPaint={(next) => buildLetter(char, next)}
             />
           </Flex>
         </ScrolledBench>
       </Bench>
-      <GridGauge
-        char={char}
-        capRows={capRows}
-        brush={brush}
-        onBrush={setBrush}
-        built={built.filter((c) => c !== char)}
-      />
+      <GridGauge {...{ char, capRows, brush }} onBrush={setBrush} built={built.filter((c) => c !== char)} />
     </>
   );
 }

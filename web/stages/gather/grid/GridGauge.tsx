@@ -34,56 +34,63 @@ interface Props {
   readonly built: readonly string[];
 }
 
-/** Shapes to paint with, the grid, and the letter in hand. */
-export function GridGauge({ char, capRows, brush, onBrush, built }: Props) {
-  const doc = useDoc();
-  const commit = useProject((s) => s.commit);
-  const piece = drawnPiece(doc, 'built', char);
-  const turns = brush !== null && brush.shape !== 'full' && brush.shape !== 'dot';
+type BrushProps = Pick<Props, 'brush' | 'onBrush'>;
+
+function Shapes({ brush, onBrush }: BrushProps) {
+  const turn = brush?.turn ?? 0;
   return (
-    <Gauge title="Grid" hint="Cells run together into one outline with no idle point.">
+    <>
       {MODULE_SHAPES.map((shape) => (
         <InkButton
           key={shape}
           tip={`Paint with: ${SHAPE_TEXT[shape].toLowerCase()}`}
           aria-pressed={brush?.shape === shape}
           justifyContent="flex-start"
-          onClick={() => onBrush({ shape, turn: brush?.turn ?? 0 })}
+          onClick={() => onBrush({ shape, turn })}
         >
-          <ModuleIcon cells={[{ x: 0, y: 0, shape, turn: brush?.turn ?? 0 }]} size={18} rows={1} />
+          <ModuleIcon cells={[{ x: 0, y: 0, shape, turn }]} size={18} rows={1} />
           {SHAPE_TEXT[shape]}
         </InkButton>
       ))}
       <InkButton tip="Paint nothing: clear cells" aria-pressed={brush === null} onClick={() => onBrush(null)}>
         Clear cells
       </InkButton>
-      {turns && (
-        <>
-          <GaugePart title="Leans on the corner" />
-          <Flex gap="1">
-            {CORNERS.map((name, turn) => (
-              <InkButton
-                key={name}
-                tip={`Leans on the corner ${name}`}
-                aria-label={name}
-                aria-pressed={brush.turn === turn}
-                onClick={() => onBrush({ ...brush, turn })}
-              >
-                <ModuleIcon cells={[{ x: 0, y: 0, shape: brush.shape, turn }]} size={18} rows={1} />
-              </InkButton>
-            ))}
-          </Flex>
-        </>
-      )}
-      <GaugePart title="Grid of all letters" />
-      <NumberField
-        label="Cells to the capitals"
-        unit=""
-        value={capRows}
-        min={3}
-        max={24}
-        onChange={(rows) => commit(changeModuleRows(doc, Math.round(rows)))}
-      />
+    </>
+  );
+}
+
+/** Which corner a shape leans on, where it makes a difference. */
+function Corners({ brush, onBrush }: BrushProps) {
+  if (brush === null || brush.shape === 'full' || brush.shape === 'dot') return null;
+  return (
+    <>
+      <GaugePart title="Leans on the corner" />
+      <Flex gap="1">
+        {CORNERS.map((name, turn) => (
+          <InkButton
+            key={name}
+            tip={`Leans on the corner ${name}`}
+            aria-label={name}
+            aria-pressed={brush.turn === turn}
+            onClick={() => onBrush({ ...brush, turn })}
+          >
+            <ModuleIcon cells={[{ x: 0, y: 0, shape: brush.shape, turn }]} size={18} rows={1} />
+          </InkButton>
+        ))}
+      </Flex>
+    </>
+  );
+}
+
+function LetterInHand({ char, built }: Pick<Props, 'char' | 'built'>) {
+  const doc = useDoc();
+  const piece = drawnPiece(doc, 'built', char);
+  const copy = (from: string) => {
+    const cells = drawnPiece(doc, 'built', from)?.cells;
+    if (cells) buildLetter(char, cells);
+  };
+  return (
+    <>
       <GaugePart title={`In hand: ${char}`} />
       {piece && (
         <>
@@ -99,10 +106,7 @@ export function GridGauge({ char, capRows, brush, onBrush, built }: Props) {
           label="Copy the cells of"
           value=""
           options={[['', 'choose a letter'] as const, ...built.map((c) => [c, c] as const)]}
-          onChange={(from) => {
-            const cells = from === '' ? undefined : drawnPiece(doc, 'built', from)?.cells;
-            if (cells) buildLetter(char, cells);
-          }}
+          onChange={copy}
         />
       )}
       {piece && (
@@ -110,6 +114,28 @@ export function GridGauge({ char, capRows, brush, onBrush, built }: Props) {
           Clear this letter
         </InkButton>
       )}
+    </>
+  );
+}
+
+/** Shapes to paint with, the grid, and the letter in hand. */
+export function GridGauge({ char, capRows, brush, onBrush, built }: Props) {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  return (
+    <Gauge title="Grid" hint="Cells run together into one outline with no idle point.">
+      <Shapes brush={brush} onBrush={onBrush} />
+      <Corners brush={brush} onBrush={onBrush} />
+      <GaugePart title="Grid of all letters" />
+      <NumberField
+        label="Cells to the capitals"
+        unit=""
+        value={capRows}
+        min={3}
+        max={24}
+        onChange={(rows) => commit(changeModuleRows(doc, Math.round(rows)))}
+      />
+      <LetterInHand char={char} built={built} />
     </Gauge>
   );
 }

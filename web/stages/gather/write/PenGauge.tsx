@@ -20,27 +20,16 @@ const PEN_TEXT: Record<(typeof PEN_KINDS)[number], readonly [string, string]> = 
   pencil: ['Pencil', 'Gives a little; much wider when tilted'],
 };
 
-/** The pen, and the letter in hand. */
-export function PenGauge({ char }: { char: string }) {
-  const doc = useDoc();
+function PenKinds() {
   const { pen, erases } = useDrawing();
-  const { lines } = projectOf(doc);
-  const perPx = lines.capHeight / SLOT.capPx;
-  const piece = drawnPiece(doc, 'written', char);
-  const { done, total, stop } = usePenning();
-  const written = writtenLetters(doc).length;
-  const setPen = (change: Partial<typeof pen>) => useDrawing.setState({ pen: { ...pen, ...change } });
   return (
-    <Gauge title="Pen" hint="The pen is kept with each stroke. Undo takes back stroke by stroke.">
+    <>
       {PEN_KINDS.map((kind) => (
         <InkButton
           key={kind}
           tip={PEN_TEXT[kind][1]}
           aria-pressed={pen.kind === kind && !erases}
-          onClick={() => {
-            setPen({ kind });
-            useDrawing.setState({ erases: false });
-          }}
+          onClick={() => useDrawing.setState({ pen: { ...pen, kind }, erases: false })}
         >
           {PEN_TEXT[kind][0]}
         </InkButton>
@@ -52,6 +41,16 @@ export function PenGauge({ char }: { char: string }) {
       >
         Eraser
       </InkButton>
+    </>
+  );
+}
+
+function PenFields() {
+  const pen = useDrawing((s) => s.pen);
+  const perPx = projectOf(useDoc()).lines.capHeight / SLOT.capPx;
+  const setPen = (change: Partial<typeof pen>) => useDrawing.setState({ pen: { ...pen, ...change } });
+  return (
+    <>
       <NumberField
         label="Width"
         unit="u"
@@ -72,6 +71,17 @@ export function PenGauge({ char }: { char: string }) {
           onChange={(angleDeg) => setPen({ angleDeg })}
         />
       )}
+    </>
+  );
+}
+
+/** All letters written here inked again with the pen that was chosen. */
+function InkAgain() {
+  const pen = useDrawing((s) => s.pen);
+  const { done, total, stop } = usePenning();
+  const written = writtenLetters(useDoc()).length;
+  return (
+    <>
       {written > 0 && (
         <InkButton
           tip="All letters written here, with the strokes as they went and the pen chosen above; one step to undo"
@@ -82,6 +92,18 @@ export function PenGauge({ char }: { char: string }) {
         </InkButton>
       )}
       <HowFar done={done} total={total} stop={stop} />
+    </>
+  );
+}
+
+/** The pen, and the letter in hand. */
+export function PenGauge({ char }: { char: string }) {
+  const piece = drawnPiece(useDoc(), 'written', char);
+  return (
+    <Gauge title="Pen" hint="The pen is kept with each stroke. Undo takes back stroke by stroke.">
+      <PenKinds />
+      <PenFields />
+      <InkAgain />
       <GaugePart title={`In hand: ${char}`} />
       {piece ? (
         <>

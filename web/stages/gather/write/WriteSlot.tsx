@@ -1,4 +1,4 @@
-import { memo, useCallback, useEffect, useRef, type PointerEvent } from 'react';
+import { memo, useCallback, useEffect, useRef, type PointerEvent, type RefObject } from 'react';
 import { slotOrigin, SLOT } from '../../../../core/project/document/queries/drawnHere';
 import type { Lines, PieceRow } from '../../../../core/project/document/schema';
 import type { PenPoint, PenStroke } from '../../../../core/tracing/pen/strokes';
@@ -19,9 +19,6 @@ interface Props {
 
 /** A pen's other end, by the Pointer Events standard (button 5). */
 const ERASER_END = 32;
-
-/** Once a pen was seen on this machine, fingers and palms are left alone. */
-let penSeen = false;
 
 /** A way shorter than this is a tap, CSS px. */
 const TAP_PX = 5;
@@ -56,15 +53,11 @@ function pointerOf(type: SlotPointer['type'], e: PointerEvent<HTMLCanvasElement>
   };
 }
 
-/** One ruled slot to write a character in, with pen, finger or mouse. */
-export const WriteSlot = memo(function WriteSlot({ char, piece, lines, height, chosen, onChoose }: Props) {
+/** Draws a slot in the browser's next frame, with the stroke that is being made. */
+function useSlotPainting({ char, piece, lines }: Props, k: number, live: RefObject<SlotGesture>) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const live = useRef<SlotGesture>(slotIdle);
   const frame = useRef(0);
   const waiting = useDrawing((s) => s.waiting.get(char) ?? NONE);
-  const k = height / SLOT.height;
-  const width = SLOT.width * k;
-
   const paint = useCallback(() => {
     cancelAnimationFrame(frame.current);
     frame.current = requestAnimationFrame(() => {
@@ -83,33 +76,39 @@ export const WriteSlot = memo(function WriteSlot({ char, piece, lines, height, c
         inks: readInks(),
       });
     });
-  }, [char, k, lines, piece, waiting]);
+  }, [char, k, lines, piece, waiting, live]);
   useEffect(() => {
     paint();
     return () => cancelAnimationFrame(frame.current);
   }, [paint]);
+  return { canvas, paint };
+}
 
+/** Moves go on reaching the slot when they leave it; a pointer that is gone already (a tap) can't be held. */
+function capture(e: PointerEvent<HTMLCanvasElement>): void {
+  try {
+    e.currentTarget.setPointerCapture(e.pointerId);
+  } catch {
+    // The pointer is gone already: a tap.
+  }
+}
+
+/** One ruled slot to write a character in, with pen, finger or mouse. */
+export const WriteSlot = memo(function WriteSlot(props: Props) {
+  const { char, piece, height, chosen, onChoose } = props;
+  const live = useRef<SlotGesture>(slotIdle);
+  const k = height / SLOT.height;
+  const width = SLOT.width * k;
+  const { canvas, paint } = useSlotPainting(props, k, live);
   const step = (type: SlotPointer['type'], e: PointerEvent<HTMLCanvasElement>) => {
-    const { pen, erases } = useDrawing.getState();
-    const answer = slotTool(live.current, pointerOf(type, e, k), {
-      inHand: chosen,
-      erases,
-      penSeen,
-      tapPx: TAP_PX / k,
-    });
-    if (e.pointerType === 'pen') penSeen = true;
+    const { pen, erases, penSeen } = useDrawing.getState();
+    const scene = { inHand: chosen, erases, penSeen, tapPx: TAP_PX / k };
+    const answer = slotTool(live.current, pointerOf(type, e, k), scene);
+    if (e.pointerType === 'pen' && !penSeen) useDrawing.setState({ penSeen: true });
     live.current = answer.gesture;
     if (answer.choose) onChoose(char);
     if (answer.stroke) writeStroke(char, { pen, ...answer.stroke });
     else paint();
-  };
-  const down = (e: PointerEvent<HTMLCanvasElement>) => {
-    try {
-      e.currentTarget.setPointerCapture(e.pointerId);
-    } catch {
-      // The pointer is gone already: a tap.
-    }
-    step('down', e);
   };
   return (
     <canvas
@@ -125,7 +124,10 @@ export const WriteSlot = memo(function WriteSlot({ char, piece, lines, height, c
         cursor: 'crosshair',
         outline: `2px solid var(--chakra-colors-${chosen ? 'hand' : 'rule'})`,
       }}
-      onPointerDown={down}
+      onPointerDown={(e) => {
+        capture(e);
+        step('down', e);
+      }}
       onPointerMove={(e) => live.current.mode === 'writing' && step('move', e)}
       onPointerUp={(e) => step('up', e)}
       onPointerCancel={(e) => step('cancel', e)}
