@@ -38,15 +38,45 @@ export function GuideList({ guides, glyph, inHand }: Props) {
   );
 }
 
-function GuideFields({
-  guide,
-  glyph,
-  inHand,
-}: {
+interface FieldsProps {
   readonly guide: ShownGuide;
   readonly glyph: GlyphRow | null;
   readonly inHand: boolean;
+}
+
+function GuideName({
+  guide,
+  onName,
+  onRemove,
+}: {
+  guide: ShownGuide;
+  onName: (name: string) => void;
+  onRemove: () => void;
 }) {
+  return (
+    <Flex gap="1" align="center">
+      <Input
+        size="xs"
+        flex="1"
+        bg="sheet"
+        borderColor="rule"
+        aria-label="Name of the line"
+        value={guide.name}
+        onChange={(e) => onName(e.target.value)}
+      />
+      <InkButton
+        tip="Take the line away"
+        aria-label={`Take the line ${guide.name} away`}
+        px="2"
+        onClick={onRemove}
+      >
+        ×
+      </InkButton>
+    </Flex>
+  );
+}
+
+function GuideFields({ guide, glyph, inHand }: FieldsProps) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
   const owner = guide.own && glyph ? glyph.id : null;
@@ -62,25 +92,11 @@ function GuideFields({
       role="group"
       aria-label={`Line ${guide.name}`}
     >
-      <Flex gap="1" align="center">
-        <Input
-          size="xs"
-          flex="1"
-          bg="sheet"
-          borderColor="rule"
-          aria-label="Name of the line"
-          value={guide.name}
-          onChange={(e) => change({ name: e.target.value }, true)}
-        />
-        <InkButton
-          tip="Take the line away"
-          aria-label={`Take the line ${guide.name} away`}
-          px="2"
-          onClick={() => commit(removeGuide(doc, owner, guide.id))}
-        >
-          ×
-        </InkButton>
-      </Flex>
+      <GuideName
+        guide={guide}
+        onName={(name) => change({ name }, true)}
+        onRemove={() => commit(removeGuide(doc, owner, guide.id))}
+      />
       <NumberField label="Height" unit="u" value={guide.y} onChange={(y) => change({ y })} />
       <NumberField
         label="Turned by"

@@ -6,16 +6,63 @@ import { MomentList } from './MomentList';
 /** Steps shown at once; older ones are reached by going back first. */
 const SHOWN = 60;
 
+interface ShownStep {
+  readonly label: string;
+  /** How many steps are done when one goes there. */
+  readonly count: number;
+  readonly back: boolean;
+}
+
+function StepButton({ step, here, onGo }: { step: ShownStep; here: boolean; onGo: (count: number) => void }) {
+  return (
+    <Box
+      as="button"
+      display="flex"
+      w="100%"
+      textAlign="left"
+      gap="2"
+      px="2"
+      py="1"
+      borderRadius="sm"
+      fontSize="sm"
+      color={step.back ? 'faded' : 'ink'}
+      bg={here ? 'handSoft' : 'transparent'}
+      aria-current={here ? 'step' : undefined}
+      onClick={() => onGo(step.count)}
+    >
+      <Text flex="1">{step.label}</Text>
+      {here && <Text fontSize="xs">here</Text>}
+      {step.back && <Text fontSize="xs">taken back</Text>}
+    </Box>
+  );
+}
+
 /** The last steps, the latest first, also those of earlier visits; a click goes there. Above them moments with names. What was taken back is listed above. */
-export function HistoryList() {
+function Steps() {
   const { done, undone } = useProject((s) => s.history);
   const underWay = useProject((s) => s.underWay);
   const { goTo } = useProject.getState();
-  const steps = [
+  const steps: ShownStep[] = [
     ...undone.map((d, i) => ({ label: d.label, count: done.length + undone.length - i, back: true })),
     ...done.map((d, i) => ({ label: d.label, count: i + 1, back: false })).reverse(),
     { label: 'Before all of these', count: 0, back: false },
-  ].slice(0, SHOWN);
+  ];
+  return (
+    <>
+      {underWay.map((label, i) => (
+        <Text key={i} px="2" py="1" fontSize="sm" color="faded">
+          {label}, still being made
+        </Text>
+      ))}
+      {steps.slice(0, SHOWN).map((step) => (
+        <StepButton key={step.count} step={step} here={step.count === done.length} onGo={goTo} />
+      ))}
+    </>
+  );
+}
+
+/** A button that opens the list of steps and moments. */
+export function HistoryList() {
   return (
     <Popover.Root lazyMount unmountOnExit>
       <Popover.Trigger asChild>
@@ -34,33 +81,7 @@ export function HistoryList() {
           <Popover.Content bg="sheet" w="300px" maxH="60vh" overflowY="auto" aria-label="History">
             <Popover.Body p="2">
               <MomentList />
-              {underWay.map((label, i) => (
-                <Text key={i} px="2" py="1" fontSize="sm" color="faded">
-                  {label}, still being made
-                </Text>
-              ))}
-              {steps.map((s) => (
-                <Box
-                  key={s.count}
-                  as="button"
-                  display="flex"
-                  w="100%"
-                  textAlign="left"
-                  gap="2"
-                  px="2"
-                  py="1"
-                  borderRadius="sm"
-                  fontSize="sm"
-                  color={s.back ? 'faded' : 'ink'}
-                  bg={s.count === done.length ? 'handSoft' : 'transparent'}
-                  aria-current={s.count === done.length ? 'step' : undefined}
-                  onClick={() => goTo(s.count)}
-                >
-                  <Text flex="1">{s.label}</Text>
-                  {s.count === done.length && <Text fontSize="xs">here</Text>}
-                  {s.back && <Text fontSize="xs">taken back</Text>}
-                </Box>
-              ))}
+              <Steps />
             </Popover.Body>
           </Popover.Content>
         </Popover.Positioner>

@@ -9,50 +9,53 @@ import { InkButton } from '../ui/InkButton';
 
 const moments = momentStore(db);
 
+async function keepMoment(name: string): Promise<void> {
+  const session = currentSession();
+  if (session) await moments.keep(session.projectId, name, session.doc, Date.now(), crypto.randomUUID());
+}
+
+/** Makes the project what it was then, as one step. */
+async function goBack(id: string, to: string): Promise<void> {
+  const session = currentSession();
+  const then = await moments.open(id);
+  if (!session || !then) return;
+  session.tell(then.problems);
+  if (then.ok) session.commit(diffBetween(session.doc, then.value, `Back to ${to}`));
+}
+
+function KeepForm() {
+  const [name, setName] = useState('');
+  const keep = (e: React.FormEvent) => {
+    e.preventDefault();
+    const plain = name.trim();
+    if (plain !== '') void keepMoment(plain).then(() => setName(''));
+  };
+  return (
+    <Flex as="form" gap="2" mb="1" onSubmit={keep}>
+      <Input
+        size="xs"
+        bg="sheet"
+        borderColor="rule"
+        aria-label="Name for this moment"
+        placeholder="Name this moment"
+        maxLength={120}
+        value={name}
+        onChange={(e) => setName(e.target.value)}
+      />
+      <InkButton type="submit" tip="Keep the whole project as it is now under this name">
+        Keep
+      </InkButton>
+    </Flex>
+  );
+}
+
 /** Moments that were given names: the whole project as it was then, to go back to as one step. */
 export function MomentList() {
   const projectId = useProject((s) => s.projectId);
-  const [name, setName] = useState('');
   const list = useLiveQuery(() => (projectId ? moments.list(projectId) : []), [projectId]) ?? [];
-  const keep = async () => {
-    const session = currentSession();
-    const plain = name.trim();
-    if (!session || plain === '') return;
-    await moments.keep(session.projectId, plain, session.doc, Date.now(), crypto.randomUUID());
-    setName('');
-  };
-  const goBack = async (id: string, to: string) => {
-    const session = currentSession();
-    const then = await moments.open(id);
-    if (!session || !then) return;
-    session.tell(then.problems);
-    if (then.ok) session.commit(diffBetween(session.doc, then.value, `Back to ${to}`));
-  };
   return (
     <Box borderBottomWidth="1px" borderColor="rule" pb="2" mb="2">
-      <Flex
-        as="form"
-        gap="2"
-        mb="1"
-        onSubmit={(e: React.FormEvent) => {
-          e.preventDefault();
-          void keep();
-        }}
-      >
-        <Input
-          size="xs"
-          bg="sheet"
-          borderColor="rule"
-          aria-label="Name for this moment"
-          placeholder="Name this moment"
-          maxLength={120}
-          value={name}
-          onChange={(e) => setName(e.target.value)}
-        />
-        <InkButton type="submit" tip="Keep the whole project as it is now under this name">
-          Keep
-        </InkButton>
-      </Flex>
+      <KeepForm />
       {list.map((m) => (
         <Flex key={m.id} align="center" gap="2" px="2" fontSize="sm">
           <Text flex="1" truncate title={new Date(m.at).toLocaleString('en-GB')}>

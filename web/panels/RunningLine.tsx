@@ -15,19 +15,87 @@ import { useWay } from './way';
 /** Characters of the running text that the font lacks, parted by spaces. */
 const lackingOf = (doc: Doc): string => lackingIn(doc, projectOf(doc).runningText).join(' ');
 
+function change(text: string, continues = true): void {
+  const { doc, commit } = useProject.getState();
+  if (doc) commit(changeProject(doc, { runningText: text }, 'Change the text'), continues);
+}
+
+/** The text itself, or one in another language. */
+function TextFields({ text }: { text: string }) {
+  const choose = (language: string) => {
+    const sample = LANGUAGE_SAMPLES.find(([name]) => name === language);
+    if (sample) change(sample[1], false);
+  };
+  return (
+    <>
+      <Input
+        size="xs"
+        maxW="26rem"
+        aria-label="Text of the running line"
+        borderColor="rule"
+        value={text}
+        onChange={(e) => change(e.target.value)}
+      />
+      <NativeSelect.Root size="xs" w="7.5rem" flexShrink={0}>
+        <NativeSelect.Field
+          aria-label="A text in another language"
+          borderColor="rule"
+          value={LANGUAGE_SAMPLES.find(([, t]) => t === text)?.[0] ?? ''}
+          onChange={(e) => choose(e.target.value)}
+        >
+          <option value="">Own text</option>
+          {LANGUAGE_SAMPLES.map(([name]) => (
+            <option key={name}>{name}</option>
+          ))}
+        </NativeSelect.Field>
+        <NativeSelect.Indicator />
+      </NativeSelect.Root>
+    </>
+  );
+}
+
+/** Characters that the font lacks; a click makes one. */
+function Lacking() {
+  const lacking = useProject((s) => (s.doc ? lackingOf(s.doc) : ''));
+  const { make } = useWay();
+  const characters = lacking === '' ? [] : lacking.split(' ');
+  return (
+    <Text fontSize="xs" color={lacking !== '' ? 'snag' : 'faded'} flex="1" truncate>
+      {lacking !== '' ? 'Not in the font: ' : 'Click a letter to take it in hand'}
+      {characters.map((c, i) => (
+        <chakra.button
+          key={c}
+          type="button"
+          ml={i === 0 ? undefined : '1'}
+          textDecoration="underline"
+          title={`Make ${c}`}
+          aria-label={`Make ${c}`}
+          onClick={() => make(c)}
+        >
+          {c}
+        </chakra.button>
+      ))}
+    </Text>
+  );
+}
+
+function LiveFontFacts() {
+  const { family, compileMs, bytes, failed } = useLiveFont((s) => s);
+  return (
+    <Text fontSize="xs" color={failed ? 'snag' : 'faded'} data-testid="live-font" data-family={family ?? ''}>
+      {failed
+        ? `The font could not be shown: ${failed}`
+        : `live font ${(bytes / 1000).toFixed(1)} kB, made in ${compileMs.toFixed(0)} ms`}
+    </Text>
+  );
+}
+
 /** The strip that always sets the artist's text in the live font. */
 export const RunningLine = memo(function RunningLine() {
-  const commit = useProject((s) => s.commit);
   const runningText = useProject((s) => (s.doc ? projectOf(s.doc).runningText : ''));
-  const lacking = useProject((s) => (s.doc ? lackingOf(s.doc) : ''));
   const { take } = useWay();
-  const { family, compileMs, bytes, failed } = useLiveFont((s) => s);
   const [tall, setTall] = useState(false);
-  const { make } = useWay();
-  const change = (text: string, continues = true) => {
-    const { doc } = useProject.getState();
-    if (doc) commit(changeProject(doc, { runningText: text }, 'Change the text'), continues);
-  };
+  const heightTip = `Make the running line ${tall ? 'lower' : 'taller'}`;
   return (
     <Box
       as="footer"
@@ -38,65 +106,15 @@ export const RunningLine = memo(function RunningLine() {
       flexShrink={0}
     >
       <Flex align="center" gap="3" px="4" pt="2">
-        <Input
-          size="xs"
-          maxW="26rem"
-          aria-label="Text of the running line"
-          borderColor="rule"
-          value={runningText}
-          onChange={(e) => change(e.target.value)}
-        />
-        <NativeSelect.Root size="xs" w="7.5rem" flexShrink={0}>
-          <NativeSelect.Field
-            aria-label="A text in another language"
-            borderColor="rule"
-            value={LANGUAGE_SAMPLES.find(([, t]) => t === runningText)?.[0] ?? ''}
-            onChange={(e) => {
-              const sample = LANGUAGE_SAMPLES.find(([name]) => name === e.target.value);
-              if (sample) change(sample[1], false);
-            }}
-          >
-            <option value="">Own text</option>
-            {LANGUAGE_SAMPLES.map(([name]) => (
-              <option key={name}>{name}</option>
-            ))}
-          </NativeSelect.Field>
-          <NativeSelect.Indicator />
-        </NativeSelect.Root>
-        <Text fontSize="xs" color={lacking !== '' ? 'snag' : 'faded'} flex="1" truncate>
-          {lacking !== '' ? 'Not in the font: ' : 'Click a letter to take it in hand'}
-          {lacking.split(' ').map((c, i) =>
-            c === '' ? null : (
-              <chakra.button
-                key={c}
-                type="button"
-                ml={i === 0 ? undefined : '1'}
-                textDecoration="underline"
-                title={`Make ${c}`}
-                aria-label={`Make ${c}`}
-                onClick={() => make(c)}
-              >
-                {c}
-              </chakra.button>
-            ),
-          )}
-        </Text>
-        <Text
-          fontSize="xs"
-          color={failed ? 'snag' : 'faded'}
-          data-testid="live-font"
-          data-family={family ?? ''}
-        >
-          {failed
-            ? `The font could not be shown: ${failed}`
-            : `live font ${(bytes / 1000).toFixed(1)} kB, made in ${compileMs.toFixed(0)} ms`}
-        </Text>
-        <Tip text={tall ? 'Make the running line lower' : 'Make the running line taller'}>
+        <TextFields text={runningText} />
+        <Lacking />
+        <LiveFontFacts />
+        <Tip text={heightTip}>
           <IconButton
             size="2xs"
             variant="ghost"
             color="ink"
-            aria-label={tall ? 'Make the running line lower' : 'Make the running line taller'}
+            aria-label={heightTip}
             onClick={() => setTall(!tall)}
           >
             {tall ? <ChevronsDown /> : <ChevronsUp />}

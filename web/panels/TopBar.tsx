@@ -23,17 +23,15 @@ interface Props {
   readonly onShortcuts: () => void;
 }
 
-export const TopBar = memo(function TopBar({ onSearch, onShortcuts }: Props) {
-  const name = useProject((s) => (s.doc ? projectOf(s.doc).name : ''));
-  const undoLabel = useProject(
-    (s) => s.underWay[s.underWay.length - 1] ?? s.history.done[s.history.done.length - 1]?.label,
-  );
-  const redoLabel = useProject((s) => s.history.undone[s.history.undone.length - 1]?.label);
-  const saveState = useProject((s) => s.saveState);
-  const fixed = saveState === 'read-only' || saveState === 'gone';
-  const { undo, redo } = useProject.getState();
-  const desk = useDesk();
-  const button = (label: string, icon: React.ReactNode, onClick: () => void, disabled = false) => (
+interface BarButtonProps {
+  readonly label: string;
+  readonly onClick: () => void;
+  readonly disabled?: boolean;
+  readonly children: React.ReactNode;
+}
+
+function BarButton({ label, onClick, disabled = false, children }: BarButtonProps) {
+  return (
     <Tip text={label}>
       <IconButton
         size="xs"
@@ -43,10 +41,70 @@ export const TopBar = memo(function TopBar({ onSearch, onShortcuts }: Props) {
         onClick={onClick}
         disabled={disabled}
       >
-        {icon}
+        {children}
       </IconButton>
     </Tip>
   );
+}
+
+function UndoButtons({ fixed }: { fixed: boolean }) {
+  const undoLabel = useProject((s) => s.underWay.at(-1) ?? s.history.done.at(-1)?.label);
+  const redoLabel = useProject((s) => s.history.undone.at(-1)?.label);
+  const { undo, redo } = useProject.getState();
+  return (
+    <>
+      <BarButton
+        label={undoLabel ? `Undo: ${undoLabel} (Ctrl+Z)` : 'Nothing to undo'}
+        onClick={undo}
+        disabled={!undoLabel || fixed}
+      >
+        <Undo2 />
+      </BarButton>
+      <BarButton
+        label={redoLabel ? `Redo: ${redoLabel} (Ctrl+Shift+Z)` : 'Nothing to redo'}
+        onClick={redo}
+        disabled={!redoLabel || fixed}
+      >
+        <Redo2 />
+      </BarButton>
+    </>
+  );
+}
+
+function DeskButton() {
+  const other = useDesk() === 'day' ? 'night' : 'day';
+  return (
+    <BarButton label={other === 'night' ? 'Night desk' : 'Day desk'} onClick={() => setDesk(other)}>
+      {other === 'night' ? <Moon /> : <Sun />}
+    </BarButton>
+  );
+}
+
+function ProjectName({ saveState }: { saveState: SaveState }) {
+  const name = useProject((s) => (s.doc ? projectOf(s.doc).name : ''));
+  return (
+    <>
+      <Text as="h1" truncate>
+        {name}
+      </Text>
+      <Text
+        fontSize="xs"
+        color={saveState === 'saved' || saveState === 'waiting' ? 'faded' : 'snag'}
+        ml="3"
+        flex="1"
+        data-testid="save-state"
+        role="status"
+      >
+        {SAVE_TEXT[saveState]}
+      </Text>
+    </>
+  );
+}
+
+/** Name and state of the project, what was done last, and what is found or saved from everywhere. */
+export const TopBar = memo(function TopBar({ onSearch, onShortcuts }: Props) {
+  const saveState = useProject((s) => s.saveState);
+  const fixed = saveState === 'read-only' || saveState === 'gone';
   return (
     <Flex
       as="header"
@@ -64,38 +122,19 @@ export const TopBar = memo(function TopBar({ onSearch, onShortcuts }: Props) {
         </Text>
       </Link>
       <Box w="1px" h="20px" bg="rule" mx="3" />
-      <Text as="h1" truncate>
-        {name}
-      </Text>
-      <Text
-        fontSize="xs"
-        color={saveState === 'saved' || saveState === 'waiting' ? 'faded' : 'snag'}
-        ml="3"
-        flex="1"
-        data-testid="save-state"
-        role="status"
-      >
-        {SAVE_TEXT[saveState]}
-      </Text>
-      {button(
-        undoLabel ? `Undo: ${undoLabel} (Ctrl+Z)` : 'Nothing to undo',
-        <Undo2 />,
-        undo,
-        !undoLabel || fixed,
-      )}
-      {button(
-        redoLabel ? `Redo: ${redoLabel} (Ctrl+Shift+Z)` : 'Nothing to redo',
-        <Redo2 />,
-        redo,
-        !redoLabel || fixed,
-      )}
+      <ProjectName saveState={saveState} />
+      <UndoButtons fixed={fixed} />
       {!fixed && <HistoryList />}
-      {button('Save project file (Ctrl+S)', <Save />, () => void saveOpenProject())}
-      {button('Find an action (/)', <Search />, onSearch)}
-      {button('All shortcuts (?)', <Keyboard />, onShortcuts)}
-      {button(desk === 'day' ? 'Night desk' : 'Day desk', desk === 'day' ? <Moon /> : <Sun />, () =>
-        setDesk(desk === 'day' ? 'night' : 'day'),
-      )}
+      <BarButton label="Save project file (Ctrl+S)" onClick={() => void saveOpenProject()}>
+        <Save />
+      </BarButton>
+      <BarButton label="Find an action (/)" onClick={onSearch}>
+        <Search />
+      </BarButton>
+      <BarButton label="All shortcuts (?)" onClick={onShortcuts}>
+        <Keyboard />
+      </BarButton>
+      <DeskButton />
     </Flex>
   );
 });

@@ -82,15 +82,62 @@ interface HeadProps {
   readonly enter: Enter;
 }
 
-/** What this is, and the ways in that need no picture: the demo, a file, an empty project. */
-function Head({ name, onName, busy, enter }: HeadProps) {
-  const fileInput = useRef<HTMLInputElement>(null);
+const OUTLINE = { variant: 'outline', borderColor: 'rule', color: 'ink' } as const;
+
+/** A project file chosen from the disk. */
+function FileButton({ enter }: { enter: Enter }) {
+  const input = useRef<HTMLInputElement>(null);
+  const open = (file: File | undefined) =>
+    file &&
+    enter('Opening the file', (options) => importProject(file, file.name, crypto.randomUUID(), options));
+  return (
+    <>
+      <Button {...OUTLINE} onClick={() => input.current?.click()}>
+        Open a project file
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        accept=".zip"
+        hidden
+        aria-label="Project file"
+        onChange={(e) => {
+          const file = e.target.files?.[0];
+          e.target.value = '';
+          void open(file);
+        }}
+      />
+    </>
+  );
+}
+
+function NewProject({ name, onName, enter }: Omit<HeadProps, 'busy'>) {
   const create = () =>
     enter('Making the project', async () => ({
       ok: true,
       value: await createProject(name.trim() || 'Untitled'),
       problems: [],
     }));
+  return (
+    <Flex as="form" gap="2" onSubmit={(e: React.FormEvent) => (e.preventDefault(), void create())}>
+      <Input
+        aria-label="Name of the new project"
+        placeholder="Name of a new project"
+        w="16rem"
+        bg="sheet"
+        borderColor="rule"
+        value={name}
+        onChange={(e) => onName(e.target.value)}
+      />
+      <Button type="submit" {...OUTLINE}>
+        Start it
+      </Button>
+    </Flex>
+  );
+}
+
+/** What this is, and the ways in that need no picture: the demo, a file, an empty project. */
+function Head({ busy, ...naming }: HeadProps) {
   const shown = busy ? `${busy.what}${busy.share === null ? '' : ` ${Math.round(100 * busy.share)} %`}` : '';
   return (
     <>
@@ -106,47 +153,17 @@ function Head({ name, onName, busy, enter }: HeadProps) {
           color="paper"
           loading={busy !== null}
           loadingText={shown}
-          onClick={() => enter('Opening the demo', () => openDemo())}
+          onClick={() => naming.enter('Opening the demo', () => openDemo())}
         >
           Open the tide mill demo
         </Button>
         {busy && (
-          <Button variant="outline" borderColor="rule" color="ink" onClick={busy.stop}>
+          <Button {...OUTLINE} onClick={busy.stop}>
             Cancel
           </Button>
         )}
-        <Button variant="outline" borderColor="rule" color="ink" onClick={() => fileInput.current?.click()}>
-          Open a project file
-        </Button>
-        <input
-          ref={fileInput}
-          type="file"
-          accept=".zip"
-          hidden
-          aria-label="Project file"
-          onChange={async (e) => {
-            const file = e.target.files?.[0];
-            e.target.value = '';
-            if (file)
-              await enter('Opening the file', (options) =>
-                importProject(file, file.name, crypto.randomUUID(), options),
-              );
-          }}
-        />
-        <Flex as="form" gap="2" onSubmit={(e: React.FormEvent) => (e.preventDefault(), void create())}>
-          <Input
-            aria-label="Name of the new project"
-            placeholder="Name of a new project"
-            w="16rem"
-            bg="sheet"
-            borderColor="rule"
-            value={name}
-            onChange={(e) => onName(e.target.value)}
-          />
-          <Button type="submit" variant="outline" borderColor="rule" color="ink">
-            Start it
-          </Button>
-        </Flex>
+        <FileButton enter={naming.enter} />
+        <NewProject {...naming} />
       </Flex>
     </>
   );

@@ -1,5 +1,5 @@
 import { Field, Input, InputGroup } from '@chakra-ui/react';
-import { useState } from 'react';
+import { useState, type KeyboardEvent } from 'react';
 
 interface Props {
   readonly label: string;
@@ -22,24 +22,10 @@ function faultOf(text: string, min: number, max: number): string | null {
   return value > max ? `${max} or less` : null;
 }
 
-/**
- * A labelled number with its unit. Takes effect on Enter, on leaving, and with the arrow keys; what can't stand here is told beside
- * it and changes nothing.
- */
-export function NumberField({
-  label,
-  value,
-  unit,
-  onChange,
-  min = -Infinity,
-  max = Infinity,
-  step = 1,
-  digits = 0,
-  disabled,
-}: Props) {
+/** What is typed until it is taken, what is wrong with it, and how it is taken. */
+function useTyped({ value, onChange, min = -Infinity, max = Infinity, digits = 0 }: Props) {
   const shown = value.toFixed(digits);
   const [typed, setTyped] = useState<string | null>(null);
-  const fault = typed === null ? null : faultOf(typed, min, max);
   const take = (text: string) => {
     if (faultOf(text, min, max) !== null) return setTyped(text);
     setTyped(null);
@@ -49,6 +35,30 @@ export function NumberField({
     const now = Number((typed ?? shown).replace(',', '.'));
     const next = (Number.isFinite(now) ? now : value) + by;
     take(String(Math.min(max, Math.max(min, Number(next.toFixed(6))))));
+  };
+  return {
+    text: typed ?? shown,
+    fault: typed === null ? null : faultOf(typed, min, max),
+    setTyped,
+    take,
+    stepBy,
+  };
+}
+
+/**
+ * A labelled number with its unit. Takes effect on Enter, on leaving, and with the arrow keys; what can't stand here is told beside
+ * it and changes nothing.
+ */
+export function NumberField(props: Props) {
+  const { label, unit, step = 1, disabled } = props;
+  const { text, fault, setTyped, take, stepBy } = useTyped(props);
+  const onKeyDown = (e: KeyboardEvent<HTMLInputElement>) => {
+    // Leaving takes it, and hands the keys back to the bench.
+    if (e.key === 'Enter') e.currentTarget.blur();
+    if (e.key === 'Escape') setTyped(null);
+    if (e.key !== 'ArrowUp' && e.key !== 'ArrowDown') return;
+    e.preventDefault();
+    stepBy((e.key === 'ArrowUp' ? step : -step) * (e.shiftKey ? 10 : 1));
   };
   return (
     <Field.Root orientation="horizontal" gap="2" disabled={disabled} invalid={fault !== null}>
@@ -74,17 +84,10 @@ export function NumberField({
           inputMode="decimal"
           borderColor="rule"
           bg="sheet"
-          value={typed ?? shown}
+          value={text}
           onChange={(e) => setTyped(e.target.value)}
           onBlur={(e) => take(e.target.value)}
-          onKeyDown={(e) => {
-            // Leaving takes it, and hands the keys back to the bench.
-            if (e.key === 'Enter') e.currentTarget.blur();
-            if (e.key === 'Escape') setTyped(null);
-            if (e.key !== 'ArrowUp' && e.key !== 'ArrowDown') return;
-            e.preventDefault();
-            stepBy((e.key === 'ArrowUp' ? step : -step) * (e.shiftKey ? 10 : 1));
-          }}
+          onKeyDown={onKeyDown}
         />
       </InputGroup>
     </Field.Root>

@@ -1,6 +1,7 @@
 import { Box, Flex, Heading, Progress, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import { castingOf, projectOf } from '../../../core/project/document/newProject';
+import type { Problem } from '../../../core/foundations/problems/problem';
 import type { CastFile } from '../../../core/fonts/compile/casts/castFile';
 import { castAll } from '../../store/casting';
 import { snags } from '../../store/selectors';
@@ -14,6 +15,51 @@ import { MadeFiles } from './MadeFiles';
 import { SnagList } from './SnagList';
 import { TryIt } from './TryIt';
 
+interface ActionsProps {
+  readonly stops: boolean;
+  /** Which file is being made; null = none. */
+  readonly working: string | null;
+  readonly onCast: () => void;
+}
+
+function CastActions({ stops, working, onCast }: ActionsProps) {
+  const state = working ? `Making ${working} ...` : 'The files are made on this machine and go nowhere else.';
+  return (
+    <>
+      <InkButton main tip="Make the font files" disabled={stops || working !== null} onClick={onCast}>
+        Cast
+      </InkButton>
+      <Text fontSize="sm" color="faded">
+        {stops ? 'Mend the errors first.' : state}
+      </Text>
+      {working && (
+        <Progress.Root value={null} size="xs" w="8rem" aria-label="Casting">
+          <Progress.Track>
+            <Progress.Range bg="hand" />
+          </Progress.Track>
+        </Progress.Root>
+      )}
+    </>
+  );
+}
+
+function Check({ list }: { list: readonly Problem[] }) {
+  return (
+    <>
+      <Heading as="h2" size="sm">
+        Check before casting
+      </Heading>
+      {list.length === 0 ? (
+        <Text mt="2" fontSize="sm" color="good">
+          No snags. Ready to cast.
+        </Text>
+      ) : (
+        <SnagList list={list} />
+      )}
+    </>
+  );
+}
+
 /** Snags, names as they will appear, formats, and the files with their sizes. */
 export function CastStage() {
   const doc = useDoc();
@@ -22,8 +68,6 @@ export function CastStage() {
   const [working, setWorking] = useState<string | null>(null);
   const list = snags(doc);
   const stops = list.some((p) => p.severity === 'error');
-  const style = doc.styles[projectOf(doc).styleId]!;
-
   const cast = async () => {
     const session = currentSession();
     if (!session) return;
@@ -32,53 +76,17 @@ export function CastStage() {
     if (made) setFiles(made);
   };
   const installable = files.find((f) => /\.(otf|ttf|woff2?)$/.test(f.name)) ?? null;
-
   return (
     <>
-      <Bench
-        actions={
-          <>
-            <InkButton
-              main
-              tip="Make the font files"
-              disabled={stops || working !== null}
-              onClick={() => void cast()}
-            >
-              Cast
-            </InkButton>
-            <Text fontSize="sm" color="faded">
-              {stops
-                ? 'Mend the errors first.'
-                : working
-                  ? `Making ${working} ...`
-                  : 'The files are made on this machine and go nowhere else.'}
-            </Text>
-            {working && (
-              <Progress.Root value={null} size="xs" w="8rem" aria-label="Casting">
-                <Progress.Track>
-                  <Progress.Range bg="hand" />
-                </Progress.Track>
-              </Progress.Root>
-            )}
-          </>
-        }
-      >
+      <Bench actions={<CastActions stops={stops} working={working} onCast={() => void cast()} />}>
         <Flex flex="1" minH="0" overflowY="auto" p="6" gap="8" wrap="wrap" align="flex-start">
           <Box flex="1 1 320px" minW="300px">
-            <Heading as="h2" size="sm">
-              Check before casting
-            </Heading>
-            {list.length === 0 && (
-              <Text mt="2" fontSize="sm" color="good">
-                No snags. Ready to cast.
-              </Text>
-            )}
-            {list.length > 0 && <SnagList list={list} />}
+            <Check list={list} />
             <Formats casting={casting} />
             {files.length > 0 && <MadeFiles files={files} family={casting.family} />}
           </Box>
           <Box flex="1 1 300px" minW="280px">
-            <FontMenu family={casting.family} style={style.name} />
+            <FontMenu family={casting.family} style={doc.styles[projectOf(doc).styleId]?.name ?? ''} />
             <TryIt file={installable} />
           </Box>
         </Flex>
