@@ -85,17 +85,19 @@ class StepNumbers {
   }
 }
 
-/** The rows of projects in the browser's database. */
-export function projectRows(db: OrthoglyphDb): ProjectRows {
-  const numbers = new Map<string, StepNumbers>();
-  const numbersOf = (projectId: string): StepNumbers => {
-    const own = numbers.get(projectId) ?? new StepNumbers();
-    numbers.set(projectId, own);
-    return own;
-  };
+/** The steps of projects' histories in the browser's database: each is written once. */
+class Histories {
+  private readonly numbers = new Map<string, StepNumbers>();
+  constructor(private readonly db: OrthoglyphDb) {}
 
-  async function writeHistory(projectId: string, history: History): Promise<void> {
-    const own = numbersOf(projectId);
+  private numbersOf(projectId: string): StepNumbers {
+    const own = this.numbers.get(projectId) ?? new StepNumbers();
+    this.numbers.set(projectId, own);
+    return own;
+  }
+
+  async write(projectId: string, history: History): Promise<void> {
+    const own = this.numbersOf(projectId);
     const steps: StoredStep[] = [];
     const number = (diff: ProjectDiff) => {
       const { step } = own.give(diff);
@@ -105,29 +107,33 @@ export function projectRows(db: OrthoglyphDb): ProjectRows {
     const done = newest(history.done).map(number);
     const undone = newest(history.undone).map(number);
     const stored = new Set(
-      (await db.steps.where('projectId').equals(projectId).primaryKeys()).map(([, step]) => step),
+      (await this.db.steps.where('projectId').equals(projectId).primaryKeys()).map(([, step]) => step),
     );
     const wanted = new Set(steps.map((s) => s.step));
-    await db.steps.bulkDelete(
+    await this.db.steps.bulkDelete(
       [...stored].filter((s) => !wanted.has(s)).map((s): [string, number] => [projectId, s]),
     );
     const fresh = steps.filter((s) => !stored.has(s.step));
-    for (const s of fresh) await db.steps.put({ ...s, diff: packDiff(s.diff) });
-    await db.histories.put({ projectId, done, undone });
+    for (const s of fresh) await this.db.steps.put({ ...s, diff: packDiff(s.diff) });
+    await this.db.histories.put({ projectId, done, undone });
   }
 
-  async function readHistory(projectId: string): Promise<History> {
-    const head = await db.histories.get(projectId);
+  async read(projectId: string): Promise<History> {
+    const head = await this.db.histories.get(projectId);
     if (!head) return emptyHistory;
-    const own = numbersOf(projectId);
-    const rows = await db.steps.where('projectId').equals(projectId).toArray();
+    const own = this.numbersOf(projectId);
+    const rows = await this.db.steps.where('projectId').equals(projectId).toArray();
     const steps = new Map(rows.map((s) => [s.step, unpackDiff(s.diff)]));
     for (const [step, diff] of steps) own.known(diff, step);
     const all = (list: readonly number[]) => list.map((s) => steps.get(s)).filter((s) => s !== undefined);
     const whole = [...head.done, ...head.undone].every((s) => steps.has(s));
     return whole ? { done: all(head.done), undone: all(head.undone) } : emptyHistory;
   }
+}
 
+/** The rows of projects in the browser's database. */
+export function projectRows(db: OrthoglyphDb): ProjectRows {
+  const histories = new Histories(db);
   return {
     load: (projectId) =>
       db.transaction('r', [db.summaries, db.steps, db.histories, ...db.rowTables()], async () => {
@@ -137,7 +143,7 @@ export function projectRows(db: OrthoglyphDb): ProjectRows {
           tables[table] = await readRows(db, projectId, table);
         }
         if (!summary && Object.keys(tables.project).length === 0) return null;
-        return { version: summary?.version ?? 1, tables, history: await readHistory(projectId) };
+        return { version: summary?.version ?? 1, tables, history: await histories.read(projectId) };
       }),
 
     async write({ summary, diff, history }) {
@@ -146,7 +152,7 @@ export function projectRows(db: OrthoglyphDb): ProjectRows {
       await db.transaction('rw', scope, async () => {
         if (!(await db.summaries.get(summary.id))) throw new ProjectGone();
         for (const table of tables) await writeRows(db, summary.id, table, diff);
-        await writeHistory(summary.id, history);
+        await histories.write(summary.id, history);
         await db.summaries.put(summary);
       });
     },

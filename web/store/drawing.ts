@@ -42,10 +42,33 @@ function withStroke(doc: Doc, char: string, stroke: PenStroke): PenStroke[] {
 /** Air at the left of a built letter in its slot, px: it only shows on the sheet. */
 const BUILT_LEFT_PX = 60;
 
+/** Gestures of one bench, whose edits are made aside one after the other. */
+function createTurns() {
+  let queue: Promise<void> = Promise.resolve();
+
+  /** Makes a gesture's edit when those before it are made; one that fails must not hold up those behind it. */
+  return function inTurn(
+    session: Session,
+    label: string,
+    { done, again }: { readonly done: () => void; readonly again: () => void },
+    make: (isWanted: () => boolean) => Promise<void>,
+  ): void {
+    const letGo = session.use();
+    const gesture = session.gestures.begin(label, done, again);
+    queue = queue
+      .then(() => (gesture.isWanted ? make(() => gesture.isWanted) : undefined))
+      .catch((error: unknown) => session.tell(fail({ code: 'job-failed', reason: String(error) }).problems))
+      .finally(() => {
+        gesture.end();
+        letGo();
+      });
+  };
+}
+
 /** Letters written with a pen, or built on the grid. */
 export function createDrawing({ current, workers }: Pick<World, 'current' | 'workers'>) {
   /** One stroke after the other: each is one step that can be undone. */
-  let queue: Promise<void> = Promise.resolve();
+  const inTurn = createTurns();
 
   /**
    * Writes a stroke (px of the slot) for a character: its outline is made aside and comes as one step. It can be taken back
@@ -80,24 +103,6 @@ export function createDrawing({ current, workers }: Pick<World, 'current' | 'wor
       if (isWanted()) session.commitLate(cleared());
       return Promise.resolve();
     });
-  }
-
-  /** Makes a gesture's edit when those before it are made; one that fails must not hold up those behind it. */
-  function inTurn(
-    session: Session,
-    label: string,
-    { done, again }: { readonly done: () => void; readonly again: () => void },
-    make: (isWanted: () => boolean) => Promise<void>,
-  ): void {
-    const letGo = session.use();
-    const gesture = session.gestures.begin(label, done, again);
-    queue = queue
-      .then(() => (gesture.isWanted ? make(() => gesture.isWanted) : undefined))
-      .catch((error: unknown) => session.tell(fail({ code: 'job-failed', reason: String(error) }).problems))
-      .finally(() => {
-        gesture.end();
-        letGo();
-      });
   }
 
   /** Takes the cells painted for a character over, with their merged outline. */

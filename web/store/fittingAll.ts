@@ -77,8 +77,8 @@ export const offNow = (doc: Doc, rhythm: GlyphFit) =>
     rhythm.fitted.wished,
   );
 
-/** Fits of whole fonts, and the rhythm that is kept in step with the letters. */
-export function createFitting({ current, workers, jobs }: Pick<World, 'current' | 'workers' | 'jobs'>) {
+/** Fits of whole fonts. */
+function createWholeFits({ current, workers, jobs }: Pick<World, 'current' | 'workers' | 'jobs'>) {
   let job: JobHandle | null = null;
   /** Stops a fit that is under way; nothing of it is taken. */
   const stopFitting = (): void => {
@@ -100,7 +100,7 @@ export function createFitting({ current, workers, jobs }: Pick<World, 'current' 
         name: what === 'all' ? 'Fit all' : 'Fit pairs',
         lane: 'fit',
         stage: 'Fitting',
-        run: (context) => fitNow(session, what, wished, context),
+        run: (context) => fitNow({ current, workers }, session, { what, wished }, context),
       },
       jobs,
     ));
@@ -111,31 +111,42 @@ export function createFitting({ current, workers, jobs }: Pick<World, 'current' 
     useFittingAll.setState({ running: false, wished: {}, projectId: null });
   }
 
-  /** Fits the letters of a project as they are when the job begins. */
-  async function fitNow(
-    session: Session,
-    what: 'all' | 'pairs',
-    wished: Partial<FitSettings>,
-    { signal, progress }: JobContext,
-  ): Promise<void> {
-    progress('Fitting', null);
-    const found = await ask(workers.fit, withSettings(session.doc, wished).doc, signal);
-    if (!found.ok) {
-      session.tell(found.problems);
-      // Nothing to fit is no reason not to set how it will be.
-      const bare = found.problems.some((p) => p.code === 'fit-needs-letters');
-      if (bare) session.commit(changeFitSettings(session.doc, wished));
-      return;
-    }
-    const { fitted, glyphIds } = found.value;
-    const letters = fitted.letters.map((l, i) => ({ glyphId: glyphIds[i]!, left: l.left, right: l.right }));
-    if (session === current()) useFittingAll.setState({ rhythm: found.value });
-    // Settings and what comes of them are one step: what a slider shows is what is cast.
-    const set = withSettings(session.doc, wished);
-    const fit = takeFitted(set.doc, { ...fitted, letters }, what);
-    session.commit(set.diff && fit ? { ...mergeDiffs(set.diff, fit), label: fit.label } : (fit ?? set.diff));
-  }
+  return { fitAll, stopFitting };
+}
 
+interface WishedFit {
+  readonly what: 'all' | 'pairs';
+  /** Settings that are to be in force with it. */
+  readonly wished: Partial<FitSettings>;
+}
+
+/** Fits the letters of a project as they are when the job begins. */
+async function fitNow(
+  { current, workers }: Pick<World, 'current' | 'workers'>,
+  session: Session,
+  { what, wished }: WishedFit,
+  { signal, progress }: JobContext,
+): Promise<void> {
+  progress('Fitting', null);
+  const found = await ask(workers.fit, withSettings(session.doc, wished).doc, signal);
+  if (!found.ok) {
+    session.tell(found.problems);
+    // Nothing to fit is no reason not to set how it will be.
+    const bare = found.problems.some((p) => p.code === 'fit-needs-letters');
+    if (bare) session.commit(changeFitSettings(session.doc, wished));
+    return;
+  }
+  const { fitted, glyphIds } = found.value;
+  const letters = fitted.letters.map((l, i) => ({ glyphId: glyphIds[i]!, left: l.left, right: l.right }));
+  if (session === current()) useFittingAll.setState({ rhythm: found.value });
+  // Settings and what comes of them are one step: what a slider shows is what is cast.
+  const set = withSettings(session.doc, wished);
+  const fit = takeFitted(set.doc, { ...fitted, letters }, what);
+  session.commit(set.diff && fit ? { ...mergeDiffs(set.diff, fit), label: fit.label } : (fit ?? set.diff));
+}
+
+/** The rhythm that is kept in step with the letters. */
+function createRhythm({ current, workers }: Pick<World, 'current' | 'workers'>) {
   /** Letters that the rhythm was last asked for: only other outlines or settings ask again. */
   let askedFor: readonly unknown[] = [];
   let asking = false;
@@ -163,7 +174,13 @@ export function createFitting({ current, workers, jobs }: Pick<World, 'current' 
     useFittingAll.setState({ joins: found.ok ? found.value : [] });
   }
 
-  return { fitAll, stopFitting, refreshRhythm, refreshJoins };
+  return { refreshRhythm, refreshJoins };
 }
+
+/** Fits of whole fonts, and the rhythm that is kept in step with the letters. */
+export const createFitting = (of: Pick<World, 'current' | 'workers' | 'jobs'>) => ({
+  ...createWholeFits(of),
+  ...createRhythm(of),
+});
 
 export const { fitAll, stopFitting, refreshRhythm, refreshJoins } = createFitting(world);

@@ -5,7 +5,7 @@ import type { Reshape, Reshaped } from '../../core/lifting/find/reshape';
 import { readingOf } from '../../core/lifting/printed/readSheet';
 import { inFile } from '../../core/foundations/problems/problem';
 import { storage } from '../persistence/projects';
-import { createIntake } from './intake';
+import { createIntake } from './intake/createIntake';
 import { currentSession, onProjectOpened } from './projectStore';
 import { world, type World } from './world';
 

@@ -31,8 +31,9 @@ export const lettersForPen = lettersToStem;
 export const writtenLetters = (doc: Doc): PieceRow[] =>
   drawnPieces(doc, 'written').filter((p) => p.strokes.some((s) => !s.erases));
 
-/** Pens of many letters at once: worked out aside, one step to undo. */
-export function createPenning({ current, workers, jobs }: Pick<World, 'current' | 'workers' | 'jobs'>) {
+type PenWorld = Pick<World, 'current' | 'workers' | 'jobs'>;
+
+function createPens({ current, workers, jobs }: PenWorld) {
   /** Another pen, or some of it, for all letters that a pen draws. */
   async function changePens(change: Partial<PenShape>, only: string): Promise<void> {
     const session = current();
@@ -44,7 +45,8 @@ export function createPenning({ current, workers, jobs }: Pick<World, 'current' 
       stage: 'Drawing with another pen',
       idOf: (g) => g.id,
       each: async (before, signal) => {
-        const { lines, pen: old } = before.skeleton!;
+        if (!before.skeleton) return null;
+        const { lines, pen: old } = before.skeleton;
         const pen = { ...old, ...change };
         const made = await workers.dress.run<Contour[]>((api) => api.pen(lines, pen), { signal });
         return made.ok ? { before, pen, outline: made.value } : null;
@@ -77,6 +79,10 @@ export function createPenning({ current, workers, jobs }: Pick<World, 'current' 
     });
   }
 
+  return { changePens, findSkeletons };
+}
+
+function createInking({ current, workers, jobs }: PenWorld) {
   /** All letters written here inked with another pen, as their strokes went. */
   async function inkAgain(pen: Pen): Promise<void> {
     const session = current();
@@ -96,7 +102,10 @@ export function createPenning({ current, workers, jobs }: Pick<World, 'current' 
     });
   }
 
-  return { changePens, findSkeletons, inkAgain };
+  return { inkAgain };
 }
+
+/** Pens of many letters at once: worked out aside, one step to undo. */
+export const createPenning = (of: PenWorld) => ({ ...createPens(of), ...createInking(of) });
 
 export const { changePens, findSkeletons, inkAgain } = createPenning(world);

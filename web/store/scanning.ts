@@ -44,14 +44,19 @@ interface ScanningWorld {
   readonly wait: (ms: number) => Promise<void>;
 }
 
-/** The scanners at this desk, through the server. */
-export function createScanning({ current, fetch, addFiles, wait }: ScanningWorld) {
-  const send = (method: string, path: string, body?: unknown): Promise<Response> =>
-    fetch(`${API}${path}`, {
+/** Asks the server's scanners. */
+const sender =
+  (ask: typeof fetch) =>
+  (method: string, path: string, body?: unknown): Promise<Response> =>
+    ask(`${API}${path}`, {
       method,
       headers: { 'Content-Type': 'application/json' },
       ...(body !== undefined && { body: JSON.stringify(body) }),
     });
+
+/** The scanners at this desk, through the server. */
+export function createScanning({ current, fetch, addFiles, wait }: ScanningWorld) {
+  const send = sender(fetch);
 
   /** Lays a page on a stand-in's glass. A sheet that is printed for it is the project's practice sheet from then on. */
   async function layOnGlass(deviceId: string, glass: Glass): Promise<void> {

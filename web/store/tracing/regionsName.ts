@@ -1,5 +1,5 @@
-import type { PieceRow, SheetRow } from '../../core/project/document/schema';
-import type { SheetRecipe } from '../../core/lifting/printed/readSheet';
+import type { PieceRow, SheetRow } from '../../../core/project/document/schema';
+import type { SheetRecipe } from '../../../core/lifting/printed/readSheet';
 
 /**
  * What the ink of a sheet's pieces is known by: all that it depends on. Two sheets, or one sheet read in two ways, never have the

@@ -1,26 +1,20 @@
 import { create } from 'zustand';
-import { penFound, type OutlineSkeleton } from '../../core/tracing/centreline/skeletonOfOutline';
+import type { Contour } from '../../../core/foundations/geometry/contour';
+import type { CleanedUp, CleanUp, CleanUpSettings } from '../../../core/outlines/dress/cleanUp';
 import {
   CLEAN_UP_NAMES,
   contoursOf,
   mayClean,
   takeCleaned,
   takeCleanUp,
-  takeSkeleton,
   type Target,
-} from '../../core/project/document/commands/outline';
-import type { Doc, GlyphRow } from '../../core/project/document/schema';
-import type { CleanedUp, CleanUp, CleanUpSettings } from '../../core/outlines/dress/cleanUp';
-import { applyAffine, compose, translation } from '../../core/foundations/geometry/affine';
-import type { Vec } from '../../core/foundations/geometry/vec';
-import { ChordGrid, chordsOf, type Chord } from '../../core/outlines/outline/flat';
-import { transformContours, type Contour } from '../../core/foundations/geometry/contour';
-import { useDressBench } from './dressBench';
-import { nothingUnderWay, overLetters, type HowFarOver } from './overLetters';
-import type { Session } from './session';
-import { drawnGlyphs } from './selectors';
-import { sourceEdges } from './tracing';
-import { world, type World } from './world';
+} from '../../../core/project/document/commands/outline';
+import type { Doc, GlyphRow } from '../../../core/project/document/schema';
+import { useDressBench } from '../dressBench';
+import { nothingUnderWay, overLetters, type HowFarOver } from '../overLetters';
+import { drawnGlyphs } from '../selectors';
+import type { Session } from '../session';
+import type { World } from '../world';
 
 /** A letter as a clean-up left it, and what it was before. */
 type CleanedLetter = CleanedUp & { readonly before: GlyphRow['contours'] };
@@ -82,30 +76,9 @@ export function lettersToClean(doc: Doc, only: string): GlyphRow[] {
   );
 }
 
-/** Width of a pen for lines drawn here when the style has no standard stem, u. */
-const FIRST_PEN_EM = 80;
-
-export interface StemWidth {
-  readonly glyphId: string;
-  readonly width: number;
-}
-
-const chordsOfRun = (run: readonly Vec[]): Chord[] =>
-  run.map((a, i) => ({ a, b: run[(i + 1) % run.length]!, contour: 0, segment: i, t0: 0, t1: 1 }));
-
-interface DressingWorld extends Pick<World, 'current' | 'workers' | 'jobs'> {
-  /** Edges of a piece's ink as closed runs of points, px of its sheet's picture; none for artwork. */
-  readonly sourceEdges: (pieceId: string) => Promise<Vec[][]>;
-}
-
-/** What is computed aside for the drawing bench: clean-ups of one letter or of many, skeletons, stems, edges of the source. */
-export function createDressing({ current, workers, jobs, sourceEdges }: DressingWorld) {
-  const clean = (
-    kind: CleanUp,
-    contours: readonly Contour[],
-    settings: CleanUpSettings,
-    signal?: AbortSignal,
-  ) => workers.dress.run<CleanedUp | null>((api) => api.clean(kind, contours, settings), { signal });
+/** Clean-ups of one letter, tried first and then made, computed aside. */
+export function createCleaning({ current, workers }: Pick<World, 'current' | 'workers'>) {
+  const clean = cleanerOf(workers);
 
   /** Shows what a clean-up would make of the drawing in hand, without making it. */
   async function tryCleanUp(target: Target, kind: CleanUp, tolerance: number): Promise<void> {
@@ -152,6 +125,18 @@ export function createDressing({ current, workers, jobs, sourceEdges }: Dressing
     useDressBench.setState({ tried: null, selection: [] });
   }
 
+  return { tryCleanUp, makeCleanUp };
+}
+
+const cleanerOf =
+  (workers: World['workers']) =>
+  (kind: CleanUp, contours: readonly Contour[], settings: CleanUpSettings, signal?: AbortSignal) =>
+    workers.dress.run<CleanedUp | null>((api) => api.clean(kind, contours, settings), { signal });
+
+/** Clean-ups of many letters: what they would change is told before it is kept. */
+export function createCleaningMany({ current, workers, jobs }: Pick<World, 'current' | 'workers' | 'jobs'>) {
+  const clean = cleanerOf(workers);
+
   /** Cleans many letters aside and says what that would change; nothing is changed until `keepMany`. */
   async function cleanMany(kind: CleanUp, tolerance: number, only: string): Promise<void> {
     const session = current();
@@ -182,84 +167,5 @@ export function createDressing({ current, workers, jobs, sourceEdges }: Dressing
     useCleaning.setState({ found: null });
   }
 
-  /**
-   * Draws a letter by a pen from now on: along its open runs when it is made of such, else along the lines that a pen may have
-   * followed to leave its outline.
-   */
-  async function drawBySkeleton(glyphId: string): Promise<void> {
-    const session = current();
-    const before = session?.getState().doc;
-    const glyph = before?.glyphs[glyphId];
-    if (!session || !glyph) return;
-    if (glyph.contours.length > 0 && glyph.contours.every((c) => !c.closed)) {
-      const width = before!.styles[glyph.styleId]?.stems.upright ?? FIRST_PEN_EM;
-      session.commit(
-        takeSkeleton(before!, glyphId, glyph.contours, { width, ends: 'round', joins: 'round' }),
-      );
-      useDressBench.setState({ of: 'skeleton', selection: [] });
-      return;
-    }
-    await session.later(
-      'Find a skeleton',
-      () => void drawBySkeleton(glyphId),
-      async () => {
-        const found = await workers.dress.run<OutlineSkeleton>((api) => api.skeleton(glyph.contours));
-        if (!found.ok) session.tell(found.problems);
-        if (!found.ok || session.doc.glyphs[glyphId] !== glyph) return null;
-        return takeSkeleton(session.doc, glyphId, found.value.lines, penFound(found.value));
-      },
-    );
-    const { skeleton } = session.doc.glyphs[glyphId] ?? {};
-    if (skeleton) useDressBench.setState({ of: 'skeleton', selection: [] });
-  }
-
-  /** Upright stems of the letters given, measured aside. */
-  async function stemsInWorker(letters: readonly GlyphRow[]): Promise<readonly StemWidth[]> {
-    const found = await workers.dress.run<readonly StemWidth[]>((api) =>
-      api.stems(letters.map((g) => ({ glyphId: g.id, contours: g.contours }))),
-    );
-    return found.ok ? found.value : [];
-  }
-
-  /**
-   * The edges of what a letter was lifted from, as they stand in the font (`shift`: the x of the letter's own drawing that
-   * lies at 0 there); null for one that was drawn here.
-   */
-  function edgesOfSource(glyph: GlyphRow, shift: number): Promise<ChordGrid | null> {
-    if (!glyph.source) return Promise.resolve(null);
-    const known = edgesKnown.get(glyph.source);
-    if (known?.shift === shift) return known.grid;
-    const grid = readEdges(glyph, shift);
-    edgesKnown.set(glyph.source, { shift, grid });
-    return grid;
-  }
-
-  /** The bench and the gauge ask for the same edges. */
-  const edgesKnown = new WeakMap<object, { shift: number; grid: Promise<ChordGrid | null> }>();
-
-  async function readEdges(glyph: GlyphRow, shift: number): Promise<ChordGrid | null> {
-    const doc = current()?.getState().doc;
-    const piece = glyph.source ? doc?.pieces[glyph.source.pieceId] : undefined;
-    if (!glyph.source || !piece) return null;
-    const runs = await sourceEdges(piece.id);
-    const transform = compose(translation(-shift, 0), glyph.source.transform);
-    if (runs.length === 0) {
-      // Artwork has no picture: its own outline is the source.
-      return new ChordGrid(chordsOf(transformContours(piece.outline, transform), 0.05));
-    }
-    return new ChordGrid(runs.flatMap((run) => chordsOfRun(run.map((p) => applyAffine(transform, p)))));
-  }
-
-  return {
-    tryCleanUp,
-    makeCleanUp,
-    cleanMany,
-    keepMany,
-    drawBySkeleton,
-    stemsInWorker,
-    edgesOfSource,
-  };
+  return { cleanMany, keepMany };
 }
-
-export const { tryCleanUp, makeCleanUp, cleanMany, keepMany, drawBySkeleton, stemsInWorker, edgesOfSource } =
-  createDressing({ ...world, sourceEdges });

@@ -1,11 +1,11 @@
-import { setBearings } from '../../core/project/document/commands/spacing/bearings';
-import type { Doc } from '../../core/project/document/schema';
-import type { TraceRecipe } from '../../core/lifting/find/tracePiece';
-import { ok } from '../../core/foundations/problems/problem';
-import { box } from '../../core/testing/randomOutlines';
-import { WorkBench, withLiftedPage } from '../testing/workBench';
-import type { World } from './world';
-import { createTracing, useTracing } from './tracing';
+import { setBearings } from '../../../core/project/document/commands/spacing/bearings';
+import type { Doc } from '../../../core/project/document/schema';
+import type { TraceRecipe } from '../../../core/lifting/find/tracePiece';
+import { ok } from '../../../core/foundations/problems/problem';
+import { box } from '../../../core/testing/randomOutlines';
+import { WorkBench, withLiftedPage } from '../../testing/workBench';
+import type { World } from '../world';
+import { createTracing, useTracing } from '.';
 
 /** Tracers without threads: an outline tells by its size which recipe it was traced by. */
 class FakeTracers {

@@ -1,11 +1,11 @@
-import type { DroppedFile } from '../../core/lifting/artwork/sortFiles';
-import type { TakenFor } from '../../core/project/document/queries/takenFor';
-import type { SheetRow } from '../../core/project/document/schema';
-import { fail, problem, type Result } from '../../core/foundations/problems/problem';
-import type { IntakeItem } from '../persistence/db';
-import { packFiles } from '../persistence/intake';
-import { isFull } from '../persistence/projectWriter';
-import type { Session } from './session';
+import type { DroppedFile } from '../../../core/lifting/artwork/sortFiles';
+import type { TakenFor } from '../../../core/project/document/queries/takenFor';
+import type { SheetRow } from '../../../core/project/document/schema';
+import { fail, problem, type Result } from '../../../core/foundations/problems/problem';
+import type { IntakeItem } from '../../persistence/db';
+import { packFiles } from '../../persistence/intake';
+import { isFull } from '../../persistence/projectWriter';
+import type { Session } from '../session';
 
 /** Whether a project takes edits in this tab. */
 export function takesEdits(session: Session): boolean {

@@ -1,8 +1,8 @@
-import { missingOfBill } from '../../core/project/document/queries/sheets';
-import { packFiles } from '../persistence/intake';
-import { FakeBrowser, type FakeTab } from '../testing/desk';
-import { createIntake } from './intake';
-import type { Session } from './session';
+import { missingOfBill } from '../../../core/project/document/queries/sheets';
+import { packFiles } from '../../persistence/intake';
+import { FakeBrowser, type FakeTab } from '../../testing/desk';
+import { createIntake } from './createIntake';
+import type { Session } from '../session';
 
 const file = (name: string, text = name.replace(/\..*/, '')) => new File([text], name, { type: 'image/png' });
 

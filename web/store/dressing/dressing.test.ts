@@ -1,11 +1,11 @@
-import { setBearings } from '../../core/project/document/commands/spacing/bearings';
-import { edit } from '../../core/project/document/inStep/edit';
-import { draft } from '../../core/project/document/changes/diff';
-import type { Doc } from '../../core/project/document/schema';
-import { polygon, type Contour } from '../../core/foundations/geometry/contour';
-import { WorkBench, withLiftedPage } from '../testing/workBench';
-import { useDressBench } from './dressBench';
-import { createDressing, lettersToClean, useCleaning } from './dressing';
+import { setBearings } from '../../../core/project/document/commands/spacing/bearings';
+import { edit } from '../../../core/project/document/inStep/edit';
+import { draft } from '../../../core/project/document/changes/diff';
+import type { Doc } from '../../../core/project/document/schema';
+import { polygon, type Contour } from '../../../core/foundations/geometry/contour';
+import { WorkBench, withLiftedPage } from '../../testing/workBench';
+import { useDressBench } from '../dressBench';
+import { createDressing, lettersToClean, useCleaning } from '.';
 
 /** A circle as hands draw it: a hundred points that waver. */
 const jagged = (cx: number): Contour =>
