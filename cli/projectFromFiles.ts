@@ -35,6 +35,66 @@ export interface FilesRead {
   readonly leftOut: number;
 }
 
+/** What reading files told, and which of them were left out. */
+class Told {
+  readonly leftOut = new Set<string>();
+
+  constructor(private readonly input: string) {}
+
+  tell(problems: readonly Problem[]): void {
+    printProblems(problems);
+    for (const p of problems)
+      if (p.severity === 'error' || LEAVES_OUT.has(p.code)) this.leftOut.add(p.place.file ?? this.input);
+  }
+}
+
+/** The files of a folder, or the one that was given, with zips and layers taken apart, sorted by what is in them. */
+async function sortedFiles(input: string, told: Told) {
+  const folder = isFolder(input);
+  const files = (folder ? drawingsIn(input) : [input]).flatMap((path): DroppedFile[] => {
+    const bytes = valueOrPrint(readBytes(path), path);
+    if (!bytes) told.leftOut.add(path);
+    return bytes ? [{ path: folder ? relative(input, path) : parse(path).base, bytes }] : [];
+  });
+  const opened = openZips(files);
+  const read = await expandFiles(opened.files, decodeWebp);
+  told.tell([...opened.problems, ...read.problems]);
+  const sorted = sortFiles(read.files);
+  told.tell(sorted.problems);
+  return sorted;
+}
+
+const tell = (what: string) => (share: number) => showProgress(`${what} ${Math.round(100 * share)} %`);
+
+function withPictures(doc: Doc, files: readonly DroppedFile[], told: Told): Doc {
+  if (files.length === 0) return doc;
+  const made = picturesSheet(files, defaultRecipe, tell('pictures'));
+  told.tell(made.problems);
+  if (!made.ok) return doc;
+  const { sheet } = made.value;
+  const facts = { ...sheet, id: 'pictures', name: 'Named pictures', kind: 'pictures' as const, icons: false };
+  const added = addMadeSheet(doc, { ...facts, pictureId: 'pictures' }, sheet);
+  return added ? edit(doc, added).doc : doc;
+}
+
+async function withArtwork(
+  doc: Doc,
+  files: readonly DroppedFile[],
+  as: 'text' | 'icons' | undefined,
+  told: Told,
+): Promise<Doc> {
+  const [first] = files;
+  if (!first) return doc;
+  const made = await artworkSheet(files, [], { onProgress: tell('drawings'), as });
+  told.tell(made.problems);
+  if (!made.ok) return doc;
+  const { sheet, icons } = made.value;
+  const pictureId = pictureIdOf(first.bytes);
+  const facts = { ...sheet, id: 'artwork', name: 'Artwork', kind: 'artwork' as const, icons, pictureId };
+  const added = addMadeSheet(doc, facts, sheet);
+  return added ? edit(doc, added).doc : doc;
+}
+
 /**
  * A project from drawings: a folder (or zip) of pictures or SVG files named after their characters, of icons, or one SVG
  * or PDF with many letters; pictures of pages, the first of them with `expect` written on it. Files that can't be used are told and left
@@ -46,62 +106,20 @@ export async function projectFromFiles(
   as?: 'text' | 'icons',
   expect?: string,
 ): Promise<FilesRead | null> {
-  const folder = isFolder(input);
-  const failed = new Set<string>();
-  const told = (problems: readonly Problem[]) => {
-    printProblems(problems);
-    for (const p of problems)
-      if (p.severity === 'error' || LEAVES_OUT.has(p.code)) failed.add(p.place.file ?? input);
-  };
-  const paths = folder ? drawingsIn(input) : [input];
-  const files = paths.flatMap((path): DroppedFile[] => {
-    const bytes = valueOrPrint(readBytes(path), path);
-    if (!bytes) failed.add(path);
-    return bytes ? [{ path: folder ? relative(input, path) : parse(path).base, bytes }] : [];
-  });
-  const opened = openZips(files);
-  const read = await expandFiles(opened.files, decodeWebp);
-  told([...opened.problems, ...read.problems]);
-  const sorted = sortFiles(read.files);
-  told(sorted.problems);
+  const told = new Told(input);
+  const { pictures, artwork, pages } = await sortedFiles(input, told);
   let doc = newProject('folder', parse(input).name || 'Untitled', nowMs);
-  const tell = (what: string) => (share: number) => showProgress(`${what} ${Math.round(100 * share)} %`);
-  if (sorted.pictures.length > 0) {
-    const made = picturesSheet(sorted.pictures, defaultRecipe, tell('pictures'));
-    told(made.problems);
-    if (made.ok) {
-      const { sheet } = made.value;
-      const facts = {
-        ...sheet,
-        id: 'pictures',
-        name: 'Named pictures',
-        kind: 'pictures' as const,
-        icons: false,
-      };
-      const added = addMadeSheet(doc, { ...facts, pictureId: 'pictures' }, sheet);
-      if (added) doc = edit(doc, added).doc;
-    }
-  }
-  if (sorted.artwork.length > 0) {
-    const made = await artworkSheet(sorted.artwork, [], { onProgress: tell('drawings'), as });
-    told(made.problems);
-    if (made.ok) {
-      const { sheet, icons } = made.value;
-      const pictureId = pictureIdOf(sorted.artwork[0]!.bytes);
-      const facts = { ...sheet, id: 'artwork', name: 'Artwork', kind: 'artwork' as const, icons, pictureId };
-      const added = addMadeSheet(doc, facts, sheet);
-      if (added) doc = edit(doc, added).doc;
-    }
-  }
-  for (const [i, page] of sorted.pages.entries()) {
+  doc = withPictures(doc, pictures, told);
+  doc = await withArtwork(doc, artwork, as, told);
+  for (const [i, page] of pages.entries()) {
     // One list is for one page; further pages hold what is still missing.
     const list = i === 0 ? (expect ?? null) : null;
     const read = await takePage(doc, page, list, (stage, share) => tell(`${page.path}: ${stage}`)(share));
-    told(read.problems);
+    told.tell(read.problems);
     if (read.doc) doc = read.doc;
   }
   showProgress('');
-  if (Object.keys(doc.pieces).length > 0) return { doc, leftOut: failed.size };
+  if (Object.keys(doc.pieces).length > 0) return { doc, leftOut: told.leftOut.size };
   printProblems(fail({ code: 'no-glyphs' }, { file: input }).problems);
   return null;
 }

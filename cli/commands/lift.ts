@@ -5,6 +5,7 @@ import { project } from '../../core/lifting/practice/homography';
 import { liftPractice } from '../../core/lifting/practice/liftPractice';
 import { findPage, type FoundPage } from '../../core/lifting/practice/readPage';
 import { straightenPage } from '../../core/lifting/practice/straighten';
+import type { Picture } from '../../core/foundations/raster/picture';
 import { problem } from '../../core/foundations/problems/problem';
 import { liftPicture } from '../../core/lifting/find/liftPicture';
 import { readSheet } from '../../core/lifting/printed/readSheet';
@@ -28,7 +29,7 @@ Finds the letters on a picture of writing, in reading order.
   --svg             also trace each letter (path data in px of the picture)
 `;
 
-export async function runLift(argv: string[]): Promise<number> {
+function argumentsOf(argv: string[]) {
   const { values, positionals } = readArguments(argv, {
     json: { type: 'string' },
     expect: { type: 'string', default: '' },
@@ -39,73 +40,72 @@ export async function runLift(argv: string[]): Promise<number> {
     invert: { type: 'boolean', default: false },
     'keep-lines': { type: 'boolean', default: false },
   });
-  const input = positionals[0];
-  if (!input || positionals.length > 1 || !values.json) throw new UsageError('give one picture, and --json');
+  const [input] = positionals;
+  const { json } = values;
+  if (!input || positionals.length > 1 || !json) throw new UsageError('give one picture, and --json');
   const turnDeg = values.turn === undefined ? null : Number(values.turn);
   if (turnDeg !== null && !(Math.abs(turnDeg) <= 45)) throw new UsageError('--turn is -45 to 45 degrees');
-  const turnRad = turnDeg === null ? null : (turnDeg * Math.PI) / 180;
-  const given = await readPicture(input);
-  if (!given) return EXIT.input;
-  const { picture, step } = given;
-  const practice = findPage(picture);
-  if (practice && practice !== 'no-code')
-    return liftPracticePage(input, given, practice, values.json, values.svg);
+  return { ...values, input, json, turnRad: turnDeg === null ? null : (turnDeg * Math.PI) / 180 };
+}
+type Given = ReturnType<typeof argumentsOf>;
+
+export async function runLift(argv: string[]): Promise<number> {
+  const given = argumentsOf(argv);
+  const { input, json } = given;
+  const read = await readPicture(input);
+  if (!read) return EXIT.input;
+  const practice = findPage(read.picture);
+  if (practice && practice !== 'no-code') return liftPracticePage(input, read, practice, json, given.svg);
   if (practice === 'no-code')
     printProblems([problem({ code: 'practice-no-code' }, 'warning', { file: input })]);
-  const guessed = values.expect.trim() === '';
-  const list = [...(guessed ? values.among : values.expect)].filter((c) => c.trim() !== '');
-  const sheet = valueOrPrint(
-    readSheet(picture, {
-      mirror: values.mirror,
-      ground: values.invert ? 'dark' : 'found',
-      printedLines: values['keep-lines'] ? 'keep' : 'leave out',
-    }),
-    input,
-  );
-  if (!sheet) return EXIT.input;
-  const page = valueOrPrint(
-    liftPicture(
-      sheet,
-      { list, guessed, bill: list },
-      { turnRad, onStage: (stage, share) => showProgress(`${stage} ${Math.round(share * 100)} %`) },
-    ),
-    input,
-  );
-  showProgress('');
-  if (!page) return EXIT.input;
-  /** Back from the mirrored or smaller picture that was read. */
-  const asGiven = (contours: Contour[]) =>
-    transformContours(
-      contours,
-      values.mirror ? { a: -step, b: 0, c: 0, d: step, e: step * picture.width, f: 0 } : scaling(step),
-    );
-  const items = page.pieces.map((piece, order) => ({
-    box: [
-      values.mirror ? picture.width - piece.box.x - piece.box.width : piece.box.x,
-      piece.box.y,
-      piece.box.width,
-      piece.box.height,
-    ].map((v) => v * step),
-    char: piece.char ?? '',
-    order,
-    confidence: Number(piece.confidence.toFixed(3)),
-    junk: piece.rejected,
-    ...(values.svg
-      ? {
-          svg: pathData(
-            asGiven(traceRegion(readPieceRegion(sheet.picture, page.ink, piece), defaultTraceSettings)),
-          ),
-        }
-      : {}),
-  }));
+  const found = liftSheetOf(read.picture, given);
+  if (!found) return EXIT.input;
+  const { page } = found;
   const { expected, pairings } = page;
-  const missing = pairings.filter((p) => p.found === null).map((p) => expected[p.expected!]);
-  const written = writeFile(
-    values.json,
-    JSON.stringify({ items, expected, missing, skewDeg: (page.skewRad * 180) / Math.PI }),
-  );
-  valueOrPrint(written, values.json);
+  const missing = pairings.flatMap((p) => (p.found === null ? [expected[p.expected ?? -1]] : []));
+  const items = itemsOf(found, read, given);
+  const skewDeg = (page.skewRad * 180) / Math.PI;
+  const written = writeFile(json, JSON.stringify({ items, expected, missing, skewDeg }));
+  valueOrPrint(written, json);
   return written.ok ? EXIT.ok : EXIT.input;
+}
+
+/** The sheet's ink and what was found in it; null after telling what is wrong. */
+function liftSheetOf(picture: Picture, given: Given) {
+  const { input, mirror, invert, turnRad } = given;
+  const guessed = given.expect.trim() === '';
+  const list = [...(guessed ? given.among : given.expect)].filter((c) => c.trim() !== '');
+  const printedLines = given['keep-lines'] ? 'keep' : 'leave out';
+  const sheet = valueOrPrint(
+    readSheet(picture, { mirror, ground: invert ? 'dark' : 'found', printedLines }),
+    input,
+  );
+  if (!sheet) return null;
+  const onStage = (stage: string, share: number) => showProgress(`${stage} ${Math.round(share * 100)} %`);
+  const page = valueOrPrint(liftPicture(sheet, { list, guessed, bill: list }, { turnRad, onStage }), input);
+  showProgress('');
+  return page && { sheet, page };
+}
+
+/** What was found, with places on the picture as it was given: not mirrored, and not made smaller. */
+function itemsOf(
+  { sheet, page }: NonNullable<ReturnType<typeof liftSheetOf>>,
+  { picture, step }: ReadPicture,
+  { mirror, svg }: Given,
+) {
+  const back = mirror ? { a: -step, b: 0, c: 0, d: step, e: step * picture.width, f: 0 } : scaling(step);
+  return page.pieces.map((piece, order) => {
+    const { x, y, width, height } = piece.box;
+    const trace = () => traceRegion(readPieceRegion(sheet.picture, page.ink, piece), defaultTraceSettings);
+    return {
+      box: [mirror ? picture.width - x - width : x, y, width, height].map((v) => v * step),
+      char: piece.char ?? '',
+      order,
+      confidence: Number(piece.confidence.toFixed(3)),
+      junk: piece.rejected,
+      ...(svg && { svg: pathData(transformContours(trace(), back)) }),
+    };
+  });
 }
 
 /** Letters of a practice page, with their boxes on the picture as it was given. */

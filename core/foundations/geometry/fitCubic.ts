@@ -24,13 +24,14 @@ const SLIDE = 0.001;
 export function fitCubic(p0: Vec, d0: Vec, d3: Vec, p3: Vec, xs: Float64Array, ys: Float64Array): CubicFit {
   const n = xs.length;
   const chord = Math.hypot(p3.x - p0.x, p3.y - p0.y);
+  const ends: Ends = { p0, d0, d3, p3, chord };
   const third = { p0, p1: add(p0, scale(d0, chord / 3)), p2: add(p3, scale(d3, chord / 3)), p3 };
   if (n === 0) return { cubic: third, maxOff: 0, meanSquare: 0 };
   const ts = chordParameters(p0, p3, xs, ys);
   let cubic: Cubic = third;
   let best: CubicFit | null = null;
   for (let pass = 0; pass < PASSES; pass++) {
-    cubic = solveHandles(p0, d0, d3, p3, xs, ys, ts, chord, pass === 0 ? null : cubic);
+    cubic = solveHandles(ends, { xs, ys, ts }, pass === 0 ? null : cubic);
     for (let i = 0; i < n; i++) ts[i] = closerParameter(cubic, xs[i]!, ys[i]!, ts[i]!);
     const fit = measure(cubic, xs, ys, ts);
     // Quick steps can overshoot; the nearest curve met on the way is the answer.
@@ -70,23 +71,38 @@ function chordParameters(p0: Vec, p3: Vec, xs: Float64Array, ys: Float64Array): 
   return ts;
 }
 
-function solveHandles(
-  p0: Vec,
-  d0: Vec,
-  d3: Vec,
-  p3: Vec,
-  xs: Float64Array,
-  ys: Float64Array,
-  ts: Float64Array,
-  chord: number,
-  before: Cubic | null,
-): Cubic {
-  let a00 = 0;
-  let a11 = 0;
-  let a01 = 0;
-  let b0 = 0;
-  let b1 = 0;
+/** Where a curve begins and ends, and the unit vectors it leaves and arrives by. */
+interface Ends {
+  readonly p0: Vec;
+  readonly d0: Vec;
+  readonly d3: Vec;
+  readonly p3: Vec;
+  /** Length of the chord between them. */
+  readonly chord: number;
+}
+
+/** What is fitted: samples in order, with their parameters on the curve as it was last known. */
+interface Samples {
+  readonly xs: Float64Array;
+  readonly ys: Float64Array;
+  readonly ts: Float64Array;
+}
+
+/** The normal equations of the two handles' lengths: a symmetric matrix and a right side. */
+interface NormalEquations {
+  a00: number;
+  a11: number;
+  a01: number;
+  b0: number;
+  b1: number;
+}
+
+function normalEquations(ends: Ends, { xs, ys, ts }: Samples, before: Cubic | null): NormalEquations {
+  const { p0, d0, d3, p3 } = ends;
+  const sum: NormalEquations = { a00: 0, a11: 0, a01: 0, b0: 0, b1: 0 };
   const turn = dot(d0, d3);
+  // Once there is a curve, what lies along it counts little: samples may slide along the curve for nothing.
+  const along = before ? SLIDE : 1;
   for (let i = 0; i < ts.length; i++) {
     const t = ts[i]!;
     const u = 1 - t;
@@ -96,13 +112,11 @@ function solveHandles(
     const k3 = t * t * t + w2;
     const rx = xs[i]! - p0.x * k0 - p3.x * k3;
     const ry = ys[i]! - p0.y * k0 - p3.y * k3;
-    // Once there is a curve, what lies along it counts little: samples may slide along the curve for nothing.
-    const along = before ? SLIDE : 1;
-    a00 += along * w1 * w1;
-    a11 += along * w2 * w2;
-    a01 += along * w1 * w2 * turn;
-    b0 += along * w1 * (rx * d0.x + ry * d0.y);
-    b1 += along * w2 * (rx * d3.x + ry * d3.y);
+    sum.a00 += along * w1 * w1;
+    sum.a11 += along * w2 * w2;
+    sum.a01 += along * w1 * w2 * turn;
+    sum.b0 += along * w1 * (rx * d0.x + ry * d0.y);
+    sum.b1 += along * w2 * (rx * d3.x + ry * d3.y);
     if (!before) continue;
     const [q0, q1, q2] = [u * u, 2 * u * t, t * t];
     const dx = q0 * (before.p1.x - p0.x) + q1 * (before.p2.x - before.p1.x) + q2 * (p3.x - before.p2.x);
@@ -112,27 +126,35 @@ function solveHandles(
     const e0 = w1 * (d0.x * nx + d0.y * ny);
     const e1 = w2 * (d3.x * nx + d3.y * ny);
     const across = rx * nx + ry * ny;
-    a00 += e0 * e0;
-    a11 += e1 * e1;
-    a01 += e0 * e1;
-    b0 += e0 * across;
-    b1 += e1 * across;
+    sum.a00 += e0 * e0;
+    sum.a11 += e1 * e1;
+    sum.a01 += e0 * e1;
+    sum.b0 += e0 * across;
+    sum.b1 += e1 * across;
   }
+  return sum;
+}
+
+/** Handles are no shorter and no longer than these shares of the chord; equations nearer to singular than this aren't solved. */
+const HANDLE = { least: 0.02, most: 1.2 };
+const SINGULAR = 1e-9;
+
+function solveHandles(ends: Ends, samples: Samples, before: Cubic | null): Cubic {
+  const { p0, d0, d3, p3, chord } = ends;
+  const { a00, a11, a01, b0, b1 } = normalEquations(ends, samples, before);
   const det = a00 * a11 - a01 * a01;
-  const low = chord * 0.02;
-  const high = chord * 1.2;
-  let h0 = det > 1e-9 * a00 * a11 ? (b0 * a11 - b1 * a01) / det : chord / 3;
-  let h1 = det > 1e-9 * a00 * a11 ? (b1 * a00 - b0 * a01) / det : chord / 3;
+  const solvable = det > SINGULAR * a00 * a11;
+  const within = (h: number) => Math.max(chord * HANDLE.least, Math.min(chord * HANDLE.most, h));
+  let h0 = solvable ? (b0 * a11 - b1 * a01) / det : chord / 3;
+  let h1 = solvable ? (b1 * a00 - b0 * a01) / det : chord / 3;
   // A handle at its limit is held there and the other one solved again.
-  const held0 = Math.max(low, Math.min(high, h0));
-  if (held0 !== h0) {
-    h0 = held0;
+  if (within(h0) !== h0) {
+    h0 = within(h0);
     h1 = (b1 - a01 * h0) / (a11 || 1);
   }
-  const held1 = Math.max(low, Math.min(high, h1));
-  if (held1 !== h1) {
-    h1 = held1;
-    h0 = Math.max(low, Math.min(high, (b0 - a01 * h1) / (a00 || 1)));
+  if (within(h1) !== h1) {
+    h1 = within(h1);
+    h0 = within((b0 - a01 * h1) / (a00 || 1));
   }
   return { p0, p1: add(p0, scale(d0, h0)), p2: add(p3, scale(d3, h1)), p3 };
 }

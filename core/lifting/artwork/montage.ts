@@ -3,7 +3,7 @@ import { tracePiece, type TraceRecipe } from '../find/tracePiece';
 import { learnInk } from '../../tracing/ink/inkModel';
 import { contoursBox } from '../../foundations/geometry/measure';
 import { translation } from '../../foundations/geometry/affine';
-import { transformContours } from '../../foundations/geometry/contour';
+import { transformContours, type Contour } from '../../foundations/geometry/contour';
 import { fail, ok, type Result } from '../../foundations/problems/problem';
 import { overWhite } from '../../foundations/raster/overWhite';
 import { smallerPicture, type Picture, type PxBox } from '../../foundations/raster/picture';
@@ -47,6 +47,71 @@ export interface Montage {
   readonly empty: readonly string[];
 }
 
+/** Cells in rows, all of one size, px. */
+interface Grid {
+  readonly columns: number;
+  readonly cellW: number;
+  readonly cellH: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** Columns to rows, so that the sheet comes out about as wide as a page lies. */
+const COLUMNS_TO_ROWS = 1.4;
+
+function gridFor(pictures: readonly Picture[]): Grid {
+  const columns = Math.max(1, Math.ceil(Math.sqrt(pictures.length * COLUMNS_TO_ROWS)));
+  const cellW = Math.max(...pictures.map((p) => p.width)) + GAP_PX;
+  const cellH = Math.max(...pictures.map((p) => p.height)) + GAP_PX;
+  const rows = Math.ceil(pictures.length / columns);
+  return { columns, cellW, cellH, width: columns * cellW, height: rows * cellH };
+}
+
+/** A picture laid into its cell; the place of its corner on the sheet, px. */
+function layIn(data: Uint8Array, grid: Grid, p: Picture, order: number) {
+  const { columns, cellW, cellH, width } = grid;
+  const row = Math.floor(order / columns);
+  const cell = { x: (order % columns) * cellW, y: row * cellH, width: cellW, height: cellH };
+  const [x, y] = [cell.x + GAP_PX / 2, cell.y + GAP_PX / 2];
+  fillCell(data, width, cell, p.data);
+  for (let j = 0; j < p.height; j++)
+    data.set(p.data.subarray(j * p.width * 4, (j + 1) * p.width * 4), ((y + j) * width + x) * 4);
+  return { x, y, row };
+}
+
+/** The outline of all the ink of a picture, px of its own. */
+function traced(p: Picture, recipe: TraceRecipe): readonly Contour[] {
+  const ink = learnInk(p);
+  if (!ink.ok) return [];
+  const all = { x: 0, y: 0, width: p.width, height: p.height };
+  return tracePiece(readRegion(p, ink.value, all), recipe, 0).outline;
+}
+
+/** The piece of a named picture; null when nothing is drawn on it. Its baseline is its foot until it is known better. */
+function pieceOf(
+  { stem, char, variant }: Omit<NamedPicture, 'picture'>,
+  outline: readonly Contour[],
+  order: number,
+  row: number,
+): TracedPiece | null {
+  const box = contoursBox(outline);
+  if (!box) return null;
+  return {
+    box: { x: box.xMin, y: box.yMin, width: box.xMax - box.xMin, height: box.yMax - box.yMin },
+    seeds: [],
+    cuts: [],
+    order,
+    row,
+    baselineY: box.yMax,
+    char,
+    variant,
+    name: stem,
+    confidence: char === null ? 0 : 1,
+    outline,
+    layers: [],
+  };
+}
+
 /**
  * Pictures of single characters put together as one sheet, each traced on its own. Pictures of one size keep their
  * letters' places, so that baselines agree. Fails with 'no-letters' when all are empty.
@@ -59,67 +124,29 @@ export function montage(
   const most = Math.max(...items.map(({ picture: p }) => Math.max(p.width, p.height)));
   const step = Math.max(1, Math.ceil(most / MOST_PX));
   const shown = items.map((i) => ({ ...i, picture: asDrawn(smallerPicture(i.picture, step)) }));
-  const sizes = shown.map((i) => i.picture.height);
-  const same = Math.max(...sizes) === Math.min(...sizes);
-  const columns = Math.max(1, Math.ceil(Math.sqrt(items.length * 1.4)));
-  const cellW = Math.max(...shown.map((i) => i.picture.width)) + GAP_PX;
-  const cellH = Math.max(...sizes) + GAP_PX;
-  const [width, height] = [columns * cellW, Math.ceil(items.length / columns) * cellH];
-  const data = new Uint8Array(width * height * 4).fill(255);
-  const pieces: TracedPiece[] = [];
+  const grid = gridFor(shown.map((i) => i.picture));
+  const data = new Uint8Array(grid.width * grid.height * 4).fill(255);
+  const found: { readonly piece: TracedPiece; readonly foot: Foot; readonly top: number }[] = [];
   const empty: string[] = [];
-  const feet: (Foot & { readonly top: number; readonly at: number })[] = [];
-  shown.forEach(({ picture: p, stem, char, variant }, order) => {
+  shown.forEach(({ picture, ...named }, order) => {
     onProgress(order / shown.length);
-    const row = Math.floor(order / columns);
-    const [x0, y0] = [(order % columns) * cellW + GAP_PX / 2, row * cellH + GAP_PX / 2];
-    fillCell(
-      data,
-      width,
-      { x: (order % columns) * cellW, y: row * cellH, width: cellW, height: cellH },
-      p.data,
-    );
-    for (let y = 0; y < p.height; y++)
-      data.set(p.data.subarray(y * p.width * 4, (y + 1) * p.width * 4), ((y0 + y) * width + x0) * 4);
-    const ink = learnInk(p);
-    const traced = ink.ok
-      ? tracePiece(readRegion(p, ink.value, { x: 0, y: 0, width: p.width, height: p.height }), recipe, 0)
-      : null;
-    const outline = traced ? transformContours(traced.outline, translation(x0, y0)) : [];
-    const box = contoursBox(outline);
-    if (!box) {
-      empty.push(stem);
-      return;
-    }
-    feet.push({ char, foot: box.yMax - y0, top: y0, at: pieces.length });
-    pieces.push({
-      box: { x: box.xMin, y: box.yMin, width: box.xMax - box.xMin, height: box.yMax - box.yMin },
-      seeds: [],
-      cuts: [],
-      order,
-      row,
-      baselineY: box.yMax,
-      char,
-      variant,
-      name: stem,
-      confidence: char === null ? 0 : 1,
-      outline,
-      layers: [],
-    });
+    const { x, y, row } = layIn(data, grid, picture, order);
+    const outline = transformContours(traced(picture, recipe), translation(x, y));
+    const piece = pieceOf(named, outline, order, row);
+    if (!piece) empty.push(named.stem);
+    else found.push({ piece, foot: { char: named.char, foot: piece.baselineY - y }, top: y });
   });
-  if (pieces.length === 0) return fail({ code: 'no-letters', specks: 0 });
-  if (same) {
-    const foot = commonFoot(feet);
-    for (const f of feet) pieces[f.at] = { ...pieces[f.at]!, baselineY: f.top + foot };
-  }
+  if (found.length === 0) return fail({ code: 'no-letters', specks: 0 });
+  const same = new Set(shown.map((i) => i.picture.height)).size === 1;
+  const foot = same ? commonFoot(found.map((f) => f.foot)) : null;
   const sheet: LaidOut = {
     skewRad: 0,
     capHeightPx: 0,
     specksDropped: 0,
     printedLines: 0,
-    pieces,
-    widthPx: width,
-    heightPx: height,
+    pieces: found.map(({ piece, top }) => (foot === null ? piece : { ...piece, baselineY: top + foot })),
+    widthPx: grid.width,
+    heightPx: grid.height,
   };
-  return ok({ sheet, picture: { width, height, data }, empty });
+  return ok({ sheet, picture: { width: grid.width, height: grid.height, data }, empty });
 }

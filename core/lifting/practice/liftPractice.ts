@@ -8,8 +8,9 @@ import { DOUBT } from '../find/nameLetters';
 import { connectedParts, type Part } from '../find/parts';
 import { withoutStrays } from '../find/strayParts';
 import { tracePiece, type TraceRecipe } from '../find/tracePiece';
+import type { InkModel } from '../../tracing/ink/inkModel';
 import { inkMask } from '../../tracing/ink/inkField';
-import { readSheet, type SheetRecipe } from '../printed/readSheet';
+import { readSheet, type SheetInk, type SheetRecipe } from '../printed/readSheet';
 import { fail, ok, type Result } from '../../foundations/problems/problem';
 import { percentile } from '../../foundations/raster/histogram';
 import { unionPxBox, type ByteImage, type Picture } from '../../foundations/raster/picture';
@@ -39,6 +40,24 @@ const LEAST_CONTOUR = 0.3;
 /** A box is crossed out when its ink spans it and looks nothing like its letter. */
 const CROSSED = { span: 0.72, likeness: 0.01 };
 
+/** A page as its boxes are read: its ink without what is printed, and how large things are on it. */
+interface ReadPage {
+  readonly picture: Picture;
+  readonly ink: InkModel;
+  readonly mask: ByteImage;
+  readonly page: PracticePage;
+  readonly pxPerMm: number;
+  readonly penPx: number;
+  /** Height of capitals by the page's own lines, px. */
+  readonly capLinePx: number;
+  readonly recipe: TraceRecipe;
+}
+
+/** The letter of a box; why there is none otherwise. */
+type BoxRead = TracedPiece | 'empty' | 'crossed out';
+
+type PageRecipe = TraceRecipe & SheetRecipe & { readonly level: number | null };
+
 /**
  * Letters of a straightened practice page: each box's ink, followed outside of it where a letter leaves it. Printed lines
  * are divided out before; marks, code and model letters lie where they are known to be.
@@ -47,88 +66,100 @@ export function liftPractice(
   flat: Picture,
   page: PracticePage,
   pxPerMm: number,
-  recipe: TraceRecipe & SheetRecipe & { readonly level: number | null },
+  recipe: PageRecipe,
   onProgress: (share: number) => void = () => {},
 ): Result<LiftedPractice> {
-  const read = readSheet(flat, recipe);
-  if (!read.ok) return read;
-  const ink = { ...read.value.ink, level: recipe.level ?? read.value.ink.level };
-  const printed = inkMask(read.value.picture, ink, ink.level);
-  const penPx = penWidth(printed);
-  const picture = clearGuides({
-    picture: read.value.picture,
-    flat,
-    paper: ink.paper,
-    mask: printed,
-    page,
-    pxPerMm,
-    penPx,
-  });
-  // Read anew: every patch's seed has to lie in ink that is traced.
-  const mask = inkMask(picture, ink, ink.level);
-  clearPrinted(mask, page, pxPerMm);
-  const least = LEAST_INK * (page.settings.xHeightMm * pxPerMm) ** 2;
-  const parts = connectedParts(mask).filter((p) => p.area >= least);
-  const byBox = new Map<PracticeBox, Part[]>();
-  for (const part of parts) {
-    const box = boxOf(page, part.centerX / pxPerMm, part.centerY / pxPerMm);
-    if (box) byBox.set(box, [...(byBox.get(box) ?? []), part]);
-  }
+  const sheet = readSheet(flat, recipe);
+  if (!sheet.ok) return sheet;
+  const read = withoutPrint(sheet.value, flat, page, pxPerMm, recipe);
+  const byBox = partsByBox(read);
   const pieces: TracedPiece[] = [];
-  const [empty, crossedOut]: string[][] = [[], []];
-  const capLinePx = (page.lines.baseline - page.lines.caps) * pxPerMm;
+  const left = { empty: new Set<string>(), 'crossed out': new Set<string>() };
   const given = new Map<string, number>();
   page.boxes.forEach((box, order) => {
     onProgress(order / page.boxes.length);
-    const inked = byBox.get(box);
-    if (!inked) {
-      empty!.push(box.char);
-      return;
-    }
-    const baselineY = (box.y + page.lines.baseline) * pxPerMm;
-    const look = (letter: FoundLetter) => likenessIn(mask, letter, baselineY, capLinePx);
-    const whole = letterOf(inked, box.row);
-    if (isCrossedOut(look, box, whole, pxPerMm)) {
-      crossedOut!.push(box.char);
-      return;
-    }
-    const letter = withoutStrays(mask, whole, box.char, penPx, look) ?? whole;
-    const place = { box: letter.box, seeds: letter.parts.map((p) => p.seed), cuts: [] };
-    const { outline: traced, layers } = tracePiece(readPieceRegion(picture, ink, place), recipe, 0);
-    const outline = traced.filter((c) => Math.abs(contourArea(c)) > LEAST_CONTOUR * penPx * penPx);
-    if (!contoursBox(outline)) {
-      // Ink that gives no outline is told as an empty box, not passed over.
-      empty!.push(box.char);
-      return;
-    }
     const drawings = given.get(box.char) ?? 0;
+    const found = readBox(read, box, byBox.get(box), order, drawings);
+    if (typeof found === 'string') return left[found].add(box.char);
     given.set(box.char, drawings + 1);
-    pieces.push({
-      ...place,
-      order,
-      row: box.row,
-      baselineY,
-      char: box.char,
-      // Further boxes of a character are other drawings of it, to take turns with the first.
-      variant: drawings === 0 ? null : `alt${drawings}`,
-      name: null,
-      confidence: isOdd(letter, box, look(letter), pxPerMm) ? DOUBT : 1,
-      outline,
-      layers,
-    });
+    return pieces.push(found);
   });
   if (pieces.length === 0) return fail({ code: 'no-letters', specks: 0 });
   return ok({
     skewRad: 0,
-    capHeightPx: capLinePx,
-    capLinePx,
+    capHeightPx: read.capLinePx,
+    capLinePx: read.capLinePx,
     specksDropped: 0,
-    printedLines: read.value.printedLines.length,
+    printedLines: sheet.value.printedLines.length,
     pieces,
     page,
-    empty: [...new Set(empty)],
-    crossedOut: [...new Set(crossedOut)],
+    empty: [...left.empty],
+    crossedOut: [...left['crossed out']],
   });
+}
+
+/** The page without its print. Its mask is read anew: every patch's seed has to lie in ink that is traced. */
+function withoutPrint(
+  sheet: SheetInk,
+  flat: Picture,
+  page: PracticePage,
+  pxPerMm: number,
+  recipe: PageRecipe,
+): ReadPage {
+  const ink = { ...sheet.ink, level: recipe.level ?? sheet.ink.level };
+  const printed = inkMask(sheet.picture, ink, ink.level);
+  const penPx = penWidth(printed);
+  const { picture: read } = sheet;
+  const picture = clearGuides({ picture: read, flat, paper: ink.paper, mask: printed, page, pxPerMm, penPx });
+  const mask = inkMask(picture, ink, ink.level);
+  clearPrinted(mask, page, pxPerMm);
+  const capLinePx = (page.lines.baseline - page.lines.caps) * pxPerMm;
+  return { picture, ink, mask, page, pxPerMm, penPx, capLinePx, recipe };
+}
+
+/** Patches of ink by the boxes that their middles lie in. */
+function partsByBox({ mask, page, pxPerMm }: ReadPage): Map<PracticeBox, Part[]> {
+  const least = LEAST_INK * (page.settings.xHeightMm * pxPerMm) ** 2;
+  const byBox = new Map<PracticeBox, Part[]>();
+  for (const part of connectedParts(mask).filter((p) => p.area >= least)) {
+    const box = boxOf(page, part.centerX / pxPerMm, part.centerY / pxPerMm);
+    if (box) byBox.set(box, [...(byBox.get(box) ?? []), part]);
+  }
+  return byBox;
+}
+
+/** Reads one box, of whose character so many drawings were found before. */
+function readBox(
+  { picture, ink, mask, page, pxPerMm, penPx, capLinePx, recipe }: ReadPage,
+  box: PracticeBox,
+  inked: readonly Part[] | undefined,
+  order: number,
+  drawings: number,
+): BoxRead {
+  if (!inked) return 'empty';
+  const baselineY = (box.y + page.lines.baseline) * pxPerMm;
+  const look = (letter: FoundLetter) => likenessIn(mask, letter, baselineY, capLinePx);
+  const whole = letterOf(inked, box.row);
+  if (isCrossedOut(look, box, whole, pxPerMm)) return 'crossed out';
+  const letter = withoutStrays(mask, whole, box.char, penPx, look) ?? whole;
+  const place = { box: letter.box, seeds: letter.parts.map((p) => p.seed), cuts: [] };
+  const { outline: traced, layers } = tracePiece(readPieceRegion(picture, ink, place), recipe, 0);
+  const outline = traced.filter((c) => Math.abs(contourArea(c)) > LEAST_CONTOUR * penPx * penPx);
+  // Ink that gives no outline is told as an empty box, not passed over.
+  if (!contoursBox(outline)) return 'empty';
+  return {
+    ...place,
+    order,
+    row: box.row,
+    baselineY,
+    char: box.char,
+    // Further boxes of a character are other drawings of it, to take turns with the first.
+    variant: drawings === 0 ? null : `alt${drawings}`,
+    name: null,
+    confidence: isOdd(letter, box, look(letter), pxPerMm) ? DOUBT : 1,
+    outline,
+    layers,
+  };
 }
 
 /** Width of the pen's stroke, px: the shorter mean runs among letter-sized patches are those of upright strokes. */

@@ -77,6 +77,76 @@ function meshPoints(rings: readonly EvenRing[]): Mesh {
   };
 }
 
+/** Triangles between the edges' samples: which of them lie in ink, and through which of their edges the ink goes on. */
+class InkTriangles {
+  private readonly triangles: Uint32Array;
+  private readonly halfedges: Int32Array;
+  private readonly inside: Uint8Array;
+  readonly count: number;
+
+  constructor(
+    readonly mesh: Mesh,
+    isInk: (x: number, y: number) => boolean,
+  ) {
+    const { xs, ys } = mesh;
+    const flat = new Float64Array(xs.length * 2);
+    xs.forEach((x, i) => {
+      flat[2 * i] = x;
+      flat[2 * i + 1] = ys[i]!;
+    });
+    const { triangles, halfedges } = new Delaunay(flat);
+    this.triangles = triangles;
+    this.halfedges = halfedges;
+    this.count = triangles.length / 3;
+    this.inside = Uint8Array.from({ length: this.count }, (_, t) => (this.liesIn(t, isInk) ? 1 : 0));
+  }
+
+  corner(edge: number): number {
+    return this.triangles[edge]!;
+  }
+
+  nextEdge(edge: number): number {
+    return edge % 3 === 2 ? edge - 2 : edge + 1;
+  }
+
+  twin(edge: number): number {
+    return this.halfedges[edge]!;
+  }
+
+  isInside(t: number): boolean {
+    return this.inside[t] === 1;
+  }
+
+  /** Edges of a triangle through which ink goes on. */
+  chords(t: number): number[] {
+    return [3 * t, 3 * t + 1, 3 * t + 2].filter((e) => {
+      const twin = this.halfedges[e]!;
+      const onward = twin >= 0 && this.inside[Math.floor(twin / 3)] === 1;
+      return onward && !this.isBoundary(this.corner(e), this.corner(this.nextEdge(e)));
+    });
+  }
+
+  private isBoundary(a: number, b: number): boolean {
+    return this.mesh.next[a] === b || this.mesh.next[b] === a;
+  }
+
+  /** By the side of the ink's edge it lies on; by the ink at its middle when none of its edges is one of the ink's. */
+  private liesIn(t: number, isInk: (x: number, y: number) => boolean): boolean {
+    const { xs, ys, next } = this.mesh;
+    for (let e = 3 * t; e < 3 * t + 3; e++) {
+      const f = this.nextEdge(e);
+      const [a, b, c] = [this.corner(e), this.corner(f), this.corner(this.nextEdge(f))];
+      if (!this.isBoundary(a, b)) continue;
+      const [p, q] = next[a] === b ? [a, b] : [b, a];
+      const [dx, dy] = [xs[q]! - xs[p]!, ys[q]! - ys[p]!];
+      return (xs[c]! - xs[p]!) * dy - (ys[c]! - ys[p]!) * dx > 0;
+    }
+    const [a, b, c] = [this.corner(3 * t), this.corner(3 * t + 1), this.corner(3 * t + 2)];
+    const mid = (v: Float64Array) => (v[a]! + v[b]! + v[c]!) / 3;
+    return isInk(mid(xs), mid(ys));
+  }
+}
+
 /**
  * Middles of strokes from their edges: the triangles between edge samples form sleeves along strokes, end in tips and meet
  * in junctions; the middles of the chords they share are the centreline.
@@ -87,96 +157,58 @@ export function strokeGraph(
   isInk: (x: number, y: number) => boolean,
 ): StrokeGraph {
   const mesh = meshPoints(rings);
-  const { xs, ys, next } = mesh;
-  const flat = new Float64Array(xs.length * 2);
-  xs.forEach((x, i) => {
-    flat[2 * i] = x;
-    flat[2 * i + 1] = ys[i]!;
-  });
-  const { triangles, halfedges } = new Delaunay(flat);
-  const isBoundary = (a: number, b: number) => next[a] === b || next[b] === a;
-  const corner = (e: number) => triangles[e]!;
-  const nextEdge = (e: number) => (e % 3 === 2 ? e - 2 : e + 1);
-  const count = triangles.length / 3;
-
-  const inside = Uint8Array.from({ length: count }, (_, t) => {
-    for (let e = 3 * t; e < 3 * t + 3; e++) {
-      const [a, b, c] = [corner(e), corner(nextEdge(e)), corner(nextEdge(nextEdge(e)))];
-      if (!isBoundary(a, b)) continue;
-      const [p, q] = next[a] === b ? [a, b] : [b, a];
-      const [dx, dy] = [xs[q]! - xs[p]!, ys[q]! - ys[p]!];
-      return (xs[c]! - xs[p]!) * dy - (ys[c]! - ys[p]!) * dx > 0 ? 1 : 0;
-    }
-    const mid = (v: Float64Array) => (v[corner(3 * t)]! + v[corner(3 * t + 1)]! + v[corner(3 * t + 2)]!) / 3;
-    return isInk(mid(xs), mid(ys)) ? 1 : 0;
-  });
-  /** Edges of a triangle through which ink goes on. */
-  const chords = (t: number): number[] =>
-    [3 * t, 3 * t + 1, 3 * t + 2].filter((e) => {
-      const twin = halfedges[e]!;
-      return twin >= 0 && inside[Math.floor(twin / 3)] === 1 && !isBoundary(corner(e), corner(nextEdge(e)));
-    });
-
+  const ink = new InkTriangles(mesh, isInk);
+  const degree = Uint8Array.from({ length: ink.count }, (_, t) =>
+    ink.isInside(t) ? ink.chords(t).length : 0,
+  );
   const hubs = new Map<number, Hub>();
-  const degree = Uint8Array.from({ length: count }, (_, t) => (inside[t] ? chords(t).length : 0));
-  for (let t = 0; t < count; t++) {
-    if (!inside[t] || degree[t] === 2) continue;
-    hubs.set(
-      t,
-      hubOf(
-        mesh,
-        [corner(3 * t), corner(3 * t + 1), corner(3 * t + 2)],
-        degree[t]!,
-        chords(t),
-        nextEdge,
-        corner,
-      ),
-    );
-  }
-  const branches: Branch[] = [];
-  const used = new Uint8Array(triangles.length);
-  const walk = (from: number, first: number): Branch => {
-    const middles: Middle[] = [];
-    let e = first;
-    for (;;) {
-      used[e] = 1;
-      const twin = halfedges[e]!;
-      used[twin] = 1;
-      middles.push(middleOf(mesh, corner(e), corner(nextEdge(e))));
-      const t = Math.floor(twin / 3);
-      if (degree[t] !== 2) return { from, to: t, middles };
-      const on = chords(t).find((q) => q !== twin)!;
-      if (used[on]) return { from: -1, to: -1, middles };
-      e = on;
-    }
-  };
-  for (const t of hubs.keys()) for (const e of chords(t)) if (!used[e]) branches.push(walk(t, e));
-  for (let t = 0; t < count; t++) {
-    if (degree[t] !== 2) continue;
-    const e = chords(t).find((q) => !used[q]);
-    if (e !== undefined && chords(t).every((q) => !used[q])) branches.push(walk(-1, e));
-  }
+  for (let t = 0; t < ink.count; t++)
+    if (ink.isInside(t) && degree[t] !== 2) hubs.set(t, hubOf(ink, t, degree[t]!));
+  const { xs, ys } = mesh;
   return {
     hubs,
-    branches,
+    branches: branchesOf(ink, degree, hubs),
     distanceToEdge: (p) =>
       xs.reduce((least, x, i) => Math.min(least, Math.hypot(x - p.x, ys[i]! - p.y)), Infinity),
   };
 }
 
-function hubOf(
-  mesh: Mesh,
-  corners: readonly [number, number, number],
-  degree: number,
-  chords: readonly number[],
-  nextEdge: (e: number) => number,
-  corner: (e: number) => number,
-): Hub {
+/** Sleeves of triangles walked from hub to hub, and those that run round without one. */
+function branchesOf(ink: InkTriangles, degree: Uint8Array, hubs: ReadonlyMap<number, Hub>): Branch[] {
+  const branches: Branch[] = [];
+  const used = new Set<number>();
+  const walk = (from: number, first: number): Branch => {
+    const middles: Middle[] = [];
+    let e = first;
+    for (;;) {
+      const twin = ink.twin(e);
+      used.add(e).add(twin);
+      middles.push(middleOf(ink.mesh, ink.corner(e), ink.corner(ink.nextEdge(e))));
+      const t = Math.floor(twin / 3);
+      if (degree[t] !== 2) return { from, to: t, middles };
+      const on = ink.chords(t).find((q) => q !== twin);
+      if (on === undefined || used.has(on)) return { from: -1, to: -1, middles };
+      e = on;
+    }
+  };
+  for (const t of hubs.keys()) for (const e of ink.chords(t)) if (!used.has(e)) branches.push(walk(t, e));
+  for (let t = 0; t < ink.count; t++) {
+    if (degree[t] !== 2) continue;
+    const [e] = ink.chords(t);
+    if (e !== undefined && ink.chords(t).every((q) => !used.has(q))) branches.push(walk(-1, e));
+  }
+  return branches;
+}
+
+/** A triangle where strokes end or meet. */
+function hubOf(ink: InkTriangles, t: number, degree: number): Hub {
+  const { mesh } = ink;
+  const corners = [ink.corner(3 * t), ink.corner(3 * t + 1), ink.corner(3 * t + 2)] as const;
   const [a, b, c] = corners.map((i) => ({ x: mesh.xs[i]!, y: mesh.ys[i]! })) as [Vec, Vec, Vec];
   const center = { x: (a.x + b.x + c.x) / 3, y: (a.y + b.y + c.y) / 3 };
   if (degree <= 1) {
-    const chord = chords[0];
-    const tip = chord === undefined ? corners[0] : corner(nextEdge(nextEdge(chord)));
+    const [chord] = ink.chords(t);
+    const tip = chord === undefined ? corners[0] : ink.corner(ink.nextEdge(ink.nextEdge(chord)));
     return { at: center, r: 0, tip: { x: mesh.xs[tip]!, y: mesh.ys[tip]! } };
   }
   // Circle through three points (handbook of plane geometry).

@@ -15,6 +15,8 @@ export interface Stretch {
 const PLACES = 24;
 /** Directions between are read over this share of the stretch. */
 const READ_SHARE = 0.06;
+/** About so many edge points are enough for one curve. */
+const MOST_SAMPLES = 24;
 
 /** Curves and lines of a stretch as it stands. */
 export const segmentsIn = (c: Contour, { from, to }: Stretch): number =>
@@ -82,6 +84,20 @@ export function refitStretch(
   const middle = pointOnCubic(segmentAt(c, wrap(stretch.from + (count >> 1), n)), count % 2 === 1 ? 0.5 : 0);
   const run = runAlong(edges, start, end, middle);
   if (!run || run.length < 8) return null;
+  const fit = fitsAlong(run, start, end);
+  const steps = bestSplit(
+    Math.max(1, Math.min(PLACES >> 1, curves)),
+    (i, j) => fit(i, j).meanSquare * (j - i),
+  );
+  const rest: Node[] = [];
+  for (let i = wrap(stretch.to + 1, n); i !== stretch.from; i = wrap(i + 1, n)) rest.push(c.nodes[i]!);
+  return { ...c, nodes: [...nodesOf(steps, fit, start, end), ...rest] };
+}
+
+type Fits = (i: number, j: number) => CubicFit;
+
+/** Curves between any two of the places along a run of edge points, each fitted once. */
+function fitsAlong(run: readonly Vec[], start: Node, end: Node): Fits {
   const places = Array.from({ length: PLACES + 1 }, (_, k) => Math.round((k * (run.length - 1)) / PLACES));
   const reach = Math.max(2, Math.round(READ_SHARE * run.length));
   const directionAt = (i: number): Vec =>
@@ -92,44 +108,37 @@ export function refitStretch(
     end.in && end.kind !== 'corner' ? unit(sub(end, end.in)) : unit(sub(end, run[run.length - 1 - reach]!));
   const at = (k: number): Vec => (k === 0 ? start : k === PLACES ? end : run[places[k]!]!);
   const along = (k: number): Vec => (k === 0 ? first : k === PLACES ? last : directionAt(places[k]!));
-  const fits = new Map<string, CubicFit>();
-  const fit = (i: number, j: number): CubicFit => {
-    const key = `${i} ${j}`;
+  const fits = new Map<number, CubicFit>();
+  return (i, j) => {
+    const key = i * (PLACES + 1) + j;
     const known = fits.get(key);
     if (known) return known;
     const inner = run.slice(places[i]! + 1, places[j]!);
-    const thin = inner.filter((_, k) => k % Math.max(1, Math.floor(inner.length / 24)) === 0);
+    const thin = inner.filter((_, k) => k % Math.max(1, Math.floor(inner.length / MOST_SAMPLES)) === 0);
     const d = along(j);
-    const made = fitCubic(
-      at(i),
-      along(i),
-      { x: -d.x, y: -d.y },
-      at(j),
-      Float64Array.from(thin, (p) => p.x),
-      Float64Array.from(thin, (p) => p.y),
-    );
+    const xs = Float64Array.from(thin, (p) => p.x);
+    const ys = Float64Array.from(thin, (p) => p.y);
+    const made = fitCubic(at(i), along(i), { x: -d.x, y: -d.y }, at(j), xs, ys);
     fits.set(key, made);
     return made;
   };
-  const steps = bestSplit(
-    Math.max(1, Math.min(PLACES >> 1, curves)),
-    (i, j) => fit(i, j).meanSquare * (j - i),
-  );
-  const nodes: Node[] = [];
+}
+
+/** The nodes of a stretch that is split at some of its places. */
+function nodesOf(steps: readonly number[], fit: Fits, start: Node, end: Node): Node[] {
+  const nodes: Node[] = [{ ...start }];
   steps.slice(0, -1).forEach((i, k) => {
     const { cubic } = fit(i, steps[k + 1]!);
-    if (k === 0) nodes.push({ ...start, out: { ...cubic.p1 } });
-    else nodes[nodes.length - 1] = { ...nodes[nodes.length - 1]!, out: { ...cubic.p1 } };
+    nodes[k] = { ...nodes[k]!, out: { ...cubic.p1 } };
     const isLast = k === steps.length - 2;
+    const arriving = { in: { ...cubic.p2 } };
     nodes.push(
       isLast
-        ? { ...end, in: { ...cubic.p2 } }
-        : { x: cubic.p3.x, y: cubic.p3.y, in: { ...cubic.p2 }, out: null, kind: 'smooth' },
+        ? { ...end, ...arriving }
+        : { x: cubic.p3.x, y: cubic.p3.y, ...arriving, out: null, kind: 'smooth' },
     );
   });
-  const rest: Node[] = [];
-  for (let i = wrap(stretch.to + 1, n); i !== stretch.from; i = wrap(i + 1, n)) rest.push(c.nodes[i]!);
-  return { ...c, nodes: [...nodes, ...rest] };
+  return nodes;
 }
 
 /**

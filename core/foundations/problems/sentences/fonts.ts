@@ -1,0 +1,81 @@
+import type { Sentences } from './sentence';
+import type { Problem } from '../problem';
+
+const hex = (codePoint: number) => `U+${codePoint.toString(16).toUpperCase().padStart(4, '0')}`;
+
+/** Glyphs, their names and outlines, and fonts made of them. */
+export const FONTS: Sentences<
+  | 'font-broken'
+  | 'fit-needs-letters'
+  | 'no-glyphs'
+  | 'code-point-taken'
+  | 'glyph-name'
+  | 'word-lacking'
+  | 'advance-negative'
+  | 'coordinate-out-of-range'
+  | 'contour-tiny'
+  | 'contour-open'
+  | 'character-moved'
+  | 'size-odd'
+  | 'glyph-empty'
+  | 'name-missing'
+  | 'name-too-long'
+  | 'names-clash'
+  | 'name-not-understood'
+  | 'bill-missing'
+> = {
+  'font-broken': () => "the font can't be read. Give an OTF, TTF or WOFF file that other programs accept.",
+  'fit-needs-letters': () =>
+    'there is no letter or figure to take a rhythm from. Icons keep their margins: set those in Seat. For letters, name them first.',
+  'no-glyphs': () => 'no letter has a character yet. Name at least one, then cast again.',
+  'code-point-taken': (p) => `${hex(p.codePoint)} is also given to ${p.other}. One of them must give it up.`,
+  'glyph-name': (p) => nameSentence(p.name, p.reason),
+  'word-lacking': (p) =>
+    p.lacking.length === 0
+      ? 'nothing of the text has any ink in this font.'
+      : `the font has no ${p.lacking.join(' ')}. Draw them, or take them out of the text.`,
+  'advance-negative': (p) =>
+    `the side bearings pass each other, so the letter would be ${Math.round(p.value)} u wide. Make one of them larger.`,
+  'coordinate-out-of-range': (p) =>
+    `the outline reaches ${Math.round(p.value)} u; font files hold up to ${p.limit} u. Scale or move it.`,
+  'contour-tiny': (p) =>
+    `a contour covers only ${p.areaEm.toFixed(0)} square units: probably a speck. Delete it in Dress.`,
+  'contour-open': () => 'a contour is open and stays out of the font. Close it in Dress.',
+  'character-moved': (p) =>
+    `${p.char} was piece ${p.piece} until now, which has no character any more. Name it, or undo.`,
+  'size-odd': (p) =>
+    p.times > 1
+      ? `${p.char} is ${p.times.toFixed(1)} times as tall as it usually is beside these capitals. Scale it in Seat, unless it is meant.`
+      : `${p.char} is only ${Math.round(100 * p.times)} % as tall as it usually is beside these capitals. Scale it in Seat, unless it is meant.`,
+  'glyph-empty': () => 'there is no outline, so it stays out of the font. Draw one, or remove the glyph.',
+  'name-missing': () => 'the field is empty. Type a name.',
+  'name-too-long': (p) => `the name is ${p.length} characters long; ${p.limit} fit. Shorten it.`,
+  'names-clash': (p) => `these names stand for the same glyph: ${p.names.join(', ')}. Rename or remove one.`,
+  'name-not-understood': (p) =>
+    `no character is known by the name "${p.name}". Name it like A, uni00DF or period.`,
+  'bill-missing': (p) => `these characters have no glyph yet: ${p.characters}`,
+};
+
+/** Why a glyph can't be called so, and what to do. */
+function nameSentence(name: string, reason: Extract<Problem, { code: 'glyph-name' }>['reason']): string {
+  switch (reason) {
+    case 'empty':
+      return 'a glyph needs a name.';
+    case 'too-long':
+      return `the name has ${name.length} characters; font files hold up to 63.`;
+    case 'sign':
+      return 'a glyph name has letters A to Z, digits, periods and underscores only.';
+    case 'beginning':
+      return 'a glyph name begins with a letter or an underscore.';
+    case 'taken':
+      return `another glyph is called ${name}. Choose another name.`;
+    case 'standing':
+      return 'the sign for a missing character is called .notdef in every font.';
+    case 'other-character':
+      return `${name} means another character than this glyph stands for. Give it that character instead.`;
+    case 'a-character':
+      return `${name} means a character. Give the drawing that character, or call it another drawing of it: ${name}.alt1.`;
+    case 'no-letters':
+      return `a drawing of a sheet is called by what it shows: f_i for letters joined, a.ss01 for another drawing.`;
+  }
+}
