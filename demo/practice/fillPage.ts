@@ -1,6 +1,6 @@
 import { codeModules } from '../../core/lifting/practice/drawing';
 import { fitHomography } from '../../core/lifting/practice/homography';
-import { MARK_MM, type PracticePage } from '../../core/lifting/practice/layout';
+import { MARK_MM, type PracticeBox, type PracticePage } from '../../core/lifting/practice/layout';
 import { invert3 } from './invert3';
 import { normal, seededRandom } from '../hand/random';
 import { writeLetter, type Hand } from '../hand/writeLetter';
@@ -48,113 +48,141 @@ export const CLEAN_SCAN: Omit<Capture, 'hand'> = {
 /** RGB shares of white. */
 const GUIDES = { blue: [0.62, 0.76, 0.92], grey: [0.76, 0.76, 0.76], dark: [0.4, 0.4, 0.42] } as const;
 
-/** Print and writing on a page, RGB shares of white, K px per mm. */
-function printedPage(
-  page: PracticePage,
-  c: Capture,
-  k: number,
-): { width: number; height: number; rgb: Float32Array } {
+/** A page being printed and written on: RGB shares of white, K px per mm. */
+interface Sheet {
+  readonly width: number;
+  readonly height: number;
+  readonly rgb: Float32Array;
+  readonly k: number;
+}
+
+type Dab = { readonly x: number; readonly y: number; readonly radius: number };
+
+const BLACK = [0.1, 0.1, 0.1] as const;
+
+/** Print and writing on a page. */
+function printedPage(page: PracticePage, c: Capture, k: number): Sheet {
   const random = seededRandom(c.seed);
   const [width, height] = [Math.round(page.widthMm * k), Math.round(page.heightMm * k)];
-  const rgb = new Float32Array(width * height * 3).fill(1);
-  const fill = (x: number, y: number, w: number, h: number, colour: readonly number[]) => {
-    for (let j = Math.max(0, Math.round(y * k)); j < Math.min(height, Math.round((y + h) * k)); j++)
-      for (let i = Math.max(0, Math.round(x * k)); i < Math.min(width, Math.round((x + w) * k)); i++)
-        for (let q = 0; q < 3; q++) rgb[3 * (j * width + i) + q] = colour[q]!;
-  };
-  const rule = GUIDES[c.guides];
-  for (const top of page.rows) {
-    for (const y of [page.lines.caps, page.lines.xHeight, page.lines.baseline, page.lines.descender])
-      fill(page.left, top + y - 0.12, page.right - page.left, 0.25, rule);
-  }
-  const [first, box] = [page.rows[0]!, page.boxes[0]!];
-  const bottom = page.rows[page.rows.length - 1]! + box.height;
-  for (let x = page.left; x <= page.right + 0.01; x += box.width)
-    fill(x - 0.1, first, 0.2, bottom - first, rule);
-  page.marks.forEach((m, i) => {
-    if (i === c.hiddenMark) return;
-    for (const [size, colour] of [
-      [MARK_MM.outer, [0.1, 0.1, 0.1]],
-      [MARK_MM.hole, [1, 1, 1]],
-      [MARK_MM.dot, [0.1, 0.1, 0.1]],
-    ] as const)
-      fill(m.x - size / 2, m.y - size / 2, size, size, colour);
-  });
-  const modules = codeModules(page.code.text);
-  const size = page.code.size / modules.length;
-  modules.forEach((row, y) =>
-    row.forEach(
-      (dark, x) => dark && fill(page.code.x + x * size, page.code.y + y * size, size, size, [0.1, 0.1, 0.1]),
-    ),
-  );
-  const cap = page.lines.baseline - page.lines.caps;
-  for (const b of page.boxes) {
-    // A small model letter, drawn as the printer would.
-    for (const stroke of writeLetter(b.char, c.hand, seededRandom(3)) ?? [])
-      dab(
-        rgb,
-        width,
-        height,
-        stroke.map((p) => ({
-          x: (b.x + 1.2 + p.x * 2.4) * k,
-          y: (b.y + 3.4 - p.y * 2.4) * k,
-          radius: 0.12 * k,
-        })),
-        [0.5, 0.5, 0.5],
-      );
-    if (c.empty.includes(b.char)) continue;
+  const sheet = { width, height, rgb: new Float32Array(width * height * 3).fill(1), k };
+  printRules(sheet, page, GUIDES[c.guides]);
+  printMarks(sheet, page, c.hiddenMark);
+  printCode(sheet, page);
+  for (const box of page.boxes) {
+    printModel(sheet, box, c);
+    if (c.empty.includes(box.char)) continue;
     const ink = c.ink.map((v) => v / 255);
-    const strokes = writeLetter(b.char, c.hand, random) ?? [];
-    const xs = strokes.flat().map((p) => p.x);
-    const [low, high] = [Math.min(...xs), Math.max(...xs)];
-    const left = b.x + b.width / 2 - ((low + high) / 2) * cap + normal(random) * 0.4;
-    const foot = b.y + page.lines.baseline + normal(random) * 0.25;
-    for (const stroke of strokes)
-      dab(
-        rgb,
-        width,
-        height,
-        stroke.map((p) => ({
-          x: (left + p.x * cap) * k,
-          y: (foot - p.y * cap) * k,
-          radius: p.radius * cap * k,
-        })),
-        ink,
-      );
-    if (c.crossedOut.includes(b.char)) {
-      const corner = (u: number, v: number) => ({
-        x: (b.x + u * b.width) * k,
-        y: (b.y + 4 + v * (b.height - 5)) * k,
-        radius: 0.5 * k,
-      });
-      for (const [p, q] of [
-        [corner(0.06, 0.04), corner(0.94, 0.96)],
-        [corner(0.94, 0.04), corner(0.06, 0.96)],
-      ] as const)
-        dab(
-          rgb,
-          width,
-          height,
-          Array.from({ length: 60 }, (_, i) => ({
-            x: p.x + ((q.x - p.x) * i) / 59,
-            y: p.y + ((q.y - p.y) * i) / 59,
-            radius: p.radius,
-          })),
-          ink,
-        );
-    }
+    write(sheet, page, box, writeLetter(box.char, c.hand, random) ?? [], ink, random);
+    if (c.crossedOut.includes(box.char)) crossOut(sheet, box, ink);
   }
-  return { width, height, rgb };
+  return sheet;
+}
+
+/** A rectangle of one colour, mm. */
+function fill(
+  sheet: Sheet,
+  box: { x: number; y: number; w: number; h: number },
+  colour: readonly number[],
+): void {
+  const { width, height, rgb, k } = sheet;
+  const { x, y, w, h } = box;
+  for (let j = Math.max(0, Math.round(y * k)); j < Math.min(height, Math.round((y + h) * k)); j++)
+    for (let i = Math.max(0, Math.round(x * k)); i < Math.min(width, Math.round((x + w) * k)); i++)
+      rgb.set(colour, 3 * (j * width + i));
+}
+
+function printRules(sheet: Sheet, page: PracticePage, rule: readonly number[]): void {
+  const { lines, left, right, rows, boxes } = page;
+  for (const top of rows)
+    for (const y of [lines.caps, lines.xHeight, lines.baseline, lines.descender])
+      fill(sheet, { x: left, y: top + y - 0.12, w: right - left, h: 0.25 }, rule);
+  const [first, box] = [rows[0]!, boxes[0]!];
+  const bottom = rows[rows.length - 1]! + box.height;
+  for (let x = left; x <= right + 0.01; x += box.width)
+    fill(sheet, { x: x - 0.1, y: first, w: 0.2, h: bottom - first }, rule);
+}
+
+function printMarks(sheet: Sheet, page: PracticePage, hidden: number): void {
+  const squares = [
+    [MARK_MM.outer, BLACK],
+    [MARK_MM.hole, [1, 1, 1]],
+    [MARK_MM.dot, BLACK],
+  ] as const;
+  page.marks.forEach((m, i) => {
+    if (i === hidden) return;
+    for (const [size, colour] of squares)
+      fill(sheet, { x: m.x - size / 2, y: m.y - size / 2, w: size, h: size }, colour);
+  });
+}
+
+function printCode(sheet: Sheet, { code }: PracticePage): void {
+  const modules = codeModules(code.text);
+  const size = code.size / modules.length;
+  modules.forEach((row, y) =>
+    row.forEach((dark, x) => {
+      if (dark) fill(sheet, { x: code.x + x * size, y: code.y + y * size, w: size, h: size }, BLACK);
+    }),
+  );
+}
+
+/** A small model letter, drawn as the printer would. */
+function printModel(sheet: Sheet, box: PracticeBox, c: Capture): void {
+  const { k } = sheet;
+  for (const stroke of writeLetter(box.char, c.hand, seededRandom(3)) ?? [])
+    dab(
+      sheet,
+      stroke.map((p) => ({
+        x: (box.x + 1.2 + p.x * 2.4) * k,
+        y: (box.y + 3.4 - p.y * 2.4) * k,
+        radius: 0.12 * k,
+      })),
+      [0.5, 0.5, 0.5],
+    );
+}
+
+/** A letter about the middle of its box and about on its line. */
+function write(
+  sheet: Sheet,
+  { lines }: PracticePage,
+  box: PracticeBox,
+  strokes: readonly (readonly Dab[])[],
+  ink: readonly number[],
+  random: () => number,
+): void {
+  const { k } = sheet;
+  const cap = lines.baseline - lines.caps;
+  const xs = strokes.flat().map((p) => p.x);
+  const [low, high] = [Math.min(...xs), Math.max(...xs)];
+  const left = box.x + box.width / 2 - ((low + high) / 2) * cap + normal(random) * 0.4;
+  const foot = box.y + lines.baseline + normal(random) * 0.25;
+  const place = (p: Dab): Dab => ({
+    x: (left + p.x * cap) * k,
+    y: (foot - p.y * cap) * k,
+    radius: p.radius * cap * k,
+  });
+  for (const stroke of strokes) dab(sheet, stroke.map(place), ink);
+}
+
+/** Two long strokes from corner to corner. */
+function crossOut(sheet: Sheet, box: PracticeBox, ink: readonly number[]): void {
+  const { k } = sheet;
+  const corner = (u: number, v: number): Dab => ({
+    x: (box.x + u * box.width) * k,
+    y: (box.y + 4 + v * (box.height - 5)) * k,
+    radius: 0.5 * k,
+  });
+  const along = (p: Dab, q: Dab) =>
+    Array.from({ length: 60 }, (_, i) => ({
+      x: p.x + ((q.x - p.x) * i) / 59,
+      y: p.y + ((q.y - p.y) * i) / 59,
+      radius: p.radius,
+    }));
+  dab(sheet, along(corner(0.06, 0.04), corner(0.94, 0.96)), ink);
+  dab(sheet, along(corner(0.94, 0.04), corner(0.06, 0.96)), ink);
 }
 
 /** Round dabs of ink along a stroke, with soft edges; ink lies over print. */
-function dab(
-  rgb: Float32Array,
-  width: number,
-  height: number,
-  points: readonly { x: number; y: number; radius: number }[],
-  ink: readonly number[],
-): void {
+function dab({ rgb, width, height }: Sheet, points: readonly Dab[], ink: readonly number[]): void {
   for (let i = 0; i + 1 < points.length; i++) {
     const [a, b] = [points[i]!, points[i + 1]!];
     const r = Math.max(a.radius, b.radius) + 1;
