@@ -1,6 +1,6 @@
 const { CORE, WEB, BESIDE } = require('./scripts/layers.cjs');
 
-const SOURCE = '^(core|web|server|cli|demo|bench|testing|e2e)/';
+const SOURCE = '^(core|web|server|cli|api|demo|bench|testing|e2e)/';
 const anyOf = (paths) => `^(${paths.join('|')})(/|\\.ts$)`;
 
 const only = (name, from, allowed) => ({

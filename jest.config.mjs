@@ -8,6 +8,7 @@ export default {
   roots: [
     '<rootDir>/core',
     '<rootDir>/cli',
+    '<rootDir>/api',
     '<rootDir>/server',
     '<rootDir>/web',
     '<rootDir>/demo',

@@ -1,3 +1,4 @@
+import { appHelp, runApp } from './commands/app';
 import { buildHelp, runBuild } from './commands/build';
 import { cleanHelp, runClean } from './commands/clean';
 import { demoHelp, runDemo } from './commands/demo';
@@ -24,6 +25,7 @@ const COMMANDS = new Map<string, Command>([
   ['build', { run: runBuild, help: buildHelp }],
   ['word', { run: runWord, help: wordHelp }],
   ['demo', { run: runDemo, help: demoHelp }],
+  ['app', { run: runApp, help: appHelp }],
 ]);
 
 const usage = () =>

@@ -15,6 +15,7 @@ const entries = {
   'bench-fit': { entry: 'bench/fit.ts', sources: ['bench', 'core', 'demo'] },
   'bench-fitSamples': { entry: 'bench/fitSamples.ts', sources: ['bench', 'core', 'demo'] },
   'bench-large': { entry: 'bench/large.ts', sources: ['bench', 'core', 'demo'] },
+  lib: { entry: 'api/index.ts', sources: ['api', 'cli', 'core'] },
   server: { entry: 'server/main.ts', sources: ['server', 'core', 'demo'] },
 };
 
@@ -31,33 +32,40 @@ export function newest(folder) {
 
 /** Path (as a URL) of the up-to-date bundle. */
 export async function ensureBundle(name) {
-  const { entry, sources } = entries[name];
+  const { sources } = entries[name];
   const out = join(root, 'dist', `${name}.mjs`);
   const changed = Math.max(
     ...sources.map((s) => newest(join(root, s))),
     statSync(join(root, 'package.json')).mtimeMs,
   );
-  if (!existsSync(out) || statSync(out).mtimeMs < changed) {
-    const { build } = await import('esbuild');
-    mkdirSync(dirname(out), { recursive: true });
-    // Written aside and renamed, so that two first uses at the same time don't read half a file.
-    const aside = `${out}.${process.pid}`;
-    await build({
-      entryPoints: [join(root, entry)],
-      outfile: aside,
-      bundle: true,
-      // paper looks for a browser's stand-in when it is there; it isn't needed for outlines.
-      // sharp and harfbuzzjs bring compiled code that is found beside them.
-      external: ['jsdom', 'jsdom/*', 'canvas', 'sharp', 'harfbuzzjs'],
-      platform: 'node',
-      format: 'esm',
-      target: 'node20',
-      logLevel: 'error',
-      banner: {
-        js: "import { createRequire as __createRequire } from 'node:module'; const require = __createRequire(import.meta.url);",
-      },
-    });
-    renameSync(aside, out);
-  }
+  if (!existsSync(out) || statSync(out).mtimeMs < changed) await bundle(name);
   return pathToFileURL(out).href;
+}
+
+/** Bundles an entry. The paths of all modules that are in it. */
+export async function bundle(name) {
+  const out = join(root, 'dist', `${name}.mjs`);
+  const { build } = await import('esbuild');
+  mkdirSync(dirname(out), { recursive: true });
+  // Written aside and renamed, so that two first uses at the same time don't read half a file.
+  const aside = `${out}.${process.pid}`;
+  const { metafile } = await build({
+    entryPoints: [join(root, entries[name].entry)],
+    outfile: aside,
+    bundle: true,
+    // paper looks for a browser's stand-in when it is there; it isn't needed for outlines.
+    // sharp, brotli-wasm and harfbuzzjs bring compiled code that is found beside them.
+    external: ['jsdom', 'jsdom/*', 'canvas', 'sharp', 'harfbuzzjs', 'brotli-wasm'],
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    logLevel: 'error',
+    metafile: true,
+    absWorkingDir: root,
+    banner: {
+      js: "import { createRequire as __createRequire } from 'node:module'; const require = __createRequire(import.meta.url);",
+    },
+  });
+  renameSync(aside, out);
+  return Object.keys(metafile.inputs).map((path) => join(root, path));
 }

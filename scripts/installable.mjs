@@ -7,7 +7,8 @@ const SIZES = [192, 512];
 /** The largest part of the app that is kept for use without a network. */
 const LARGEST_BYTES = 8e6;
 
-export async function makeInstallable(folder) {
+/** `base` is where on its server the app will lie. */
+export async function makeInstallable(folder, base = '/') {
   const from = join(root, 'web/install');
   for (const name of ['icon.svg', 'manifest.webmanifest']) copyFileSync(join(from, name), join(folder, name));
   const { default: sharp } = await import('sharp');
@@ -25,8 +26,8 @@ export async function makeInstallable(folder) {
     // Files with a hash in their names never change.
     dontCacheBustURLsMatching: /-[\w-]{8}\.\w+$/,
     maximumFileSizeToCacheInBytes: LARGEST_BYTES,
-    navigateFallback: '/index.html',
-    navigateFallbackAllowlist: [/^\/(projects)?$/, /^\/p\//],
+    navigateFallback: `${base}index.html`,
+    navigateFallbackAllowlist: [new RegExp(`^${base}(projects)?$`), new RegExp(`^${base}p/`)],
     skipWaiting: true,
     clientsClaim: true,
     cleanupOutdatedCaches: true,

@@ -156,6 +156,7 @@ const WEB = [
 const BESIDE = [
   { folder: 'server', may: ['core', 'demo'], holds: 'Express and its stand-in scanners' },
   { folder: 'cli', may: ['core', 'demo'], holds: 'the command line' },
+  { folder: 'api', may: ['core', 'cli'], holds: 'the library for build scripts' },
   { folder: 'demo', may: ['core'], holds: 'the made-up tide mill' },
   { folder: 'bench', may: ['core', 'demo'], holds: 'measures and teaching scripts' },
   { folder: 'testing', may: ['core', 'web', 'server', 'cli', 'demo'], holds: 'outside readers of fonts' },

@@ -48,7 +48,7 @@ function count(name, status, file, read) {
   console.log(`${name}: ${numbers.passed} passed, ${numbers.failed} failed`);
 }
 
-const layered = ['core', 'web', 'server', 'cli', 'demo', 'e2e', 'testing', 'bench'];
+const layered = ['core', 'web', 'server', 'cli', 'api', 'demo', 'e2e', 'testing', 'bench'];
 // Each works on one core: two lanes for two.
 await Promise.all([
   inTurn([

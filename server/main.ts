@@ -20,7 +20,11 @@ async function serve(): Promise<void> {
   if (port !== wanted) console.log(`Port ${wanted} is taken; using ${port} instead.`);
   console.log(`Orthoglyph is ready: http://127.0.0.1:${port}/projects`);
   console.log('Stop it with Ctrl+C.');
-  const stop = () => server.close(() => process.exit(0));
+  const stop = () => {
+    server.close(() => process.exit(0));
+    // A page that is still open would keep its connection, and the server with it.
+    server.closeAllConnections();
+  };
   process.on('SIGINT', stop);
   process.on('SIGTERM', stop);
 }

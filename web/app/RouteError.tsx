@@ -1,3 +1,4 @@
+import { appPath } from '../text/appPath';
 import { Box, Button, Heading, Text } from '@chakra-ui/react';
 import { isRouteErrorResponse, useRouteError } from 'react-router';
 import { useTitle } from '../ui/useTitle';
@@ -33,7 +34,7 @@ export function RouteError() {
               : String(error)}
       </Text>
       {!missing && <Text mt="3">Your work is saved in this browser. Nothing of it was touched.</Text>}
-      <Button mt="5" mr="3" bg="hand" color="paper" onClick={() => location.assign('/projects')}>
+      <Button mt="5" mr="3" bg="hand" color="paper" onClick={() => location.assign(appPath('projects'))}>
         To the projects
       </Button>
       {!missing && (

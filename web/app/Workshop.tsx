@@ -69,7 +69,7 @@ function OpenWorkshop() {
   const readOnly = useProject((s) => s.saveState === 'read-only' || s.saveState === 'gone');
   const name = useProject((s) => (s.doc ? projectOf(s.doc).name : ''));
   const { pathname } = useLocation();
-  const stage = STAGES.find((s) => pathname.split('/')[3] === s.path);
+  const stage = STAGES.find((s) => pathname.endsWith(`/${s.path}`));
   useTitle(stage ? `${stage.title} · ${name}` : name);
   const onSearch = useCallback(() => setSearching(true), []);
   const onShortcuts = useCallback(() => setShortcuts(true), []);

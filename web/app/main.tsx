@@ -6,6 +6,7 @@ import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router/dom';
 import { z } from 'zod';
 import { WayContext, wayOf } from '../panels/way';
+import { appPath } from '../text/appPath';
 import { applyDesk } from '../ui/colourMode';
 import { router } from './routes';
 import { system } from './theme';
@@ -17,7 +18,10 @@ const way = wayOf(router);
 
 // The app is kept in the browser at the first visit and works without a network from then on.
 if (import.meta.env.PROD && 'serviceWorker' in navigator)
-  addEventListener('load', () => void navigator.serviceWorker.register('/sw.js').catch(() => undefined));
+  addEventListener(
+    'load',
+    () => void navigator.serviceWorker.register(appPath('sw.js')).catch(() => undefined),
+  );
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

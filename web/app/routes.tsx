@@ -1,8 +1,8 @@
-import { createBrowserRouter, redirect } from 'react-router';
+import { createBrowserRouter, redirect, type RouteObject } from 'react-router';
+import { appPath } from '../text/appPath';
 import { RouteError } from './RouteError';
 
-/** Where one is, in the URL: the project, the stage, and the glyph in hand (?glyph=). Each stage is loaded when first entered. */
-export const router = createBrowserRouter([
+const routes: RouteObject[] = [
   {
     errorElement: <RouteError />,
     hydrateFallbackElement: <p />,
@@ -53,4 +53,7 @@ export const router = createBrowserRouter([
       },
     ],
   },
-]);
+];
+
+/** Where one is, in the URL: the project, the stage, and the glyph in hand (?glyph=). Each stage is loaded when first entered. */
+export const router = createBrowserRouter(routes, { basename: appPath('') });

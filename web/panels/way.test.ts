@@ -3,13 +3,13 @@ import { useNameBench } from '../store/nameBench';
 import { wayOf } from './way';
 
 const stage = (name: string) => ({ path: name, element: null });
-async function at(address: string) {
+async function at(address: string, basename = '/') {
   const router = createMemoryRouter(
     [
       { path: '/projects', element: null },
       { path: '/p/:projectId', children: ['dress', 'name', 'fit'].map(stage) },
     ],
-    { initialEntries: [address] },
+    { initialEntries: [address], basename },
   );
   const here = () => `${router.state.location.pathname}${router.state.location.search}`;
   const settle = () => new Promise((go) => setTimeout(go, 0));
@@ -52,4 +52,11 @@ test('characters nobody drew are taken in hand by themselves, and made where the
   t.way.to('/projects');
   await t.settle();
   expect(t.here()).toBe('/projects');
+});
+
+test('the app may lie in a folder of its server: its ways stay in the project that is open', async () => {
+  const t = await at('/fonts/p/mill/dress?glyph=a1', '/fonts/');
+  t.way.goTo('fit');
+  await t.settle();
+  expect(t.here()).toBe('/fonts/p/mill/fit?glyph=a1');
 });

@@ -20,7 +20,8 @@ export interface Way {
 export type Leading = Pick<DataRouter, 'navigate' | 'state'>;
 
 export function wayOf(router: Leading): Way {
-  const project = () => router.state.location.pathname.split('/')[2] ?? '';
+  // The app may lie in a folder of its server, which comes first in the address.
+  const project = () => /\/p\/([^/]+)/.exec(router.state.location.pathname)?.[1] ?? '';
   const inHand = () => new URLSearchParams(router.state.location.search).get('glyph');
   // At once: keys pressed one after the other must each find what the one before took.
   const search = (key: string, value: string) =>

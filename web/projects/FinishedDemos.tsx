@@ -1,3 +1,4 @@
+import { appPath } from '../text/appPath';
 import { Box, Heading, SimpleGrid, Text } from '@chakra-ui/react';
 import { openFinished } from '../store/projectFiles';
 import { FINISHED, type FinishedDemo } from './demos';
@@ -35,6 +36,6 @@ const Letters = ({ demo }: { readonly demo: FinishedDemo }) => (
     aria-hidden
     h="44px"
     bg="ink"
-    style={{ mask: `url(/finished/${demo.id}.svg) left center / contain no-repeat` }}
+    style={{ mask: `url(${appPath(`finished/${demo.id}.svg`)}) left center / contain no-repeat` }}
   />
 );

@@ -8,6 +8,7 @@ import { db } from '../persistence/db';
 import { createProject } from '../persistence/projects';
 import { importProject, openDemo } from '../store/projectFiles';
 import { sessions } from '../store/projectStore';
+import { appPath } from '../text/appPath';
 import { useTitle } from '../ui/useTitle';
 import { FinishedDemos } from './FinishedDemos';
 import { ProjectCard } from './ProjectCard';
@@ -66,7 +67,12 @@ export function ProjectsPage() {
         <ProjectList onDeleted={clear} />
         <FinishedDemos enter={enter} />
         <Text fontSize="sm" color="faded" mt="8">
-          <a href="/notices.txt" target="_blank" rel="noreferrer" style={{ textDecoration: 'underline' }}>
+          <a
+            href={appPath('notices.txt')}
+            target="_blank"
+            rel="noreferrer"
+            style={{ textDecoration: 'underline' }}
+          >
             Licences of the packages and fonts in this app
           </a>
         </Text>

@@ -2,6 +2,7 @@ import { fail, inFile, type Result } from '../../core/foundations/problems/probl
 import { Cancelled } from '../jobs/workerHost';
 import { db } from '../persistence/db';
 import { deleteProject, newId } from '../persistence/projects';
+import { appPath } from '../text/appPath';
 import { archive } from '../workers/archiveClient';
 
 const DEMO_ID = 'tide-mill';
@@ -32,7 +33,7 @@ export const openFinished = (id: string): Promise<Result<string>> =>
 
 async function openBeside(id: string, path: string): Promise<Result<string>> {
   if (await db.summaries.get(id)) return { ok: true, value: id, problems: [] };
-  const response = await fetch(`/${path}`);
+  const response = await fetch(appPath(path));
   if (!response.ok) return fail({ code: 'file-not-found' }, { file: path });
   return importProject(await response.blob(), path, id);
 }

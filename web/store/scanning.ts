@@ -12,11 +12,12 @@ import {
 import { changeProject } from '../../core/project/document/commands/font/project';
 import { projectOf } from '../../core/project/document/newProject';
 import { problem } from '../../core/foundations/problems/problem';
+import { appPath } from '../text/appPath';
 import { addFilesTo } from './lifting';
 import type { Session } from './session';
 import { world } from './world';
 
-const API = '/api/scanners';
+const API = appPath('api/scanners');
 
 /** The list is asked for again so often while it is shown, ms. */
 const LIST_MS = 1000;

@@ -1,0 +1,79 @@
+/**
+ * Orthoglyph for build scripts: projects opened, checked and cast, in Node 20 or newer.
+ *
+ *     import { buildFont, checkFont, openProject } from 'orthoglyph';
+ */
+import { readFileSync } from 'node:fs';
+import { brotli } from '../cli/brotli';
+import { describeProblem } from '../core/foundations/problems/describe';
+import type { Problem } from '../core/foundations/problems/problem';
+import { checkProject } from '../core/fonts/check/checkProject';
+import { castFile, type CastFile } from '../core/fonts/compile/casts/castFile';
+import { CAST_FORMATS, type CastFormat } from '../core/fonts/compile/casts/formats';
+import { openProjectFile } from '../core/project/archive/readProject';
+import type { Doc } from '../core/project/document/schema';
+
+export { CAST_FORMATS, type CastFile, type CastFormat };
+
+/** An opened project. What is in it is for the functions here. */
+export interface Project {
+  readonly doc: Doc;
+}
+
+/** What is wrong with a font or a file: how bad, where, and a sentence for people with what to do. */
+export interface Finding {
+  readonly severity: Problem['severity'];
+  readonly code: Problem['code'];
+  readonly place: Problem['place'];
+  readonly text: string;
+}
+
+export interface BuildOptions {
+  /** Formats to make; those that the project remembers when none are given. */
+  readonly formats?: readonly CastFormat[];
+  /** Time written into the fonts, seconds since 1970: the same time and project give the same bytes. Default: now. */
+  readonly nowUnixS?: number;
+}
+
+const findingOf = (p: Problem): Finding => ({
+  severity: p.severity,
+  code: p.code,
+  place: p.place,
+  text: describeProblem(p),
+});
+
+/** A file or font that can't be used, with everything that is wrong with it. */
+export class UnusableError extends Error {
+  constructor(readonly findings: readonly Finding[]) {
+    super(findings.map((f) => f.text).join('\n'));
+    this.name = 'UnusableError';
+  }
+}
+
+/**
+ * Opens a project file, by its path or its bytes.
+ * @throws UnusableError when it is none, is cut off, or was saved by a newer version.
+ */
+export function openProject(file: string | Uint8Array): Project {
+  const opened = openProjectFile(typeof file === 'string' ? readFileSync(file) : file);
+  if (!opened.ok) throw new UnusableError(opened.problems.map(findingOf));
+  return { doc: opened.value.doc };
+}
+
+/** What stands in the way of a project's font (`error`), and what its maker should look at (`warning`, `note`). */
+export const checkFont = ({ doc }: Project): Finding[] => checkProject(doc).map(findingOf);
+
+/**
+ * The font files of all styles of a project, in the formats asked for.
+ * @throws UnusableError when `checkFont` finds errors.
+ */
+export async function buildFont({ doc }: Project, options: BuildOptions = {}): Promise<CastFile[]> {
+  const errors = checkProject(doc).filter((p) => p.severity === 'error');
+  if (errors.length > 0) throw new UnusableError(errors.map(findingOf));
+  const formats = options.formats ?? doc.casting['casting']?.formats ?? ['otf'];
+  const nowUnixS = options.nowUnixS ?? Math.floor(Date.now() / 1000);
+  const made: CastFile[] = [];
+  for (const { id: styleId } of Object.values(doc.styles))
+    for (const format of formats) made.push(await castFile(doc, format, { styleId, nowUnixS, brotli }));
+  return made;
+}

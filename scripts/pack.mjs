@@ -1,0 +1,28 @@
+// Makes what the package takes along, before npm packs it: the app, the server, the command line and the library in single files,
+// types, and the notices of all packages that are in them.
+import { spawnSync } from 'node:child_process';
+import { readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { ensureWeb } from './buildWeb.mjs';
+import { bundle, root } from './bundle.mjs';
+import { noticesOf } from './notices.mjs';
+import { ensurePackages, fail, run } from './setup.mjs';
+
+ensurePackages();
+await ensureWeb();
+const modules = new Set();
+for (const name of ['cli', 'server', 'lib']) for (const path of await bundle(name)) modules.add(path);
+writeFileSync(join(root, 'dist/notices.txt'), noticesOf(modules));
+rmSync(join(root, 'dist/types'), { recursive: true, force: true });
+const types = ['-p', 'tsconfig.pack.json'];
+if (run(join(root, 'node_modules/.bin/tsc'), types) !== 0)
+  fail('The types of the library could not be made.');
+// Node's own resolution wants the endings of files.
+for (const file of readdirSync(join(root, 'dist/types'), { recursive: true, withFileTypes: true })) {
+  if (!file.isFile()) continue;
+  const path = join(file.parentPath, file.name);
+  const text = readFileSync(path, 'utf8');
+  writeFileSync(path, text.replace(/(from '|import\(")(\.[^'"]*)(?=['"])/g, '$1$2.js'));
+}
+const tracked = spawnSync('git', ['status', '--porcelain'], { cwd: root, encoding: 'utf8' }).stdout.trim();
+if (tracked !== '') console.warn('Packed with changes that are not committed.');
