@@ -13,16 +13,16 @@ const MOST_PARAMETERS = 5;
 
 /** How many of each there may be. */
 const LIMITS = {
-  'functions over 60 lines': 74,
+  'functions over 60 lines': 2,
   'components over 150 lines': 0,
-  'functions of more than 5 parameters': 44,
-  'files over 300 lines': 12,
-  'non-null assertions': 2217,
-  'double casts': 17,
+  'functions of more than 5 parameters': 43,
+  'files over 300 lines': 6,
+  'non-null assertions': 2138,
+  'double casts': 16,
   'disabled lint rules': 9,
 };
 /** Lines of tests to 100 lines of code, at least. Journeys count for the web. */
-const SHARES = { core: 26, web: 24, 'cli and server': 40 };
+const SHARES = { core: 30, web: 30, 'cli and server': 40 };
 
 const sources = execFileSync('git', ['ls-files', '-co', '--exclude-standard'], { encoding: 'utf8' })
   .split('\n')

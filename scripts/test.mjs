@@ -54,6 +54,8 @@ await Promise.all([
   inTurn([
     ['Types', bin('tsc'), '-p', 'tsconfig.json'],
     ['Types of the core', bin('tsc'), '-p', 'core/tsconfig.json'],
+    ['House', 'node', 'scripts/house.mjs'],
+    ['Tables of folders', 'node', 'scripts/layersTable.mjs', '--check'],
     ['Layers', bin('depcruise'), ...layered, '--config', '.dependency-cruiser.cjs', '--output-type', 'err'],
   ]),
   inTurn([
