@@ -22,7 +22,11 @@ const core = CORE.flatMap(({ storey, folders }) =>
   }),
 );
 const web = WEB.map(({ storey, holds, never = [] }) =>
-  row(code(`web/${storey}`), holds, `core, layers above in this table${never.map((n) => ` but for ${n}`).join('')}`),
+  row(
+    code(`web/${storey}`),
+    holds,
+    `core, layers above in this table${never.map((n) => ` but for ${n}`).join('')}`,
+  ),
 );
 const beside = BESIDE.map(({ folder, holds, may }) => row(code(folder), holds, may.join(', ')));
 
@@ -52,4 +56,5 @@ const after = rest?.split(END)[1];
 if (after === undefined) fail(`docs/architecture.md lacks "${BEGIN}" or "${END}".`);
 const wanted = `${before}${BEGIN}\n\n${table}\n\n${END}${after}`;
 if (!process.argv.includes('--check')) writeFileSync(path, wanted);
-else if (wanted !== text) fail('docs/architecture.md is behind scripts/layers.cjs: node scripts/layersTable.mjs');
+else if (wanted !== text)
+  fail('docs/architecture.md is behind scripts/layers.cjs: node scripts/layersTable.mjs');
