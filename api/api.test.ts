@@ -40,3 +40,15 @@ test('a font with an error is not made', async () => {
   expect(checkFont(unnamed)).toContainEqual(expect.objectContaining({ severity: 'error' }));
   await expect(buildFont(unnamed)).rejects.toThrow(UnusableError);
 });
+
+test('a file that is not there is told like any other that is no use, by its name', () => {
+  expect(() => openProject('nowhere.orthoglyph.zip')).toThrow(UnusableError);
+  expect(() => openProject('nowhere.orthoglyph.zip')).toThrow(
+    /^nowhere.orthoglyph.zip: there is no such file/,
+  );
+});
+
+test('a format that nobody makes is told instead of left out', async () => {
+  const asked = { formats: ['otf', 'doc'] as unknown as ['otf'] };
+  await expect(buildFont(openProject(DEMO), asked)).rejects.toThrow(/"doc" is not a format we make/);
+});

@@ -3,14 +3,15 @@
  *
  *     import { buildFont, checkFont, openProject } from 'orthoglyph';
  */
-import { readFileSync } from 'node:fs';
 import { brotli } from '../cli/brotli';
+import { readBytes } from '../cli/io';
 import { describeProblem } from '../core/foundations/problems/describe';
-import type { Problem } from '../core/foundations/problems/problem';
+import { fail, inFile, type Problem } from '../core/foundations/problems/problem';
 import { checkProject } from '../core/fonts/check/checkProject';
 import { castFile, type CastFile } from '../core/fonts/compile/casts/castFile';
 import { CAST_FORMATS, type CastFormat } from '../core/fonts/compile/casts/formats';
 import { openProjectFile } from '../core/project/archive/readProject';
+import { castingOf } from '../core/project/document/newProject';
 import type { Doc } from '../core/project/document/schema';
 
 export { CAST_FORMATS, type CastFile, type CastFormat };
@@ -50,13 +51,17 @@ export class UnusableError extends Error {
   }
 }
 
+const unusable = (problems: readonly Problem[]) => new UnusableError(problems.map(findingOf));
+
 /**
  * Opens a project file, by its path or its bytes.
- * @throws UnusableError when it is none, is cut off, or was saved by a newer version.
+ * @throws UnusableError when it isn't there, is none, is cut off, or was saved by a newer version.
  */
 export function openProject(file: string | Uint8Array): Project {
-  const opened = openProjectFile(typeof file === 'string' ? readFileSync(file) : file);
-  if (!opened.ok) throw new UnusableError(opened.problems.map(findingOf));
+  const name = typeof file === 'string' ? file : undefined;
+  const bytes = typeof file === 'string' ? readBytes(file) : { ok: true as const, value: file };
+  const opened = bytes.ok ? openProjectFile(bytes.value) : bytes;
+  if (!opened.ok) throw unusable(name === undefined ? opened.problems : inFile(opened.problems, name));
   return { doc: opened.value.doc };
 }
 
@@ -65,12 +70,15 @@ export const checkFont = ({ doc }: Project): Finding[] => checkProject(doc).map(
 
 /**
  * The font files of all styles of a project, in the formats asked for.
- * @throws UnusableError when `checkFont` finds errors.
+ * @throws UnusableError when `checkFont` finds errors, or for a format that isn't one of `CAST_FORMATS`.
  */
 export async function buildFont({ doc }: Project, options: BuildOptions = {}): Promise<CastFile[]> {
   const errors = checkProject(doc).filter((p) => p.severity === 'error');
-  if (errors.length > 0) throw new UnusableError(errors.map(findingOf));
-  const formats = options.formats ?? doc.casting['casting']?.formats ?? ['otf'];
+  if (errors.length > 0) throw unusable(errors);
+  const formats = options.formats ?? castingOf(doc).formats;
+  const unknown = formats.find((f) => !CAST_FORMATS.includes(f));
+  if (unknown !== undefined)
+    throw unusable(fail({ code: 'format-unknown', format: unknown, known: CAST_FORMATS }).problems);
   const nowUnixS = options.nowUnixS ?? Math.floor(Date.now() / 1000);
   const made: CastFile[] = [];
   for (const { id: styleId } of Object.values(doc.styles))

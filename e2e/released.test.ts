@@ -26,11 +26,12 @@ const TYPES: Record<string, string> = {
 };
 
 /** A web server that knows nothing of the app: files below /fonts/, and 404.html for all else. */
-function plainServer(folder: string): Server {
+function plainServer(folder: string, strays: string[]): Server {
   return createServer((request, response) => {
     const path = decodeURIComponent(new URL(request.url ?? '/', 'http://x').pathname);
     const file = join(folder, path.replace(/^\/fonts/, '').replace(/\/$/, '/index.html'));
     const there = path.startsWith('/fonts/') && statSync(file, { throwIfNoEntry: false })?.isFile();
+    if (!path.startsWith('/fonts/') && path !== '/favicon.ico') strays.push(path);
     const sent = there ? file : join(folder, '404.html');
     response.writeHead(there ? 200 : 404, {
       'Content-Type': TYPES[extname(sent)] ?? 'application/octet-stream',
@@ -105,7 +106,8 @@ test('the app as plain files works below the root of any web server', async ({ p
   test.setTimeout(SLOW_MS);
   const folder = folderFor('static');
   await run('node', ['scripts/buildStatic.mjs', folder, '/fonts/'], '.');
-  const server = plainServer(folder);
+  const strays: string[] = [];
+  const server = plainServer(folder, strays);
   await new Promise<void>((ready) => server.listen(5398, '127.0.0.1', ready));
   try {
     await page.goto('http://127.0.0.1:5398/fonts/');
@@ -119,6 +121,8 @@ test('the app as plain files works below the root of any web server', async ({ p
     // An address of the app's own, asked of a server that has no such file.
     await page.goto('http://127.0.0.1:5398/fonts/p/tide-mill/seat');
     await expect(page.getByRole('button', { name: 'Seat all' })).toBeVisible();
+    // Pictures of the finished projects too lie below the app's own root.
+    expect(strays).toEqual([]);
   } finally {
     server.closeAllConnections();
     server.close();

@@ -19,7 +19,7 @@ export class ItemWork {
 
   constructor(
     private readonly world: IntakeWorld,
-    storing: Storing,
+    private readonly storing: Storing,
     lifter: Lifter,
   ) {
     this.sorting = new Sorting(world, storing);
@@ -40,14 +40,14 @@ export class ItemWork {
         run: async (context) => {
           found = await this.workOn(session, item, context);
         },
-        onCancelled: () => void this.world.intake.change([item.id], []).catch(() => undefined),
+        onCancelled: () => void this.storing.drop(item).catch(() => undefined),
       },
       this.world.jobs,
     );
     const ending = await handle.ended;
     this.atWork.delete(item.id);
     // What fails would fail again: it is told, and not taken up any more.
-    if (ending === 'failed') await this.world.intake.change([item.id], []).catch(() => undefined);
+    if (ending === 'failed') await this.storing.drop(item).catch(() => undefined);
     await Promise.all(found.map((f) => this.begin(session, f)));
   }
 
@@ -59,7 +59,7 @@ export class ItemWork {
   ): Promise<readonly IntakeItem[]> {
     await session.opened;
     const ready = item.sheetId !== null && session.doc.sheets[item.sheetId]?.state === 'lifted';
-    if (ready) await this.world.intake.change([item.id], []);
+    if (ready) await this.storing.drop(item);
     else if (item.kind === 'files') return this.sorting.sort(session, item, context);
     else if (item.kind === 'page') await this.pages.take(session, item, context);
     else await this.madeSheets.take(session, item, item.kind, context);

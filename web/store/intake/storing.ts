@@ -40,7 +40,7 @@ export class Storing {
     }
   }
 
-  /** Lets go of an item of which nothing can be made. */
+  /** Lets go of an item of which nothing more is to be made. */
   drop(item: IntakeItem): Promise<void> {
     return this.world.intake.change([item.id], []);
   }
