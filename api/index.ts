@@ -4,7 +4,7 @@
  *     import { buildFont, checkFont, openProject } from 'orthoglyph';
  */
 import { brotli } from '../cli/brotli';
-import { readBytes } from '../cli/io';
+import { readBytes } from '../cli/files';
 import { describeProblem } from '../core/foundations/problems/describe';
 import { fail, inFile, type Problem } from '../core/foundations/problems/problem';
 import { checkProject } from '../core/fonts/check/checkProject';

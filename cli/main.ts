@@ -7,7 +7,7 @@ import { liftHelp, runLift } from './commands/lift';
 import { runSheet, sheetHelp } from './commands/sheet';
 import { runTrace, traceHelp, traceShare } from './commands/trace';
 import { runWord, wordHelp } from './commands/word';
-import { EXIT, UsageError } from './io';
+import { EXIT, UsageError } from './arguments';
 
 /** For the threads that `trace` starts. */
 export { traceShare };

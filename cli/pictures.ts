@@ -5,7 +5,8 @@ import { decodePicture, MIN_SIDE_PX, shrinkStep } from '../core/readers/pictures
 import { sniffKind } from '../core/readers/pictures/sniff';
 import { fail, ok, type Result } from '../core/foundations/problems/problem';
 import type { Picture } from '../core/foundations/raster/picture';
-import { printProblems, readBytes, valueOrPrint } from './io';
+import { readBytes } from './files';
+import { printProblems, valueOrPrint } from './telling';
 
 /** A picture read by a general library, turned as its orientation says, made `widthPx` wide while it is read. */
 async function readWithLibrary(bytes: Uint8Array, widthPx: number | null): Promise<Picture> {

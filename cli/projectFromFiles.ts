@@ -9,7 +9,8 @@ import { defaultRecipe, newProject } from '../core/project/document/newProject';
 import type { Doc } from '../core/project/document/schema';
 import { pictureIdOf } from '../core/readers/pictures/pictureId';
 import { fail, type Problem } from '../core/foundations/problems/problem';
-import { isFolder, printProblems, readBytes, showProgress, valueOrPrint } from './io';
+import { isFolder, readBytes } from './files';
+import { printProblems, showProgress, valueOrPrint } from './telling';
 import { takePage } from './pagesOfLetters';
 import { decodeWebp } from './pictures';
 

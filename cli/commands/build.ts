@@ -17,16 +17,9 @@ import type { Doc } from '../../core/project/document/schema';
 import { sniffKind } from '../../core/readers/pictures/sniff';
 import { brotli } from '../brotli';
 import { projectFromFiles, type FilesRead } from '../projectFromFiles';
-import {
-  EXIT,
-  isFolder,
-  printProblems,
-  readArguments,
-  readBytes,
-  UsageError,
-  valueOrPrint,
-  writeFile,
-} from '../io';
+import { EXIT, readArguments, UsageError } from '../arguments';
+import { isFolder, readBytes, writeFile } from '../files';
+import { printProblems, valueOrPrint } from '../telling';
 
 export const buildHelp = `orthoglyph build INPUT --out DIR [--family NAME] [--style NAME] [--formats otf,ttf] [--as text|icons]
                   [--expect TEXT] [--compose] [--fit] [--size U] [--margin U] [--typed FILE]

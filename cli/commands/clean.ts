@@ -6,16 +6,9 @@ import { edit } from '../../core/project/document/inStep/edit';
 import type { GlyphRow } from '../../core/project/document/schema';
 import { CLEAN_UPS, cleanUp, type CleanUp } from '../../core/outlines/dress/cleanUp';
 import { findSnags } from '../../core/outlines/dress/snags';
-import {
-  EXIT,
-  printProblems,
-  readArguments,
-  readBytes,
-  showProgress,
-  UsageError,
-  valueOrPrint,
-  writeFile,
-} from '../io';
+import { EXIT, readArguments, UsageError } from '../arguments';
+import { readBytes, writeFile } from '../files';
+import { printProblems, showProgress, valueOrPrint } from '../telling';
 
 export const cleanHelp = `orthoglyph clean PROJECT.zip --out OUT.zip [--how neaten] [--deviation 2] [--only LETTERS] [--json OUT.json]
 

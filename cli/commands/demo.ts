@@ -21,7 +21,9 @@ import {
   tideMillProject,
   unevenPage,
 } from '../../demo/tideMill';
-import { EXIT, printProblems, readArguments, UsageError, writeFile } from '../io';
+import { EXIT, readArguments, UsageError } from '../arguments';
+import { writeFile } from '../files';
+import { printProblems } from '../telling';
 
 export const demoHelp = `orthoglyph demo --out DIR [--page] [--letters] [--practice] [--sources] [--projects] [--huge]
 

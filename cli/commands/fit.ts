@@ -2,7 +2,9 @@ import { parse } from 'opentype.js';
 import { fitFont } from '../../core/type/fit/fitFont';
 import { profileOf, type Profile } from '../../core/type/fit/profiles';
 import { fail } from '../../core/foundations/problems/problem';
-import { EXIT, printProblems, readArguments, readBytes, UsageError, valueOrPrint, writeFile } from '../io';
+import { EXIT, readArguments, UsageError } from '../arguments';
+import { readBytes, writeFile } from '../files';
+import { printProblems, valueOrPrint } from '../telling';
 import { polygonsOf, type PathCommand } from '../../core/foundations/geometry/pathPolygons';
 
 export const fitHelp = `orthoglyph fit FONT --json OUT.json [--script joined|parted]

@@ -13,7 +13,9 @@ import { pathData } from '../../core/readers/svg/pathData';
 import { readPieceRegion } from '../../core/lifting/find/pieceRegion';
 import { traceRegion } from '../../core/tracing/trace/traceRegion';
 import { defaultTraceSettings } from '../../core/tracing/trace/settings';
-import { EXIT, printProblems, readArguments, showProgress, UsageError, valueOrPrint, writeFile } from '../io';
+import { EXIT, readArguments, UsageError } from '../arguments';
+import { writeFile } from '../files';
+import { printProblems, showProgress, valueOrPrint } from '../telling';
 import { readPicture, type ReadPicture } from '../pictures';
 
 export const liftHelp = `orthoglyph lift IMAGE --json OUT.json [--expect "ABC..." | --among "ABC..."] [--turn DEGREES] [--svg] [--mirror] [--invert] [--keep-lines]

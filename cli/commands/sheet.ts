@@ -7,7 +7,9 @@ import { DEFAULT_PRACTICE } from '../../core/lifting/practice/settings';
 import { practicePdf } from '../../core/lifting/practice/pdf';
 import { makeTemplate } from '../../core/lifting/artwork/template/makeTemplate';
 import { newProject, projectOf } from '../../core/project/document/newProject';
-import { EXIT, readArguments, UsageError, valueOrPrint, writeFile } from '../io';
+import { EXIT, readArguments, UsageError } from '../arguments';
+import { writeFile } from '../files';
+import { valueOrPrint } from '../telling';
 
 /** Width of a template's slots, em units. */
 const SLOT_WIDTH = 640;

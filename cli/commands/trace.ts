@@ -13,17 +13,9 @@ import { penRunOutline, traceCentreline } from '../../core/tracing/centreline/tr
 import { DEFAULT_CLEANNESS, settingsOfCleanness } from '../../core/tracing/trace/cleanness';
 import { tracePicture } from '../../core/tracing/trace/tracePicture';
 import { defaultTraceSettings } from '../../core/tracing/trace/settings';
-import {
-  EXIT,
-  isFolder,
-  printProblems,
-  pictureFiles,
-  readArguments,
-  showProgress,
-  UsageError,
-  valueOrPrint,
-  writeFile,
-} from '../io';
+import { EXIT, readArguments, UsageError } from '../arguments';
+import { isFolder, pictureFiles, writeFile } from '../files';
+import { printProblems, showProgress, valueOrPrint } from '../telling';
 import { readPicture } from '../pictures';
 
 export const traceHelp = `orthoglyph trace IN.png --svg OUT.svg [--tolerance PX] [--json FACTS.json]

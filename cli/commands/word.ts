@@ -1,7 +1,9 @@
 import { openProjectFile } from '../../core/project/archive/readProject';
 import { wordSvg } from '../../core/fonts/compile/wordSvg';
 import { problem } from '../../core/foundations/problems/problem';
-import { EXIT, printProblems, readArguments, readBytes, UsageError, valueOrPrint, writeFile } from '../io';
+import { EXIT, readArguments, UsageError } from '../arguments';
+import { readBytes, writeFile } from '../files';
+import { printProblems, valueOrPrint } from '../telling';
 
 export const wordHelp = `orthoglyph word PROJECT.zip TEXT --out FILE.svg [--parted]
 
