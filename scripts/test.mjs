@@ -64,6 +64,7 @@ await Promise.all([
       'false',
       '--noEmit',
     ],
+    ['Unused exports', bin('knip')],
     ['House', 'node', 'scripts/house.mjs'],
     ['Tables of folders', 'node', 'scripts/layersTable.mjs', '--check'],
     ['Layers', bin('depcruise'), ...layered, '--config', '.dependency-cruiser.cjs', '--output-type', 'err'],

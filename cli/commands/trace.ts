@@ -139,7 +139,7 @@ interface Task {
 }
 
 /** Each picture with a file of its own to be written: where two have one name but for the ending, the ending stays in it. */
-export function tasksOf(files: readonly string[], folder: string): Task[] {
+function tasksOf(files: readonly string[], folder: string): Task[] {
   const stems = files.map((f) => parse(f).name.toLowerCase());
   return files.map((file, i) => {
     const { name, base } = parse(file);

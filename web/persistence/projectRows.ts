@@ -36,7 +36,7 @@ export class ProjectGone extends Error {
 /** All rows of a project as plain data, not yet checked. */
 export type StoredTables = Record<TableName, Record<string, unknown>>;
 
-export interface StoredProject {
+interface StoredProject {
   readonly version: number;
   readonly tables: StoredTables;
   readonly history: History;

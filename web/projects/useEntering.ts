@@ -9,7 +9,7 @@ interface Busy {
   readonly share: number | null;
   readonly stop: () => void;
 }
-export interface EnterOptions {
+interface EnterOptions {
   readonly signal: AbortSignal;
   readonly onProgress: (stage: string, share: number) => void;
 }

@@ -2,8 +2,8 @@ import useSWR from 'swr';
 import { readNames, type NamedCharacter } from '../../core/type/names/characters';
 
 async function load(): Promise<readonly NamedCharacter[]> {
-  const { UNICODE_NAMES } = await import('../../core/type/names/data/unicodeNames');
-  return readNames(UNICODE_NAMES);
+  const packed = await import('../../core/type/names/data/unicodeNames.txt?raw');
+  return readNames(packed.default);
 }
 
 export interface CharacterNames {

@@ -20,7 +20,7 @@ export interface Seeing {
 }
 
 /** A clean-up tried on the letter in hand and not yet made. */
-export interface TriedCleanUp {
+interface TriedCleanUp {
   readonly kind: CleanUp;
   readonly tolerance: number;
   readonly of: readonly Contour[];

@@ -68,7 +68,7 @@ export function namePieceOfSheet(pieceId: string, char: string): void {
 }
 
 /** Pieces of the same sheet that lose a character when another piece gets it. */
-export const losersOf = (doc: Doc, piece: PieceRow, char: string): PieceRow[] =>
+const losersOf = (doc: Doc, piece: PieceRow, char: string): PieceRow[] =>
   Object.values(doc.pieces).filter(
     (p) =>
       p.id !== piece.id &&

@@ -27,7 +27,7 @@ async function loadImage([, id]: readonly [string, string]): Promise<HTMLImageEl
 export const forgetPictures = (): void =>
   void mutate((key) => Array.isArray(key) && key[0] === 'picture', undefined, { revalidate: false });
 
-export const usePicture = (pictureId: string | null | undefined): HTMLImageElement | null =>
+const usePicture = (pictureId: string | null | undefined): HTMLImageElement | null =>
   useSWRImmutable(pictureId ? (['picture', pictureId] as const) : null, loadImage).data ?? null;
 
 /** The picture as it is read: turned, and mirrored for metal type. */

@@ -2,7 +2,7 @@ import { Box, Tabs } from '@chakra-ui/react';
 import type { ReactNode } from 'react';
 
 /** One part of a gauge; a count of what is wrong there stands beside its name. */
-export interface GaugeTab {
+interface GaugeTab {
   readonly value: string;
   readonly text: string;
   readonly snags?: { readonly count: number; readonly label: string };

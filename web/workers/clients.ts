@@ -8,7 +8,7 @@ import type { ImagingApi } from './imaging.worker';
 import type { PenApi } from './penApi';
 
 /** A kind of work as jobs see it; tests give hosts whose workers have no threads. */
-export type Host<Api> = Pick<WorkerHost<Remote<Api>>, 'run'>;
+type Host<Api> = Pick<WorkerHost<Remote<Api>>, 'run'>;
 
 /** All work that is done aside for jobs, one worker a kind, started when first needed. */
 export interface Workers {

@@ -11,7 +11,7 @@ import { transformPaint, type ColourLayer, type Rgb } from '../../foundations/ge
 import { ligaturesByName } from './byName';
 
 /** One letter of a drawing of words: what it is called, and its paints from the lowest to the top. Em units, y down. */
-export interface DrawnLetter {
+interface DrawnLetter {
   readonly name: string;
   readonly layers: readonly ColourLayer[];
 }

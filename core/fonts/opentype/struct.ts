@@ -13,11 +13,6 @@ const number = (
   read: (view: DataView, at: number) => number,
 ): FieldType<number> => ({ size, write, read });
 
-export const uint8 = number(
-  1,
-  (w, v) => w.uint8(v),
-  (d, at) => d.getUint8(at),
-);
 export const uint16 = number(
   2,
   (w, v) => w.uint16(v),

@@ -4,7 +4,6 @@ export interface Vec {
   readonly y: number;
 }
 
-export const vec = (x: number, y: number): Vec => ({ x, y });
 export const add = (a: Vec, b: Vec): Vec => ({ x: a.x + b.x, y: a.y + b.y });
 export const sub = (a: Vec, b: Vec): Vec => ({ x: a.x - b.x, y: a.y - b.y });
 export const scale = (a: Vec, k: number): Vec => ({ x: a.x * k, y: a.y * k });

@@ -12,7 +12,7 @@ const SENTENCES: Sentences<Problem['code']> = { ...FILES, ...FONTS, ...PICTURES,
 const sentence = (p: Problem): string => (SENTENCES[p.code] as (problem: Problem) => string)(p);
 
 /** The place as words, "" when none is known. */
-export function describePlace(place: Place): string {
+function describePlace(place: Place): string {
   const parts = [
     place.file,
     place.glyph && `glyph ${place.glyph}`,

@@ -15,7 +15,7 @@ import { readPieceRegion, sheetPalette } from './pieceRegion';
 import { tracePiece, type TraceRecipe } from './tracePiece';
 
 /** Where a piece's ink is, px of the sheet's picture. */
-export interface PiecePlace {
+interface PiecePlace {
   readonly box: PxBox;
   readonly seeds: readonly Vec[];
   readonly cuts: readonly Cut[];

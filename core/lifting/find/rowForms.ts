@@ -10,7 +10,7 @@ export type MeasuredForm = CharacterForm;
  * Baseline of each row in px at x = 0, along the page's slope: where most of the row's letters stand.
  * A row without tall letters keeps the middle-to-baseline distance of the others.
  */
-export function rowBaselines(found: FoundLetters): number[] {
+function rowBaselines(found: FoundLetters): number[] {
   const { rows, slope, letters, letterHeight } = found;
   const standing = (b: { box: FoundLetter['box'] }) => boxBottom(b.box) - slope * (b.box.x + b.box.width / 2);
   const lines = rows.map((row, r) => {

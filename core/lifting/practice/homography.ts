@@ -1,11 +1,11 @@
 import type { Vec } from '../../foundations/geometry/vec';
 
 /** A map of one plane on another as a camera makes it: rows of a 3 x 3 matrix, the last entry 1. */
-export type Homography = readonly number[];
+export type Homography = readonly [number, number, number, number, number, number, number, number, number];
 
 export function project(h: Homography, p: Vec): Vec {
-  const w = h[6]! * p.x + h[7]! * p.y + h[8]!;
-  return { x: (h[0]! * p.x + h[1]! * p.y + h[2]!) / w, y: (h[3]! * p.x + h[4]! * p.y + h[5]!) / w };
+  const w = h[6] * p.x + h[7] * p.y + h[8];
+  return { x: (h[0] * p.x + h[1] * p.y + h[2]) / w, y: (h[3] * p.x + h[4] * p.y + h[5]) / w };
 }
 
 /**
@@ -37,5 +37,6 @@ export function fitHomography(from: readonly Vec[], to: readonly Vec[]): Homogra
       for (let c = i; c <= n; c++) a[r]![c]! -= k * a[i]![c]!;
     }
   }
-  return [...a.map((row, i) => row[n]! / row[i]!), 1];
+  const at = (i: number) => a[i]![n]! / a[i]![i]!;
+  return [at(0), at(1), at(2), at(3), at(4), at(5), at(6), at(7), 1];
 }

@@ -6,7 +6,7 @@ import { BASIC_BILL } from '../../type/names/bills';
 import { contoursBox } from '../../foundations/geometry/measure';
 import type { Vec } from '../../foundations/geometry/vec';
 import type { Picture } from '../../foundations/raster/picture';
-import { fitHomography, project } from './homography';
+import { fitHomography, project, type Homography } from './homography';
 import { pageOfCode, practicePages } from './layout';
 import { DEFAULT_PRACTICE } from './settings';
 import { liftPractice } from './liftPractice';
@@ -73,7 +73,7 @@ test("the PDF holds a page for each page, in the paper's size", async () => {
 });
 
 test('a homography is found from four points and averaged over more', () => {
-  const truth = [1.1, 0.2, 30, -0.1, 0.9, 12, 0.0004, -0.0002, 1];
+  const truth: Homography = [1.1, 0.2, 30, -0.1, 0.9, 12, 0.0004, -0.0002, 1];
   const from = [0, 1, 2, 3, 4, 5].map((k) => ({ x: (k * 137) % 200, y: (k * k * 53) % 260 }));
   const found = fitHomography(
     from,

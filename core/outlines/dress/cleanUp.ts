@@ -34,7 +34,7 @@ export interface CleanUpSettings {
   readonly lines?: boolean;
 }
 
-export const defaultCleanUp: CleanUpSettings = { tolerance: 2 };
+const defaultCleanUp: CleanUpSettings = { tolerance: 2 };
 
 /** An outline before and after, in numbers. */
 export interface CleanedUp {

@@ -136,7 +136,7 @@ function contourSnags(c: Contour, contour: number): Snag[] {
 const middle = (s: Cubic): Vec => pointOnCubic(s, 0.5);
 
 /** By how much a curve turns from its beginning to its end, degrees, all turns one way or the other added up. */
-export function turnDeg(s: Cubic): number {
+function turnDeg(s: Cubic): number {
   let sum = 0;
   let last = cubicDerivative(s, 1e-4);
   for (let k = 1; k <= 12; k++) {

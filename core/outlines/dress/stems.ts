@@ -7,7 +7,7 @@ import { ChordGrid, chordsOf, type Chord } from '../outline/flat';
 /** Chords for measuring lie this near to the curves, em units. */
 const FLAT_EM = 0.05;
 
-export interface Crossed {
+interface Crossed {
   /** Place along the line from its beginning, same unit as the contours. */
   readonly way: number;
   readonly at: Vec;
@@ -17,7 +17,7 @@ export interface Crossed {
 }
 
 /** Where the straight from `a` to `b` crosses the outline, in order. */
-export function lineCrossings(chords: readonly Chord[], a: Vec, b: Vec): Crossed[] {
+function lineCrossings(chords: readonly Chord[], a: Vec, b: Vec): Crossed[] {
   const d = sub(b, a);
   const size = length(d);
   if (size === 0) return [];

@@ -41,7 +41,7 @@ export function strayContours(cs: readonly Contour[]): number[] {
 }
 
 /** Ends of open runs nearer than this are taken to belong together, em units. */
-export const GAP_EM = 30;
+const GAP_EM = 30;
 
 /** Open runs closed, and runs whose ends lie near each other joined, the nearest ends first; runs without extent go. */
 export function closeGaps(cs: readonly Contour[], reach = GAP_EM): Contour[] {

@@ -23,7 +23,7 @@ export interface SimplifySettings {
   readonly cornerDeg: number;
 }
 
-export const defaultSimplify: SimplifySettings = { tolerance: 2, cornerDeg: 35 };
+const defaultSimplify: SimplifySettings = { tolerance: 2, cornerDeg: 35 };
 
 /** Candidates for points in a stretch between two corners. */
 const MOST_PLACES = 32;

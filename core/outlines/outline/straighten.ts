@@ -15,7 +15,7 @@ export interface StraightenSettings {
 export const defaultStraighten: StraightenSettings = { bow: 0.4, slant: 3, slantDeg: 1.2 };
 
 /** Greatest distance of segment i from its chord. */
-export function bowOf(c: Contour, i: number): number {
+function bowOf(c: Contour, i: number): number {
   const s = segmentAt(c, i);
   let most = 0;
   for (let k = 1; k < 16; k++) most = Math.max(most, distanceToSegment(pointOnCubic(s, k / 16), s.p0, s.p3));

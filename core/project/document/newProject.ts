@@ -11,8 +11,8 @@ import {
   type StyleRow,
 } from './schema';
 
-export const CASTING_ID = 'casting';
-export const FIRST_STYLE = 'regular';
+const CASTING_ID = 'casting';
+const FIRST_STYLE = 'regular';
 export const FIRST_RECIPE = 'ink on paper';
 
 export const defaultRecipe: RecipeRow = {
@@ -31,7 +31,7 @@ export const defaultRecipe: RecipeRow = {
 };
 
 /** 50 u on each side until letters are fitted (common practice, no published source). */
-export const FIRST_BEARINGS = { left: 50, right: 50 };
+const FIRST_BEARINGS = { left: 50, right: 50 };
 
 export function blankGlyph(
   id: string,
@@ -99,7 +99,7 @@ function standingGlyphs(projectId: string, capHeight: number): GlyphRow[] {
   ];
 }
 
-export const defaultCasting = (family: string): CastingRow => ({
+const defaultCasting = (family: string): CastingRow => ({
   id: CASTING_ID,
   family,
   designer: '',

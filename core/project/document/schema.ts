@@ -7,8 +7,8 @@ import { recipeRow, sheetRow } from './rows/sheets';
 import { groupRow, kerningRow } from './rows/spacing';
 import { styleRow } from './rows/styles';
 
-export type { CastingRow, FeatureRow } from './rows/casting';
-export type { ComponentRow, GlyphRow, SkeletonRow } from './rows/glyphs';
+export type { CastingRow } from './rows/casting';
+export type { ComponentRow, GlyphRow } from './rows/glyphs';
 export type { GuideRow } from './rows/parts';
 export type { PieceRow } from './rows/pieces';
 export type { Lines, ProjectRow } from './rows/project';

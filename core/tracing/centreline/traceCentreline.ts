@@ -18,12 +18,12 @@ import { strokePaths } from './strokePaths';
 /** Patches smaller than this are grain of the paper, px2. */
 const MIN_AREA_PX2 = 3;
 
-export interface CentrelineSettings {
+interface CentrelineSettings {
   /** Greatest distance of the centreline from the middle of the ink, px. */
   readonly tolerancePx: number;
 }
 
-export const defaultCentrelineSettings: CentrelineSettings = { tolerancePx: 0.4 };
+const defaultCentrelineSettings: CentrelineSettings = { tolerancePx: 0.4 };
 
 /** The strokes of a drawing in an ink density field, field px, y down. */
 export function centrelineOfField(

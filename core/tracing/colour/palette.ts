@@ -75,7 +75,7 @@ export function paletteOf(picture: Picture, most: number, skip?: Uint8Array): Ok
   return kept.map((k) => k.colour);
 }
 
-export function nearestOf(c: Oklab, palette: readonly Oklab[]): number {
+function nearestOf(c: Oklab, palette: readonly Oklab[]): number {
   let best = 0;
   for (let k = 1; k < palette.length; k++)
     if (oklabDistance(c, palette[k]!) < oklabDistance(c, palette[best]!)) best = k;

@@ -1,7 +1,7 @@
 import type { Pen, PenPoint, PenStroke } from './strokes';
 
 /** Where the nib stood: an ellipse, `thin` times as wide across its edge as along it. */
-export interface Dab {
+interface Dab {
   readonly x: number;
   readonly y: number;
   /** Half the nib's length, px. */

@@ -3,7 +3,7 @@ import { z } from 'zod';
 /** Pens to write with. */
 export const PEN_KINDS = ['fine liner', 'soft brush', 'broad nib', 'pencil'] as const;
 
-export const penSchema = z.object({
+const penSchema = z.object({
   kind: z.enum(PEN_KINDS),
   /** Full width of a stroke at middling pressure, px. */
   widthPx: z.number().min(1).max(400),
@@ -13,7 +13,7 @@ export const penSchema = z.object({
 export type Pen = Readonly<z.infer<typeof penSchema>>;
 
 /** x, y in px; pressure 0..1; tilt from upright in degrees; ms since the stroke began. */
-export const penPoint = z.tuple([z.number(), z.number(), z.number(), z.number(), z.number()]).readonly();
+const penPoint = z.tuple([z.number(), z.number(), z.number(), z.number(), z.number()]).readonly();
 export type PenPoint = z.infer<typeof penPoint>;
 
 /** One stroke as the pen went, so that it can be inked again with another pen. */

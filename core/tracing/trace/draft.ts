@@ -61,7 +61,7 @@ export function draftNodes(d: Draft): Node[] {
 }
 
 /** Direction of a straight segment from its ends as they stand. */
-export function straightDirection(d: Draft, k: number): Vec {
+function straightDirection(d: Draft, k: number): Vec {
   const a = d.nodes[k]!.p;
   const b = nextNode(d, k).p;
   const [dx, dy] = [b.x - a.x, b.y - a.y];

@@ -36,7 +36,7 @@ const STRAIGHT_NOISE_PX = 0.4;
 const CORNER_DEG_BY_NOISE = 55;
 
 /** A ring's outline before its nodes are settled, in a frame in which the writing is level. */
-export interface DraftedRing {
+interface DraftedRing {
   readonly ring: EvenRing;
   readonly draft: Draft;
   readonly noisePx: number;

@@ -9,10 +9,7 @@ export interface Table {
 }
 
 /** Weight of each row: some heights are read more than others. */
-export function rowWeights(
-  { descent, xHeight, capHeight }: Style,
-  { weights: w }: FitParameters,
-): Float64Array {
+function rowWeights({ descent, xHeight, capHeight }: Style, { weights: w }: FitParameters): Float64Array {
   const knots = [
     [-descent, w.desc],
     [0, w.base],

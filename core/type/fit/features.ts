@@ -10,7 +10,6 @@ import type { Style } from './style';
 
 /** Bands of height that a side is looked at in: below the baseline, up to the x-height, up to the capitals, above. */
 const BANDS = { below: 5, small: 14, upper: 6, above: 1 };
-export const BAND_COUNT = BANDS.below + BANDS.small + BANDS.upper + BANDS.above;
 /** How fast white is felt less with depth, shares of the x-height: fine, middle, coarse. */
 const REACH = [0.06, 0.2, 0.55] as const;
 

@@ -7,7 +7,7 @@ const SMALL = new Map(
 );
 const OTHERS = 4;
 
-export function letterShare(char: string): number {
+function letterShare(char: string): number {
   const small = SMALL.get(char.toLowerCase());
   if (small === undefined) return OTHERS;
   return char === char.toLowerCase() ? small : small / 20;

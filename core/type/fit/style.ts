@@ -133,7 +133,7 @@ const THIN = 0.3;
  * Height at which a letter's right end is a thin stroke, 1/1000 em; null when it ends otherwise. `slant`: tangent by which
  * the letter is set upright first, for slanted letters end at their right top otherwise.
  */
-export function exitOf(letter: Profile, xHeight: number, slant: number): number | null {
+function exitOf(letter: Profile, xHeight: number, slant: number): number | null {
   const side = letter.right.map((v, k) => (v < FAR ? v + slant * rowMiddle(k) : FAR));
   const end = side.reduce((a, b) => Math.min(a, b), FAR) + AT_END * xHeight;
   let [first, last, sum, count] = [0, 0, 0, 0];

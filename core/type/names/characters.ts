@@ -4,7 +4,7 @@ export interface NamedCharacter {
   readonly name: string;
 }
 
-/** The list as scripts/unicodeNames.py packs it: each line the step to the next code point, how much of the name before stays, the rest. */
+/** The list as scripts/unicodeNames.mjs packs it: each line the step to the next code point, how much of the name before stays, the rest. */
 export function readNames(packed: string): NamedCharacter[] {
   let [codePoint, name] = [0, ''];
   return packed.split('\n').map((line) => {

@@ -1,7 +1,8 @@
 import { rotation } from '../../foundations/geometry/affine';
 import { transformContours, type Contour } from '../../foundations/geometry/contour';
 import { contoursBox, type Box } from '../../foundations/geometry/measure';
-import { imageToEm, type Map as SpaceMap } from '../../foundations/geometry/spaces';
+import type { Affine } from '../../foundations/geometry/affine';
+import { imageToEm } from '../../foundations/geometry/spaces';
 import { areOldStyle, isHanging } from './figures';
 import { endsOf } from './letterLevels';
 import { isSign, usualPlace } from './proportions';
@@ -37,7 +38,7 @@ export interface SeatSettings {
 
 export interface SeatedSheet {
   /** Where each letter goes: its picture's px to em units. */
-  readonly letters: ReadonlyMap<string, SpaceMap<'image', 'em'>>;
+  readonly letters: ReadonlyMap<string, Affine>;
   /** Top of the small reference letter, em units, before rounding; null when it isn't on the sheet. */
   readonly smallHeight: number | null;
   /** Height of the capitals, em units, before rounding. */
@@ -107,7 +108,7 @@ export function seatSheet(items: readonly Seatable[], settings: SeatSettings): S
   const ownFactor = settings.reference === 'caps-and-small' && smallPx !== null;
   const smallPerPx = ownFactor ? settings.xHeight / smallPx : emPerPx;
 
-  const letters = new Map<string, SpaceMap<'image', 'em'>>();
+  const letters = new Map<string, Affine>();
   for (const t of turned) {
     // The origin is given in the turned page; imageToEm turns about it, so it is turned back first.
     const cos = Math.cos(settings.skewRad);

@@ -76,7 +76,7 @@ export function drawGuideLines(
 }
 
 /** Where a line lies, in numbers: its height when it is level, its place and turn when not. */
-export const turnText = ({ x, y, deg }: GuideLine): string =>
+const turnText = ({ x, y, deg }: GuideLine): string =>
   deg === 0 ? `${Math.round(y)} u` : `${Math.round(x)}, ${Math.round(y)} u, ${deg.toFixed(1)}°`;
 
 function drawOne(

@@ -9,7 +9,7 @@ import { SheetDrawing } from './SheetDrawing';
 import { SheetPicture } from './SheetPicture';
 
 /** A list of characters in short: its runs by their ends, "A–Z a–z 0–9 .,:;", and no more than fits a line. */
-export function shortList(characters: string): string {
+function shortList(characters: string): string {
   const runs: string[][] = [];
   for (const c of characters) {
     const run = runs.at(-1);
@@ -23,7 +23,7 @@ export function shortList(characters: string): string {
 }
 
 /** What was understood of a sheet, in one line. */
-export function understood(sheet: SheetRow, pieces: number): string {
+function understood(sheet: SheetRow, pieces: number): string {
   const size = `${sheet.widthPx} x ${sheet.heightPx} px`;
   if (sheet.state !== 'lifted') return `${size}, not lifted yet`;
   if (sheet.kind === 'practice')

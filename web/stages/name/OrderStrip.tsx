@@ -14,7 +14,7 @@ import { InkButton } from '../../ui/InkButton';
 import { PieceDrawing } from '../../ui/PieceDrawing';
 
 /** The sheet whose pieces are named by order, its pieces that take part, and how they pair with the list. */
-export function useOrder(): {
+function useOrder(): {
   readonly sheetId: string | null;
   readonly pieces: readonly PieceRow[];
   readonly places: readonly OrderPlace[];
@@ -58,7 +58,7 @@ const few = (list: readonly string[], by: string): string =>
   list.length > 8 ? `${list.slice(0, 6).join(by)} and ${list.length - 6} more` : list.join(by);
 
 /** What doesn't pair, in words. */
-export function countText(doc: Doc, places: readonly OrderPlace[]): string {
+function countText(doc: Doc, places: readonly OrderPlace[]): string {
   const pieces = places.filter((p) => p.pieceId !== null).length;
   const chars = places.filter((p) => p.char !== null).length;
   const extra = places.filter((p) => p.char === null).map((p) => doc.pieces[p.pieceId!]!.order + 1);

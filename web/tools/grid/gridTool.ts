@@ -6,7 +6,7 @@ export interface Cell {
 }
 
 /** What a click paints; null clears. */
-export type Brush = Pick<Module, 'shape' | 'turn'> | null;
+type Brush = Pick<Module, 'shape' | 'turn'> | null;
 
 /** Cells painted since the pointer went down; null when it is up. */
 export interface Painting {

@@ -14,7 +14,7 @@ export interface Heights {
   readonly topPx: number;
 }
 
-export const emPerPx = ({ low, high, bottomPx, topPx }: Heights): number =>
+const emPerPx = ({ low, high, bottomPx, topPx }: Heights): number =>
   (high - low) / Math.max(1, bottomPx - topPx);
 export const emAt = (h: Heights, px: number): number => h.low + (h.bottomPx - px) * emPerPx(h);
 

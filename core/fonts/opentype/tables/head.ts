@@ -1,5 +1,5 @@
 // OpenType 1.9.1, 'head': font header.
-import { fixed, int16, longDateTime, struct, uint16, uint32, type RecordOf } from '../struct';
+import { fixed, int16, longDateTime, struct, uint16, uint32 } from '../struct';
 
 /** Bits of head.flags. */
 export const HEAD_FLAGS = { baselineAtZero: 1, leftBearingAtXMin: 2, integerScaling: 8 } as const;
@@ -32,7 +32,6 @@ export const HEAD = struct({
   indexToLocFormat: int16,
   glyphDataFormat: int16,
 });
-export type Head = RecordOf<typeof HEAD>;
 
 /** Seconds from 1904-01-01 to 1970-01-01. */
 export const SECONDS_1904_TO_1970 = 2082844800;

@@ -1,5 +1,5 @@
 // OpenType 1.9.1, 'hhea': horizontal header.
-import { bytesOf, int16, struct, uint16, type RecordOf } from '../struct';
+import { bytesOf, int16, struct, uint16 } from '../struct';
 
 export const HHEA = struct({
   majorVersion: uint16,
@@ -20,4 +20,3 @@ export const HHEA = struct({
   metricDataFormat: int16,
   numberOfHMetrics: uint16,
 });
-export type Hhea = RecordOf<typeof HHEA>;

@@ -1,5 +1,5 @@
 // OpenType 1.9.1, 'maxp': maximum profile. Version 0.5 for CFF, 1.0 for TrueType outlines.
-import { struct, uint16, uint32, type RecordOf } from '../struct';
+import { struct, uint16, uint32 } from '../struct';
 
 export const MAXP_CFF = struct({ version: uint32, numGlyphs: uint16 });
 
@@ -21,4 +21,3 @@ export const MAXP_TRUETYPE = struct({
   maxComponentElements: uint16,
   maxComponentDepth: uint16,
 });
-export type MaxpTrueType = RecordOf<typeof MAXP_TRUETYPE>;

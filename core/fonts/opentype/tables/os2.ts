@@ -1,5 +1,5 @@
 // OpenType 1.9.1, 'OS/2' version 4: metrics and classes for Windows and everyone since.
-import { bytesOf, int16, struct, tag, uint16, uint32, type RecordOf } from '../struct';
+import { bytesOf, int16, struct, tag, uint16, uint32 } from '../struct';
 
 /** Bits of fsSelection. */
 export const FS_SELECTION = { italic: 1, bold: 32, regular: 64, useTypoMetrics: 128 } as const;
@@ -48,7 +48,6 @@ export const OS2 = struct({
   /** Longest chain a lookup looks at. */
   usMaxContext: uint16,
 });
-export type Os2 = RecordOf<typeof OS2>;
 
 /**
  * Bits of ulUnicodeRange1 ... 4 for the ranges these fonts are likely to touch (OS/2 table, "ulUnicodeRange"):

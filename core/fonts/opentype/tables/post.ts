@@ -2,7 +2,7 @@
 import { ByteWriter } from '../bytes';
 import { fixed, int16, struct, uint32, type RecordOf } from '../struct';
 
-export const POST_HEAD = struct({
+const POST_HEAD = struct({
   version: uint32,
   /** Degrees, counter-clockwise from upright; negative leans right. */
   italicAngle: fixed,

@@ -6,14 +6,14 @@ import { openZip, type DroppedFile } from '../sortFiles';
 import { composed, type PaintedLayer } from './compose';
 
 /** A part of a canvas: its picture, and the place of its left top corner, px. */
-export interface PaintedPart {
+interface PaintedPart {
   readonly picture: Picture;
   readonly x: number;
   readonly y: number;
 }
 
 /** A layer of the stack as its file has it, in painting order within its group. */
-export interface RasterLayer {
+interface RasterLayer {
   readonly name: string;
   /** What is painted for it, itself or the layers of a group, and where on the canvas that lies, px. Only so much is held. */
   readonly painted: () => PaintedPart | null;

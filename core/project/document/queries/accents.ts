@@ -16,7 +16,7 @@ export function formulaOf(char: string): Formula | null {
 }
 
 /** Signs that stand alone for a mark and that Unicode doesn't take apart (from memory of its charts). */
-export const ALONE = new Map([
+const ALONE = new Map([
   [0x300, 0x60],
   [0x302, 0x2c6],
   [0x30c, 0x2c7],

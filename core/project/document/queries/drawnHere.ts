@@ -12,7 +12,7 @@ export const SLOT = { width: 760, height: 840, baseline: 560, capPx: 420, column
 
 /** Side of a cell of the grid, px. */
 export const CELL_PX = 60;
-export const NAMES: Record<DrawnKind, string> = { written: 'Written here', built: 'Built on the grid' };
+const NAMES: Record<DrawnKind, string> = { written: 'Written here', built: 'Built on the grid' };
 
 /** Where a letter's slot begins and its baseline lies, px of the sheet. */
 export const slotOrigin = (order: number) => ({

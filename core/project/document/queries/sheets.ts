@@ -25,7 +25,7 @@ export function soughtOn(doc: Doc, sheet: SheetRow): { readonly sheet: SheetRow;
 }
 
 /** A name with less than this is to be looked at. */
-export const DOUBTFUL = 0.8;
+const DOUBTFUL = 0.8;
 
 /** Whether somebody should look at a piece: nobody did, and it has no name or not surely this one. */
 export const isDoubtful = (p: PieceRow): boolean =>

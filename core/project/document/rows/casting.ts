@@ -7,7 +7,6 @@ export const featureRow = z.object({
   enabled: z.boolean(),
   rules: z.array(z.unknown()),
 });
-export type FeatureRow = z.infer<typeof featureRow>;
 
 /** What casting writes into the font files. One row, id "casting". */
 export const castingRow = z.object({

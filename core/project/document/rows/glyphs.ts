@@ -23,7 +23,6 @@ const skeleton = z.object({
     angle: z.number().min(-90).max(90).default(0),
   }),
 });
-export type SkeletonRow = z.infer<typeof skeleton>;
 const anchor = z.object({ name: z.string(), x: z.number(), y: z.number() });
 
 export const glyphRow = z.object({

@@ -21,7 +21,7 @@ export interface Recipe {
 
 export const width = (b: Box) => b.xMax - b.xMin;
 export const height = (b: Box) => b.yMax - b.yMin;
-export const then = (...maps: readonly Affine[]) => maps.reduce((a, b) => compose(b, a));
+const then = (...maps: readonly Affine[]) => maps.reduce((a, b) => compose(b, a));
 
 /** A drawing turned and scaled about its middle, that then comes to lie with its middle at (x, y). */
 export function centred(b: Box, x: number, y: number, kx = 1, ky = kx, turn = 0): Affine {
@@ -33,7 +33,7 @@ export const HALF = Math.PI;
 export const QUARTER = Math.PI / 2;
 
 /** Small raised figures and letters. */
-export const RAISED = 0.6;
+const RAISED = 0.6;
 
 /** A bar made of the hyphen, as long as wanted and as thick as it is. */
 export const bar = (p: Parts, length: number, x: number, y: number, turn = 0): Part => {

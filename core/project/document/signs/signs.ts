@@ -29,7 +29,7 @@ import {
   angle,
 } from './parts';
 
-export const MARKS: Readonly<Record<string, Recipe>> = {
+const MARKS: Readonly<Record<string, Recipe>> = {
   '\u0300': stroke(0.75 * HALF),
   '\u0301': stroke(0.25 * HALF),
   '\u0302': {
@@ -65,7 +65,7 @@ export const MARKS: Readonly<Record<string, Recipe>> = {
 };
 
 /** Accents that stand by themselves are drawn as the marks over letters are (Unicode Character Database, compatibility forms). */
-export const STANDING_ACCENTS: Readonly<Record<string, string>> = {
+const STANDING_ACCENTS: Readonly<Record<string, string>> = {
   '`': '\u0300',
   '´': '\u0301',
   ˆ: '\u0302',
@@ -80,8 +80,8 @@ export const STANDING_ACCENTS: Readonly<Record<string, string>> = {
 };
 
 /** A slash leans as far as this, degrees from level. */
-export const SLASH_DEG = 68;
-export const slash = (way: 1 | -1): Recipe => ({
+const SLASH_DEG = 68;
+const slash = (way: 1 | -1): Recipe => ({
   needs: '-',
   make: (p) => {
     const turn = (SLASH_DEG * Math.PI) / 180;
@@ -90,7 +90,7 @@ export const slash = (way: 1 | -1): Recipe => ({
   },
 });
 
-export const RECIPES: Readonly<Record<string, Recipe | undefined>> = {
+const RECIPES: Readonly<Record<string, Recipe | undefined>> = {
   '–': { needs: '-', make: dash(0.42) },
   '—': { needs: '-', make: dash(0.85) },
   '−': { needs: '-', make: (p) => [bar(p, 0.85 * p.lines.xHeight, 0, mathMiddle(p))] },
@@ -196,7 +196,7 @@ export const RECIPES: Readonly<Record<string, Recipe | undefined>> = {
 };
 
 /** Second ways for signs whose own needs nobody drew. */
-export const OTHERWISE: Readonly<Record<string, Recipe | undefined>> = { '\\': slash(-1) };
+const OTHERWISE: Readonly<Record<string, Recipe | undefined>> = { '\\': slash(-1) };
 export const drawn = (doc: Doc, char: string): GlyphRow | undefined => drawnOf(doc, char.codePointAt(0)!);
 
 /** How a sign can be made of what is drawn; undefined when it can't. */

@@ -1,9 +1,9 @@
 /** More shapes than this only come from things repeated within themselves. */
-export const MOST_SHAPES = 60_000;
+const MOST_SHAPES = 60_000;
 /** Elements looked at, each as often as it is used: ten times what the largest drawings hold. */
 const MOST_VISITS = 200_000;
 /** Points of all paths: an outline of more has no use as a letter, and booleans on it would take minutes. */
-export const MOST_POINTS = 60_000;
+const MOST_POINTS = 60_000;
 
 /** What a drawing may cost, counted over all of it, nested documents and clip paths included. */
 export class Budget {

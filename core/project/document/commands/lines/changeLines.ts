@@ -9,7 +9,7 @@ export const takeLinesOfLetters = (doc: Doc): ProjectDiff | null =>
   changeLines(doc, linesOfLetters(standersOf(doc), projectOf(doc).lines));
 
 /** Other lines, with no letter moved. */
-export function changeLines(doc: Doc, lines: Partial<Lines>): ProjectDiff | null {
+function changeLines(doc: Doc, lines: Partial<Lines>): ProjectDiff | null {
   const project = projectOf(doc);
   const next = { ...project.lines, ...lines };
   if ((Object.keys(next) as (keyof Lines)[]).every((k) => next[k] === project.lines[k])) return null;

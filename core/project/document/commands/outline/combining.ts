@@ -26,11 +26,7 @@ const LABELS: Record<Combination, string> = {
 const nonzero = (contours: readonly Contour[]) => ({ contours, rule: 'nonzero' as const });
 
 /** What a combination makes of the chosen contours and the others. */
-export function combined(
-  cs: readonly Contour[],
-  chosen: ReadonlySet<number>,
-  how: Combination,
-): readonly Contour[] {
+function combined(cs: readonly Contour[], chosen: ReadonlySet<number>, how: Combination): readonly Contour[] {
   const picked = cs.filter((_, i) => chosen.has(i));
   const rest = cs.filter((_, i) => !chosen.has(i));
   switch (how) {

@@ -103,7 +103,7 @@ export function joinEnds(doc: Doc, target: Target, points: readonly PointRef[]):
 }
 
 /** Contours that the chosen points lie on; all when none is chosen. */
-export const chosenContours = (cs: readonly Contour[], points: readonly PointRef[]): number[] =>
+const chosenContours = (cs: readonly Contour[], points: readonly PointRef[]): number[] =>
   points.length === 0 ? cs.map((_, i) => i) : [...new Set(points.map((p) => p.contour))].filter((i) => cs[i]);
 
 /** Chosen runs closed by a straight, or at one place where their ends lie together. */

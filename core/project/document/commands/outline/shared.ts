@@ -56,7 +56,7 @@ const componentId = (glyph: GlyphRow): string => {
 export type PartPlacing = 'as it is' | 'mirrored' | 'turned' | 'upside down';
 
 /** A part about its own middle: mirrored left to right, turned half round, or upside down. */
-export function partTransform(part: readonly Contour[], placing: PartPlacing): Affine {
+function partTransform(part: readonly Contour[], placing: PartPlacing): Affine {
   const box = contoursBox(part) ?? { xMin: 0, xMax: 0, yMin: 0, yMax: 0 };
   const [mx, my] = [box.xMin + box.xMax, box.yMin + box.yMax];
   const [a, d] =

@@ -63,7 +63,7 @@ const within = (a: Box, b: Box): boolean =>
  * The units among chosen points. Where only whole contours are chosen these are the contours, each with those that lie within it
  * (counters stay in their bowls); else each point is one. Handles chosen alone are left out.
  */
-export function unitsOf(cs: readonly Contour[], points: readonly PointRef[]): Unit[] {
+function unitsOf(cs: readonly Contour[], points: readonly PointRef[]): Unit[] {
   const nodes = points.filter((p) => p.part === 'node' && cs[p.contour]?.nodes[p.node]);
   const chosen = [...new Set(nodes.map((p) => p.contour))];
   const whole = (contour: number) =>

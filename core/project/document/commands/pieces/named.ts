@@ -76,7 +76,7 @@ export function freeVariant(doc: Doc, base: string): string {
   return `alt${k}`;
 }
 
-export const nameOf = (char: string | null) => (char === null ? '' : glyphNameOf(char.codePointAt(0)!));
+const nameOf = (char: string | null) => (char === null ? '' : glyphNameOf(char.codePointAt(0)!));
 
 /**
  * Gives a piece of a sheet a character. When another drawing has it, that one loses it ("replace"), or the piece becomes
@@ -114,7 +114,7 @@ export function namePiece(
 }
 
 /** A letter made ready to be drawn by another piece; one worked on by hand takes the letter's place as it is. */
-export function handOver(d: Draft, owner: GlyphRow, piece: PieceRow): void {
+function handOver(d: Draft, owner: GlyphRow, piece: PieceRow): void {
   const before = d.all('glyphs').find((g) => g.source?.pieceId === piece.id);
   if (before && isWorkedOn(before)) {
     d.remove('glyphs', owner.id);

@@ -12,11 +12,11 @@ export interface OrderPlace {
 }
 
 /** A piece this much smaller than most is a speck before it is a letter, as a share of the median box's area. */
-export const SPECK_SHARE = 0.12;
-export const COST = { other: 1, speck: 0.3, extra: 1.3, missing: 1.3, small: 2 } as const;
+const SPECK_SHARE = 0.12;
+const COST = { other: 1, speck: 0.3, extra: 1.3, missing: 1.3, small: 2 } as const;
 
 /** Characters that are small themselves. */
-export const SMALL_SIGNS = new Set('.,:;\'"-·`´^~');
+const SMALL_SIGNS = new Set('.,:;\'"-·`´^~');
 
 /**
  * Pieces against a list of characters, both in order: where there is one too many, or one too few, the likeliest is left

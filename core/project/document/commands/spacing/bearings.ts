@@ -46,7 +46,7 @@ export function setBearings(doc: Doc, glyphId: string, change: Change): ProjectD
 /** Sets a glyph's advance width, em units. Null when nothing changes or it can't be (bearingRefusal). */
 export function setAdvance(doc: Doc, glyphId: string, advance: number): ProjectDiff | null {
   const glyph = doc.glyphs[glyphId];
-  return glyph && setBearings(doc, glyphId, bearingsFor(glyph, advance));
+  return glyph ? setBearings(doc, glyphId, bearingsFor(glyph, advance)) : null;
 }
 
 /** Width of the word space; the space that doesn't break has the same. One step. */

@@ -4,7 +4,7 @@ import type { Doc, GlyphRow } from '../../schema';
 import { bearingRefusal } from './bearings';
 
 /** Whether a letter's side is led, in the end, by another's: following in a ring would never settle. */
-export function ledBy(doc: Doc, glyphId: string, side: Side, leader: string): boolean {
+function ledBy(doc: Doc, glyphId: string, side: Side, leader: string): boolean {
   for (let at: string | null = glyphId, k = 0; at !== null && k < 20; k++) {
     if (at === leader) return true;
     at = doc.glyphs[at]?.follows[side] ?? null;
@@ -29,7 +29,7 @@ export function setFollows(doc: Doc, glyphId: string, side: Side, leader: string
 }
 
 /** Sides that share their form with another letter's (n, m and r share their left side: common practice). */
-export const USUAL: readonly [leader: string, side: Side, followers: string][] = [
+const USUAL: readonly [leader: string, side: Side, followers: string][] = [
   ['n', 'left', 'mrpu'],
   ['n', 'right', 'mh'],
   ['l', 'left', 'bhk'],

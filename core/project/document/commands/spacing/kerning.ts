@@ -19,7 +19,7 @@ export function setKerning(doc: Doc, left: string, right: string, value: number)
   return d.done('Change kerning');
 }
 
-export const known = (doc: Doc, id: string) => doc.glyphs[id] !== undefined || doc.groups[id] !== undefined;
+const known = (doc: Doc, id: string) => doc.glyphs[id] !== undefined || doc.groups[id] !== undefined;
 
 /** Takes a pair's own kerning away: its groups decide again. */
 export function dropKerning(doc: Doc, left: string, right: string): ProjectDiff | null {

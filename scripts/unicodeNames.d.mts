@@ -1,0 +1,2 @@
+/** The names as `readNames` (core/type/names) reads them. */
+export declare function packNames(): string;
