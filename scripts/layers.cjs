@@ -119,9 +119,13 @@ const CORE = [
         holds: 'one module a table, CFF, layout tables, the file itself',
         never: ['outlines', 'readers', 'tracing', 'type', 'lifting', 'project'],
       },
+      features: {
+        holds: 'rules, names and anchors to lookups: what a font does with its letters',
+        beside: ['opentype'],
+      },
       compile: {
         holds: 'project to font file, words as a drawing; `casts` the other formats',
-        beside: ['opentype'],
+        beside: ['opentype', 'features'],
       },
       check: { holds: 'snags: what is wrong with a font, and where', beside: ['opentype'] },
     },

@@ -21,17 +21,19 @@ export interface ShapedGlyph {
   readonly dy: number;
 }
 
-/** Shapes text with HarfBuzz: glyph names and advance widths after kerning. `on`: features to turn on, with the number of a choice. */
+/** Shapes text with HarfBuzz: glyph names and advance widths after kerning. `on`: features to turn on, with the number of a choice; `language`: BCP 47. */
 export function shape(
   bytes: Uint8Array,
   text: string,
   kern = true,
   on: Readonly<Record<string, number>> = {},
+  language = '',
 ): ShapedGlyph[] {
   const font = new hb.Font(new hb.Face(new hb.Blob(bytes)));
   const buffer = new hb.Buffer();
   buffer.addText(text);
   buffer.guessSegmentProperties();
+  if (language !== '') buffer.setLanguage(language);
   const features = Object.entries(kern ? on : { ...on, kern: 0 });
   hb.shape(
     font,

@@ -4,7 +4,7 @@ import { buildCff } from '../opentype/cff/cff';
 import { buildCharstring } from '../opentype/cff/charstring';
 import { buildGpos } from '../opentype/layout/gpos';
 import { buildGsub } from '../opentype/layout/gsub';
-import { buildGdef } from '../opentype/layout/gposMark';
+import { buildGdef } from '../opentype/layout/gdef';
 import { buildSfnt, SFNT_CFF, SFNT_TRUETYPE } from '../opentype/sfnt';
 import { buildCmap } from '../opentype/tables/cmap';
 import { buildGlyfLoca, buildGlyph, GASP_SMOOTH, PREP_DROPOUT, quadBox } from '../opentype/tables/glyf';
@@ -12,8 +12,9 @@ import { buildHmtx } from '../opentype/tables/hmtx';
 import { MAXP_CFF, MAXP_TRUETYPE } from '../opentype/tables/maxp';
 import { buildName } from '../opentype/tables/name';
 import { buildPost2, buildPost3 } from '../opentype/tables/post';
-import { fontData, type CompiledGlyph, type FontData } from './fontData';
-import { fontNames, postScriptName } from './fontNames';
+import type { FontGlyph } from '../features/fontGlyphs';
+import { fontData, type FontData } from './fontData';
+import { fontNames, labelNames, postScriptName } from './fontNames';
 import { buildHead, buildHhea, buildOs2, hMetrics, postHead } from './metricTables';
 import { quadContours } from './quadContours';
 
@@ -37,13 +38,15 @@ export function compileFont(doc: Doc, options: CompileOptions): Uint8Array {
   tables.set('hhea', buildHhea(font));
   tables.set('hmtx', buildHmtx(hMetrics(font)));
   tables.set('OS/2', buildOs2(font));
-  tables.set('name', buildName(fontNames({ ...font.casting, style: font.style.name })));
+  const labels = labelNames(font.layout.gsub.features);
+  const names = fontNames({ ...font.casting, style: font.style.name });
+  tables.set('name', buildName(new Map([...names, ...labels.texts])));
   tables.set('cmap', buildCmap(font.mapping));
-  const gpos = buildGpos(font.kerning, font.marks);
+  const gpos = buildGpos(font.layout.gpos);
   if (gpos) tables.set('GPOS', gpos);
-  const gsub = buildGsub(font.ligatures, font.alternates);
+  const gsub = buildGsub(font.layout.gsub, labels.ids);
   if (gsub) tables.set('GSUB', gsub);
-  const gdef = buildGdef(font.glyphs.length, font.marks);
+  const gdef = buildGdef(font.layout.kinds, font.layout.carets);
   if (gdef) tables.set('GDEF', gdef);
   return buildSfnt(options.format === 'otf' ? SFNT_CFF : SFNT_TRUETYPE, tables);
 }
@@ -60,7 +63,7 @@ function withQuadBoxes(font: FontData): FontData {
   return { ...font, glyphs, box: glyphs.reduce<Box | null>((b, g) => unionBox(b, g.box), null) ?? font.box };
 }
 
-function boxed(glyph: CompiledGlyph, box: Box): CompiledGlyph {
+function boxed(glyph: FontGlyph, box: Box): FontGlyph {
   const changed = { ...glyph, box };
   glyfs.set(changed, glyfOf(glyph));
   return changed;
@@ -72,18 +75,15 @@ interface OutlineTables {
 }
 
 /** The most frequent advance: glyphs that have it needn't say so in their charstring. */
-function commonAdvance(glyphs: readonly CompiledGlyph[]): number {
+function commonAdvance(glyphs: readonly FontGlyph[]): number {
   const counts = new Map<number, number>();
   for (const g of glyphs) counts.set(g.advance, (counts.get(g.advance) ?? 0) + 1);
   return [...counts].sort((a, b) => b[1] - a[1] || a[0] - b[0])[0]?.[0] ?? 0;
 }
 
-const charstrings = new WeakMap<CompiledGlyph, { key: string; bytes: Uint8Array }>();
+const charstrings = new WeakMap<FontGlyph, { key: string; bytes: Uint8Array }>();
 
-function charstringOf(
-  glyph: CompiledGlyph,
-  widths: { defaultWidth: number; nominalWidth: number },
-): Uint8Array {
+function charstringOf(glyph: FontGlyph, widths: { defaultWidth: number; nominalWidth: number }): Uint8Array {
   const key = `${widths.defaultWidth}/${widths.nominalWidth}`;
   const known = charstrings.get(glyph);
   if (known?.key === key) return known.bytes;
@@ -133,9 +133,9 @@ interface MadeGlyf {
   readonly contours: number;
 }
 
-const glyfs = new WeakMap<CompiledGlyph, MadeGlyf>();
+const glyfs = new WeakMap<FontGlyph, MadeGlyf>();
 
-function glyfOf(glyph: CompiledGlyph): MadeGlyf {
+function glyfOf(glyph: FontGlyph): MadeGlyf {
   const known = glyfs.get(glyph);
   if (known) return known;
   const contours = quadContours(glyph.contours);

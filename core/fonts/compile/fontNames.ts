@@ -1,6 +1,7 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import { safeFileName } from '../../type/names/fileNames';
+import type { FeatureUse } from '../opentype/layout/model';
 import { NAME_ID } from '../opentype/tables/name';
 
 export interface NameInput {
@@ -69,6 +70,19 @@ export function fontNames(input: NameInput): Map<number, string> {
   ]);
   if (!classic) names.set(NAME_ID.typographicFamily, family).set(NAME_ID.typographicStyle, style);
   return names;
+}
+
+/** First name id that a font may use as it likes (OpenType, 'name', "Name IDs"). */
+const FIRST_OWN_NAME = 256;
+
+/** Names for what menus say of features: the id of each feature's, by tag, and the texts by id. */
+export function labelNames(features: readonly FeatureUse[]): {
+  readonly ids: ReadonlyMap<string, number>;
+  readonly texts: ReadonlyMap<number, string>;
+} {
+  const labels = new Map(features.flatMap((f) => (f.label ? [[f.tag, f.label.text] as const] : [])));
+  const ids = new Map([...labels.keys()].map((tag, i) => [tag, FIRST_OWN_NAME + i]));
+  return { ids, texts: new Map([...labels].map(([tag, text]) => [ids.get(tag)!, text])) };
 }
 
 /** Name of a made file: "SkerryLane-Regular.otf". */

@@ -1,3 +1,4 @@
+import { longestContext } from '../features/planLayout';
 import { HEAD, HEAD_FLAGS, MAC_STYLE, SECONDS_1904_TO_1970 } from '../opentype/tables/head';
 import { HHEA } from '../opentype/tables/hhea';
 import { countHMetrics, type HMetric } from '../opentype/tables/hmtx';
@@ -123,7 +124,7 @@ export function buildOs2(font: FontData): Uint8Array {
     sCapHeight: topOf(font, 'H') ?? Math.round(font.lines.capHeight),
     usDefaultChar: 0,
     usBreakChar: 32,
-    usMaxContext: longestContext(font),
+    usMaxContext: longestContext(font.layout),
   });
 }
 
@@ -132,13 +133,6 @@ function topOf(font: FontData, letter: 'x' | 'H'): number | null {
   const index = font.mapping.get(letter.codePointAt(0)!);
   const glyph = index === undefined ? undefined : font.glyphs[index];
   return glyph?.box ? Math.round(glyph.box.yMax) : null;
-}
-
-/** How many glyphs at the most are looked at together (OpenType, OS/2, usMaxContext): a pair, or the letters of a name. */
-function longestContext({ kerning, marks, ligatures, alternates }: FontData): number {
-  const pairs = kerning.pairs.length + kerning.groups.left.length + marks.marks.length > 0 ? 2 : 0;
-  const least = Math.max(pairs, alternates.length > 0 ? 1 : 0);
-  return ligatures.reduce((most, l) => Math.max(most, l.parts.length), least);
 }
 
 export const postHead = (font: FontData): PostHead => ({

@@ -8,7 +8,7 @@ import { scaling, translation, compose, type Affine } from '../../foundations/ge
 import { transformContours } from '../../foundations/geometry/contour';
 import { contoursBox, unionBox, type Box } from '../../foundations/geometry/measure';
 import { transformPaint, type ColourLayer, type Rgb } from '../../foundations/geometry/paint';
-import { ligaturesByName } from './byName';
+import { ligaturesByName } from '../features/byName';
 
 /** One letter of a drawing of words: what it is called, and its paints from the lowest to the top. Em units, y down. */
 interface DrawnLetter {

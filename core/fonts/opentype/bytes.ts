@@ -1,3 +1,8 @@
+/** A number that a field can't hold would be written as another one: an offset to nowhere, a stem of minus its width. */
+function inRange(v: number, least: number, most: number): void {
+  if (!(v >= least && v <= most)) throw new RangeError(`${v} is not between ${least} and ${most}`);
+}
+
 /** Grows as it is written to; big-endian, as all OpenType data is (OpenType 1.9.1, "Data types"). */
 export class ByteWriter {
   private buffer = new Uint8Array(256);
@@ -27,11 +32,13 @@ export class ByteWriter {
     return this;
   }
   uint16(v: number): this {
+    inRange(v, 0, 0xffff);
     const at = this.room(2);
     this.view.setUint16(at, v);
     return this;
   }
   int16(v: number): this {
+    inRange(v, -0x8000, 0x7fff);
     const at = this.room(2);
     this.view.setInt16(at, v);
     return this;
@@ -41,8 +48,9 @@ export class ByteWriter {
     this.view.setUint32(at, v);
     return this;
   }
+  /** Four characters; shorter tags end in spaces. */
   tag(text: string): this {
-    for (let i = 0; i < 4; i++) this.uint8(text.charCodeAt(i));
+    for (let i = 0; i < 4; i++) this.uint8(text.padEnd(4).charCodeAt(i));
     return this;
   }
   bytes(data: ArrayLike<number>): this {

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { castingRow, featureRow } from './rows/casting';
+import { castingRow } from './rows/casting';
+import { featureRow } from './rows/features';
 import { glyphRow } from './rows/glyphs';
 import { pieceRow } from './rows/pieces';
 import { projectRow } from './rows/project';
@@ -8,6 +9,7 @@ import { groupRow, kerningRow } from './rows/spacing';
 import { styleRow } from './rows/styles';
 
 export type { CastingRow } from './rows/casting';
+export type { FeatureRow, Rule } from './rows/features';
 export type { ComponentRow, GlyphRow } from './rows/glyphs';
 export type { GuideRow } from './rows/parts';
 export type { PieceRow } from './rows/pieces';

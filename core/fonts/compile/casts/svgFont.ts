@@ -1,4 +1,5 @@
 // SVG 1.1 (W3C Recommendation), chapter 20 "Fonts".
+import { usualLigatures } from '../../features/planLayout';
 import { pathData } from '../../../readers/svg/pathData';
 import type { FontData } from '../fontData';
 import { verticalMetrics } from '../metricTables';
@@ -21,7 +22,7 @@ export function svgFont(font: FontData): string {
         `${cp === null ? '' : ` unicode="${charReferences(String.fromCodePoint(cp))}"`} ${outline(g)}/>`,
     ),
   );
-  const typed = font.ligatures.flatMap(({ parts, glyph }) => {
+  const typed = usualLigatures(font.layout).flatMap(({ parts, glyph }) => {
     const text = parts.map((p) => font.glyphs[p]!.codePoints[0]);
     if (text.some((cp) => cp === undefined)) return [];
     const g = font.glyphs[glyph]!;

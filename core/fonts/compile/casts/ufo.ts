@@ -1,7 +1,8 @@
 // Unified Font Object 3 (unifiedfontobject.org, version 3): metainfo, fontinfo, groups, kerning, lib, GLIF 2.
 import { glyphFileNames } from '../../../type/names/fileNames';
 import { segmentAt, type Contour } from '../../../foundations/geometry/contour';
-import type { CompiledGlyph, FontData } from '../fontData';
+import type { FontGlyph } from '../../features/fontGlyphs';
+import type { FontData } from '../fontData';
 import { postScriptName, versionOf } from '../fontNames';
 import { verticalMetrics } from '../metricTables';
 import { escapeXml } from '../../../readers/svg/xmlText';
@@ -105,7 +106,7 @@ function groupsAndKerning({ glyphs, kerning }: FontData): {
 }
 
 /** A glyph as GLIF 2. */
-function glif({ name, advance, codePoints, anchors, contours }: CompiledGlyph): string {
+function glif({ name, advance, codePoints, anchors, contours }: FontGlyph): string {
   const hex = (cp: number) => cp.toString(16).toUpperCase().padStart(4, '0');
   return (
     `<?xml version="1.0" encoding="UTF-8"?>\n<glyph name="${escapeXml(name)}" format="2">\n<advance width="${advance}"/>\n` +

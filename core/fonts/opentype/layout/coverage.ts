@@ -32,10 +32,18 @@ export function buildCoverage(glyphs: readonly number[]): Uint8Array {
   return w.done();
 }
 
-/** Class definition format 2; glyphs not named are in class 0. */
+/** The shorter of class definition format 1 (a class for each glyph of a range) and 2 (ranges of a class); glyphs not named are in class 0. */
 export function buildClassDef(classOf: ReadonlyMap<number, number>): Uint8Array {
-  const w = new ByteWriter();
   const runs = ranges([...classOf].filter(([, c]) => c !== 0));
+  const [first, last] = [runs[0]?.start ?? 0, runs[runs.length - 1]?.end ?? -1];
+  const w = new ByteWriter();
+  if (6 + 2 * (last - first + 1) < 4 + 6 * runs.length) {
+    w.uint16(1)
+      .uint16(first)
+      .uint16(last - first + 1);
+    for (let g = first; g <= last; g++) w.uint16(classOf.get(g) ?? 0);
+    return w.done();
+  }
   w.uint16(2).uint16(runs.length);
   for (const r of runs) w.uint16(r.start).uint16(r.end).uint16(r.value);
   return w.done();

@@ -1,15 +1,38 @@
 // OpenType 1.9.1, 'GPOS'.
-import { kernSubtables, type Kerning } from './gposKern';
-import { markSubtable, type Marks } from './gposMark';
-import { buildLayout, type Feature } from './layoutTable';
+import { adjustSubtables, cursiveSubtables, markSubtables } from './attachments';
+import { chainSubtables } from './contexts';
+import { buildLayout } from './layoutTable';
+import type { Layout, Positioning } from './model';
+import { pairSubtables } from './pairs';
 
-/** The whole table; null when there is neither kerning nor a mark. */
-export function buildGpos(kerning: Kerning, marks: Marks): Uint8Array | null {
-  const features: Feature[] = [];
-  const kern = kernSubtables(kerning);
-  // Features stand in the order of their tags.
-  if (kern.length > 0) features.push({ tag: 'kern', type: 2, subtables: kern });
-  const mark = markSubtable(marks);
-  if (mark) features.push({ tag: 'mark', type: 4, subtables: [mark] });
-  return buildLayout(features);
+const TYPE = { adjust: 1, pair: 2, cursive: 3, mark: 4, markToMark: 6, chain: 8 } as const;
+const EXTENSION = 9;
+
+function subtablesOf(lookup: Positioning): Uint8Array[] {
+  switch (lookup.type) {
+    case 'adjust':
+      return adjustSubtables(lookup.map);
+    case 'pair':
+      return pairSubtables(lookup.kerning);
+    case 'cursive':
+      return cursiveSubtables(lookup.joins);
+    case 'mark':
+    case 'markToMark':
+      return markSubtables(lookup.marks);
+    case 'chain':
+      return chainSubtables(lookup.rules);
+  }
 }
+
+/** The whole table; null without features. */
+export const buildGpos = (layout: Layout<Positioning>): Uint8Array | null =>
+  buildLayout(
+    layout,
+    layout.lookups.map((l) => ({
+      type: TYPE[l.type],
+      ignoreMarks: l.ignoreMarks ?? false,
+      subtables: subtablesOf(l),
+    })),
+    EXTENSION,
+    new Map(),
+  );

@@ -1,65 +1,206 @@
-// OpenType 1.9.1, "Common table formats": script, feature and lookup lists of 'GPOS' and 'GSUB'.
+// OpenType 1.9.1, "Common table formats": script, feature and lookup lists of 'GPOS' and 'GSUB'; extension lookups.
 import { ByteWriter } from '../bytes';
+import type { FeatureUse, Layout } from './model';
+import { FURTHEST, withOffsets } from './offsets';
 
-export interface Feature {
-  readonly tag: string;
-  /** Lookup type: in 'GPOS' 2 pair adjustment, 4 mark to base; in 'GSUB' 1 single, 3 alternate, 4 ligature. */
+/** A lookup as it will be written. */
+export interface MadeLookup {
   readonly type: number;
+  readonly ignoreMarks: boolean;
   readonly subtables: readonly Uint8Array[];
 }
 
-/** Offsets to parts that follow each other, after a head of `base` bytes. */
-function list(base: number, parts: readonly Uint8Array[]): ByteWriter {
-  const w = new ByteWriter();
-  let offset = base + 2 * parts.length;
-  for (const p of parts) {
-    w.uint16(offset);
-    offset += p.length;
-  }
-  for (const p of parts) w.bytes(p);
-  return w;
+interface FeatureRecord {
+  readonly tag: string;
+  readonly lookups: readonly number[];
+  readonly params: Uint8Array | null;
 }
 
-function buildScripts(features: number): Uint8Array {
-  // A script without languages: its default language system has all features.
-  const script = new ByteWriter().uint16(4).uint16(0).uint16(0).uint16(0xffff).uint16(features);
-  for (let i = 0; i < features; i++) script.uint16(i);
-  return new ByteWriter().uint16(2).tag('DFLT').uint16(14).tag('latn').uint16(14).bytes(script.done()).done();
-}
+const IGNORE_MARKS = 8;
+const NO_REQUIRED_FEATURE = 0xffff;
 
-function buildFeatures(features: readonly Feature[]): Uint8Array {
-  const w = new ByteWriter().uint16(features.length);
-  features.forEach((f, i) => w.tag(f.tag).uint16(2 + 6 * features.length + 6 * i));
-  features.forEach((_, i) => w.uint16(0).uint16(1).uint16(i));
+/** Name ids of labels, by feature tag. */
+export type LabelIds = ReadonlyMap<string, number>;
+
+/** What a menu says of a feature: OpenType, "ss01 - ss20" and "cv01 - cv99", feature parameters. */
+function paramsOf({ tag, label }: FeatureUse, ids: LabelIds): Uint8Array | null {
+  const id = ids.get(tag);
+  if (!label || id === undefined) return null;
+  if (tag.startsWith('ss')) return new ByteWriter().uint16(0).uint16(id).done();
+  if (!tag.startsWith('cv')) return null;
+  const characters = label.characters ?? [];
+  const w = new ByteWriter()
+    .uint16(0)
+    .uint16(id)
+    .uint16(0)
+    .uint16(0)
+    .uint16(0)
+    .uint16(0)
+    .uint16(characters.length);
+  for (const cp of characters) w.uint8(cp >> 16).uint16(cp & 0xffff);
   return w.done();
 }
 
-function buildLookup({ type, subtables }: Feature): Uint8Array {
+/** What of the features a language has; null = what all have that aren't named. A tag's lookups from several uses are one record. */
+function recordsOf(features: readonly FeatureUse[], language: string | null, ids: LabelIds): FeatureRecord[] {
+  const own = new Map<string, { lookups: Set<number>; params: Uint8Array | null }>();
+  for (const f of features) {
+    const here = f.languages
+      ? language !== null && f.languages.includes(language)
+      : language === null || !f.except?.includes(language);
+    if (!here) continue;
+    const record = own.get(f.tag) ?? { lookups: new Set<number>(), params: null };
+    f.lookups.forEach((l) => record.lookups.add(l));
+    record.params ??= paramsOf(f, ids);
+    own.set(f.tag, record);
+  }
+  return [...own]
+    .map(([tag, { lookups, params }]) => ({ tag, lookups: [...lookups].sort((a, b) => a - b), params }))
+    .sort((a, b) => (a.tag < b.tag ? -1 : a.tag > b.tag ? 1 : 0));
+}
+
+/** A count, tags with offsets to their tables, and these; `more`: how much further behind the records they lie, bytes. */
+function tagged(tags: readonly string[], tables: readonly Uint8Array[], more: number): Uint8Array {
+  const w = new ByteWriter().uint16(tags.length);
+  let offset = 2 + 6 * tags.length + more;
+  for (const [i, table] of tables.entries()) {
+    w.tag(tags[i] ?? '').uint16(offset);
+    offset += table.length;
+  }
+  for (const table of tables) w.bytes(table);
+  return w.done();
+}
+
+function buildFeatures(features: readonly FeatureRecord[]): Uint8Array {
+  const tables = features.map(({ lookups, params }) => {
+    const w = new ByteWriter().uint16(params ? 4 + 2 * lookups.length : 0).uint16(lookups.length);
+    for (const l of lookups) w.uint16(l);
+    return w.bytes(params ?? []).done();
+  });
+  return tagged(
+    features.map((f) => f.tag),
+    tables,
+    0,
+  );
+}
+
+function langSys(features: readonly number[]): Uint8Array {
+  const w = new ByteWriter().uint16(0).uint16(NO_REQUIRED_FEATURE).uint16(features.length);
+  for (const f of features) w.uint16(f);
+  return w.done();
+}
+
+/** A script: its default language system and those of the languages that differ from it. */
+function buildScript(
+  byDefault: readonly number[],
+  languages: readonly (readonly [string, readonly number[]])[],
+) {
+  const own = langSys(byDefault);
+  const head = 4 + 6 * languages.length;
+  const list = tagged(
+    languages.map(([tag]) => tag),
+    languages.map(([, features]) => langSys(features)),
+    2 + own.length,
+  );
+  // The count and the records stand before the default system, the languages' own behind it.
+  const records = 2 + 6 * languages.length;
   return new ByteWriter()
-    .uint16(type)
-    .uint16(0)
-    .uint16(subtables.length)
-    .bytes(list(6, subtables).done())
+    .uint16(head)
+    .bytes(list.subarray(0, records))
+    .bytes(own)
+    .bytes(list.subarray(records))
     .done();
 }
 
-/** A whole layout table with one lookup a feature, for scripts DFLT and latn; null without features. Tags ascending. */
-export function buildLayout(features: readonly Feature[]): Uint8Array | null {
-  if (features.length === 0) return null;
-  const scripts = buildScripts(features.length);
-  const tags = buildFeatures(features);
-  const lookups = new ByteWriter()
-    .uint16(features.length)
-    .bytes(list(2, features.map(buildLookup)).done())
+/** All scripts have the same features; languages that need their own stand under latn. */
+function buildScripts(
+  scripts: readonly string[],
+  byDefault: readonly number[],
+  languages: readonly (readonly [string, readonly number[]])[],
+): Uint8Array {
+  const tags = ['DFLT', ...[...new Set(scripts)].sort()];
+  const tables = tags.map((tag) => buildScript(byDefault, tag === 'latn' ? languages : []));
+  return tagged(tags, tables, 0);
+}
+
+const lookupTable = (type: number, ignoreMarks: boolean, subtables: readonly Uint8Array[]): Uint8Array =>
+  new ByteWriter()
+    .uint16(type)
+    .uint16(ignoreMarks ? IGNORE_MARKS : 0)
+    .uint16(subtables.length)
+    .bytes(withOffsets(6, subtables))
     .done();
+
+/** Lookups one after the other; when that lies out of reach of 16 bits, their subtables follow them, found by 32 bits. */
+function buildLookups(lookups: readonly MadeLookup[], extensionType: number): Uint8Array {
+  const size = lookups.reduce((n, l) => n + 8 + l.subtables.reduce((m, s) => m + s.length + 2, 0), 2);
+  if (size <= FURTHEST) {
+    const tables = lookups.map((l) => lookupTable(l.type, l.ignoreMarks, l.subtables));
+    return new ByteWriter().uint16(tables.length).bytes(withOffsets(2, tables)).done();
+  }
+  const EXTENSION = 8;
+  const headOf = (l: MadeLookup) => 6 + (2 + EXTENSION) * l.subtables.length;
+  const start = 2 + lookups.reduce((n, l) => n + 2 + headOf(l), 0);
+  let [at, behind] = [2 + 2 * lookups.length, start];
+  const tables = lookups.map((l) => {
+    const first = at + 6 + 2 * l.subtables.length;
+    const extensions = l.subtables.map((s, k) => {
+      const record = new ByteWriter()
+        .uint16(1)
+        .uint16(l.type)
+        .uint32(behind - (first + EXTENSION * k));
+      behind += s.length;
+      return record.done();
+    });
+    at += headOf(l);
+    return lookupTable(extensionType, l.ignoreMarks, extensions);
+  });
+  const w = new ByteWriter().uint16(tables.length).bytes(withOffsets(2, tables));
+  for (const s of lookups.flatMap((l) => l.subtables)) w.bytes(s);
+  return w.done();
+}
+
+/**
+ * A whole layout table; null when no lookup does anything. Lookups keep their numbers, so that rules may point at them.
+ * RangeError when something lies out of reach: nothing that can't be read is ever written.
+ */
+export function buildLayout(
+  layout: Layout<unknown>,
+  lookups: readonly MadeLookup[],
+  extensionType: number,
+  labels: LabelIds,
+): Uint8Array | null {
+  if (layout.features.length === 0) return null;
+  const all: FeatureRecord[] = [];
+  const numbersOf = (language: string | null) =>
+    recordsOf(layout.features, language, labels).map((r) => {
+      const known = all.findIndex((a) => a.tag === r.tag && a.lookups.join() === r.lookups.join());
+      return known >= 0 ? known : all.push(r) - 1;
+    });
+  const named = [...new Set(layout.features.flatMap((f) => [...(f.languages ?? []), ...(f.except ?? [])]))];
+  const byDefault = numbersOf(null);
+  const languages = named.sort().map((tag) => [tag, numbersOf(tag)] as const);
+  // Features stand in the order of their tags; numbers follow.
+  const inOrder = [...all.entries()].sort(([i, a], [j, b]) =>
+    a.tag < b.tag ? -1 : a.tag > b.tag ? 1 : i - j,
+  );
+  const placeOf = new Map(inOrder.map(([number], place) => [number, place]));
+  const places = (numbers: readonly number[]) =>
+    numbers.map((n) => placeOf.get(n) ?? 0).sort((a, b) => a - b);
+  const scripts = buildScripts(
+    layout.scripts,
+    places(byDefault),
+    languages.map(([tag, numbers]) => [tag, places(numbers)] as const),
+  );
+  const features = buildFeatures(inOrder.map(([, record]) => record));
   return new ByteWriter()
     .uint16(1)
     .uint16(0)
     .uint16(10)
     .uint16(10 + scripts.length)
-    .uint16(10 + scripts.length + tags.length)
+    .uint16(10 + scripts.length + features.length)
     .bytes(scripts)
-    .bytes(tags)
-    .bytes(lookups)
+    .bytes(features)
+    .bytes(buildLookups(lookups, extensionType))
     .done();
 }

@@ -1,4 +1,5 @@
 import { applyDiff, draft, mergeDiffs, type Draft, type ProjectDiff } from '../changes/diff';
+import { glyphsOfRule, ruleWith } from '../rows/features';
 import type { Doc, GlyphRow } from '../schema';
 
 /** Ids of rows that an edit takes away, by table. */
@@ -7,7 +8,7 @@ const removed = (diff: ProjectDiff, table: 'glyphs' | 'groups' | 'pieces' | 'she
 
 /**
  * The same edit with every reference to a row that it takes away let go: kerning, groups, sides that followed, the reference
- * pair of a fit, pieces of a sheet, and outlines' ties to their piece. Components are let go by `partsInStep`, which keeps
+ * pair of a fit, rules of features, pieces of a sheet, and outlines' ties to their piece. Components are let go by `partsInStep`, which keeps
  * their outlines. Costs nothing when nothing is taken away.
  */
 export function referencesInStep(doc: Doc, diff: ProjectDiff): ProjectDiff {
@@ -22,7 +23,10 @@ export function referencesInStep(doc: Doc, diff: ProjectDiff): ProjectDiff {
       d.remove('pieces', p.id);
       pieces.add(p.id);
     }
-  if (glyphs.size > 0) leaveGroups(d, glyphs, groups);
+  if (glyphs.size > 0) {
+    leaveGroups(d, glyphs, groups);
+    leaveRules(d, glyphs);
+  }
   for (const k of d.all('kerning'))
     if ([k.left, k.right].some((side) => glyphs.has(side) || groups.has(side))) d.remove('kerning', k.id);
   for (const g of d.all('glyphs')) letGo(d, g, glyphs, pieces);
@@ -45,6 +49,16 @@ function leaveGroups(d: Draft, gone: ReadonlySet<string>, groups: Set<string>): 
       d.remove('groups', g.id);
       groups.add(g.id);
     }
+  }
+}
+
+/** Rules without the glyphs that are gone; one that says nothing without them goes too. */
+function leaveRules(d: Draft, gone: ReadonlySet<string>): void {
+  for (const f of d.all('features')) {
+    if (!glyphsOfRule(f.rule).some((id) => gone.has(id))) continue;
+    const rule = ruleWith(f.rule, (id) => !gone.has(id));
+    if (rule) d.put('features', { ...f, rule });
+    else d.remove('features', f.id);
   }
 }
 

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
-import { parseSfnt } from '../../../fonts/opentype/sfnt';
+import { shape } from '../../../../testing/outsideReaders';
+import { buildSfnt, parseSfnt, SFNT_TRUETYPE } from '../../../fonts/opentype/sfnt';
 import { compileFont } from '../../../fonts/compile/compileFont';
 import { describeProblem } from '../../../foundations/problems/describe';
 import { byName } from '../../../testing/named';
@@ -48,19 +49,35 @@ describe('projects of earlier versions', () => {
       expect(danglingReferences(doc)).toEqual([]);
     });
 
+    // Letters of typed names have looked otherwise since then.
+    const untyped = {
+      ...doc,
+      glyphs: Object.fromEntries(Object.values(doc.glyphs).map((g) => [g.id, { ...g, typed: [] }])),
+    };
+
     test('gives the very bytes of the font that version 1 made', () => {
-      // Letters of typed names have looked otherwise since then.
-      const glyphs = Object.fromEntries(Object.values(doc.glyphs).map((g) => [g.id, { ...g, typed: [] }]));
-      const untyped = { ...doc, glyphs };
       const { tables } = parseSfnt(compileFont(untyped, { format: 'ttf', styleId: 'regular', nowUnixS: 0 }));
       const hash = createHash('sha256');
-      // All but the heights in OS/2, which say what x and H are since then, the checksum over the file in head, and the
-      // drawings that are found by their names since then.
-      const later = new Set(['OS/2', 'head', 'GSUB']);
+      // All but the heights in OS/2, which say what x and H are since then, the checksum over the file in head, the
+      // drawings that are found by their names since then, and how kerning is laid out.
+      const later = new Set(['OS/2', 'head', 'GSUB', 'GPOS']);
       for (const tag of [...tables.keys()].filter((t) => !later.has(t)).sort())
         hash.update(tag).update(tables.get(tag)!);
       // Hash of the tables that the code of version 1 compiled from this fixture.
-      expect(hash.digest('hex')).toBe('17fb9260c8e60e1673ffcc6e355a49f29732d5dfd92730a5ca34e27dc921b9aa');
+      expect(hash.digest('hex')).toBe('697603bcf7597f2470707419c93133be9c2d54cd1ec49d97745503ef5c7559cd');
+    });
+
+    test('kerns each pair as the font of version 1 did', () => {
+      const now = compileFont(untyped, { format: 'ttf', styleId: 'regular', nowUnixS: 0 });
+      const before = new Map(parseSfnt(now).tables);
+      before.set('GPOS', readFileSync(new URL('../fixtures/version1.GPOS', import.meta.url)));
+      const chars = Object.values(doc.glyphs).flatMap((g) =>
+        g.codePoints.map((cp) => String.fromCodePoint(cp)),
+      );
+      const text = chars.flatMap((a) => chars.map((b) => `${a}${b} `)).join('');
+      const advances = (font: Uint8Array) => shape(font, text).map((g) => g.advance);
+      expect(advances(now)).toEqual(advances(buildSfnt(SFNT_TRUETYPE, before)));
+      expect(advances(now)).not.toEqual(shape(now, text, false).map((g) => g.advance));
     });
 
     test('keeps what points at what', () => {

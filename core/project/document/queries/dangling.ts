@@ -1,3 +1,4 @@
+import { glyphsOfRule } from '../rows/features';
 import type { Doc } from '../schema';
 
 /**
@@ -34,5 +35,8 @@ export function danglingReferences(doc: Doc): string[] {
     if (reference && !(has.glyph(reference.left) && has.glyph(reference.right)))
       out.push(`${s.name} is fitted by a pair that is gone`);
   }
+  for (const f of Object.values(doc.features))
+    for (const id of glyphsOfRule(f.rule))
+      if (!has.glyph(id)) out.push(`rule ${f.id} names a glyph that is gone`);
   return out;
 }

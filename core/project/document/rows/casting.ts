@@ -1,13 +1,6 @@
 import { z } from 'zod';
 import { id } from './parts';
 
-export const featureRow = z.object({
-  id,
-  tag: z.string().length(4),
-  enabled: z.boolean(),
-  rules: z.array(z.unknown()),
-});
-
 /** What casting writes into the font files. One row, id "casting". */
 export const castingRow = z.object({
   id,

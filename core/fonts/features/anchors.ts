@@ -1,0 +1,44 @@
+import type { Joins, Marks } from '../opentype/layout/model';
+import type { FontGlyph } from './fontGlyphs';
+
+/** A mark's own anchor is called like the letter's it goes to, with this before it (as in UFO 3 and feature files). */
+const MARK_SIGN = '_';
+/** Anchors at which the stroke of a joined script comes in and goes out, as feature files and UFO 3 call them. */
+const [ENTRY, EXIT] = ['entry', 'exit'];
+
+const ownAnchor = (g: FontGlyph) => g.anchors.find((a) => a.name.startsWith(MARK_SIGN));
+
+export const isMark = (g: FontGlyph): boolean => ownAnchor(g) !== undefined;
+
+/**
+ * Marks that go above a letter: their ink lies on the further side of where they meet it. Indices of glyphs.
+ */
+export const marksAbove = (glyphs: readonly FontGlyph[]): number[] =>
+  glyphs.flatMap((g, i) => {
+    const at = ownAnchor(g);
+    return at && g.box && at.y <= (g.box.yMin + g.box.yMax) / 2 ? [i] : [];
+  });
+
+/** Which marks go where, by the names of anchors: on letters, or on other marks. */
+export function marksOf(glyphs: readonly FontGlyph[], on: 'letters' | 'marks'): Marks {
+  const names = [...new Set(glyphs.flatMap((g) => ownAnchor(g)?.name.slice(1) ?? []))].sort();
+  return {
+    classes: names.length,
+    marks: glyphs.flatMap((g, glyph) => {
+      const at = ownAnchor(g);
+      return at ? [{ glyph, markClass: names.indexOf(at.name.slice(1)), at }] : [];
+    }),
+    bases: glyphs.flatMap((g, glyph) => {
+      const at = names.map((name) => g.anchors.find((a) => a.name === name) ?? null);
+      return isMark(g) !== (on === 'marks') || at.every((a) => a === null) ? [] : [{ glyph, at }];
+    }),
+  };
+}
+
+/** Where the strokes of a joined script come in and go out. */
+export const joinsOf = (glyphs: readonly FontGlyph[]): Joins[] =>
+  glyphs.flatMap((g, glyph) => {
+    const at = (name: string | undefined) => g.anchors.find((a) => a.name === name) ?? null;
+    const [entry, exit] = [at(ENTRY), at(EXIT)];
+    return entry || exit ? [{ glyph, entry, exit }] : [];
+  });

@@ -1,0 +1,360 @@
+/**
+ * What the compiled rules do, as HarfBuzz shapes text with them (package harfbuzzjs); the sanitizer and fontTools take the
+ * files. Rules of OpenType 1.9.1 are named where they decide.
+ */
+import fc from 'fast-check';
+import {
+  hasFontTools,
+  hasSanitizer,
+  readWithFontTools,
+  sanitize,
+  shape,
+} from '../../../testing/outsideReaders';
+import { edit } from '../../project/document/inStep/edit';
+import { removeGlyphs } from '../../project/document/commands/glyphs/removing';
+import { setRules } from '../../project/document/commands/features/rules';
+import { danglingReferences } from '../../project/document/queries/dangling';
+import { blankGlyph, newProject } from '../../project/document/newProject';
+import type { Doc, GlyphRow, Rule } from '../../project/document/schema';
+import { glyphNameOf } from '../../type/names/glyphNames';
+import { polygon } from '../../foundations/geometry/contour';
+import { compileFont, type OutlineFormat } from '../compile/compileFont';
+import { parseSfnt } from '../opentype/sfnt';
+import { OS2 } from '../opentype/tables/os2';
+
+const box = (x0: number, y0: number, x1: number, y1: number) =>
+  polygon([
+    { x: x0, y: y0 },
+    { x: x1, y: y0 },
+    { x: x1, y: y1 },
+    { x: x0, y: y1 },
+  ]);
+
+/** A glyph with a box for ink; the id is its name. */
+const glyph = (name: string, char = '', ink = box(0, 0, 300, 500)): GlyphRow => ({
+  ...blankGlyph(name, name, char === '' ? [] : [char.codePointAt(0)!]),
+  contours: [ink],
+  bearings: { left: 50, right: 50 },
+});
+
+const letters = (chars: string) => [...chars].map((c) => glyph(glyphNameOf(c.codePointAt(0)!), c));
+
+function fontOf(glyphs: readonly GlyphRow[], rules: readonly Rule[] = [], format: OutlineFormat = 'ttf') {
+  const base = newProject('rules', 'Rules', 0);
+  const doc: Doc = {
+    ...base,
+    glyphs: { ...base.glyphs, ...Object.fromEntries(glyphs.map((g) => [g.id, g])) },
+  };
+  const diff = setRules(doc, rules);
+  expect(diff === null).toBe(rules.length === 0);
+  const ruled = diff ? edit(doc, diff).doc : doc;
+  return { doc: ruled, bytes: compileFont(ruled, { format, styleId: 'regular', nowUnixS: 1_700_000_000 }) };
+}
+
+const names = (bytes: Uint8Array, text: string, on: Record<string, number> = {}, language = '') =>
+  shape(bytes, text, true, on, language).map((g) => g.name);
+
+const turns: Rule = { kind: 'turns', letters: null, within: 5 };
+
+describe('drawings take turns', () => {
+  const two = fontOf(
+    [
+      ...letters('abcdefgh'),
+      glyph('space', ' '),
+      ...letters('abcdefgh').map((g) => ({
+        ...g,
+        id: `${g.id}.alt1`,
+        name: `${g.name}.alt1`,
+        codePoints: [],
+      })),
+    ],
+    [turns],
+  );
+
+  test('a letter that comes again is drawn otherwise, also across other letters and a space', () => {
+    expect(names(two.bytes, 'aaaa')).toEqual(['a', 'a.alt1', 'a', 'a.alt1']);
+    expect(names(two.bytes, 'abab')).toEqual(['a', 'b', 'a.alt1', 'b.alt1']);
+    expect(names(two.bytes, 'abcd a')).toEqual(['a', 'b', 'c', 'd', 'space', 'a.alt1']);
+    // Six apart is further than asked.
+    expect(names(two.bytes, 'abcdefa').at(-1)).toBe('a');
+    expect(names(two.bytes, 'aaaa', { calt: 0 })).toEqual(['a', 'a', 'a', 'a']);
+  });
+
+  test('no letter stands in the drawing that stood last within five glyphs, in 10,000 random words', () => {
+    const word = fc.string({ unit: fc.constantFrom(...'abcdefgh '), minLength: 2, maxLength: 12 });
+    const words = fc.sample(word, { numRuns: 10_000, seed: 18 });
+    let pairs = 0;
+    for (const text of words) {
+      const shaped = names(two.bytes, text);
+      expect(shaped.map((n) => n[0])).toEqual([...text].map((c) => (c === ' ' ? 's' : c)));
+      shaped.forEach((name, i) => {
+        const last = shaped
+          .slice(Math.max(0, i - 5), i)
+          .filter((n) => n !== 'space' && n[0] === name[0])
+          .at(-1);
+        if (last === undefined || name === 'space') return;
+        pairs++;
+        if (last === name) throw new Error(`${text}: ${shaped.join(' ')}`);
+      });
+    }
+    expect(pairs).toBeGreaterThan(10_000);
+  });
+
+  test('three drawings follow one another round', () => {
+    const more = ['o.alt1', 'o.alt2'].map((n) => glyph(n));
+    const { bytes } = fontOf([...letters('ox'), ...more], [turns]);
+    expect(names(bytes, 'ooooxo')).toEqual(['o', 'o.alt1', 'o.alt2', 'o', 'x', 'o.alt1']);
+  });
+
+  test.each(['otf', 'ttf'] as const)('%s: the sanitizer and fontTools take the tables', (format) => {
+    const { bytes } = fontOf(Object.values(two.doc.glyphs), [turns], format);
+    if (hasSanitizer) expect(sanitize(bytes, `turns.${format}`)).toBe('');
+    if (hasFontTools) expect(readWithFontTools(bytes, `turns.${format}`).tables).toContain('GSUB');
+  });
+});
+
+describe('drawings for the ends of words', () => {
+  // A tail that runs far to the right below the line, and a descender that it would hit.
+  const tail = { ...glyph('n.end', '', box(0, -150, 900, 500)), bearings: { left: 50, right: -550 } };
+  const start = { ...glyph('n.start', '', box(-400, 0, 300, 500)), bearings: { left: -350, right: 50 } };
+  const all = [
+    ...letters('anop'),
+    glyph('g', 'g', box(0, -250, 300, 500)),
+    glyph('comma', ',', box(0, -120, 60, 60)),
+    glyph('period', '.', box(0, 0, 60, 60)),
+    { ...glyph('space', ' '), contours: [], bearings: { left: 120, right: 120 } },
+    tail,
+    start,
+  ];
+  const end: Rule = { kind: 'ends', at: 'word-end', swaps: [{ from: 'n', to: 'n.end' }], clearance: 15 };
+  const { bytes } = fontOf(all, [end]);
+
+  test('stand at the end only, and not before what they would hit, also beyond a space', () => {
+    expect(names(bytes, 'nan')).toEqual(['n', 'a', 'n.end']);
+    expect(names(bytes, 'n')).toEqual(['n.end']);
+    // The comma's tail lies where the swash runs; the word after the space has one that hangs into it.
+    expect(names(bytes, 'an,')).toEqual(['a', 'n', 'comma']);
+    expect(names(bytes, 'an g')).toEqual(['a', 'n', 'space', 'g']);
+  });
+
+  test('over 10,000 random words, an end is where it may be and nowhere else', () => {
+    const word = fc.string({ unit: fc.constantFrom(...'nnaogp'), minLength: 1, maxLength: 9 });
+    const text = fc.tuple(word, fc.constantFrom('', ' ', ',', '.'), fc.constantFrom('', 'n', 'g', 'a'));
+    const texts = fc.sample(text, { numRuns: 10_000, seed: 18 });
+    let [stood, left] = [0, 0];
+    for (const [first, between, then] of texts) {
+      const shaped = names(bytes, first + between + then);
+      const last = first.endsWith('n') && (between !== '' || then === '');
+      const at = first.length - 1;
+      const free = between === '' || between === ' ' ? !(between === ' ' && then !== '') : false;
+      shaped.forEach((name, i) => {
+        if (i !== at && i < first.length) expect(name).not.toBe('n.end');
+      });
+      if (!last) expect(shaped[at]).not.toBe('n.end');
+      else if (free) expect(shaped[at]).toBe('n.end');
+      else expect(shaped[at]).toBe('n');
+      if (shaped[at] === 'n.end') stood++;
+      else if (last) left++;
+    }
+    expect([stood > 300, left > 1000]).toEqual([true, true]);
+  });
+
+  test('a beginning stands where a word begins', () => {
+    const rule: Rule = {
+      kind: 'ends',
+      at: 'word-start',
+      swaps: [{ from: 'n', to: 'n.start' }],
+      clearance: 15,
+    };
+    const made = fontOf(all, [rule]).bytes;
+    expect(names(made, 'nan n')).toEqual(['n.start', 'a', 'n', 'space', 'n']);
+    expect(names(made, 'nan')).toEqual(['n.start', 'a', 'n']);
+  });
+
+  test('the end of a text is the end of its last word only', () => {
+    const rule: Rule = { kind: 'ends', at: 'text-end', swaps: [{ from: 'n', to: 'n.end' }], clearance: 15 };
+    expect(names(fontOf(all, [rule]).bytes, 'n an')).toEqual(['n', 'space', 'a', 'n.end']);
+  });
+
+  test('a drawing that takes turns later and would be hit keeps the end out as well', () => {
+    const deep = { ...glyph('a.alt1', '', box(0, -250, 300, 500)), bearings: { left: 50, right: 50 } };
+    const left = { ...glyph('n.end', '', box(-200, -200, 300, -100)), bearings: { left: -150, right: 50 } };
+    const glyphs = [...letters('an'), deep, left];
+    const rules: Rule[] = [end, turns];
+    expect(names(fontOf(glyphs, [end]).bytes, 'an')).toEqual(['a', 'n.end']);
+    expect(names(fontOf(glyphs, rules).bytes, 'an')).toEqual(['a', 'n']);
+  });
+});
+
+describe('rules', () => {
+  test('a ligature is made always, or when asked for', () => {
+    const glyphs = [...letters('ctfi'), glyph('joined'), glyph('fi')];
+    const { bytes } = fontOf(glyphs, [
+      { kind: 'ligature', parts: ['c', 't'], to: 'joined', feature: 'dlig' },
+      { kind: 'ligature', parts: ['f', 'i'], to: 'fi', feature: 'liga' },
+    ]);
+    expect(names(bytes, 'ctfi')).toEqual(['c', 't', 'fi']);
+    expect(names(bytes, 'ctfi', { dlig: 1, liga: 0 })).toEqual(['joined', 'f', 'i']);
+  });
+
+  test('a set has its name for menus (OpenType, ss01 to ss20; name ids from 256)', () => {
+    const swaps = [{ from: 'a', to: ['a.round'] }];
+    const { bytes } = fontOf(
+      [...letters('ab'), glyph('a.round'), glyph('b.x')],
+      [
+        { kind: 'exchange', feature: 'ss03', label: 'Round bowls', swaps },
+        { kind: 'exchange', feature: 'cv05', label: 'Other b', swaps: [{ from: 'b', to: ['b.x'] }] },
+      ],
+    );
+    expect(names(bytes, 'ab', { ss03: 1 })).toEqual(['a.round', 'b']);
+    expect(names(bytes, 'ab', { cv05: 1 })).toEqual(['a', 'b.x']);
+    expect(names(bytes, 'a', { aalt: 1 })).toEqual(['a.round']);
+    if (!hasFontTools) return;
+    const { names: texts } = readWithFontTools(bytes, 'set.ttf');
+    expect([texts['256'], texts['257']].sort()).toEqual(['Other b', 'Round bowls']);
+  });
+
+  test('beside certain neighbours another drawing stands, and an exception comes first', () => {
+    const { bytes } = fontOf(
+      [...letters('boxe'), glyph('o.low')],
+      [
+        { kind: 'beside', before: [['x']], swaps: [{ from: 'o', to: null }], after: [] },
+        { kind: 'beside', before: [['b', 'x']], swaps: [{ from: 'o', to: 'o.low' }], after: [['e', 'x']] },
+      ],
+    );
+    expect(names(bytes, 'boe')).toEqual(['b', 'o.low', 'e']);
+    expect(names(bytes, 'bob')).toEqual(['b', 'o', 'b']);
+    // Each rule is a lookup of its own (GSUB, lookups are applied in their order): the exception holds for itself only.
+    expect(names(bytes, 'xoe')).toEqual(['x', 'o.low', 'e']);
+  });
+
+  test('letters bounce by their neighbours, the same in every casting, and no higher than asked', () => {
+    const { bytes } = fontOf(letters('abcdefghijklmno'), [{ kind: 'bounce', glyphs: null, height: 40 }]);
+    const dy = (text: string) => shape(bytes, text).map((g) => g.dy);
+    const moved = dy('abcdefghijklmno');
+    expect(new Set(moved).size).toBeGreaterThanOrEqual(3);
+    expect(Math.max(...moved.map(Math.abs))).toBe(40);
+    expect(dy('abcdefghijklmno')).toEqual(moved);
+    expect(shape(bytes, 'abc', true, { calt: 0 }).map((g) => g.dy)).toEqual([0, 0, 0]);
+    // The same letter is moved otherwise behind other letters.
+    expect(new Set('abcde'.split('').map((c) => dy(`${c}o`)[1])).size).toBeGreaterThan(2);
+  });
+
+  test('a rule without its glyphs lets go of them, and no reference dangles', () => {
+    const { doc } = fontOf(
+      [...letters('abc'), glyph('a.alt1'), glyph('b.alt1'), glyph('a_b')],
+      [
+        { kind: 'ligature', parts: ['a', 'b'], to: 'a_b', feature: 'liga' },
+        {
+          kind: 'turns',
+          letters: [
+            { glyph: 'a', drawings: ['a.alt1'] },
+            { glyph: 'b', drawings: ['b.alt1'] },
+          ],
+          within: 3,
+        },
+      ],
+    );
+    const without = edit(doc, removeGlyphs(doc, ['b'])!).doc;
+    expect(Object.values(without.features).map((f) => f.rule)).toEqual([
+      { kind: 'turns', letters: [{ glyph: 'a', drawings: ['a.alt1'] }], within: 3 },
+    ]);
+    expect(danglingReferences(without)).toEqual([]);
+    expect(
+      setRules(doc, [{ kind: 'ligature', parts: ['a', 'nobody'], to: 'a_b', feature: 'liga' }]),
+    ).toBeNull();
+  });
+});
+
+describe('what is made without being asked for', () => {
+  test('Turkish keeps its dotted i apart in ligatures, and takes its own drawing (language systems TRK, AZE)', () => {
+    const { bytes } = fontOf([...letters('fij'), glyph('f_i'), glyph('f_j'), glyph('i.loclTRK')]);
+    expect(names(bytes, 'fi')).toEqual(['f_i']);
+    expect(names(bytes, 'fi', {}, 'tr')).toEqual(['f', 'i.loclTRK']);
+    expect(names(bytes, 'fi', {}, 'az')).toEqual(['f', 'i']);
+    expect(names(bytes, 'fj', {}, 'tr')).toEqual(['f_j']);
+  });
+
+  test('Romanian has commas, Catalan its dot, Dutch its ij, where they are drawn', () => {
+    const { bytes } = fontOf([...letters('lij\u015f\u0219\u00b7\u0140\u0133')]);
+    const chars = (text: string, language: string) => names(bytes, text, {}, language);
+    expect(chars('\u015f', 'ro')).toEqual(['uni0219']);
+    expect(chars('\u015f', 'tr')).toEqual(['scedilla']);
+    expect(chars('l\u00b7l', 'ca')).toEqual(['ldot', 'l']);
+    expect(chars('l\u00b7l', 'de')).toEqual(['l', 'periodcentered', 'l']);
+    expect(chars('ij', 'nl')).toEqual(['ij']);
+    expect(chars('ij', 'en')).toEqual(['i', 'j']);
+  });
+
+  test('i loses its dot under an accent (ccmp), and an accent stands on an accent (mkmk)', () => {
+    const mark = (name: string, char: string, y: number) => ({
+      ...glyph(name, char, box(0, y, 100, y + 80)),
+      anchors: [
+        { name: '_top', x: 50, y: y - 20 },
+        { name: 'top', x: 50, y: y + 100 },
+      ],
+    });
+    const base = (name: string, char: string) => ({
+      ...glyph(name, char),
+      anchors: [{ name: 'top', x: 150, y: 520 }],
+    });
+    const { bytes } = fontOf([
+      base('i', 'i'),
+      base('dotlessi', '\u0131'),
+      mark('acutecomb', '\u0301', 540),
+      mark('ringcomb', '\u030a', 540),
+    ]);
+    expect(names(bytes, 'i')).toEqual(['i']);
+    expect(names(bytes, 'i\u0301')).toEqual(['dotlessi', 'acutecomb']);
+    const [, first, second] = shape(bytes, 'i\u0301\u030a');
+    // Each mark meets the one below where that one is met: 120 units higher.
+    expect(second!.dy - first!.dy).toBe(120);
+    if (hasSanitizer) expect(sanitize(bytes, 'marks.ttf')).toBe('');
+  });
+
+  test('fractions are built of figures around a slash and of no others', () => {
+    const figures = [...'0123456789'];
+    const nameOf = (c: string) => glyphNameOf(c.codePointAt(0)!);
+    const { bytes } = fontOf([
+      ...letters('0123456789/\u2044'),
+      { ...glyph('space', ' '), contours: [] },
+      ...figures.flatMap((f) => [glyph(`${nameOf(f)}.numr`), glyph(`${nameOf(f)}.dnom`)]),
+    ]);
+    expect(names(bytes, '12 13/48 5', { frac: 1 }).join(' ')).toBe(
+      'one two space one.numr three.numr fraction four.dnom eight.dnom space five',
+    );
+    expect(names(bytes, '1/2')).toEqual(['one', 'slash', 'two']);
+  });
+
+  test('strokes of a joined script meet at their anchors (curs), as HarfBuzz places them', () => {
+    const joined = (name: string, out: number, into: number) => ({
+      ...glyph(name, name),
+      anchors: [
+        { name: 'entry', x: 0, y: into },
+        { name: 'exit', x: 300, y: out },
+      ],
+    });
+    const { bytes } = fontOf([joined('a', 120, 100), joined('b', 300, 40)]);
+    const [a, b] = shape(bytes, 'ab');
+    // The exit of a lies 350 from its origin; b is set so that its entry, 50 from its own, comes to lie there.
+    expect([a!.advance, b!.dx, a!.dy - b!.dy]).toEqual([350, -50, 40 - 120]);
+  });
+
+  test('the cursor stops between the letters of a ligature (GDEF, ligature carets)', () => {
+    const { bytes } = fontOf([...letters('fi'), { ...glyph('f_i'), bearings: { left: 50, right: 250 } }]);
+    const gdef = parseSfnt(bytes).tables.get('GDEF')!;
+    const view = new DataView(gdef.buffer, gdef.byteOffset, gdef.byteLength);
+    const carets = view.getUint16(8);
+    const ligature = carets + view.getUint16(carets + 4);
+    const value = ligature + view.getUint16(ligature + 2);
+    expect([view.getUint16(ligature), view.getUint16(value), view.getInt16(value + 2)]).toEqual([1, 1, 300]);
+  });
+
+  test('usMaxContext says how far the longest rule looks', () => {
+    const { bytes } = fontOf(
+      [...letters('ab'), glyph('a.alt1')],
+      [{ kind: 'beside', before: [], swaps: [{ from: 'a', to: 'a.alt1' }], after: [['b'], ['b'], ['b']] }],
+    );
+    expect(OS2.parse(parseSfnt(bytes).tables.get('OS/2')!).usMaxContext).toBe(4);
+  });
+});

@@ -1,0 +1,246 @@
+import { ruleWith, type Rule } from '../../project/document/rows/features';
+import type { Carets, GlyphKind } from '../opentype/layout/gdef';
+import type { Kerning, Layout, Ligature, Positioning, Substitution } from '../opentype/layout/model';
+import { isMark, joinsOf, marksOf } from './anchors';
+import { drawingsByName, languagesByName, ligaturesByName, turnsByName } from './byName';
+import type { FontGlyphs } from './fontGlyphs';
+import { LookupList, type Positionings, type Substitutions } from './lookupList';
+import { addBeside } from './rules/beside';
+import { addBounce } from './rules/bounce';
+import { addComposing } from './rules/composing';
+import { addEnds, wordGlyphs, type EndsScope } from './rules/ends';
+import { addAccess, addExchange, exchangesOf } from './rules/exchanges';
+import { addFractions } from './rules/fractions';
+import { addLanguages, DOTTED_I } from './rules/languages';
+import { addTurns, type Turning } from './rules/turns';
+import { kernOf } from './kerning';
+import { scriptsOf } from './scripts';
+
+/** What a font does with its letters when a text is set, before it is written as tables or as features text. */
+export interface FontLayout {
+  readonly gsub: Layout<Substitution>;
+  readonly gpos: Layout<Positioning>;
+  /** Kinds of glyphs, by index. */
+  readonly kinds: readonly GlyphKind[];
+  readonly carets: readonly Carets[];
+}
+
+type RuleOf<K extends Rule['kind']> = Extract<Rule, { readonly kind: K }>;
+
+/** Exchanges that come before ligatures: in small capitals or old-style figures nothing may be joined before. The others follow. */
+const BEFORE_LIGATURES =
+  /^(smcp|c2sc|pcap|c2pc|unic|onum|lnum|pnum|tnum|sups|subs|sinf|numr|dnom|ordn|zero|case|hist|cpct|titl)$/;
+
+/** Rules in glyph indices' terms: what names glyphs that aren't in the font is left out. */
+class Ruled {
+  constructor(
+    private readonly rules: readonly Rule[],
+    private readonly font: FontGlyphs,
+  ) {}
+  /** Index of a glyph; those that aren't in the font are taken out of rules before. */
+  readonly at = (id: string): number => this.font.byId.get(id) ?? 0;
+  readonly all = (ids: readonly string[]): number[] => ids.map(this.at);
+  of<K extends Rule['kind']>(kind: K): RuleOf<K>[] {
+    return this.rules.flatMap((r) => {
+      const rule = r.kind === kind ? ruleWith(r, (id) => this.font.byId.has(id)) : null;
+      return rule ? [rule as RuleOf<K>] : [];
+    });
+  }
+}
+
+/**
+ * All lookups of a font, from its glyphs' names and anchors, from rules and from what its characters ask for in any font.
+ * Substitutions in this order: access to all drawings, marks, languages, typed names, exchanges of single glyphs, fractions,
+ * ligatures, chosen drawings, and what looks at neighbours (beside, ends, turns).
+ */
+export function planLayout(font: FontGlyphs, rules: readonly Rule[], kerning: Kerning): FontLayout {
+  const ruled = new Ruled(rules, font);
+  const scripts = scriptsOf(font.mapping.keys());
+  const ligatures = [...ruledLigatures(ruled, 'liga'), ...ligaturesByName(font.glyphs)];
+  const substitutions: Substitutions = new LookupList<Substitution>();
+  addSubstitutions(substitutions, font, ruled, kerning, ligatures);
+  const positionings: Positionings = new LookupList<Positioning>();
+  addPositionings(positionings, font, ruled, kerning);
+  return {
+    gsub: { ...parts(substitutions), scripts },
+    gpos: { ...parts(positionings), scripts },
+    kinds: font.glyphs.map((g, i) =>
+      isMark(g) ? 'mark' : ligatures.some((l) => l.glyph === i) ? 'ligature' : 'base',
+    ),
+    carets: caretsOf(font, ligatures),
+  };
+}
+
+const parts = <K extends Substitution | Positioning>({ lookups, features }: LookupList<K>) => ({
+  lookups,
+  features,
+});
+
+const ruledLigatures = (ruled: Ruled, feature: RuleOf<'ligature'>['feature']): Ligature[] =>
+  ruled
+    .of('ligature')
+    .flatMap((r) => (r.feature === feature ? [{ parts: ruled.all(r.parts), glyph: ruled.at(r.to) }] : []));
+
+function addSubstitutions(
+  list: Substitutions,
+  font: FontGlyphs,
+  ruled: Ruled,
+  kerning: Kerning,
+  ligatures: readonly Ligature[],
+): void {
+  const exchanges = exchangesOf(
+    drawingsByName(font.glyphs),
+    ruled.of('exchange').map((r) => ({
+      tag: r.feature,
+      label: r.label,
+      swaps: new Map(r.swaps.map((s) => [ruled.at(s.from), ruled.all(s.to)])),
+    })),
+  );
+  addAccess(list, exchanges);
+  addComposing(list, font);
+  addLanguages(list, font, languageSwaps(font, ruled));
+  addLigatures(list, 'liga', 'names', typedNames(font), font);
+  for (const e of exchanges) if (BEFORE_LIGATURES.test(e.tag)) addExchange(list, font, e);
+  addFractions(list, font, exchanges);
+  addLigatures(list, 'liga', 'ligatures', ligatures, font);
+  for (const tag of ['clig', 'dlig', 'hlig'] as const)
+    addLigatures(list, tag, tag, ruledLigatures(ruled, tag), font);
+  for (const e of exchanges) if (!BEFORE_LIGATURES.test(e.tag)) addExchange(list, font, e);
+  list.use('calt', contextual(list, font, ruled, kerning));
+}
+
+/** Typed names become their glyphs, where all their letters are in the font; the first that has a name keeps it. */
+function typedNames(font: FontGlyphs): Ligature[] {
+  const taken = new Set<string>();
+  return font.glyphs.flatMap(({ typed }, glyph) =>
+    typed.flatMap((name): Ligature[] => {
+      const letters = [...name].map((c) => font.mapping.get(c.codePointAt(0) ?? 0));
+      if (letters.length < 2 || letters.some((p) => p === undefined) || taken.has(name)) return [];
+      taken.add(name);
+      return [{ parts: letters as number[], glyph }];
+    }),
+  );
+}
+
+/** Ligatures of a feature; where i and dotless i are two letters, those that hold an i stay apart. */
+function addLigatures(
+  list: Substitutions,
+  tag: string,
+  name: string,
+  ligatures: readonly Ligature[],
+  font: FontGlyphs,
+): void {
+  if (ligatures.length === 0) return;
+  const i = font.mapping.get(0x69);
+  const parted = name === 'names' ? [] : ligatures.filter((l) => i !== undefined && l.parts.includes(i));
+  const others = ligatures.filter((l) => !parted.includes(l));
+  // One lookup for all: the longest that fits is taken, whoever has an i in it.
+  const whole = list.add({ name, type: 'ligature', ligatures });
+  if (parted.length === 0) return list.use(tag, [whole]);
+  list.use(tag, [whole], { except: DOTTED_I });
+  if (others.length > 0)
+    list.use(tag, [list.add({ name: `${name}_dotted_i`, type: 'ligature', ligatures: others })], {
+      languages: DOTTED_I,
+    });
+}
+
+function languageSwaps(font: FontGlyphs, ruled: Ruled): Map<string, [number, number][]> {
+  const out = languagesByName(font.glyphs);
+  for (const r of ruled.of('language'))
+    for (const tag of r.languages)
+      out.set(tag, [
+        ...(out.get(tag) ?? []),
+        ...r.swaps.map((s): [number, number] => [ruled.at(s.from), ruled.at(s.to)]),
+      ]);
+  return out;
+}
+
+/** Letters that take turns with what they take turns with, by rule or by name. */
+function turningOf(font: FontGlyphs, ruled: Ruled, r: RuleOf<'turns'>): Turning[] {
+  if (r.letters) return r.letters.map((l) => ({ glyph: ruled.at(l.glyph), drawings: ruled.all(l.drawings) }));
+  return [...turnsByName(font.glyphs)].map(([glyph, drawings]) => ({ glyph, drawings }));
+}
+
+/** Lookups that look at neighbours, in the order of the rules of each kind. */
+function contextual(list: Substitutions, font: FontGlyphs, ruled: Ruled, kerning: Kerning): number[] {
+  const ignoreMarks = font.glyphs.some(isMark);
+  const everything = font.glyphs.map((_, i) => i);
+  const turns = ruled.of('turns').map((r) => ({ letters: turningOf(font, ruled, r), within: r.within }));
+  const turned = new Map(turns.flatMap((t) => t.letters.map((l) => [l.glyph, l.drawings] as const)));
+  const scope: EndsScope = { font, kern: kernOf(kerning), turned, ignoreMarks };
+  const pairs = (r: RuleOf<'ends'>) => r.swaps.map((s) => ({ from: ruled.at(s.from), to: ruled.at(s.to) }));
+  return [
+    ...ruled.of('beside').map((r, k) =>
+      addBeside(list, `beside_${k + 1}`, {
+        before: r.before.map(ruled.all),
+        swaps: r.swaps.map((s) => ({ from: ruled.at(s.from), to: s.to === null ? null : ruled.at(s.to) })),
+        after: r.after.map(ruled.all),
+      }),
+    ),
+    ...ruled
+      .of('ends')
+      .map((r, k) =>
+        addEnds(list, `ends_${k + 1}`, scope, { at: r.at, swaps: pairs(r), clearance: r.clearance }),
+      ),
+    ...turns.flatMap((t) => addTurns(list, { ...t, everything, ignoreMarks }) ?? []),
+  ];
+}
+
+function addPositionings(list: Positionings, font: FontGlyphs, ruled: Ruled, kerning: Kerning): void {
+  const ignoreMarks = font.glyphs.some(isMark);
+  if (kerning.pairs.length > 0 || kerning.groups.values.some((row) => row.some((v) => v !== 0)))
+    list.use('kern', [list.add({ name: 'kern', type: 'pair', kerning, ignoreMarks })]);
+  const joins = joinsOf(font.glyphs);
+  if (joins.length > 0) list.use('curs', [list.add({ name: 'curs', type: 'cursive', joins, ignoreMarks })]);
+  const everything = font.glyphs.map((_, i) => i);
+  const bounces = ruled.of('bounce').flatMap((r) => {
+    const moved = r.glyphs ? ruled.all(r.glyphs) : wordGlyphs(font).filter((i) => !isMark(font.at(i)));
+    return addBounce(list, moved, everything, r.height) ?? [];
+  });
+  list.use('calt', bounces);
+  const [onLetters, onMarks] = [marksOf(font.glyphs, 'letters'), marksOf(font.glyphs, 'marks')];
+  const meets = (m: typeof onLetters) => m.marks.length > 0 && m.bases.length > 0;
+  if (meets(onLetters)) list.use('mark', [list.add({ name: 'mark', type: 'mark', marks: onLetters })]);
+  if (meets(onMarks)) list.use('mkmk', [list.add({ name: 'mkmk', type: 'markToMark', marks: onMarks })]);
+}
+
+/** Where the cursor stands between the letters of a ligature: its width parted as those of its letters are. */
+function caretsOf(font: FontGlyphs, ligatures: readonly Ligature[]): Carets[] {
+  const widthOf = (i: number) => font.at(i).advance;
+  const seen = new Set<number>();
+  return ligatures.flatMap(({ parts, glyph }): Carets[] => {
+    const whole = parts.reduce((n, p) => n + widthOf(p), 0);
+    if (seen.has(glyph) || whole === 0) return [];
+    seen.add(glyph);
+    let at = 0;
+    const places = parts.slice(0, -1).map((p) => Math.round(((at += widthOf(p)) / whole) * widthOf(glyph)));
+    return [{ glyph, at: places }];
+  });
+}
+
+/** Ligatures that are made without being asked for, in the order in which they are tried. */
+export const usualLigatures = ({ gsub }: FontLayout): Ligature[] =>
+  gsub.features
+    .filter((f) => f.tag === 'liga' && !f.languages)
+    .flatMap((f) => f.lookups.map((l) => gsub.lookups[l]))
+    .flatMap((l) => (l?.type === 'ligature' ? l.ligatures : []));
+
+/** How many glyphs at the most are looked at together: OpenType, OS/2, usMaxContext. */
+export function longestContext({ gsub, gpos }: FontLayout): number {
+  const lengthOf = (l: Substitution | Positioning): number => {
+    switch (l.type) {
+      case 'ligature':
+        return Math.max(0, ...l.ligatures.map((x) => x.parts.length));
+      case 'chain':
+        return Math.max(0, ...l.rules.map((r) => r.input.length + r.after.length));
+      case 'pair':
+      case 'cursive':
+      case 'mark':
+      case 'markToMark':
+        return 2;
+      default:
+        return 1;
+    }
+  };
+  return [...gsub.lookups, ...gpos.lookups].reduce((most, l) => Math.max(most, lengthOf(l)), 0);
+}

@@ -1,0 +1,115 @@
+import { partsOfLigature, partsOfVariant } from '../../../type/names/nameRules';
+import type { ChainRule, GlyphSet } from '../../opentype/layout/model';
+import { nearness } from '../clearance';
+import type { FontGlyphs } from '../fontGlyphs';
+import type { Substitutions } from '../lookupList';
+
+/** What belongs to a word: letters, marks, figures (Unicode, general categories L, M, N) and the apostrophe. */
+const IN_WORD = /^[\p{L}\p{M}\p{N}'\u2019]$/u;
+
+/** Glyphs that belong to words: by their characters, drawings without any by the names of what they show. Glyph indices. */
+export function wordGlyphs(font: FontGlyphs): number[] {
+  const isWord = (i: number | undefined): boolean =>
+    i !== undefined && font.at(i).codePoints.some((cp) => IN_WORD.test(String.fromCodePoint(cp)));
+  return font.glyphs.flatMap((g, i) => {
+    if (g.codePoints.length > 0) return isWord(i) ? [i] : [];
+    const names = partsOfLigature(g.name) ?? [partsOfVariant(g.name)?.base ?? g.name];
+    return names.some((n) => isWord(font.byName.get(n))) ? [i] : [];
+  });
+}
+
+/** More of an outline within reach than this, em units, than with the plain drawing: the two would hit each other. */
+const TOUCH = 30;
+
+export interface EndsScope {
+  readonly font: FontGlyphs;
+  /** Kerning of a pair, em units, by glyph index. */
+  readonly kern: (left: number, right: number) => number;
+  /** Further drawings that may take the place of a glyph later, by glyph index. */
+  readonly turned: ReadonlyMap<number, readonly number[]>;
+  readonly ignoreMarks: boolean;
+}
+
+export interface EndsRule {
+  readonly at: 'word-start' | 'word-end' | 'text-start' | 'text-end';
+  readonly swaps: readonly { readonly from: number; readonly to: number }[];
+  readonly clearance: number;
+}
+
+/**
+ * Glyphs that may not stand there because the other drawing would come nearer to them than the plain one does. `gap`: white
+ * between the two besides their own, em units.
+ */
+function hitBy(
+  { font, kern, turned }: EndsScope,
+  { from, to }: { readonly from: number; readonly to: number },
+  side: 'left' | 'right',
+  candidates: readonly number[],
+  { gap, reach }: { readonly gap: number | null; readonly reach: number },
+): number[] {
+  const measure = (drawing: number, other: number) => {
+    const pair = side === 'left' ? kern(other, drawing) : kern(drawing, other);
+    const between = gap ?? pair;
+    const dx = side === 'left' ? font.at(other).advance + between : -(font.at(drawing).advance + between);
+    return nearness(font.at(drawing), font.at(other), dx, reach);
+  };
+  const hits = (other: number) => {
+    const now = measure(to, other);
+    return now > TOUCH && now > measure(from, other) + TOUCH;
+  };
+  return candidates.filter((c) => [c, ...(turned.get(c) ?? [])].some(hits));
+}
+
+const spaceOf = (font: FontGlyphs) => font.mapping.get(0x20);
+
+/**
+ * Drawings for the ends of words or of the text. One lookup: first what keeps a drawing out (the word goes on, or a neighbour
+ * would be hit, also one beyond a space), then the drawing itself. Adds lookups and gives the number of the one to apply.
+ */
+export function addEnds(list: Substitutions, name: string, scope: EndsScope, rule: EndsRule): number {
+  const { font } = scope;
+  const atStart = rule.at.endsWith('start');
+  const words = wordGlyphs(font);
+  const everything = font.glyphs.map((_, i) => i);
+  const inWord = new Set(words);
+  const space = spaceOf(font);
+  const outside = everything.filter((g) => g !== 0 && !inWord.has(g) && g !== space);
+  const froms = rule.swaps.map((s) => s.from);
+  // Before the drawing is what it begins after; seen from an end, the other way round.
+  const beyond = (input: GlyphSet, sets: readonly GlyphSet[]): ChainRule => ({
+    before: atStart ? [...sets].reverse() : [],
+    input: [input],
+    after: atStart ? [] : sets,
+    apply: [],
+  });
+  const within = (input: GlyphSet, set: GlyphSet): ChainRule => ({
+    before: atStart ? [] : [set],
+    input: [input],
+    after: atStart ? [set] : [],
+    apply: [],
+  });
+  const rules: ChainRule[] = [];
+  const wholeText = rule.at.startsWith('text');
+  rules.push(beyond(froms, [wholeText ? everything : words]));
+  const [outer, inner] = atStart ? (['left', 'right'] as const) : (['right', 'left'] as const);
+  for (const s of rule.swaps) {
+    const reach = rule.clearance;
+    const push = (set: number[], make: (set: number[]) => ChainRule) =>
+      set.length > 0 && rules.push(make(set));
+    push(hitBy(scope, s, inner, everything.slice(1), { gap: null, reach }), (set) => within([s.from], set));
+    if (wholeText) continue;
+    push(hitBy(scope, s, outer, outside, { gap: null, reach }), (set) => beyond([s.from], [set]));
+    if (space === undefined) continue;
+    const gap = font.at(space).advance;
+    push(hitBy(scope, s, outer, everything.slice(1), { gap, reach }), (set) =>
+      beyond([s.from], [[space], set]),
+    );
+  }
+  const drawings = list.add({
+    name: `${name}_drawings`,
+    type: 'single',
+    map: rule.swaps.map((s) => [s.from, s.to] as const),
+  });
+  rules.push({ before: [], input: [froms], after: [], apply: [{ at: 0, lookup: drawings }] });
+  return list.add({ name, type: 'chain', rules, ignoreMarks: scope.ignoreMarks });
+}

@@ -1,0 +1,28 @@
+/** Scripts by the Unicode Script property, with their OpenType script tags ("Script tags", OpenType 1.9.1; values from memory). */
+const SCRIPTS: readonly (readonly [RegExp, readonly string[]])[] = [
+  [/\p{Script=Latin}/u, ['latn']],
+  [/\p{Script=Greek}/u, ['grek']],
+  [/\p{Script=Cyrillic}/u, ['cyrl']],
+  [/\p{Script=Armenian}/u, ['armn']],
+  [/\p{Script=Hebrew}/u, ['hebr']],
+  [/\p{Script=Arabic}/u, ['arab']],
+  [/\p{Script=Georgian}/u, ['geor']],
+  [/\p{Script=Cherokee}/u, ['cher']],
+  [/\p{Script=Devanagari}/u, ['dev2', 'deva']],
+  [/\p{Script=Bengali}/u, ['bng2', 'beng']],
+  [/\p{Script=Tamil}/u, ['tml2', 'taml']],
+  [/\p{Script=Thai}/u, ['thai']],
+  [/\p{Script=Hangul}/u, ['hang']],
+  [/[\p{Script=Hiragana}\p{Script=Katakana}]/u, ['kana']],
+  [/\p{Script=Han}/u, ['hani']],
+  [/\p{Script=Ogham}/u, ['ogam']],
+  [/\p{Script=Runic}/u, ['runr']],
+];
+
+/** Tags of the scripts that a font's characters belong to, and latn, which programs ask for with signs of no script. */
+export function scriptsOf(codePoints: Iterable<number>): string[] {
+  const text = String.fromCodePoint(...codePoints);
+  return ['latn', ...SCRIPTS.flatMap(([has, tags]) => (has.test(text) ? tags : []))].filter(
+    (tag, i, all) => all.indexOf(tag) === i,
+  );
+}

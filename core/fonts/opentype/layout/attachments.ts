@@ -1,0 +1,96 @@
+// OpenType 1.9.1, 'GPOS': single adjustment (lookup type 1), cursive attachment (3), mark to base (4) and mark to mark (6).
+import { ByteWriter } from '../bytes';
+import { buildCoverage } from './coverage';
+import type { Adjustment, Joins, Marks, Place } from './model';
+import { inReach } from './offsets';
+
+const byGlyph = (a: { readonly glyph: number }, b: { readonly glyph: number }) => a.glyph - b.glyph;
+
+/** Bytes of an anchor, format 1: a place in em units. */
+const ANCHOR_SIZE = 6;
+const anchor = (p: Place): Uint8Array => new ByteWriter().uint16(1).int16(p.x).int16(p.y).done();
+
+const VALUE = { x: 1, y: 2, advance: 4 } as const;
+
+/** Type 1: format 1 where all are moved alike, otherwise format 2. */
+export function adjustSubtables(map: readonly (readonly [number, Adjustment])[]): Uint8Array[] {
+  const sorted = [...map].sort((a, b) => a[0] - b[0]);
+  if (sorted.length === 0) return [];
+  const keys = (['x', 'y', 'advance'] as const).filter((k) => sorted.some(([, v]) => v[k]));
+  const format = keys.reduce((n, k) => n | VALUE[k], 0);
+  const records = sorted.map(([, v]) => keys.map((k) => v[k] ?? 0));
+  const alike = records.every((r) => r.join() === records[0]?.join());
+  const written = alike ? records.slice(0, 1) : records;
+  const w = new ByteWriter().uint16(alike ? 1 : 2);
+  w.uint16((alike ? 6 : 8) + 2 * written.flat().length).uint16(format);
+  if (!alike) w.uint16(records.length);
+  for (const v of written.flat()) w.int16(v);
+  return [w.bytes(buildCoverage(sorted.map(([g]) => g))).done()];
+}
+
+/** Type 3: where each glyph is entered and left. */
+export function cursiveSubtables(joins: readonly Joins[]): Uint8Array[] {
+  const sorted = [...joins].sort(byGlyph);
+  const sizeOf = () => 4 + 2 + 2 * ANCHOR_SIZE;
+  return inReach(sorted, sizeOf, 8).map((part) => {
+    const places = part.flatMap((j) => [j.entry, j.exit]);
+    const anchors = places.filter((p) => p !== null);
+    const head = 6 + 2 * places.length;
+    const w = new ByteWriter()
+      .uint16(1)
+      .uint16(head + ANCHOR_SIZE * anchors.length)
+      .uint16(part.length);
+    let at = head;
+    for (const p of places) {
+      w.uint16(p ? at : 0);
+      if (p) at += ANCHOR_SIZE;
+    }
+    for (const p of anchors) w.bytes(anchor(p));
+    return w.bytes(buildCoverage(part.map((j) => j.glyph))).done();
+  });
+}
+
+function markArray(marks: Marks['marks']): Uint8Array {
+  const w = new ByteWriter().uint16(marks.length);
+  marks.forEach((m, i) => w.uint16(m.markClass).uint16(2 + 4 * marks.length + ANCHOR_SIZE * i));
+  for (const m of marks) w.bytes(anchor(m.at));
+  return w.done();
+}
+
+function baseArray(bases: Marks['bases']): Uint8Array {
+  const w = new ByteWriter().uint16(bases.length);
+  const cells = bases.flatMap((b) => b.at);
+  let offset = 2 + 2 * cells.length;
+  for (const at of cells) {
+    w.uint16(at ? offset : 0);
+    if (at) offset += ANCHOR_SIZE;
+  }
+  for (const at of cells) if (at) w.bytes(anchor(at));
+  return w.done();
+}
+
+/** Types 4 and 6, which are written alike; many letters go in several subtables. None without a mark or without a letter for any. */
+export function markSubtables({ classes, marks, bases }: Marks): Uint8Array[] {
+  if (marks.length === 0 || bases.length === 0) return [];
+  const m = [...marks].sort(byGlyph);
+  const markCoverage = buildCoverage(m.map((x) => x.glyph));
+  const own = markArray(m);
+  const sizeOf = () => classes * (2 + ANCHOR_SIZE);
+  return inReach([...bases].sort(byGlyph), sizeOf, 0x1000).map((part) => {
+    const head = 12;
+    const baseCoverage = buildCoverage(part.map((x) => x.glyph));
+    const [atBases, atMarks] = [head + markCoverage.length, head + markCoverage.length + baseCoverage.length];
+    return new ByteWriter()
+      .uint16(1)
+      .uint16(head)
+      .uint16(atBases)
+      .uint16(classes)
+      .uint16(atMarks)
+      .uint16(atMarks + own.length)
+      .bytes(markCoverage)
+      .bytes(baseCoverage)
+      .bytes(own)
+      .bytes(baseArray(part))
+      .done();
+  });
+}

@@ -1,0 +1,111 @@
+/**
+ * What lookups do, before it is laid out in bytes: glyphs by index, distances in whole em units. One form feeds the tables
+ * ('GSUB', 'GPOS'), feature files and the words that explain a font.
+ */
+
+/** A run of glyphs that becomes one; two parts at least. */
+export interface Ligature {
+  readonly parts: readonly number[];
+  readonly glyph: number;
+}
+
+export interface Place {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Kerning; negative brings a pair together. */
+export interface Kerning {
+  /** Single pairs; they win over groups. */
+  readonly pairs: readonly { readonly left: number; readonly right: number; readonly value: number }[];
+  readonly groups: {
+    /** Glyphs of each left and right group; a glyph is in one group a side at most. */
+    readonly left: readonly (readonly number[])[];
+    readonly right: readonly (readonly number[])[];
+    /** Values by [left group][right group]. */
+    readonly values: readonly (readonly number[])[];
+  };
+}
+
+/** Where marks meet letters, or other marks; classes by number from 0. */
+export interface Marks {
+  readonly classes: number;
+  /** Each mark belongs to one class and has one place. */
+  readonly marks: readonly { readonly glyph: number; readonly markClass: number; readonly at: Place }[];
+  /** A letter's place for each class; null = none. */
+  readonly bases: readonly { readonly glyph: number; readonly at: readonly (Place | null)[] }[];
+}
+
+/** Where a letter is entered and left by the stroke that joins it to its neighbours. */
+export interface Joins {
+  readonly glyph: number;
+  readonly entry: Place | null;
+  readonly exit: Place | null;
+}
+
+/** How far a glyph is moved, and how much wider it gets. */
+export interface Adjustment {
+  readonly x?: number;
+  readonly y?: number;
+  readonly advance?: number;
+}
+
+/** Glyphs of which any may stand at a place. */
+export type GlyphSet = readonly number[];
+
+/**
+ * A lookup applied where its surroundings fit. All three are in reading order. A rule without anything to apply keeps the
+ * rules after it from being tried.
+ */
+export interface ChainRule {
+  readonly before: readonly GlyphSet[];
+  readonly input: readonly [GlyphSet, ...GlyphSet[]];
+  readonly after: readonly GlyphSet[];
+  /** `at`: place in the input, from 0; `lookup`: its number in the same table. */
+  readonly apply: readonly { readonly at: number; readonly lookup: number }[];
+}
+
+export type Substitution =
+  | { readonly type: 'single'; readonly map: readonly (readonly [number, number])[] }
+  | { readonly type: 'multiple'; readonly map: readonly (readonly [number, readonly number[]])[] }
+  | { readonly type: 'alternate'; readonly map: readonly (readonly [number, readonly number[]])[] }
+  | { readonly type: 'ligature'; readonly ligatures: readonly Ligature[] }
+  | { readonly type: 'chain'; readonly rules: readonly ChainRule[] };
+
+export type Positioning =
+  | { readonly type: 'adjust'; readonly map: readonly (readonly [number, Adjustment])[] }
+  | { readonly type: 'pair'; readonly kerning: Kerning }
+  | { readonly type: 'cursive'; readonly joins: readonly Joins[] }
+  | { readonly type: 'mark' | 'markToMark'; readonly marks: Marks }
+  | { readonly type: 'chain'; readonly rules: readonly ChainRule[] };
+
+export type Lookup<Kind> = Kind & {
+  /** What it is called in feature files. */
+  readonly name: string;
+  /** Marks are passed over, as if they weren't there. */
+  readonly ignoreMarks?: boolean;
+};
+
+/** What a feature's menu entry says: the name of a stylistic set, or of a character variant and the characters it is for. */
+export interface FeatureLabel {
+  readonly text: string;
+  readonly characters?: readonly number[];
+}
+
+/** Lookups that a feature switches on, in some or all languages. */
+export interface FeatureUse {
+  readonly tag: string;
+  readonly lookups: readonly number[];
+  /** OpenType language system tags that it is for ("TRK"); without: all others too, but for those of `except`. */
+  readonly languages?: readonly string[];
+  readonly except?: readonly string[];
+  readonly label?: FeatureLabel;
+}
+
+/** One of the two layout tables. Lookups are applied in their order. */
+export interface Layout<Kind> {
+  readonly lookups: readonly Lookup<Kind>[];
+  readonly features: readonly FeatureUse[];
+  /** OpenType script tags besides DFLT ("latn"). */
+  readonly scripts: readonly string[];
+}
