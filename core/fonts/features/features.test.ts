@@ -2,6 +2,10 @@
  * What the compiled rules do, as HarfBuzz shapes text with them (package harfbuzzjs); the sanitizer and fontTools take the
  * files. Rules of OpenType 1.9.1 are named where they decide.
  */
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import fc from 'fast-check';
 import {
   hasFontTools,
@@ -18,6 +22,8 @@ import { blankGlyph, newProject } from '../../project/document/newProject';
 import type { Doc, GlyphRow, Rule } from '../../project/document/schema';
 import { glyphNameOf } from '../../type/names/glyphNames';
 import { polygon } from '../../foundations/geometry/contour';
+import { ufoFiles } from '../compile/casts/ufo';
+import { fontData } from '../compile/fontData';
 import { compileFont, type OutlineFormat } from '../compile/compileFont';
 import { parseSfnt } from '../opentype/sfnt';
 import { OS2 } from '../opentype/tables/os2';
@@ -41,10 +47,9 @@ const letters = (chars: string) => [...chars].map((c) => glyph(glyphNameOf(c.cod
 
 function fontOf(glyphs: readonly GlyphRow[], rules: readonly Rule[] = [], format: OutlineFormat = 'ttf') {
   const base = newProject('rules', 'Rules', 0);
-  const doc: Doc = {
-    ...base,
-    glyphs: { ...base.glyphs, ...Object.fromEntries(glyphs.map((g) => [g.id, g])) },
-  };
+  const drawn = new Set(glyphs.map((g) => g.name));
+  const all = [...Object.values(base.glyphs).filter((g) => !drawn.has(g.name)), ...glyphs];
+  const doc: Doc = { ...base, glyphs: Object.fromEntries(all.map((g) => [g.id, g])) };
   const diff = setRules(doc, rules);
   expect(diff === null).toBe(rules.length === 0);
   const ruled = diff ? edit(doc, diff).doc : doc;
@@ -183,6 +188,67 @@ describe('drawings for the ends of words', () => {
     const rules: Rule[] = [end, turns];
     expect(names(fontOf(glyphs, [end]).bytes, 'an')).toEqual(['a', 'n.end']);
     expect(names(fontOf(glyphs, rules).bytes, 'an')).toEqual(['a', 'n']);
+  });
+});
+
+/** The same font with the layout tables that fontTools' compiler of feature files makes of our features text. */
+function builtFromText(doc: Doc, bytes: Uint8Array): Uint8Array {
+  const text = ufoFiles(fontData(doc, 'regular')).get('features.fea') ?? '';
+  const folder = mkdtempSync(join(tmpdir(), 'orthoglyph-fea-'));
+  writeFileSync(join(folder, 'font.ttf'), bytes);
+  writeFileSync(join(folder, 'features.fea'), text);
+  const script = `
+import sys
+from fontTools.ttLib import TTFont
+from fontTools.feaLib.builder import addOpenTypeFeatures
+font = TTFont(sys.argv[1] + '/font.ttf')
+for tag in ('GSUB', 'GPOS', 'GDEF'):
+    if tag in font: del font[tag]
+addOpenTypeFeatures(font, sys.argv[1] + '/features.fea')
+font.save(sys.argv[1] + '/built.ttf')
+`;
+  execFileSync('/usr/bin/python3', ['-c', script, folder]);
+  return new Uint8Array(readFileSync(join(folder, 'built.ttf')));
+}
+
+(hasFontTools ? describe : describe.skip)('features text', () => {
+  test('says what the tables do: fontTools builds from it what HarfBuzz shapes alike, in four languages, features on and off', () => {
+    const end: Rule = { kind: 'ends', at: 'word-end', swaps: [{ from: 'n', to: 'n.end' }], clearance: 15 };
+    const tail = { ...glyph('n.end', '', box(0, -150, 900, 500)), bearings: { left: 50, right: -550 } };
+    const more = ['a.alt1', 'o.alt1', 'o.alt2', 'f_i', 'i.loclTRK', 'o.ss01', 'c_t', 'sub'].map((n) =>
+      glyph(n),
+    );
+    const rules: Rule[] = [
+      end,
+      turns,
+      { kind: 'bounce', glyphs: null, height: 30 },
+      { kind: 'ligature', parts: ['c', 't'], to: 'c_t', feature: 'dlig' },
+      { kind: 'exchange', feature: 'ss02', label: 'Tall "t"', swaps: [{ from: 't', to: ['sub'] }] },
+      { kind: 'beside', before: [['o', 'a']], swaps: [{ from: 'f', to: null }], after: [['t']] },
+    ];
+    const space = { ...glyph('space', ' '), contours: [], bearings: { left: 120, right: 120 } };
+    const { doc, bytes } = fontOf([...letters('aoncfit\u015f\u0219'), space, tail, ...more], rules);
+    const built = builtFromText(doc, bytes);
+    const word = fc.string({ unit: fc.constantFrom(...'aoncfit\u015f '), minLength: 1, maxLength: 14 });
+    const on = fc.constantFrom<Record<string, number>>(
+      {},
+      { calt: 0 },
+      { dlig: 1 },
+      { ss01: 1 },
+      { ss02: 1, liga: 0 },
+      { salt: 2 },
+    );
+    const language = fc.constantFrom('', 'tr', 'ro', 'az');
+    let differed = 0;
+    fc.assert(
+      fc.property(word, on, language, (text, features, tongue) => {
+        const ours = shape(bytes, text, false, features, tongue);
+        expect(shape(built, text, false, features, tongue)).toEqual(ours);
+        if (ours.some((g) => /[._]/.test(g.name) || g.dy !== 0)) differed++;
+      }),
+      { numRuns: 2000, seed: 18 },
+    );
+    expect(differed).toBeGreaterThan(1000);
   });
 });
 

@@ -1,7 +1,8 @@
 // Unified Font Object 3 (unifiedfontobject.org, version 3): metainfo, fontinfo, groups, kerning, lib, GLIF 2.
 import { glyphFileNames } from '../../../type/names/fileNames';
 import { segmentAt, type Contour } from '../../../foundations/geometry/contour';
-import type { FontGlyph } from '../../features/fontGlyphs';
+import { featureText } from '../../features/featureText';
+import { fontGlyphs, type FontGlyph } from '../../features/fontGlyphs';
 import type { FontData } from '../fontData';
 import { postScriptName, versionOf } from '../fontNames';
 import { verticalMetrics } from '../metricTables';
@@ -42,6 +43,8 @@ export function ufoFiles(font: FontData): Map<string, string> {
   add('lib.plist', { 'public.glyphOrder': font.glyphs.map((g) => g.name) });
   add('groups.plist', groups);
   add('kerning.plist', kerning);
+  const features = featureText(fontGlyphs(font.glyphs), font.layout);
+  if (features !== '') files.set('features.fea', features);
   return files;
 }
 

@@ -1,0 +1,167 @@
+// OpenType feature file specification 1.26 (adobe-type-tools.github.io/afdko, "OpenTypeFeatureFileSpecification").
+import type {
+  Adjustment,
+  ChainRule,
+  FeatureUse,
+  GlyphSet,
+  Layout,
+  Lookup,
+  Positioning,
+  Substitution,
+} from '../opentype/layout/model';
+import type { FontGlyphs } from './fontGlyphs';
+import type { FontLayout } from './planLayout';
+
+/** Words of the language, which a glyph's name can only be with a backslash (2.c "Keywords", 2.f.i). */
+const KEYWORDS = new Set(
+  (
+    'anchor anchorDef anon anonymous base by contour contourpoint cursive cvParameters device enum enumerate excludeDFLT ' +
+    'exclude_dflt feature featureNames from HorizAxis.BaseTagList ignore ignoreDFLT include includeDFLT include_dflt language ' +
+    'languagesystem ligature locations lookup lookupflag mark MarkAttachmentType markClass MarkFilteringSet name nameid NULL ' +
+    'parameters pos position required reversesub RightToLeft rsub script sizemenuname sub substitute subtable table useExtension ' +
+    'UseMarkFilteringSet valueRecordDef IgnoreBaseGlyphs IgnoreLigatures IgnoreMarks'
+  ).split(' '),
+);
+
+/** Sets of more glyphs than this get a name. */
+const MOST_INLINE = 3;
+
+/** Glyphs by name, and sets as classes that are written once. */
+class Naming {
+  readonly classes = new Map<string, string>();
+  constructor(private readonly font: FontGlyphs) {}
+
+  readonly glyph = (index: number): string => {
+    const { name } = this.font.at(index);
+    return KEYWORDS.has(name) ? `\\${name}` : name;
+  };
+  readonly set = (glyphs: GlyphSet): string => {
+    const [only] = glyphs;
+    if (glyphs.length === 1 && only !== undefined) return this.glyph(only);
+    const list = `[${glyphs.map(this.glyph).join(' ')}]`;
+    if (glyphs.length <= MOST_INLINE) return list;
+    const known = this.classes.get(list) ?? `@glyphs_${this.classes.size + 1}`;
+    this.classes.set(list, known);
+    return known;
+  };
+}
+
+const joined = (parts: readonly string[]) => parts.filter((p) => p !== '').join(' ');
+
+function chainStatement(
+  r: ChainRule,
+  verb: 'sub' | 'pos',
+  lookups: readonly Lookup<unknown>[],
+  n: Naming,
+): string {
+  const input = r.input.map((set, at) => {
+    const apply = r.apply.filter((a) => a.at === at).map((a) => ` lookup ${lookups[a.lookup]?.name}`);
+    return `${n.set(set)}'${apply.join('')}`;
+  });
+  const statement = joined([verb, ...r.before.map(n.set), ...input, ...r.after.map(n.set)]);
+  return r.apply.length === 0 ? `ignore ${statement};` : `${statement};`;
+}
+
+const value = (v: Adjustment) => `<${v.x ?? 0} ${v.y ?? 0} ${v.advance ?? 0} 0>`;
+
+/** What a lookup says, a statement each; null for what UFO keeps elsewhere (kerning, anchors). */
+function statements(
+  lookup: Lookup<Substitution | Positioning>,
+  verb: 'sub' | 'pos',
+  lookups: readonly Lookup<unknown>[],
+  n: Naming,
+): string[] | null {
+  const list = (glyphs: readonly number[]) => glyphs.map(n.glyph).join(' ');
+  switch (lookup.type) {
+    case 'single':
+      return lookup.map.map(([from, to]) => `sub ${n.glyph(from)} by ${n.glyph(to)};`);
+    case 'multiple':
+      return lookup.map.map(([from, to]) => `sub ${n.glyph(from)} by ${list(to)};`);
+    case 'alternate':
+      return lookup.map.map(([from, to]) => `sub ${n.glyph(from)} from [${list(to)}];`);
+    case 'ligature':
+      return lookup.ligatures.map(({ parts, glyph }) => `sub ${list(parts)} by ${n.glyph(glyph)};`);
+    case 'adjust':
+      return lookup.map.map(([glyph, v]) => `pos ${n.glyph(glyph)} ${value(v)};`);
+    case 'chain':
+      return lookup.rules.map((r) => chainStatement(r, verb, lookups, n));
+    default:
+      return null;
+  }
+}
+
+function lookupBlock(
+  lookup: Lookup<Substitution | Positioning>,
+  verb: 'sub' | 'pos',
+  lookups: readonly Lookup<unknown>[],
+  n: Naming,
+): string | null {
+  const lines = statements(lookup, verb, lookups, n);
+  if (!lines) return null;
+  const flag = lookup.ignoreMarks ? ['lookupflag IgnoreMarks;'] : [];
+  return `lookup ${lookup.name} {\n${[...flag, ...lines].map((l) => `  ${l}`).join('\n')}\n} ${lookup.name};`;
+}
+
+/** Text in quotes, with what would end it by its code (feature file specification, 9.e). */
+const quoted = (text: string) =>
+  `"${text.replace(/["\\]|[^\x20-\x7e]/g, (c) => `\\${c.charCodeAt(0).toString(16).padStart(4, '0')}`)}"`;
+
+function labelBlock({ tag, label }: FeatureUse): string[] {
+  if (!label) return [];
+  if (tag.startsWith('ss')) return [`featureNames { name ${quoted(label.text)}; };`];
+  const characters = (label.characters ?? []).map((cp) => `Character 0x${cp.toString(16)};`);
+  return [
+    joined(['cvParameters { FeatUILabelNameID { name', `${quoted(label.text)}; };`, ...characters, '};']),
+  ];
+}
+
+/** One feature: what all languages have, then those that have something else. */
+function featureBlock(tag: string, uses: readonly FeatureUse[], nameOf: (lookup: number) => string): string {
+  const own = uses.filter((u) => u.tag === tag);
+  const calls = (some: readonly FeatureUse[]) =>
+    [...new Set(some.flatMap((u) => u.lookups))].sort((a, b) => a - b).map((l) => `lookup ${nameOf(l)};`);
+  const special = [...new Set(own.flatMap((u) => [...(u.languages ?? []), ...(u.except ?? [])]))].sort();
+  const lines = [...own.flatMap(labelBlock).slice(0, 1), ...calls(own.filter((u) => !u.languages))];
+  if (special.length > 0) lines.push('script latn;');
+  for (const language of special) {
+    const here = own.filter((u) => u.languages?.includes(language) ?? !u.except?.includes(language));
+    lines.push(`language ${language} exclude_dflt;`, ...calls(here));
+  }
+  return `feature ${tag} {\n${lines.map((l) => `  ${l}`).join('\n')}\n} ${tag};`;
+}
+
+function layoutText<K extends Substitution | Positioning>(
+  { lookups, features }: Layout<K>,
+  verb: 'sub' | 'pos',
+  n: Naming,
+): string[] {
+  const blocks = lookups.map((l) => lookupBlock(l, verb, lookups, n));
+  const written = features.map((f) => ({ ...f, lookups: f.lookups.filter((l) => blocks[l] !== null) }));
+  const tags = [...new Set(written.filter((f) => f.lookups.length > 0).map((f) => f.tag))];
+  return [
+    ...blocks.filter((b) => b !== null),
+    ...tags.map((tag) => featureBlock(tag, written, (l) => lookups[l]?.name ?? '')),
+  ];
+}
+
+/**
+ * What a font does with its letters as features text, for programs that build a font from UFO: substitutions and movements;
+ * kerning and anchors stand in files of their own there. Empty when there is nothing to say.
+ */
+export function featureText(font: FontGlyphs, layout: FontLayout): string {
+  const n = new Naming(font);
+  const body = [...layoutText(layout.gsub, 'sub', n), ...layoutText(layout.gpos, 'pos', n)];
+  const carets = layout.carets.map((c) => `  LigatureCaretByPos ${n.glyph(c.glyph)} ${c.at.join(' ')};`);
+  if (carets.length > 0) body.push(`table GDEF {\n${carets.join('\n')}\n} GDEF;`);
+  if (body.length === 0) return '';
+  const languages = [
+    ...new Set(layout.gsub.features.flatMap((f) => [...(f.languages ?? []), ...(f.except ?? [])])),
+  ].sort();
+  const systems = [
+    'DFLT dflt',
+    ...[...layout.gsub.scripts].sort().map((s) => `${s} dflt`),
+    ...languages.map((l) => `latn ${l}`),
+  ];
+  const classes = [...n.classes].map(([list, name]) => `${name} = ${list};`);
+  return [systems.map((s) => `languagesystem ${s};`).join('\n'), ...classes, ...body].join('\n\n') + '\n';
+}
