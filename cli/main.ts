@@ -2,6 +2,7 @@ import { appHelp, runApp } from './commands/app';
 import { buildHelp, runBuild } from './commands/build';
 import { cleanHelp, runClean } from './commands/clean';
 import { demoHelp, runDemo } from './commands/demo';
+import { featuresHelp, runFeatures } from './commands/features';
 import { fitHelp, runFit } from './commands/fit';
 import { liftHelp, runLift } from './commands/lift';
 import { runSheet, sheetHelp } from './commands/sheet';
@@ -22,6 +23,7 @@ const COMMANDS = new Map<string, Command>([
   ['sheet', { run: runSheet, help: sheetHelp }],
   ['clean', { run: runClean, help: cleanHelp }],
   ['fit', { run: runFit, help: fitHelp }],
+  ['features', { run: runFeatures, help: featuresHelp }],
   ['build', { run: runBuild, help: buildHelp }],
   ['word', { run: runWord, help: wordHelp }],
   ['demo', { run: runDemo, help: demoHelp }],

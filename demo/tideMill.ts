@@ -88,11 +88,14 @@ export const paintedCapitals = (): Uint8Array =>
     82,
   );
 
-/** A page of joined small letters: each begins and ends at one height. */
-export const joinedPage = (): Uint8Array =>
+/**
+ * A page of joined small letters: each begins and ends at one height. `again`: written a second time, as no hand writes twice
+ * alike.
+ */
+export const joinedPage = (again = false): Uint8Array =>
   toJpeg(
     renderPage({
-      hand: { ...KEEPER, name: 'daughter', seed: 77, pen: 0.085, slantDeg: 8, wobble: 0.003 },
+      hand: { ...KEEPER, name: 'daughter', seed: again ? 78 : 77, pen: 0.085, slantDeg: 8, wobble: again ? 0.009 : 0.003 },
       skeletons: JOINED_SKELETONS,
       characters: 'abcdefghijklmnopqrstuvwxyz',
       width: 2480,

@@ -127,7 +127,7 @@ const CORE = [
         holds: 'project to font file, words as a drawing; `casts` the other formats',
         beside: ['opentype', 'features'],
       },
-      check: { holds: 'snags: what is wrong with a font, and where', beside: ['opentype'] },
+      check: { holds: 'snags: what is wrong with a font, and where', beside: ['opentype', 'features'] },
     },
   },
 ];

@@ -18,11 +18,12 @@ import { sniffKind } from '../../core/readers/pictures/sniff';
 import { brotli } from '../brotli';
 import { projectFromFiles, type FilesRead } from '../projectFromFiles';
 import { EXIT, readArguments, UsageError } from '../arguments';
+import { withRules } from '../rules';
 import { isFolder, readBytes, writeFile } from '../files';
 import { printProblems, valueOrPrint } from '../telling';
 
 export const buildHelp = `orthoglyph build INPUT --out DIR [--family NAME] [--style NAME] [--formats otf,ttf] [--as text|icons]
-                  [--expect TEXT] [--compose] [--fit] [--size U] [--margin U] [--typed FILE]
+                  [--expect TEXT] [--compose] [--fit] [--size U] [--margin U] [--typed FILE] [--rules FILE]
 
 Makes font files. INPUT is a project file, a folder or zip of pictures or SVG files named after their characters
 (A.png, period.svg, uni00DF.png), a folder or zip of SVG icons, one SVG with many letters in rows, or pictures of whole pages:
@@ -37,6 +38,7 @@ filled practice sheets, writing in rows, pixel art.
   --size U          icons: height or width of the largest, em units (each is sized by its own view box)
   --margin U        icons: white at both sides, em units
   --typed FILE      icons: text with a line for each, its name and the names typed for it: mill, tide mill, wheel
+  --rules FILE      rules for features, JSON (see features --help), instead of the project's
   --formats LIST    ${CAST_FORMATS.join(', ')}
 SOURCE_DATE_EPOCH, when set, is the time written into the fonts (seconds since 1970).
 `;
@@ -108,6 +110,7 @@ export async function runBuild(argv: string[]): Promise<number> {
     expect: { type: 'string' },
     compose: { type: 'boolean', default: false },
     fit: { type: 'boolean', default: false },
+    rules: { type: 'string' },
   });
   const input = positionals[0];
   if (!input || positionals.length > 1 || !values.out) throw new UsageError('give one input, and --out');
@@ -131,7 +134,8 @@ export async function runBuild(argv: string[]): Promise<number> {
     typed: typed && new TextDecoder().decode(typed),
   });
   printProblems(inFile(wished.problems, values.typed ?? input));
-  const doc = finished(wished.doc, values);
+  const doc = withRules(finished(wished.doc, values), values.rules);
+  if (!doc) return EXIT.input;
   const leftOut = read.leftOut + wished.problems.length;
   const snags = checkProject(doc);
   printProblems(snags.map((p) => ({ ...p, place: { file: parse(input).base, ...p.place } })));

@@ -1,5 +1,5 @@
 import { counted } from '../../core/foundations/problems/counted';
-import { openProjectFile } from '../../core/project/archive/readProject';
+import { openProjectFile, picturesOf } from '../../core/project/archive/readProject';
 import { writeProjectFile } from '../../core/project/archive/writeProject';
 import { CLEAN_UP_NAMES, mayClean, takeCleaned } from '../../core/project/document/commands/outline';
 import { edit } from '../../core/project/document/inStep/edit';
@@ -67,8 +67,9 @@ export async function runClean(argv: string[]): Promise<number> {
   });
   const diff = takeCleaned(opened.doc, how, cleaned);
   const doc = diff ? edit(opened.doc, diff).doc : opened.doc;
-  const pictures = new Map(opened.pictureIds.map((id) => [id, opened.picture(id)!]));
-  const files: [string, string | Uint8Array][] = [[values.out, await writeProjectFile(doc, pictures)]];
+  const files: [string, string | Uint8Array][] = [
+    [values.out, await writeProjectFile(doc, picturesOf(opened))],
+  ];
   if (values.json) files.push([values.json, `${JSON.stringify({ letters: lines }, null, 1)}\n`]);
   for (const [path, content] of files) {
     const written = writeFile(path, content);

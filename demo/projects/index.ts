@@ -67,7 +67,7 @@ const overTheDoor = () =>
     .neaten()
     .fitted();
 
-/** A script of the keeper's daughter whose strokes meet. */
+/** A script of the keeper's daughter whose strokes meet; each letter drawn twice, and the drawings take turns. */
 const daughtersScript = () =>
   new ProjectBuilder('daughters-script', 'Sluice Script', {
     bill: CAPITALS.toLowerCase(),
@@ -79,7 +79,14 @@ const daughtersScript = () =>
       bytes: joinedPage(),
       expected: CAPITALS.toLowerCase(),
     })
-    .fitted();
+    .secondDrawings({
+      id: 'again',
+      name: 'The same letter, begun again.jpg',
+      bytes: joinedPage(true),
+      expected: CAPITALS.toLowerCase(),
+    })
+    .fitted()
+    .rules([{ kind: 'turns', letters: null, within: 5 }]);
 
 /** The lamps of the tide clock: exact squares. */
 const tideClock = () =>

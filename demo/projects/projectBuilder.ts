@@ -8,13 +8,15 @@ import { composeAccents, WESTERN_ACCENTS } from '../../core/project/document/com
 import { takeCleanUp } from '../../core/project/document/commands/outline';
 import { makeDrafts } from '../../core/project/document/commands/signs/drafts';
 import { draftable } from '../../core/project/document/queries/glyphs';
+import { setRules } from '../../core/project/document/commands/features/rules';
+import { namePiece } from '../../core/project/document/commands/pieces/named';
 import { takeLifted } from '../../core/project/document/commands/pieces/takeLifted';
 import { addSheet } from '../../core/project/document/commands/sheets/sheets';
 import { changeProject } from '../../core/project/document/commands/font/project';
 import type { ProjectDiff } from '../../core/project/document/changes/diff';
 import { edit } from '../../core/project/document/inStep/edit';
 import { newProject, projectOf } from '../../core/project/document/newProject';
-import type { Doc, ProjectRow, RecipeRow } from '../../core/project/document/schema';
+import type { Doc, ProjectRow, RecipeRow, Rule } from '../../core/project/document/schema';
 import { cleanUp } from '../../core/outlines/dress/cleanUp';
 import { liftSheet } from '../../core/lifting/find/liftSheet';
 import { fitted } from '../../core/project/finish/fitted';
@@ -77,6 +79,19 @@ export class ProjectBuilder {
     const lifted = liftSheet(picture, sheet, this.doc.recipes[sheet.recipeId]!);
     if (!lifted.ok) throw new Error(`${name} can't be lifted`);
     return this.apply(takeLifted(this.doc, id, lifted.value));
+  }
+
+  /** A page whose letters are further drawings of letters that are there. */
+  secondDrawings(page: DemoPage): this {
+    this.page(page);
+    const pieces = Object.values(this.doc.pieces).filter((p) => p.sheetId === page.id && p.char !== null);
+    for (const { id, char } of pieces) this.apply(namePiece(this.doc, id, char ?? '', 'alternate'));
+    return this;
+  }
+
+  /** Rules for features. */
+  rules(rules: readonly Rule[]): this {
+    return this.apply(setRules(this.doc, rules));
   }
 
   /** Vector drawings, one a file. */

@@ -2,8 +2,9 @@ import { artworkSheet } from '../../lifting/artwork/makeSheets';
 import { acceptUnread } from '../../project/document/commands/pieces/named';
 import { addMadeSheet } from '../../project/document/commands/sheets/madeSheets';
 import { edit } from '../../project/document/inStep/edit';
-import { newProject } from '../../project/document/newProject';
-import type { Doc } from '../../project/document/schema';
+import { setRules } from '../../project/document/commands/features/rules';
+import { blankGlyph, newProject } from '../../project/document/newProject';
+import type { Doc, Rule } from '../../project/document/schema';
 import { describeProblem } from '../../foundations/problems/describe';
 import { box } from '../../testing/randomOutlines';
 import { byName } from '../../testing/named';
@@ -70,4 +71,28 @@ test('a full stop as tall as a capital is a snag, a dot of a broad pen is none',
   expect(odd(withStop(700))).toMatchObject([{ char: '.', place: { glyph: 'period' } }]);
   expect(describeProblem(odd(withStop(700))[0]!)).toMatch(/6\.7 times as tall/);
   expect(odd(withStop(20))).toHaveLength(1);
+});
+
+test('a font without a space, rules that nothing comes of and kerning beyond the em are told', () => {
+  const base = sampleProject();
+  const spaces = Object.values(base.glyphs).filter((g) => g.codePoints.includes(0x20));
+  expect(spaces).toHaveLength(1);
+  const glyphs = Object.fromEntries(Object.entries(base.glyphs).filter(([id]) => id !== spaces[0]?.id));
+  const empty = blankGlyph('swash', 'swash', []);
+  const drawn = { ...base, glyphs: { ...glyphs, swash: empty } };
+  const rules: Rule[] = [
+    { kind: 'turns', letters: null, within: 5 },
+    { kind: 'ends', at: 'word-end', swaps: [{ from: 'o', to: 'swash' }], clearance: 0 },
+    { kind: 'ligature', parts: ['o', 'x'], to: 'T', feature: 'liga' },
+  ];
+  const kerning = {
+    ...base.kerning,
+    wide: { id: 'wide', styleId: 'regular', left: 'H', right: 'x', value: -1200, fitted: false },
+  };
+  const doc = edit({ ...drawn, kerning }, setRules(drawn, rules)!).doc;
+  const told = checkProject(doc);
+  expect(told).toContainEqual(expect.objectContaining({ code: 'space-missing', severity: 'warning' }));
+  expect(told).toContainEqual(expect.objectContaining({ code: 'kerning-wide', left: 'H', right: 'x' }));
+  const idle = told.filter((p) => p.code === 'rule-idle');
+  expect(idle.map((p) => p.code === 'rule-idle' && p.lacking)).toEqual([[], ['swash']]);
 });

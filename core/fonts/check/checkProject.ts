@@ -1,3 +1,4 @@
+import { checkSetting } from './checkSetting';
 import { isMeantBlank } from '../../project/document/queries/inFont';
 import { castingOf, projectOf } from '../../project/document/newProject';
 import { advanceOf } from '../../project/document/queries/metrics';
@@ -109,7 +110,7 @@ export function* checkingProject(doc: Doc): Steps<Problem[]> {
     );
   }
   out.push(...glyphs.flatMap(checkGlyph), ...checkCodePoints(glyphs), ...checkDrawings(doc, glyphs));
-  out.push(...checkSizes(doc, drawn));
+  out.push(...checkSizes(doc, drawn), ...checkSetting(doc));
   const have = new Set(drawn.flatMap((g) => g.codePoints));
   const missing = [...projectOf(doc).bill].filter((c) => !have.has(c.codePointAt(0)!)).join('');
   if (missing !== '') out.push(problem({ code: 'bill-missing', characters: missing }, 'note'));

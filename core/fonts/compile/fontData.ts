@@ -124,7 +124,7 @@ function letterOfNames(cp: number, notdef: GlyphRow | undefined): GlyphRow {
 }
 
 /** Rules that are switched on, in their order. */
-const rulesOf = (doc: Doc, styleId: string): Rule[] =>
+export const rulesOf = (doc: Doc, styleId: string): Rule[] =>
   Object.values(doc.features)
     .filter((f) => f.styleId === styleId && f.enabled)
     .sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1))

@@ -1,6 +1,7 @@
 import { parseWithOpentype, shape } from '../../../testing/outsideReaders';
 import { edit } from '../../project/document/inStep/edit';
 import { setKerning } from '../../project/document/commands/spacing/kerning';
+import { setRules } from '../../project/document/commands/features/rules';
 import { projectOf } from '../../project/document/newProject';
 import { sampleProject } from '../../testing/sampleProject';
 import { compileFont } from './compileFont';
@@ -41,4 +42,21 @@ test('working ahead changes nothing of the font', () => {
   while (!ahead.next().done) steps++;
   expect(steps).toBe(Object.values(doc.glyphs).filter((g) => g.role === 'letter').length);
   expect(compileFont(doc, options)).toEqual(bytes);
+});
+
+test('a part of a font has the drawings that stand in place of its letters: ligatures, turns, ends, sets', () => {
+  const base = sampleProject();
+  const drawing = (name: string) => ({ ...base.glyphs.o!, id: name, name, codePoints: [] });
+  const more = ['o_x', 'o.alt1', 'o_x.alt1', 'swash', 'T.alt1'].map(drawing);
+  const drawn = { ...base, glyphs: { ...base.glyphs, ...Object.fromEntries(more.map((g) => [g.id, g])) } };
+  const doc = edit(
+    drawn,
+    setRules(drawn, [{ kind: 'ends', at: 'word-end', swaps: [{ from: 'x', to: 'swash' }], clearance: 0 }])!,
+  ).doc;
+  const names = Object.values(partOf(doc, 'oxx').glyphs).map((g) => g.name);
+  expect(names).toEqual(expect.arrayContaining(['o_x', 'o.alt1', 'o_x.alt1', 'swash']));
+  expect(names).not.toContain('T.alt1');
+  const set = (d: typeof doc) => shape(compileFont(d, options), 'oxx').map((g) => g.name);
+  expect(set(partOf(doc, 'oxx'))).toEqual(set(doc));
+  expect(set(doc)).toEqual(['o_x', 'swash']);
 });

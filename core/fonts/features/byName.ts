@@ -14,7 +14,7 @@ const OTHERWISE = 'salt';
 /** A drawing for some languages, as i.loclTRK: chosen by them and not by people. */
 const FOR_LANGUAGE = /^locl([A-Z]{3,4})$/;
 /** Drawings that take turns without a rule of their own. */
-const IN_TURN = /^alt\d+$/;
+export const IN_TURN = /^alt\d+$/;
 
 interface Named {
   readonly name: string;

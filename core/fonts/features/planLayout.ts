@@ -192,10 +192,9 @@ function addPositionings(list: Positionings, font: FontGlyphs, ruled: Ruled, ker
     list.use('kern', [list.add({ name: 'kern', type: 'pair', kerning, ignoreMarks })]);
   const joins = joinsOf(font.glyphs);
   if (joins.length > 0) list.use('curs', [list.add({ name: 'curs', type: 'cursive', joins, ignoreMarks })]);
-  const everything = font.glyphs.map((_, i) => i);
   const bounces = ruled.of('bounce').flatMap((r) => {
     const moved = r.glyphs ? ruled.all(r.glyphs) : wordGlyphs(font).filter((i) => !isMark(font.at(i)));
-    return addBounce(list, moved, everything, r.height) ?? [];
+    return addBounce(list, font, moved, r.height) ?? [];
   });
   list.use('calt', bounces);
   const [onLetters, onMarks] = [marksOf(font.glyphs, 'letters'), marksOf(font.glyphs, 'marks')];

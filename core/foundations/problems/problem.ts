@@ -102,6 +102,11 @@ export type ProblemDetail =
   | { readonly code: 'size-odd'; readonly char: string; readonly times: number }
   | { readonly code: 'character-moved'; readonly char: string; readonly piece: number }
   | { readonly code: 'name-missing' }
+  | { readonly code: 'rules-unreadable'; readonly where: string; readonly reason: string }
+  | { readonly code: 'rule-glyph-unknown'; readonly rule: number; readonly glyph: string }
+  | { readonly code: 'rule-idle'; readonly rule: string; readonly lacking: readonly string[] }
+  | { readonly code: 'kerning-wide'; readonly left: string; readonly right: string; readonly value: number }
+  | { readonly code: 'space-missing' }
   | { readonly code: 'name-too-long'; readonly length: number; readonly limit: number }
   | { readonly code: 'names-clash'; readonly names: readonly string[] }
   | { readonly code: 'name-not-understood'; readonly name: string }

@@ -16,6 +16,15 @@ export interface ProjectFile {
   readonly picture: (id: string) => Uint8Array | null;
 }
 
+/** All pictures of a project file, unpacked, by their ids; those that it lacks are left out. */
+export const picturesOf = (file: ProjectFile): Map<string, Uint8Array> =>
+  new Map(
+    file.pictureIds.flatMap((id): [string, Uint8Array][] => {
+      const picture = file.picture(id);
+      return picture ? [[id, picture]] : [];
+    }),
+  );
+
 /** More than this no project's own data or a single picture takes, unpacked: 1.5 GB stay far away. */
 const LIMITS = { json: 400e6, picture: 700e6, ratio: 400 };
 

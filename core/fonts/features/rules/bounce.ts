@@ -1,8 +1,13 @@
 import type { ChainRule } from '../../opentype/layout/model';
+import type { FontGlyphs } from '../fontGlyphs';
 import type { Positionings } from '../lookupList';
 
 /** Shares of the height that letters move by; by turns above and below, so that a line keeps its level. */
 const STEPS = [0, 0.55, -0.45, 1, -1];
+
+/** Which of the kinds a glyph is of: by its name, so that it stays the same when letters come or go. */
+const kindOf = (name: string): number =>
+  [...name].reduce((n, c) => (n * 31 + (c.codePointAt(0) ?? 0)) % 9973, 7) % STEPS.length;
 
 /**
  * Letters moved up and down by what they are and what stands before them: the same letter moves differently in other words,
@@ -10,11 +15,12 @@ const STEPS = [0, 0.55, -0.45, 1, -1];
  */
 export function addBounce(
   list: Positionings,
+  font: FontGlyphs,
   moved: readonly number[],
-  everything: readonly number[],
   height: number,
 ): number | null {
-  const part = (glyphs: readonly number[], k: number) => glyphs.filter((g) => g % STEPS.length === k);
+  const everything = font.glyphs.map((_, i) => i);
+  const part = (glyphs: readonly number[], k: number) => glyphs.filter((g) => kindOf(font.at(g).name) === k);
   const kinds = STEPS.map((_, k) => ({ own: part(moved, k), before: part(everything, k) }));
   const lookups = STEPS.map((share, k) => {
     const y = Math.round(share * height);

@@ -19,6 +19,11 @@ export const FONTS: Sentences<
   | 'size-odd'
   | 'glyph-empty'
   | 'name-missing'
+  | 'rules-unreadable'
+  | 'rule-glyph-unknown'
+  | 'rule-idle'
+  | 'kerning-wide'
+  | 'space-missing'
   | 'name-too-long'
   | 'names-clash'
   | 'name-not-understood'
@@ -49,6 +54,17 @@ export const FONTS: Sentences<
       : `${p.char} is only ${Math.round(100 * p.times)} % as tall as it usually is beside these capitals. Scale it in Seat, unless it is meant.`,
   'glyph-empty': () => 'there is no outline, so it stays out of the font. Draw one, or remove the glyph.',
   'name-missing': () => 'the field is empty. Type a name.',
+  'rules-unreadable': (p) =>
+    `the rules can't be read${p.where === '' ? '' : ` at ${p.where}`}: ${p.reason}. docs/guide/features.md shows the form.`,
+  'rule-glyph-unknown': (p) =>
+    `rule ${p.rule} names the glyph “${p.glyph}”, which isn't there. Draw it, or take it out of the rule.`,
+  'rule-idle': (p) =>
+    p.lacking.length === 0
+      ? `nothing comes of the rule “${p.rule}”. Draw further drawings for it, or switch it off.`
+      : `nothing comes of the rule “${p.rule}” while there is no ink in ${p.lacking.join(', ')}. Draw it, or switch the rule off.`,
+  'kerning-wide': (p) =>
+    `${p.left} and ${p.right} are kerned by ${Math.round(p.value)} u, more than a whole em. Set it anew in Fit.`,
+  'space-missing': () => 'there is no space between words. Add the character U+0020 in Name.',
   'name-too-long': (p) => `the name is ${p.length} characters long; ${p.limit} fit. Shorten it.`,
   'names-clash': (p) => `these names stand for the same glyph: ${p.names.join(', ')}. Rename or remove one.`,
   'name-not-understood': (p) =>

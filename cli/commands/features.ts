@@ -1,0 +1,51 @@
+import { explainFont } from '../../core/fonts/compile/explainFont';
+import { rulesOf } from '../../core/fonts/compile/fontData';
+import { writeRuleFile } from '../../core/fonts/features/ruleFile';
+import { openProjectFile, picturesOf } from '../../core/project/archive/readProject';
+import { writeProjectFile } from '../../core/project/archive/writeProject';
+import { projectOf } from '../../core/project/document/newProject';
+import { EXIT, readArguments, UsageError } from '../arguments';
+import { readBytes, writeFile } from '../files';
+import { withRules } from '../rules';
+import { printProblems, valueOrPrint } from '../telling';
+
+export const featuresHelp = `orthoglyph features PROJECT.zip [--rules FILE.json] [--out PROJECT.zip] [--json FILE.json] [--text FILE.fea]
+
+Says in plain words what a project's font does with its letters: ligatures, drawings that take turns, sets, languages, kerning.
+  --rules FILE      rules in place of the project's: {"rules": [{"kind": "turns", "within": 5}, ...]}, glyphs by their names;
+                    kinds: ligature, exchange, turns, ends, bounce, beside, language (docs/guide/features.md)
+  --out FILE        the project with these rules
+  --json FILE       the project's rules in the same form
+  --text FILE       all of it as features text, as other font programs read it
+`;
+
+export async function runFeatures(argv: string[]): Promise<number> {
+  const { values, positionals } = readArguments(argv, {
+    rules: { type: 'string' },
+    out: { type: 'string' },
+    json: { type: 'string' },
+    text: { type: 'string' },
+  });
+  const [input] = positionals;
+  if (!input || positionals.length > 1) throw new UsageError('give one project');
+  const bytes = valueOrPrint(readBytes(input), input);
+  const opened = bytes && valueOrPrint(openProjectFile(bytes), input);
+  const doc = opened && withRules(opened.doc, values.rules);
+  if (!doc) return EXIT.input;
+  const { styleId } = projectOf(doc);
+  const { told, text } = explainFont(doc, styleId);
+  for (const { tag, unasked, text: said } of told)
+    process.stdout.write(`${tag}${unasked ? '' : ' (when asked for)'}  ${said}\n`);
+  const files: [string | undefined, () => string | Uint8Array | Promise<Uint8Array>][] = [
+    [values.out, () => writeProjectFile(doc, picturesOf(opened))],
+    [values.json, () => writeRuleFile(doc, rulesOf(doc, styleId))],
+    [values.text, () => text],
+  ];
+  for (const [path, make] of files) {
+    if (path === undefined) continue;
+    const written = writeFile(path, await make());
+    printProblems(written.problems);
+    if (!written.ok) return EXIT.input;
+  }
+  return EXIT.ok;
+}
