@@ -1,14 +1,14 @@
 import { unite } from '../../outlines/boolean/unite';
-import { kerningBetween } from '../../project/document/queries/kerning';
-import { isInFont } from '../../project/document/queries/inFont';
-import { advanceOf, placedContours, placedLayers } from '../../project/document/queries/metrics';
+import { placedContours, placedLayers } from '../../project/document/queries/metrics';
 import { projectOf } from '../../project/document/newProject';
 import type { Doc, GlyphRow } from '../../project/document/schema';
 import { scaling, translation, compose, type Affine } from '../../foundations/geometry/affine';
 import { transformContours } from '../../foundations/geometry/contour';
 import { contoursBox, unionBox, type Box } from '../../foundations/geometry/measure';
 import { transformPaint, type ColourLayer, type Rgb } from '../../foundations/geometry/paint';
-import { ligaturesByName } from '../features/byName';
+import { setGlyphs } from '../features/setGlyphs';
+import { fontData } from './fontData';
+import { partOf } from './partOf';
 
 /** One letter of a drawing of words: what it is called, and its paints from the lowest to the top. Em units, y down. */
 interface DrawnLetter {
@@ -16,7 +16,7 @@ interface DrawnLetter {
   readonly layers: readonly ColourLayer[];
 }
 
-/** Words as a drawing, kerned, with ligatures; em units, y down, the first baseline at 0. */
+/** Words as a drawing, set as the font sets them: kerned, with ligatures and drawings that take turns; em units, y down, the first baseline at 0. */
 export interface WordDrawing {
   readonly letters: readonly DrawnLetter[];
   /** Box of the ink; null when nothing of the text has any. */
@@ -26,34 +26,6 @@ export interface WordDrawing {
 }
 
 const BLACK: Rgb = [0, 0, 0];
-
-/** The glyphs of a line: ligatures by name and typed names first, the longest before others (as GSUB lookup type 4 tries them). */
-function glyphsOf(doc: Doc, line: string, lacking: Set<string>): GlyphRow[] {
-  const { styleId } = projectOf(doc);
-  const rows = Object.values(doc.glyphs).filter((g) => g.styleId === styleId && isInFont(g));
-  const byChar = new Map(
-    rows.flatMap((g) => g.codePoints.map((cp) => [String.fromCodePoint(cp), g] as const)),
-  );
-  const runs = [
-    ...rows.flatMap((glyph) => glyph.typed.map((name) => ({ text: name, glyph }))),
-    ...ligaturesByName(rows).map(({ parts, glyph }) => ({
-      text: parts.map((p) => String.fromCodePoint(...rows[p]!.codePoints.slice(0, 1))).join(''),
-      glyph: rows[glyph]!,
-    })),
-  ]
-    .filter((r) => [...r.text].length > 1)
-    .sort((a, b) => b.text.length - a.text.length);
-  const out: GlyphRow[] = [];
-  for (let at = 0; at < line.length;) {
-    const run = runs.find((r) => line.startsWith(r.text, at));
-    const char = String.fromCodePoint(line.codePointAt(at)!);
-    const glyph = run?.glyph ?? byChar.get(char);
-    if (glyph) out.push(glyph);
-    else lacking.add(char);
-    at += run ? run.text.length : char.length;
-  }
-  return out;
-}
 
 /** A letter's paints at its place: its colours, or black. */
 function drawnAt(glyph: GlyphRow, at: Affine): ColourLayer[] {
@@ -70,19 +42,26 @@ function drawnAt(glyph: GlyphRow, at: Affine): ColourLayer[] {
   }));
 }
 
-/** Sets words as one drawing; lines are parted by line breaks and stand a line spacing below each other. */
+/** Sets words as one drawing, as the font would; lines are parted by line breaks and stand a line spacing below each other. */
 export function setWord(doc: Doc, text: string): WordDrawing {
-  const { unitsPerEm, lineSpacing } = projectOf(doc);
-  const kern = kerningBetween(doc);
+  const { unitsPerEm, lineSpacing, styleId } = projectOf(doc);
+  const font = fontData(partOf(doc, text), styleId);
   const lacking = new Set<string>();
-  const letters = text.split('\n').flatMap((line, row): DrawnLetter[] => {
-    let x = 0;
-    return glyphsOf(doc, line, lacking).flatMap((glyph, i, all): DrawnLetter[] => {
-      const before = all[i - 1];
-      if (before) x += kern(before.id, glyph.id);
-      const at = compose(translation(x, row * lineSpacing * unitsPerEm), scaling(1, -1));
-      x += advanceOf(glyph);
-      return glyph.contours.length === 0 ? [] : [{ name: glyph.name, layers: drawnAt(glyph, at) }];
+  const letters = text.split('\n').flatMap((line, row) => {
+    const glyphs = [...line].flatMap((char) => {
+      const glyph = font.mapping.get(char.codePointAt(0) ?? 0);
+      if (glyph === undefined) lacking.add(char);
+      return glyph ?? [];
+    });
+    const down = row * lineSpacing * unitsPerEm;
+    return setGlyphs(font.layout, glyphs, (g) => font.glyphs[g]?.advance ?? 0).flatMap((set) => {
+      const made = font.glyphs[set.glyph];
+      const glyph = doc.glyphs[made?.id ?? ''];
+      // A letter that is only there for typing names was never drawn.
+      if (!glyph) for (const cp of made?.codePoints ?? []) lacking.add(String.fromCodePoint(cp));
+      if (!glyph || glyph.contours.length === 0) return [];
+      const at = compose(translation(set.x, down - set.y), scaling(1, -1));
+      return [{ name: glyph.name, layers: drawnAt(glyph, at) }];
     });
   });
   return { letters, box: boxOf(letters), lacking: [...lacking] };

@@ -22,6 +22,7 @@ import { blankGlyph, newProject } from '../../project/document/newProject';
 import type { Doc, GlyphRow, Rule } from '../../project/document/schema';
 import { glyphNameOf } from '../../type/names/glyphNames';
 import { polygon } from '../../foundations/geometry/contour';
+import { setGlyphs } from './setGlyphs';
 import { ufoFiles } from '../compile/casts/ufo';
 import { fontData } from '../compile/fontData';
 import { compileFont, type OutlineFormat } from '../compile/compileFont';
@@ -210,6 +211,79 @@ font.save(sys.argv[1] + '/built.ttf')
   execFileSync('/usr/bin/python3', ['-c', script, folder]);
   return new Uint8Array(readFileSync(join(folder, 'built.ttf')));
 }
+
+describe('a line set without a font file', () => {
+  test('has the glyphs and places that HarfBuzz gives it: rules, ligatures, kerning, joins, marks', () => {
+    const mark = (name: string, char: string) => ({
+      ...glyph(name, char, box(0, 540, 100, 620)),
+      anchors: [
+        { name: '_top', x: 50, y: 520 },
+        { name: 'top', x: 50, y: 640 },
+      ],
+    });
+    const base = (g: GlyphRow) => ({ ...g, anchors: [...g.anchors, { name: 'top', x: 150, y: 520 }] });
+    const joined = (g: GlyphRow, into: number, out: number) => ({
+      ...g,
+      anchors: [
+        { name: 'entry', x: 0, y: into },
+        { name: 'exit', x: 300, y: out },
+      ],
+    });
+    const tail = { ...glyph('n.end', '', box(0, -150, 900, 500)), bearings: { left: 50, right: -550 } };
+    const [b, d] = letters('bd');
+    const glyphs = [
+      ...letters('aonft').map(base),
+      joined(b!, 100, 60),
+      joined(d!, 20, 180),
+      base(glyph('i', 'i')),
+      base(glyph('dotlessi', '\u0131')),
+      mark('acutecomb', '\u0301'),
+      mark('ringcomb', '\u030a'),
+      { ...glyph('space', ' '), contours: [], bearings: { left: 120, right: 120 } },
+      ...['a.alt1', 'o.alt1', 'o.alt2', 'f_i', 'f_t'].map((n) => glyph(n)),
+      tail,
+    ];
+    const { doc } = fontOf(glyphs, [
+      { kind: 'ends', at: 'word-end', swaps: [{ from: 'n', to: 'n.end' }], clearance: 15 },
+      turns,
+      { kind: 'bounce', glyphs: null, height: 30 },
+      { kind: 'beside', before: [['o'], ['a']], swaps: [{ from: 'n', to: 'o' }], after: [['f']] },
+    ]);
+    const pairs = [
+      ['a', 'o', -30],
+      ['o', 'o.alt1', -12],
+      ['t', 'a', 25],
+      ['space', 'n', -9],
+    ] as const;
+    const kerning = Object.fromEntries(
+      pairs.map(([left, right, value]) => [
+        `${left} ${right}`,
+        { id: `${left} ${right}`, styleId: 'regular', left, right, value, fitted: false },
+      ]),
+    );
+    const kerned = { ...doc, kerning };
+    const bytes = compileFont(kerned, { format: 'ttf', styleId: 'regular', nowUnixS: 0 });
+    const font = fontData(kerned, 'regular');
+    const word = fc.string({
+      unit: fc.constantFrom(...'aonftbdi\u0301\u030a '),
+      minLength: 1,
+      maxLength: 12,
+    });
+    fc.assert(
+      fc.property(word, (text) => {
+        let pen = 0;
+        const expected = shape(bytes, text).map((g) => {
+          const at = { glyph: g.gid, x: pen + g.dx, y: g.dy, advance: g.advance };
+          pen += g.advance;
+          return at;
+        });
+        const chars = [...text].map((c) => font.mapping.get(c.codePointAt(0)!)!);
+        expect(setGlyphs(font.layout, chars, (g) => font.glyphs[g]!.advance)).toEqual(expected);
+      }),
+      { numRuns: 3000, seed: 18 },
+    );
+  });
+});
 
 (hasFontTools ? describe : describe.skip)('features text', () => {
   test('says what the tables do: fontTools builds from it what HarfBuzz shapes alike, in four languages, features on and off', () => {

@@ -91,7 +91,6 @@ export const featureRow = z.object({
   enabled: z.boolean().default(true),
   rule,
 });
-export type FeatureRow = z.infer<typeof featureRow>;
 
 type Use = <T extends string | null>(ids: readonly T[]) => T[];
 
