@@ -1,6 +1,8 @@
 import { transfer } from 'comlink';
 import { castFile, type CastFile } from '../../core/fonts/compile/casts/castFile';
 import type { CastFormat } from '../../core/fonts/compile/casts/formats';
+import { explainFont } from '../../core/fonts/compile/explainFont';
+import type { Explained } from '../../core/fonts/features/explain';
 import { compileFont, type OutlineFormat } from '../../core/fonts/compile/compileFont';
 import { unpackRow } from '../../core/project/document/packing/packRows';
 import { partOf, readying } from '../../core/fonts/compile/partOf';
@@ -55,6 +57,10 @@ const api = {
     const wanted = part === null ? doc : partOf(doc, part.text, new Set(part.also));
     const bytes = compileFont(wanted, { format, styleId, nowUnixS });
     return transfer(ok({ bytes, ms: performance.now() - start }), [bytes.buffer]);
+  },
+  /** What the font does with its letters, in plain words. */
+  explain(styleId: string): Result<readonly Explained[]> {
+    return doc ? ok(explainFont(doc, styleId).told) : fail({ code: 'nothing-there' });
   },
   /** A file of a format, whole. */
   async cast(format: CastFormat, styleId: string, nowUnixS: number): Promise<Result<CastFile>> {

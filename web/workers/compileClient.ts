@@ -1,6 +1,7 @@
 import type { Remote } from 'comlink';
 import type { CastFile } from '../../core/fonts/compile/casts/castFile';
 import type { CastFormat } from '../../core/fonts/compile/casts/formats';
+import type { Explained } from '../../core/fonts/features/explain';
 import type { OutlineFormat } from '../../core/fonts/compile/compileFont';
 import { packRow } from '../../core/project/document/packing/packRows';
 import type { ProjectDiff } from '../../core/project/document/changes/diff';
@@ -94,6 +95,17 @@ export class Compiler {
       async (api) => {
         await this.sendOnce(api);
         return api.cast(format, styleId, nowUnixS);
+      },
+      { signal },
+    );
+  }
+
+  /** What the font does with its letters, in plain words. */
+  explain(styleId: string, signal?: AbortSignal): Promise<Result<readonly Explained[]>> {
+    return this.host.run<readonly Explained[]>(
+      async (api) => {
+        await this.sendOnce(api);
+        return api.explain(styleId);
       },
       { signal },
     );

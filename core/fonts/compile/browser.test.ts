@@ -1,6 +1,10 @@
 import { browserPage } from '../../../testing/browserPage';
+import { shape } from '../../../testing/outsideReaders';
 import { byName } from '../../testing/named';
 import { sampleProject } from '../../testing/sampleProject';
+import { setRules } from '../../project/document/commands/features/rules';
+import { edit } from '../../project/document/inStep/edit';
+import type { Rule } from '../../project/document/schema';
 import { advanceOf } from '../../project/document/queries/metrics';
 import { compileFont } from './compileFont';
 
@@ -56,3 +60,47 @@ test.each(['otf', 'ttf'] as const)(
     expect(half).toBeCloseTo(3 * Math.round(advanceOf(byName(doc)['.notdef']!)), 0);
   },
 );
+
+test('drawings take turns and ends stand at the end of words as Chromium sets them, as HarfBuzz shapes them', async () => {
+  const base = sampleProject();
+  const o = byName(base).o!;
+  const drawing = (name: string, right: number) => ({
+    ...o,
+    id: name,
+    name,
+    codePoints: [],
+    bearings: { left: 50, right },
+  });
+  // Each drawing has a width of its own, so that a line's width tells which stand in it.
+  const drawings = [drawing('o.alt1', 57), drawing('o.alt2', 71), drawing('x.end', 313)];
+  const drawn = {
+    ...base,
+    glyphs: { ...base.glyphs, ...Object.fromEntries(drawings.map((g) => [g.id, g])) },
+  };
+  const rules: Rule[] = [
+    { kind: 'ends', at: 'word-end', swaps: [{ from: 'x', to: 'x.end' }], clearance: 0 },
+    { kind: 'turns', letters: null, within: 5 },
+  ];
+  const font = compileFont(edit(drawn, setRules(drawn, rules)!).doc, {
+    format: 'ttf',
+    styleId: 'regular',
+    nowUnixS: 0,
+  });
+  const texts = ['oo', 'ooo', 'oooo', 'oxo', 'ox', 'x ox', 'oHHHHo', 'oHHHHHo'];
+  const shaped = texts.map((t) => shape(font, t));
+  const { page: onPage } = await widths(font, texts);
+  shaped.forEach((glyphs, i) => {
+    expect(onPage[i]).toBeCloseTo(
+      glyphs.reduce((n, g) => n + g.advance, 0),
+      0,
+    );
+  });
+  const names = (i: number) => shaped[i]!.map((g) => g.name).join(' ');
+  expect([1, 2, 5, 6, 7].map(names)).toEqual([
+    'o o.alt1 o.alt2',
+    'o o.alt1 o.alt2 o',
+    'x.end space o x.end',
+    'o H H H H o.alt1',
+    'o H H H H H o',
+  ]);
+});

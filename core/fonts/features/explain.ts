@@ -127,6 +127,9 @@ function explainLookup(lookup: AnyLookup, font: FontGlyphs): string | null {
       );
     case 'multiple':
     case 'alternate':
+      // What is offered under the features' own names needn't be said again.
+      if (lookup.name === 'aalt')
+        return `${counted(lookup.map.length, 'glyph')} ${lookup.map.length === 1 ? 'has' : 'have'} others, for programs that list them`;
       return some(
         lookup.map.map(([from, to]) => `${name(from)} becomes ${OR.format(to.map(name))}`),
         'glyph',

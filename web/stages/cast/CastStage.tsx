@@ -8,6 +8,7 @@ import { snags } from '../../store/selectors';
 import { currentSession, useDoc } from '../../store/projectStore';
 import { Bench } from '../../ui/Bench';
 import { InkButton } from '../../ui/InkButton';
+import { ByItself } from './ByItself';
 import { CastGauge } from './CastGauge';
 import { FontMenu } from './FontMenu';
 import { Formats } from './Formats';
@@ -87,6 +88,7 @@ export function CastStage() {
           </Box>
           <Box flex="1 1 300px" minW="280px">
             <FontMenu family={casting.family} style={doc.styles[projectOf(doc).styleId]?.name ?? ''} />
+            <ByItself />
             <TryIt file={installable} />
           </Box>
         </Flex>
