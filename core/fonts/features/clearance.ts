@@ -1,5 +1,6 @@
 import type { Contour } from '../../foundations/geometry/contour';
 import { flattenContour, windingNumber, type Box } from '../../foundations/geometry/measure';
+import { distanceToSegment } from '../../foundations/geometry/cubic';
 import type { Vec } from '../../foundations/geometry/vec';
 import { ChordGrid, chordsOf } from '../../outlines/outline/flat';
 import type { FontGlyph } from './fontGlyphs';
@@ -54,19 +55,47 @@ function swallowed(glyph: FontGlyph, by: FontGlyph, dx: number): number {
   return within ? places.length * STEP : 0;
 }
 
+/** What was found of two glyphs, by distance and reach: after an edit only pairs of that glyph are looked at again. */
+const found = new WeakMap<FontGlyph, WeakMap<FontGlyph, Map<string, number>>>();
+
+function foundOf(glyph: FontGlyph, other: FontGlyph): Map<string, number> {
+  const byOther = found.get(glyph) ?? new WeakMap<FontGlyph, Map<string, number>>();
+  found.set(glyph, byOther);
+  const own = byOther.get(other) ?? new Map<string, number>();
+  byOther.set(other, own);
+  return own;
+}
+
 /**
  * How much of a glyph's outline lies within `reach` of another's, em units of outline; `dx`: how far to the right of the other's
  * origin its own lies.
  */
 export function nearness(glyph: FontGlyph, other: FontGlyph, dx: number, reach: number): number {
   if (!glyph.box || !other.box || apart(glyph.box, other.box, dx, reach)) return 0;
+  const known = foundOf(glyph, other);
+  const key = `${dx} ${reach}`;
+  const length = known.get(key) ?? nearLength(glyph, other, other.box, dx, reach);
+  known.set(key, length);
+  return length;
+}
+
+/** Whether any chord is as near as that. */
+function isWithin(grid: ChordGrid, p: Vec, reach: number): boolean {
+  for (const i of grid.inBox(p.x - reach, p.y - reach, p.x + reach, p.y + reach)) {
+    const chord = grid.chords[i];
+    if (chord && distanceToSegment(p, chord.a, chord.b) <= reach) return true;
+  }
+  return false;
+}
+
+function nearLength(glyph: FontGlyph, other: FontGlyph, box: Box, dx: number, reach: number): number {
   const { grid } = shapeOf(other);
-  const { xMin, xMax, yMin, yMax } = other.box;
+  const { xMin, xMax, yMin, yMax } = box;
   let near = 0;
   for (const p of shapeOf(glyph).places) {
     const x = p.x + dx;
     if (x < xMin - reach || x > xMax + reach || p.y < yMin - reach || p.y > yMax + reach) continue;
-    if (grid.nearest({ x, y: p.y }).distance <= reach) near += STEP;
+    if (isWithin(grid, { x, y: p.y }, reach)) near += STEP;
   }
   return near > 0 ? near : Math.max(swallowed(glyph, other, dx), swallowed(other, glyph, -dx));
 }

@@ -42,9 +42,10 @@ export function kerningData(doc: Doc, styleId: string, index: ReadonlyMap<string
 
 /** The kerning of a pair as the tables give it, em units: a pair by itself, else its groups. Glyph indices. */
 export function kernOf({ pairs, groups }: Kerning): (left: number, right: number) => number {
-  const own = new Map(pairs.map((p) => [`${p.left} ${p.right}`, p.value]));
+  const key = (left: number, right: number) => left * 0x10000 + right;
+  const own = new Map(pairs.map((p) => [key(p.left, p.right), p.value]));
   const groupOf = (side: readonly (readonly number[])[]) =>
     new Map(side.flatMap((glyphs, i) => glyphs.map((g) => [g, i] as const)));
   const [left, right] = [groupOf(groups.left), groupOf(groups.right)];
-  return (l, r) => own.get(`${l} ${r}`) ?? groups.values[left.get(l) ?? -1]?.[right.get(r) ?? -1] ?? 0;
+  return (l, r) => own.get(key(l, r)) ?? groups.values[left.get(l) ?? -1]?.[right.get(r) ?? -1] ?? 0;
 }

@@ -48,8 +48,7 @@ function hitBy(
   { gap, reach }: { readonly gap: number | null; readonly reach: number },
 ): number[] {
   const measure = (drawing: number, other: number) => {
-    const pair = side === 'left' ? kern(other, drawing) : kern(drawing, other);
-    const between = gap ?? pair;
+    const between = gap ?? (side === 'left' ? kern(other, drawing) : kern(drawing, other));
     const dx = side === 'left' ? font.at(other).advance + between : -(font.at(drawing).advance + between);
     return nearness(font.at(drawing), font.at(other), dx, reach);
   };
