@@ -377,14 +377,14 @@ test('sheet --png makes a picture for each page, on clear ground, as wide as wis
 
 test('build --formats makes every format that it names, the same bytes each time; an unknown one is refused with those there are', async () => {
   const project = new URL('../demo/files/finished/mill-boards.orthoglyph.zip', import.meta.url).pathname;
-  const formats = ['otf', 'ttf', 'woff2', 'woff', 'svg', 'ufo', 'letters-svg'];
+  const formats = ['otf', 'ttf', 'woff2', 'woff', 'svg', 'ufo', 'letters-svg', 'letters-dxf', 'kit'];
   const build = (out: string) => run('build', project, '--out', path(out), '--formats', formats.join(','));
   process.env.SOURCE_DATE_EPOCH = '1767603600';
   for (const out of ['all', 'again']) expect(await build(out)).toMatchObject({ code: 0, err: '' });
   delete process.env.SOURCE_DATE_EPOCH;
   const made = readdirSync(path('all')).sort();
   expect(made).toEqual(
-    ['letters-svg.zip', 'otf', 'svg', 'ttf', 'ufo.zip', 'woff', 'woff2'].map(
+    ['kit.zip', 'letters-dxf.zip', 'letters-svg.zip', 'otf', 'svg', 'ttf', 'ufo.zip', 'woff', 'woff2'].map(
       (e) => `MillBoards-Regular.${e}`,
     ),
   );

@@ -95,7 +95,14 @@ export const paintedCapitals = (): Uint8Array =>
 export const joinedPage = (again = false): Uint8Array =>
   toJpeg(
     renderPage({
-      hand: { ...KEEPER, name: 'daughter', seed: again ? 78 : 77, pen: 0.085, slantDeg: 8, wobble: again ? 0.009 : 0.003 },
+      hand: {
+        ...KEEPER,
+        name: 'daughter',
+        seed: again ? 78 : 77,
+        pen: 0.085,
+        slantDeg: 8,
+        wobble: again ? 0.009 : 0.003,
+      },
       skeletons: JOINED_SKELETONS,
       characters: 'abcdefghijklmnopqrstuvwxyz',
       width: 2480,

@@ -247,7 +247,17 @@ test('a finished project of the demo opens from the list, and its own text is se
     Object.keys(files)
       .map((n) => n.replace('TideBookHand-Regular.', ''))
       .sort(),
-  ).toEqual(['letters-svg.zip', 'otf', 'svg', 'ttf', 'ufo.zip', 'woff', 'woff2']);
+  ).toEqual([
+    'kit.zip',
+    'letters-dxf.zip',
+    'letters-svg.zip',
+    'otf',
+    'svg',
+    'ttf',
+    'ufo.zip',
+    'woff',
+    'woff2',
+  ]);
   for (const ending of ['otf', 'ttf', 'woff', 'woff2']) {
     const bytes = files[`TideBookHand-Regular.${ending}`]!;
     expect(sanitize(bytes, `x.${ending}`)).toBe('');

@@ -19,6 +19,7 @@ const USES: readonly [string, readonly (readonly [CastFormat, string])[]][] = [
     [
       ['woff2', 'WOFF2 (smallest)'],
       ['woff', 'WOFF (for old browsers)'],
+      ['kit', 'Icon kit, zipped (styles, names, a page that copies)'],
     ],
   ],
   [
@@ -27,6 +28,7 @@ const USES: readonly [string, readonly (readonly [CastFormat, string])[]][] = [
       ['ufo', 'UFO 3, zipped (for other font programs)'],
       ['svg', 'SVG font (for engravers and embroidery)'],
       ['letters-svg', 'Letters as SVG drawings, zipped'],
+      ['letters-dxf', 'Letters as DXF drawings, zipped (for cutters)'],
     ],
   ],
 ];

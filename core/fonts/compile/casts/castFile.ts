@@ -3,6 +3,8 @@ import type { Doc } from '../../../project/document/schema';
 import { compileFont, type CompileOptions } from '../compileFont';
 import { fontData } from '../fontData';
 import { fontFileName, versionOf } from '../fontNames';
+import { kitFiles } from './iconKit/kitFiles';
+import { lettersDxf } from './lettersDxf';
 import { lettersSvg } from './lettersSvg';
 import type { CastFormat } from './formats';
 import { svgFont } from './svgFont';
@@ -45,12 +47,27 @@ export async function castFile(
       return { name: named('svg'), bytes: strToU8(svgFont(data)) };
     case 'ufo':
       return { name: named('ufo.zip'), bytes: zipped(ufoFiles(data), `${named('ufo')}/`) };
+    case 'kit': {
+      const ttf = font('ttf');
+      const version = versionOf(casting.version);
+      const web = { woff2: await woff2Of(ttf, version, brotli), woff: woffOf(ttf, version) };
+      const name = fontFileName(casting.family, style.name, '').slice(0, -1);
+      return { name: named('kit.zip'), bytes: zipped(kitFiles(data, name, web), '') };
+    }
+    case 'letters-dxf':
+      return { name: named('letters-dxf.zip'), bytes: zipped(lettersDxf(data), '') };
     case 'letters-svg':
       return { name: named('letters-svg.zip'), bytes: zipped(lettersSvg(data), '') };
   }
 }
 
-const zipped = (files: ReadonlyMap<string, string>, folder: string): Uint8Array =>
-  zipSync(Object.fromEntries([...files].map(([path, text]) => [folder + path, strToU8(text)])), {
-    mtime: ENTRY_TIME,
-  });
+const zipped = (files: ReadonlyMap<string, string | Uint8Array>, folder: string): Uint8Array =>
+  zipSync(
+    Object.fromEntries(
+      [...files].map(([path, content]) => [
+        folder + path,
+        typeof content === 'string' ? strToU8(content) : content,
+      ]),
+    ),
+    { mtime: ENTRY_TIME },
+  );

@@ -2,11 +2,12 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import DxfParser, { type IEntity, type IPolylineEntity } from 'dxf-parser';
 import { unzipSync, zlibSync } from 'fflate';
 import svgpath from 'svgpath';
 import { openProjectFile } from '../../../project/archive/readProject';
 import { projectOf } from '../../../project/document/newProject';
-import { contoursBox } from '../../../foundations/geometry/measure';
+import { contourArea, contoursBox } from '../../../foundations/geometry/measure';
 import { parseSfnt } from '../../opentype/sfnt';
 import { readArtwork } from '../../../lifting/artwork/readArtwork';
 import { readXml, type XmlElement } from '../../../readers/svg/read/xmlTree';
@@ -19,6 +20,8 @@ import {
   sanitize,
 } from '../../../../testing/outsideReaders';
 import { brotli } from '../../../../cli/brotli';
+import { glyphFileNames } from '../../../type/names/fileNames';
+import { fontData } from '../fontData';
 import { castFile } from './castFile';
 import { CAST_FORMATS, type CastFormat } from './formats';
 import { woffOf } from './woff';
@@ -194,4 +197,33 @@ test('letters as drawings stand in their width and height of the font, each unde
   expect(n.value.board.width).toBe(glyph.advanceWidth);
   const other = glyph.getBoundingBox();
   expect(Math.abs(box.xMin - other.x1) + Math.abs(box.xMax - other.x2)).toBeLessThan(1);
+});
+
+test('letters as DXF: closed polylines within half a unit of the curves, as dxf-parser reads them (package dxf-parser)', async () => {
+  const files = unzipSync((await cast('letters-dxf')).bytes);
+  const data = fontData(doc, options.styleId);
+  const inked = data.glyphs.filter((g) => g.box);
+  expect(Object.keys(files)).toHaveLength(inked.length);
+  for (const char of 'Sg8&') {
+    const glyph = data.glyphs[data.mapping.get(char.codePointAt(0)!)!]!;
+    const read = new DxfParser().parseSync(text(files[`${glyphFileNames()(glyph.name)}.dxf`]!))!;
+    const lines = read.entities as (IEntity & IPolylineEntity)[];
+    expect(lines.map((l) => [l.type, l.shape])).toEqual(glyph.contours.map(() => ['POLYLINE', true]));
+    const areaOf = (points: readonly { x: number; y: number }[]) =>
+      points.reduce((n, p, i) => {
+        const q = points[(i + 1) % points.length]!;
+        return n + (p.x * q.y - q.x * p.y) / 2;
+      }, 0);
+    lines.forEach((l, i) => {
+      const whole = contourArea(glyph.contours[i]!);
+      expect(areaOf(l.vertices) / whole).toBeCloseTo(1, 1);
+      // Chords lie within half a unit: what they leave out is no more than that along the whole line.
+      const length = l.vertices.reduce((n, p, k) => {
+        const q = l.vertices[(k + 1) % l.vertices.length]!;
+        return n + Math.hypot(q.x - p.x, q.y - p.y);
+      }, 0);
+      expect(Math.abs(areaOf(l.vertices) - whole)).toBeLessThan(0.5 * length);
+    });
+    expect(read.header.$EXTMAX).toMatchObject({ x: glyph.advance, y: glyph.box!.yMax });
+  }
 });

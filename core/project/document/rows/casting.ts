@@ -11,6 +11,8 @@ export const castingRow = z.object({
   licenceUrl: z.string(),
   copyright: z.string(),
   version: z.string().regex(/^\d{1,3}\.\d{3}$/),
-  formats: z.array(z.enum(['otf', 'ttf', 'woff2', 'woff', 'svg', 'ufo', 'letters-svg'])),
+  formats: z.array(
+    z.enum(['otf', 'ttf', 'woff2', 'woff', 'svg', 'ufo', 'letters-svg', 'letters-dxf', 'kit']),
+  ),
 });
 export type CastingRow = z.infer<typeof castingRow>;
