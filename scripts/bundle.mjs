@@ -12,6 +12,7 @@ const entries = {
   'bench-dress': { entry: 'bench/dress.ts', sources: ['bench', 'core', 'demo'] },
   'bench-practice': { entry: 'bench/practice.ts', sources: ['bench', 'core', 'demo'] },
   'bench-trainShapes': { entry: 'bench/trainShapes.ts', sources: ['bench', 'core', 'demo'] },
+  'bench-cast': { entry: 'bench/cast.ts', sources: ['bench', 'core', 'demo'] },
   'bench-fit': { entry: 'bench/fit.ts', sources: ['bench', 'core', 'demo'] },
   'bench-fitSamples': { entry: 'bench/fitSamples.ts', sources: ['bench', 'core', 'demo'] },
   'bench-large': { entry: 'bench/large.ts', sources: ['bench', 'core', 'demo'] },

@@ -10,6 +10,7 @@ import { glyphNameOf } from '../../type/names/glyphNames';
 import { fontGlyphs, type FontGlyph } from '../features/fontGlyphs';
 import { kerningData } from '../features/kerning';
 import { planLayout, type FontLayout } from '../features/planLayout';
+import { typedCodePoints } from '../features/typedNames';
 import type { Kerning } from '../opentype/layout/model';
 import { isInFont, showsNothing } from '../../project/document/queries/inFont';
 
@@ -96,14 +97,12 @@ function inFontOrder(glyphs: readonly GlyphRow[]): GlyphRow[] {
  * word that isn't a name doesn't vanish, they look like `.notdef`, and a space between words is as wide as one.
  */
 function lettersOfNames(glyphs: readonly GlyphRow[]): GlyphRow[] {
-  const typed = new Set(glyphs.flatMap((g) => g.typed.flatMap((name) => [...name])));
+  const typed = new Set<number>();
+  for (const g of glyphs) for (const name of typedCodePoints(g.typed)) for (const cp of name) typed.add(cp);
   if (typed.size === 0) return [];
-  const have = new Set(glyphs.flatMap((g) => g.codePoints));
+  for (const g of glyphs) for (const cp of g.codePoints) typed.delete(cp);
   const notdef = glyphs.find((g) => g.name === NOTDEF);
-  return [...typed]
-    .map((c) => c.codePointAt(0)!)
-    .filter((cp) => !have.has(cp))
-    .map((cp) => letterOfNames(cp, notdef));
+  return [...typed].map((cp) => letterOfNames(cp, notdef));
 }
 
 /** Rows made once for each `.notdef`, so that what is compiled of them is kept as well. */

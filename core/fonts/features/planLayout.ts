@@ -15,6 +15,7 @@ import { addLanguages, DOTTED_I } from './rules/languages';
 import { addTurns, type Turning } from './rules/turns';
 import { kernOf } from './kerning';
 import { scriptsOf } from './scripts';
+import { typedNames } from './typedNames';
 
 /** What a font does with its letters when a text is set, before it is written as tables or as features text. */
 export interface FontLayout {
@@ -57,6 +58,7 @@ export function planLayout(font: FontGlyphs, rules: readonly Rule[], kerning: Ke
   const ruled = new Ruled(rules, font);
   const scripts = scriptsOf(font.mapping.keys());
   const ligatures = [...ruledLigatures(ruled, 'liga'), ...ligaturesByName(font.glyphs)];
+  const joined = new Set(ligatures.map((l) => l.glyph));
   const substitutions: Substitutions = new LookupList<Substitution>();
   addSubstitutions(substitutions, font, ruled, kerning, ligatures);
   const positionings: Positionings = new LookupList<Positioning>();
@@ -64,9 +66,7 @@ export function planLayout(font: FontGlyphs, rules: readonly Rule[], kerning: Ke
   return {
     gsub: { ...parts(substitutions), scripts },
     gpos: { ...parts(positionings), scripts },
-    kinds: font.glyphs.map((g, i) =>
-      isMark(g) ? 'mark' : ligatures.some((l) => l.glyph === i) ? 'ligature' : 'base',
-    ),
+    kinds: font.glyphs.map((g, i) => (isMark(g) ? 'mark' : joined.has(i) ? 'ligature' : 'base')),
     carets: caretsOf(font, ligatures),
   };
 }
@@ -107,19 +107,6 @@ function addSubstitutions(
     addLigatures(list, tag, tag, ruledLigatures(ruled, tag), font);
   for (const e of exchanges) if (!BEFORE_LIGATURES.test(e.tag)) addExchange(list, font, e);
   list.use('calt', contextual(list, font, ruled, kerning));
-}
-
-/** Typed names become their glyphs, where all their letters are in the font; the first that has a name keeps it. */
-function typedNames(font: FontGlyphs): Ligature[] {
-  const taken = new Set<string>();
-  return font.glyphs.flatMap(({ typed }, glyph) =>
-    typed.flatMap((name): Ligature[] => {
-      const letters = [...name].map((c) => font.mapping.get(c.codePointAt(0) ?? 0));
-      if (letters.length < 2 || letters.some((p) => p === undefined) || taken.has(name)) return [];
-      taken.add(name);
-      return [{ parts: letters as number[], glyph }];
-    }),
-  );
 }
 
 /** Ligatures of a feature; where i and dotless i are two letters, those that hold an i stay apart. */

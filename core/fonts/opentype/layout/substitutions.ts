@@ -58,14 +58,17 @@ export const listSubtables = (map: readonly (readonly [number, readonly number[]
 
 /** A set of ligatures that begin alike. */
 function buildSet(ligatures: readonly Ligature[]): Uint8Array {
-  const tables = ligatures.map(({ parts, glyph }) =>
-    new ByteWriter()
-      .uint16(glyph)
-      .uint16(parts.length)
-      .bytes(parts.slice(1).flatMap((p) => [p >> 8, p & 0xff]))
-      .done(),
-  );
-  return new ByteWriter().uint16(tables.length).bytes(withOffsets(2, tables)).done();
+  const w = new ByteWriter().uint16(ligatures.length);
+  let offset = 2 + 2 * ligatures.length;
+  for (const { parts } of ligatures) {
+    w.uint16(offset);
+    offset += 2 + 2 * parts.length;
+  }
+  for (const { parts, glyph } of ligatures) {
+    w.uint16(glyph).uint16(parts.length);
+    for (const part of parts.slice(1)) w.uint16(part);
+  }
+  return w.done();
 }
 
 /** Longest set of ligatures of one first glyph, bytes: subtables of three such sets and more are in reach. */
