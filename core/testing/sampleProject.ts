@@ -1,15 +1,7 @@
 import { blankGlyph, newProject } from '../project/document/newProject';
 import type { Doc, GlyphRow } from '../project/document/schema';
-import { polygon, reverseContour } from '../foundations/geometry/contour';
-import { circle } from './shapes';
-
-const rect = (x0: number, y0: number, x1: number, y1: number) =>
-  polygon([
-    { x: x0, y: y0 },
-    { x: x1, y: y0 },
-    { x: x1, y: y1 },
-    { x: x0, y: y1 },
-  ]);
+import { reverseContour } from '../foundations/geometry/contour';
+import { circle, rect } from './shapes';
 
 /** A small font with straight, round and hollow letters, one beyond the basic plane, kerning pairs and groups. */
 export function sampleProject(): Doc {

@@ -1,4 +1,4 @@
-import type { Contour, Node } from '../foundations/geometry/contour';
+import { polygon, type Contour, type Node } from '../foundations/geometry/contour';
 import type { FloatImage, Picture } from '../foundations/raster/picture';
 
 /** Handle length of a quarter circle of radius 1 by a cubic (4/3 (sqrt 2 - 1)). */
@@ -53,3 +53,12 @@ export function toPicture(
   });
   return { width: field.width, height: field.height, data };
 }
+
+/** A rectangle by two of its corners. */
+export const rect = (x0: number, y0: number, x1: number, y1: number) =>
+  polygon([
+    { x: x0, y: y0 },
+    { x: x1, y: y0 },
+    { x: x1, y: y1 },
+    { x: x0, y: y1 },
+  ]);

@@ -21,21 +21,13 @@ import { danglingReferences } from '../../project/document/queries/dangling';
 import { blankGlyph, newProject } from '../../project/document/newProject';
 import type { Doc, GlyphRow, Rule } from '../../project/document/schema';
 import { glyphNameOf } from '../../type/names/glyphNames';
-import { polygon } from '../../foundations/geometry/contour';
+import { rect as box } from '../../testing/shapes';
 import { setGlyphs } from './setGlyphs';
 import { ufoFiles } from '../compile/casts/ufo';
 import { fontData } from '../compile/fontData';
 import { compileFont, type OutlineFormat } from '../compile/compileFont';
 import { parseSfnt } from '../opentype/sfnt';
 import { OS2 } from '../opentype/tables/os2';
-
-const box = (x0: number, y0: number, x1: number, y1: number) =>
-  polygon([
-    { x: x0, y: y0 },
-    { x: x1, y: y0 },
-    { x: x1, y: y1 },
-    { x: x0, y: y1 },
-  ]);
 
 /** A glyph with a box for ink; the id is its name. */
 const glyph = (name: string, char = '', ink = box(0, 0, 300, 500)): GlyphRow => ({

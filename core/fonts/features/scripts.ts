@@ -21,7 +21,7 @@ const SCRIPTS: readonly (readonly [RegExp, readonly string[]])[] = [
 
 /** Tags of the scripts that a font's characters belong to, and latn, which programs ask for with signs of no script. */
 export function scriptsOf(codePoints: Iterable<number>): string[] {
-  const text = String.fromCodePoint(...codePoints);
+  const text = Array.from(codePoints, (cp) => String.fromCodePoint(cp)).join('');
   return ['latn', ...SCRIPTS.flatMap(([has, tags]) => (has.test(text) ? tags : []))].filter(
     (tag, i, all) => all.indexOf(tag) === i,
   );

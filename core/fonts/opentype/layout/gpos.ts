@@ -26,13 +26,4 @@ function subtablesOf(lookup: Positioning): Uint8Array[] {
 
 /** The whole table; null without features. */
 export const buildGpos = (layout: Layout<Positioning>): Uint8Array | null =>
-  buildLayout(
-    layout,
-    layout.lookups.map((l) => ({
-      type: TYPE[l.type],
-      ignoreMarks: l.ignoreMarks ?? false,
-      subtables: subtablesOf(l),
-    })),
-    EXTENSION,
-    new Map(),
-  );
+  buildLayout(layout, { types: TYPE, extension: EXTENSION, subtablesOf });

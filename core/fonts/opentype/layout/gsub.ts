@@ -23,13 +23,4 @@ function subtablesOf(lookup: Substitution): Uint8Array[] {
 
 /** The whole table; null without features. `labels`: name ids of what menus say of features, by tag. */
 export const buildGsub = (layout: Layout<Substitution>, labels: LabelIds): Uint8Array | null =>
-  buildLayout(
-    layout,
-    layout.lookups.map((l) => ({
-      type: TYPE[l.type],
-      ignoreMarks: l.ignoreMarks ?? false,
-      subtables: subtablesOf(l),
-    })),
-    EXTENSION,
-    labels,
-  );
+  buildLayout(layout, { types: TYPE, extension: EXTENSION, subtablesOf }, labels);

@@ -3,8 +3,15 @@ import { ByteWriter } from '../bytes';
 import type { FeatureUse, Layout } from './model';
 import { FURTHEST, withOffsets } from './offsets';
 
+/** What tells the two tables apart: numbers of their lookup types, that of extension, and how lookups are written. */
+export interface TableKind<Kind extends { readonly type: string }> {
+  readonly types: Readonly<Record<Kind['type'], number>>;
+  readonly extension: number;
+  readonly subtablesOf: (lookup: Kind) => Uint8Array[];
+}
+
 /** A lookup as it will be written. */
-export interface MadeLookup {
+interface MadeLookup {
   readonly type: number;
   readonly ignoreMarks: boolean;
   readonly subtables: readonly Uint8Array[];
@@ -164,13 +171,17 @@ function buildLookups(lookups: readonly MadeLookup[], extensionType: number): Ui
  * A whole layout table; null when no lookup does anything. Lookups keep their numbers, so that rules may point at them.
  * RangeError when something lies out of reach: nothing that can't be read is ever written.
  */
-export function buildLayout(
-  layout: Layout<unknown>,
-  lookups: readonly MadeLookup[],
-  extensionType: number,
-  labels: LabelIds,
+export function buildLayout<Kind extends { readonly type: string }>(
+  layout: Layout<Kind>,
+  table: TableKind<Kind>,
+  labels: LabelIds = new Map(),
 ): Uint8Array | null {
   if (layout.features.length === 0) return null;
+  const lookups = layout.lookups.map((l) => ({
+    type: table.types[l.type as Kind['type']],
+    ignoreMarks: l.ignoreMarks ?? false,
+    subtables: table.subtablesOf(l),
+  }));
   const all: FeatureRecord[] = [];
   const numbersOf = (language: string | null) =>
     recordsOf(layout.features, language, labels).map((r) => {
@@ -201,6 +212,6 @@ export function buildLayout(
     .uint16(10 + scripts.length + features.length)
     .bytes(scripts)
     .bytes(features)
-    .bytes(buildLookups(lookups, extensionType))
+    .bytes(buildLookups(lookups, table.extension))
     .done();
 }
