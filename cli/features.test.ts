@@ -26,7 +26,7 @@ test('a project’s features are told in words and come out as rules and as feat
     runFeatures([SCRIPT, '--json', path('own.json'), '--text', path('own.fea')]),
   );
   expect(code).toBe(0);
-  expect(told).toContain('calt  Letters with further drawings take turns with them');
+  expect(told).toContain('calt  Letters take turns with their other drawings');
   expect(told).toContain('salt (when asked for)');
   expect(JSON.parse(readFileSync(path('own.json'), 'utf8'))).toEqual({
     rules: [{ kind: 'turns', letters: null, within: 5 }],

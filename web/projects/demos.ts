@@ -8,7 +8,11 @@ export interface FinishedDemo {
 /** One for each kind of work. */
 export const FINISHED: readonly FinishedDemo[] = [
   { id: 'keepers-hand', title: 'A text hand', line: 'Two pages of handwriting, accents made, kerned.' },
-  { id: 'daughters-script', title: 'A joined script', line: 'Strokes that meet from letter to letter.' },
+  {
+    id: 'daughters-script',
+    title: 'A joined script',
+    line: 'Strokes that meet; each letter drawn twice, by turns.',
+  },
   { id: 'over-the-door', title: 'Painted capitals', line: 'From a photograph to outlines of few points.' },
   { id: 'seed-bags', title: 'Metal type', line: 'Scanned the wrong way round, turned, neatened.' },
   { id: 'lane-signs', title: 'Icons', line: 'Drawn with strokes, found by typing their names.' },

@@ -85,13 +85,11 @@ export function explainRule(rule: Rule, named: (id: string) => string): string {
     case 'exchange':
       return `${rule.label === '' ? '' : `“${rule.label}”: `}${swaps(rule.swaps)}, when asked for.`;
     case 'turns': {
-      const who = rule.letters
-        ? some(
-            rule.letters.map((l) => named(l.glyph)),
-            'letter',
-          )
-        : 'Letters with further drawings';
-      return `${who} take turns with them: no drawing comes again within ${counted(rule.within, 'glyph')} while there is another.`;
+      const letters = rule.letters?.map((l) => named(l.glyph));
+      const one = letters?.length === 1;
+      const who = letters ? some(letters, 'letter') : 'Letters';
+      const turn = one ? 'takes turns with its other drawings' : 'take turns with their other drawings';
+      return `${who} ${turn}: none comes again within ${counted(rule.within, 'glyph')} while there is another.`;
     }
     case 'ends': {
       const [what, side] = rule.at.split('-');
@@ -142,7 +140,11 @@ function explainLookup(lookup: AnyLookup, font: FontGlyphs): string | null {
     case 'pair': {
       const { pairs, groups } = lookup.kerning;
       const values = groups.values.flat().filter((v) => v !== 0).length;
-      return `${counted(pairs.length, 'pair')} and ${counted(values, 'pair')} of groups are kerned`;
+      const kinds = [
+        ...(values > 0 ? [counted(values, 'pair of groups', 'pairs of groups')] : []),
+        ...(pairs.length > 0 ? [counted(pairs.length, 'pair')] : []),
+      ];
+      return `${AND.format(kinds)} ${pairs.length + values === 1 ? 'is' : 'are'} kerned`;
     }
     case 'mark':
     case 'markToMark': {
@@ -150,7 +152,7 @@ function explainLookup(lookup: AnyLookup, font: FontGlyphs): string | null {
       return `${counted(marks.length, 'mark')} ${marks.length === 1 ? 'stands' : 'stand'} on ${counted(bases.length, lookup.type === 'mark' ? 'letter' : 'mark')} by their anchors`;
     }
     case 'cursive':
-      return `the strokes of ${counted(lookup.joins.length, 'letter')} meet at their anchors`;
+      return `The strokes of ${counted(lookup.joins.length, 'letter')} meet at their anchors`;
     case 'adjust':
     case 'chain':
       return null;
@@ -174,7 +176,9 @@ function explainUse(use: FeatureUse, lookups: readonly AnyLookup[], font: FontGl
   const except = use.except ? `, but not in ${AND.format(use.except.map(languageName))}` : '';
   const called = use.label ? `“${use.label.text}”: ` : CALLED[use.tag] ? `${CALLED[use.tag]}: ` : '';
   const sentence = `${called}${languages}${what.join('; ')}${except}.`;
-  return sentence.charAt(0).toUpperCase() + sentence.slice(1);
+  // Our own words begin with a capital; the name of a glyph stays as it is.
+  const own = chained !== undefined || use.languages !== undefined;
+  return own ? sentence.charAt(0).toUpperCase() + sentence.slice(1) : sentence;
 }
 
 /**

@@ -24,6 +24,7 @@ import { glyphNameOf } from '../../type/names/glyphNames';
 import { rect as box } from '../../testing/shapes';
 import { setGlyphs } from './setGlyphs';
 import { ufoFiles } from '../compile/casts/ufo';
+import { explainFont } from '../compile/explainFont';
 import { fontData } from '../compile/fontData';
 import { compileFont, type OutlineFormat } from '../compile/compileFont';
 import { parseSfnt } from '../opentype/sfnt';
@@ -203,6 +204,44 @@ font.save(sys.argv[1] + '/built.ttf')
   execFileSync('/usr/bin/python3', ['-c', script, folder]);
   return new Uint8Array(readFileSync(join(folder, 'built.ttf')));
 }
+
+test('what a font does is told in plain words, rules in their own, the rest by what its lookups do', () => {
+  const glyphs = [
+    ...letters('afinot'),
+    glyph('f_i'),
+    glyph('a.alt1'),
+    glyph('a.ss01'),
+    glyph('i.loclTRK'),
+    glyph('n.end'),
+  ];
+  const rules: Rule[] = [
+    { kind: 'exchange', feature: 'ss02', label: 'Tall t', swaps: [{ from: 't', to: ['n', 'o'] }] },
+    { kind: 'ligature', parts: ['t', 'o'], to: 'n', feature: 'dlig' },
+    { kind: 'turns', letters: [{ glyph: 'a', drawings: ['a.alt1'] }], within: 1 },
+    { kind: 'ends', at: 'word-end', swaps: [{ from: 'n', to: 'n.end' }], clearance: 15 },
+    { kind: 'beside', before: [['o', 't']], swaps: [{ from: 'n', to: null }], after: [['a']] },
+    { kind: 'bounce', glyphs: ['a', 'o'], height: 20 },
+  ];
+  const { doc } = fontOf(glyphs, rules);
+  const kerning = {
+    'a o': { id: 'a o', styleId: 'regular', left: 'a', right: 'o', value: -9, fitted: false },
+  };
+  const { told } = explainFont({ ...doc, kerning }, 'regular');
+  expect(told.map((e) => `${e.tag} ${e.unasked ? 'by itself' : 'when asked for'}: ${e.text}`)).toEqual([
+    'aalt when asked for: All drawings: 3 glyphs have others, for programs that list them.',
+    'locl by itself: In Turkish i becomes i.loclTRK.',
+    'liga by itself: f i become f_i, but not in Azerbaijani, Crimean Tatar, Kazakh, Tatar, and Turkish.',
+    'dlig when asked for: Further ligatures: t o become n.',
+    'salt when asked for: Other drawings: a becomes a.alt1 and n becomes n.end.',
+    'ss01 when asked for: a becomes a.ss01.',
+    'ss02 when asked for: “Tall t”: t becomes n or o.',
+    'calt by itself: a takes turns with its other drawings: none comes again within 1 glyph while there is another.',
+    'calt by itself: At the end of a word n becomes n.end, unless that would come nearer than 15 units to a neighbour.',
+    'calt by itself: Where it stands after o or t and before a, n stays.',
+    'calt by itself: a and o stand up to 20 units above or below the baseline, by their neighbours.',
+    'kern by itself: 1 pair is kerned.',
+  ]);
+});
 
 describe('a line set without a font file', () => {
   test('has the glyphs and places that HarfBuzz gives it: rules, ligatures, kerning, joins, marks', () => {
