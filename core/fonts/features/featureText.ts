@@ -116,22 +116,29 @@ function labelBlock({ tag, label }: FeatureUse): string[] {
 }
 
 /** One feature: what all languages have, then those that have something else. */
-function featureBlock(tag: string, uses: readonly FeatureUse[], nameOf: (lookup: number) => string): string {
+function featureBlock(
+  tag: string,
+  uses: readonly FeatureUse[],
+  scripts: readonly string[],
+  nameOf: (lookup: number) => string,
+): string {
   const own = uses.filter((u) => u.tag === tag);
   const calls = (some: readonly FeatureUse[]) =>
     [...new Set(some.flatMap((u) => u.lookups))].sort((a, b) => a - b).map((l) => `lookup ${nameOf(l)};`);
   const special = [...new Set(own.flatMap((u) => [...(u.languages ?? []), ...(u.except ?? [])]))].sort();
   const lines = [...own.flatMap(labelBlock).slice(0, 1), ...calls(own.filter((u) => !u.languages))];
-  if (special.length > 0) lines.push('script latn;');
-  for (const language of special) {
-    const here = own.filter((u) => u.languages?.includes(language) ?? !u.except?.includes(language));
-    lines.push(`language ${language} exclude_dflt;`, ...calls(here));
+  for (const script of special.length > 0 ? scripts : []) {
+    lines.push(`script ${script};`);
+    for (const language of special) {
+      const here = own.filter((u) => u.languages?.includes(language) ?? !u.except?.includes(language));
+      lines.push(`language ${language} exclude_dflt;`, ...calls(here));
+    }
   }
   return `feature ${tag} {\n${lines.map((l) => `  ${l}`).join('\n')}\n} ${tag};`;
 }
 
 function layoutText<K extends Substitution | Positioning>(
-  { lookups, features }: Layout<K>,
+  { lookups, features, scripts }: Layout<K>,
   verb: 'sub' | 'pos',
   n: Naming,
 ): string[] {
@@ -140,7 +147,7 @@ function layoutText<K extends Substitution | Positioning>(
   const tags = [...new Set(written.filter((f) => f.lookups.length > 0).map((f) => f.tag))];
   return [
     ...blocks.filter((b) => b !== null),
-    ...tags.map((tag) => featureBlock(tag, written, (l) => lookups[l]?.name ?? '')),
+    ...tags.map((tag) => featureBlock(tag, written, scripts, (l) => lookups[l]?.name ?? '')),
   ];
 }
 
@@ -160,7 +167,7 @@ export function featureText(font: FontGlyphs, layout: FontLayout): string {
   const systems = [
     'DFLT dflt',
     ...[...layout.gsub.scripts].sort().map((s) => `${s} dflt`),
-    ...languages.map((l) => `latn ${l}`),
+    ...[...layout.gsub.scripts].sort().flatMap((s) => languages.map((l) => `${s} ${l}`)),
   ];
   const classes = [...n.classes].map(([list, name]) => `${name} = ${list};`);
   return [systems.map((s) => `languagesystem ${s};`).join('\n'), ...classes, ...body].join('\n\n') + '\n';

@@ -317,7 +317,7 @@ describe('a line set without a font file', () => {
 });
 
 (hasFontTools ? describe : describe.skip)('features text', () => {
-  test('says what the tables do: fontTools builds from it what HarfBuzz shapes alike, in four languages, features on and off', () => {
+  test('says what the tables do: fontTools builds from it what HarfBuzz shapes alike, in five languages, features on and off', () => {
     const end: Rule = { kind: 'ends', at: 'word-end', swaps: [{ from: 'n', to: 'n.end' }], clearance: 15 };
     const tail = { ...glyph('n.end', '', box(0, -150, 900, 500)), bearings: { left: 50, right: -550 } };
     const more = ['a.alt1', 'o.alt1', 'o.alt2', 'f_i', 'i.loclTRK', 'o.ss01', 'c_t', 'sub'].map((n) =>
@@ -332,9 +332,17 @@ describe('a line set without a font file', () => {
       { kind: 'beside', before: [['o', 'a']], swaps: [{ from: 'f', to: null }], after: [['t']] },
     ];
     const space = { ...glyph('space', ' '), contours: [], bearings: { left: 120, right: 120 } };
-    const { doc, bytes } = fontOf([...letters('aoncfit\u015f\u0219'), space, tail, ...more], rules);
+    const cyrillic = [...letters('\u0431\u0432'), glyph('be.serbian')];
+    const { doc, bytes } = fontOf(
+      [...letters('aoncfit\u015f\u0219'), space, tail, ...more, ...cyrillic],
+      [...rules, { kind: 'language', languages: ['SRB'], swaps: [{ from: 'uni0431', to: 'be.serbian' }] }],
+    );
     const built = builtFromText(doc, bytes);
-    const word = fc.string({ unit: fc.constantFrom(...'aoncfit\u015f '), minLength: 1, maxLength: 14 });
+    const word = fc.string({
+      unit: fc.constantFrom(...'aoncfit\u015f\u0431\u0432 '),
+      minLength: 1,
+      maxLength: 14,
+    });
     const on = fc.constantFrom<Record<string, number>>(
       {},
       { calt: 0 },
@@ -343,7 +351,7 @@ describe('a line set without a font file', () => {
       { ss02: 1, liga: 0 },
       { salt: 2 },
     );
-    const language = fc.constantFrom('', 'tr', 'ro', 'az');
+    const language = fc.constantFrom('', 'tr', 'ro', 'az', 'sr');
     let differed = 0;
     fc.assert(
       fc.property(word, on, language, (text, features, tongue) => {
@@ -444,6 +452,15 @@ describe('what is made without being asked for', () => {
     expect(names(bytes, 'fi', {}, 'tr')).toEqual(['f', 'i.loclTRK']);
     expect(names(bytes, 'fi', {}, 'az')).toEqual(['f', 'i']);
     expect(names(bytes, 'fj', {}, 'tr')).toEqual(['f_j']);
+  });
+
+  test('a language has its drawings in the script that it is written in: Serbian in Cyrillic letters', () => {
+    const { bytes } = fontOf(
+      [...letters('a\u0431\u0432'), glyph('be.serbian')],
+      [{ kind: 'language', languages: ['SRB'], swaps: [{ from: 'uni0431', to: 'be.serbian' }] }],
+    );
+    expect(names(bytes, '\u0432\u0431', {}, 'sr')).toEqual(['uni0432', 'be.serbian']);
+    expect(names(bytes, '\u0432\u0431', {}, 'ru')).toEqual(['uni0432', 'uni0431']);
   });
 
   test('Romanian has commas, Catalan its dot, Dutch its ij, where they are drawn', () => {

@@ -89,7 +89,9 @@ export function addEnds(list: Substitutions, name: string, scope: EndsScope, rul
   });
   const rules: ChainRule[] = [];
   const wholeText = rule.at.startsWith('text');
-  rules.push(beyond(froms, [wholeText ? everything : words]));
+  // What goes on keeps the end out; a font of icons has no words.
+  const goesOn = wholeText ? everything : words;
+  if (goesOn.length > 0) rules.push(beyond(froms, [goesOn]));
   const [outer, inner] = atStart ? (['left', 'right'] as const) : (['right', 'left'] as const);
   for (const s of rule.swaps) {
     const reach = rule.clearance;

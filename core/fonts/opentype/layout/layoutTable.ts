@@ -119,14 +119,14 @@ function buildScript(
     .done();
 }
 
-/** All scripts have the same features; languages that need their own stand under latn. */
+/** All scripts have the same features, and each the languages that need their own: which is written in which isn't known here. */
 function buildScripts(
   scripts: readonly string[],
   byDefault: readonly number[],
   languages: readonly (readonly [string, readonly number[]])[],
 ): Uint8Array {
   const tags = ['DFLT', ...[...new Set(scripts)].sort()];
-  const tables = tags.map((tag) => buildScript(byDefault, tag === 'latn' ? languages : []));
+  const tables = tags.map((tag) => buildScript(byDefault, tag === 'DFLT' ? [] : languages));
   return tagged(tags, tables, 0);
 }
 
