@@ -5,7 +5,15 @@ import { practicePages } from '../core/lifting/practice/layout';
 import sharp from 'sharp';
 import { spawnSync } from 'node:child_process';
 import { encode } from 'fast-png';
-import { existsSync, mkdtempSync, mkdirSync, readFileSync, readdirSync, writeFileSync } from 'node:fs';
+import {
+  existsSync,
+  mkdtempSync,
+  mkdirSync,
+  readFileSync,
+  readdirSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { apprenticesPage, keepersPage, tideMillProject } from '../demo/tideMill';
@@ -253,6 +261,37 @@ test('build: icons of different view boxes are each sized by their own, with siz
   expect(shape(bytes, 'tide mill').map((g) => g.name)).toEqual(['mill_small']);
   const wrong = await run('build', path('icons'), '--out', path('x'), '--size', 'large');
   expect(wrong.code).toBe(2);
+});
+
+test('build --codes: an icon keeps its private code when others come and go; a file of codes that is of no use is told', async () => {
+  const icon = (side: number) =>
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 24 24"><path d="M2 2h${side}v${side}h-${side}z"/></svg>`;
+  const folder = path('coded');
+  mkdirSync(folder, { recursive: true });
+  for (const name of ['mill', 'sluice']) writeFileSync(join(folder, `${name}.svg`), icon(20));
+  const lock = path('codes.json');
+  const build = () =>
+    run('build', folder, '--as', 'icons', '--codes', lock, '--formats', 'otf', '--out', path('coded-out'));
+  const iconAt = (codePoint: number) => {
+    const font = new Uint8Array(readFileSync(path('coded-out', 'coded-Regular.otf')));
+    return shape(font, String.fromCodePoint(codePoint))[0]?.name;
+  };
+  expect((await build()).code).toBe(0);
+  expect(JSON.parse(readFileSync(lock, 'utf8'))).toEqual({ codes: { mill: 'U+E000', sluice: 'U+E001' } });
+  // One that comes before the others takes a code behind theirs; one that goes leaves its own to nobody.
+  writeFileSync(join(folder, 'barley.svg'), icon(12));
+  rmSync(join(folder, 'mill.svg'));
+  expect((await build()).code).toBe(0);
+  expect([0xe000, 0xe001, 0xe002].map(iconAt)).toEqual(['.notdef', 'sluice', 'barley']);
+  expect(JSON.parse(readFileSync(lock, 'utf8'))).toEqual({
+    codes: { barley: 'U+E002', mill: 'U+E000', sluice: 'U+E001' },
+  });
+  writeFileSync(lock, '{"codes": {"mill": "U+E000", "boat": "U+E000"}}');
+  const refused = await build();
+  expect(refused.code).toBe(1);
+  expect(refused.err).toMatch(
+    /codes\.json: the codes of the icons can't be read: mill and boat have the same code/,
+  );
 });
 
 test.each([

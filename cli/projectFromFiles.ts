@@ -4,6 +4,7 @@ import { artworkSheet, picturesSheet } from '../core/lifting/artwork/makeSheets'
 import { expandFiles } from '../core/lifting/artwork/expandFiles';
 import { openZips, sortFiles, type DroppedFile } from '../core/lifting/artwork/sortFiles';
 import { addMadeSheet } from '../core/project/document/commands/sheets/madeSheets';
+import { changeProject } from '../core/project/document/commands/font/project';
 import { edit } from '../core/project/document/inStep/edit';
 import { defaultRecipe, newProject } from '../core/project/document/newProject';
 import type { Doc } from '../core/project/document/schema';
@@ -99,17 +100,20 @@ async function withArtwork(
 /**
  * A project from drawings: a folder (or zip) of pictures or SVG files named after their characters, of icons, or one SVG
  * or PDF with many letters; pictures of pages, the first of them with `expect` written on it. Files that can't be used are told and left
- * out. Null when nothing is left.
+ * out. `codes`: private code points that icons of these names have for good. Null when nothing is left.
  */
 export async function projectFromFiles(
   input: string,
   nowMs: number,
   as?: 'text' | 'icons',
   expect?: string,
+  codes: Readonly<Record<string, number>> = {},
 ): Promise<FilesRead | null> {
   const told = new Told(input);
   const { pictures, artwork, pages } = await sortedFiles(input, told);
   let doc = newProject('folder', parse(input).name || 'Untitled', nowMs);
+  const coded = changeProject(doc, { privateCodes: { ...codes } }, 'Codes');
+  if (coded) doc = edit(doc, coded).doc;
   doc = withPictures(doc, pictures, told);
   doc = await withArtwork(doc, artwork, as, told);
   for (const [i, page] of pages.entries()) {

@@ -19,11 +19,13 @@ import { brotli } from '../brotli';
 import { projectFromFiles, type FilesRead } from '../projectFromFiles';
 import { EXIT, readArguments, UsageError } from '../arguments';
 import { withRules } from '../rules';
+import { readCodes, writeCodes } from '../codes';
 import { isFolder, readBytes, writeFile } from '../files';
 import { printProblems, valueOrPrint } from '../telling';
 
 export const buildHelp = `orthoglyph build INPUT --out DIR [--family NAME] [--style NAME] [--formats otf,ttf] [--as text|icons]
-                  [--expect TEXT] [--compose] [--fit] [--size U] [--margin U] [--typed FILE] [--rules FILE]
+                  [--expect TEXT] [--compose] [--fit] [--size U] [--margin U] [--typed FILE] [--codes FILE]
+                  [--rules FILE]
 
 Makes font files. INPUT is a project file, a folder or zip of pictures or SVG files named after their characters
 (A.png, period.svg, uni00DF.png), a folder or zip of SVG icons, one SVG with many letters in rows, or pictures of whole pages:
@@ -38,6 +40,7 @@ filled practice sheets, writing in rows, pixel art.
   --size U          icons: height or width of the largest, em units (each is sized by its own view box)
   --margin U        icons: white at both sides, em units
   --typed FILE      icons: text with a line for each, its name and the names typed for it: mill, tide mill, wheel
+  --codes FILE      icons: their private code points by name, JSON; an icon that is in it keeps its code, others are put in
   --rules FILE      rules for features, JSON (see features --help), instead of the project's
   --formats LIST    ${CAST_FORMATS.join(', ')}
 SOURCE_DATE_EPOCH, when set, is the time written into the fonts (seconds since 1970).
@@ -49,10 +52,12 @@ async function readInput(
   nowMs: number,
   as: 'text' | 'icons' | undefined,
   expect: string | undefined,
+  codes: Readonly<Record<string, number>> | undefined,
 ): Promise<FilesRead | null> {
-  if (isFolder(input)) return projectFromFiles(input, nowMs, as, expect);
+  if (isFolder(input)) return projectFromFiles(input, nowMs, as, expect, codes);
   const bytes = valueOrPrint(readBytes(input), input);
-  if (bytes && !isProject(bytes)) return projectFromFiles(input, nowMs, as, expect);
+  if (bytes && !isProject(bytes)) return projectFromFiles(input, nowMs, as, expect, codes);
+  if (codes) throw new UsageError('--codes is for icons from files; a project keeps its own');
   const opened = bytes && valueOrPrint(openProjectFile(bytes), input);
   return opened ? { doc: opened.doc, leftOut: 0 } : null;
 }
@@ -97,6 +102,26 @@ function finished(doc: Doc, { compose, fit }: { readonly compose: boolean; reado
 /** Spacing forms of the marks that Western European letters need: drafts can be made of some (Unicode, Spacing Modifier Letters). */
 const WESTERN_MARKS = '\u00b4\u0060\u02c6\u00a8\u02dc\u00b8\u02da\u02c7';
 
+/** Writes each style in each format, and says what was written; false after a problem was printed. */
+async function writeFonts(
+  doc: Doc,
+  formats: readonly CastFormat[],
+  out: string,
+  nowUnixS: number,
+): Promise<boolean> {
+  for (const style of Object.values(doc.styles)) {
+    for (const format of formats) {
+      const { name, bytes } = await castFile(doc, format, { styleId: style.id, nowUnixS, brotli });
+      const path = join(out, name);
+      const written = writeFile(path, bytes);
+      printProblems(written.problems);
+      if (!written.ok) return false;
+      process.stdout.write(`${path} ${bytes.length} bytes\n`);
+    }
+  }
+  return true;
+}
+
 export async function runBuild(argv: string[]): Promise<number> {
   const { values, positionals } = readArguments(argv, {
     out: { type: 'string' },
@@ -111,6 +136,7 @@ export async function runBuild(argv: string[]): Promise<number> {
     compose: { type: 'boolean', default: false },
     fit: { type: 'boolean', default: false },
     rules: { type: 'string' },
+    codes: { type: 'string' },
   });
   const input = positionals[0];
   if (!input || positionals.length > 1 || !values.out) throw new UsageError('give one input, and --out');
@@ -124,7 +150,9 @@ export async function runBuild(argv: string[]): Promise<number> {
   const nowUnixS = epoch ? Number(epoch) : Math.floor(Date.now() / 1000);
   if (values.as !== undefined && values.as !== 'text' && values.as !== 'icons')
     throw new UsageError('--as is text or icons');
-  const read = await readInput(input, nowUnixS * 1000, values.as, values.expect);
+  const codes = values.codes === undefined ? undefined : valueOrPrint(readCodes(values.codes), values.codes);
+  if (codes === null) return EXIT.input;
+  const read = await readInput(input, nowUnixS * 1000, values.as, values.expect, codes);
   if (!read) return EXIT.input;
   const typed = values.typed === undefined ? null : valueOrPrint(readBytes(values.typed), values.typed);
   if (values.typed !== undefined && !typed) return EXIT.input;
@@ -141,15 +169,11 @@ export async function runBuild(argv: string[]): Promise<number> {
   printProblems(snags.map((p) => ({ ...p, place: { file: parse(input).base, ...p.place } })));
   if (snags.some((p) => p.severity === 'error')) return EXIT.input;
   const formats = (asked as CastFormat[] | undefined) ?? castingOf(doc).formats;
-  for (const style of Object.values(doc.styles)) {
-    for (const format of formats) {
-      const { name, bytes } = await castFile(doc, format, { styleId: style.id, nowUnixS, brotli });
-      const path = join(values.out, name);
-      const written = writeFile(path, bytes);
-      printProblems(written.problems);
-      if (!written.ok) return EXIT.input;
-      process.stdout.write(`${path} ${bytes.length} bytes\n`);
-    }
+  if (!(await writeFonts(doc, formats, values.out, nowUnixS))) return EXIT.input;
+  if (values.codes !== undefined) {
+    const kept = writeCodes(values.codes, projectOf(doc).privateCodes);
+    printProblems(kept.problems);
+    if (!kept.ok) return EXIT.input;
   }
   if (leftOut === 0) return EXIT.ok;
   process.stderr.write(

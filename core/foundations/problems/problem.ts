@@ -102,6 +102,7 @@ export type ProblemDetail =
   | { readonly code: 'size-odd'; readonly char: string; readonly times: number }
   | { readonly code: 'character-moved'; readonly char: string; readonly piece: number }
   | { readonly code: 'name-missing' }
+  | { readonly code: 'codes-unreadable'; readonly reason: string }
   | { readonly code: 'rules-unreadable'; readonly where: string; readonly reason: string }
   | { readonly code: 'rule-glyph-unknown'; readonly rule: number; readonly glyph: string }
   | { readonly code: 'rule-idle'; readonly rule: string; readonly lacking: readonly string[] }

@@ -19,6 +19,7 @@ export const FONTS: Sentences<
   | 'size-odd'
   | 'glyph-empty'
   | 'name-missing'
+  | 'codes-unreadable'
   | 'rules-unreadable'
   | 'rule-glyph-unknown'
   | 'rule-idle'
@@ -54,6 +55,8 @@ export const FONTS: Sentences<
       : `${p.char} is only ${Math.round(100 * p.times)} % as tall as it usually is beside these capitals. Scale it in Seat, unless it is meant.`,
   'glyph-empty': () => 'there is no outline, so it stays out of the font. Draw one, or remove the glyph.',
   'name-missing': () => 'the field is empty. Type a name.',
+  'codes-unreadable': (p) =>
+    `the codes of the icons can't be read: ${p.reason}. Mend the file, or take it away to have codes given anew.`,
   'rules-unreadable': (p) =>
     `the rules can't be read${p.where === '' ? '' : ` at ${p.where}`}: ${p.reason}. docs/guide/features.md shows the form.`,
   'rule-glyph-unknown': (p) =>

@@ -5,7 +5,9 @@ import type { Doc, ProjectRow } from '../../schema';
 /** Changes project facts: name, bill, running text. */
 export function changeProject(
   doc: Doc,
-  change: Partial<Pick<ProjectRow, 'name' | 'bill' | 'runningText' | 'proofText' | 'practice' | 'template'>>,
+  change: Partial<
+    Pick<ProjectRow, 'name' | 'bill' | 'runningText' | 'proofText' | 'practice' | 'template' | 'privateCodes'>
+  >,
   label: string,
 ): ProjectDiff | null {
   const project = projectOf(doc);
