@@ -235,11 +235,20 @@ test('a finished project of the demo opens from the list, and its own text is se
   await liveFontReady(page);
   await stage(page, 'Cast');
   await expect(page.getByText('No snags. Ready to cast.')).toBeVisible();
+  await expect(page.getByTestId('by-itself')).toContainText('pairs of groups are kerned');
   // Every format there is, the web's made by compiled code in a worker; all in one zip, each what its readers take it for.
-  for (const format of [/^WOFF2/, /^WOFF \(/, /^UFO/, /^SVG font/, /^Letters as SVG/])
+  for (const format of [
+    /^WOFF2/,
+    /^WOFF \(/,
+    /^Icon kit/,
+    /^UFO/,
+    /^SVG font/,
+    /^Letters as SVG/,
+    /^Letters as DXF/,
+  ])
     await page.getByText(format).click();
   await page.getByRole('button', { name: 'Cast', exact: true }).click();
-  await expect(page.getByRole('button', { name: 'Download' })).toHaveCount(7);
+  await expect(page.getByRole('button', { name: 'Download' })).toHaveCount(9);
   const waiting = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save all' }).click();
   const files = unzipSync(new Uint8Array(readFileSync(await (await waiting).path())));
