@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Locator, type Page } from '@playwright/test';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -152,6 +152,18 @@ test('twelve icons get code points from U+E000 and margins of 50; a thirteenth c
   expect(barley!.name).toBe('barley');
 });
 
+/** A box that is the same in two looks one after the other. */
+async function steadyBox(of: Locator) {
+  let box = await of.boundingBox();
+  for (let tries = 0; tries < 20; tries++) {
+    await of.page().waitForTimeout(60);
+    const now = await of.boundingBox();
+    if (JSON.stringify(now) === JSON.stringify(box)) break;
+    box = now;
+  }
+  return box;
+}
+
 test('a piece without a character is dragged onto a field of the ledger, and a field onto a piece', async ({
   page,
 }) => {
@@ -169,11 +181,15 @@ test('a piece without a character is dragged onto a field of the ledger, and a f
   const drag = async (from: ReturnType<typeof cell>, to: ReturnType<typeof cell>) => {
     await from.scrollIntoViewIfNeeded();
     await to.scrollIntoViewIfNeeded();
-    const [a, b] = [(await from.boundingBox())!, (await to.boundingBox())!];
+    const a = (await steadyBox(from))!;
     await page.mouse.move(a.x + a.width / 2, a.y + a.height / 2);
     await page.mouse.down();
     await page.mouse.move(a.x + a.width / 2 + 12, a.y + a.height / 2 + 4, { steps: 3 });
-    await page.mouse.move(b.x + b.width / 2, b.y + b.height / 2, { steps: 6 });
+    // What is dragged near an edge makes its list scroll: the goal is where it comes to rest.
+    for (let tries = 0; tries < 4; tries++) {
+      const b = (await steadyBox(to))!;
+      await page.mouse.move(b.x + b.width / 2, b.y + b.height / 2, { steps: 6 });
+    }
     await page.mouse.up();
   };
   await drag(shelf.locator('[data-shelf]').first(), cell(page, 'hyphen'));
