@@ -81,7 +81,7 @@ export function explainRule(rule: Rule, named: (id: string) => string): string {
     );
   switch (rule.kind) {
     case 'ligature':
-      return `${AND.format(rule.parts.map(named))} become ${named(rule.to)}${rule.feature === 'liga' ? '' : ', when asked for'}.`;
+      return `${AND.format(rule.parts.map(named))} become ${named(rule.to)}${UNASKED.has(rule.feature) ? '' : ', when asked for'}.`;
     case 'exchange':
       return `${rule.label === '' ? '' : `“${rule.label}”: `}${swaps(rule.swaps)}, when asked for.`;
     case 'turns': {

@@ -1,6 +1,6 @@
 import { applyDiff, draft, mergeDiffs, type Draft, type ProjectDiff } from '../changes/diff';
-import { glyphsOfRule, ruleWith } from '../rows/features';
 import type { Doc, GlyphRow } from '../schema';
+import { pruneRules } from './rules';
 
 /** Ids of rows that an edit takes away, by table. */
 const removed = (diff: ProjectDiff, table: 'glyphs' | 'groups' | 'pieces' | 'sheets'): Set<string> =>
@@ -25,7 +25,7 @@ export function referencesInStep(doc: Doc, diff: ProjectDiff): ProjectDiff {
     }
   if (glyphs.size > 0) {
     leaveGroups(d, glyphs, groups);
-    leaveRules(d, glyphs);
+    pruneRules(d, (id) => !glyphs.has(id));
   }
   for (const k of d.all('kerning'))
     if ([k.left, k.right].some((side) => glyphs.has(side) || groups.has(side))) d.remove('kerning', k.id);
@@ -49,16 +49,6 @@ function leaveGroups(d: Draft, gone: ReadonlySet<string>, groups: Set<string>): 
       d.remove('groups', g.id);
       groups.add(g.id);
     }
-  }
-}
-
-/** Rules without the glyphs that are gone; one that says nothing without them goes too. */
-function leaveRules(d: Draft, gone: ReadonlySet<string>): void {
-  for (const f of d.all('features')) {
-    if (!glyphsOfRule(f.rule).some((id) => gone.has(id))) continue;
-    const rule = ruleWith(f.rule, (id) => !gone.has(id));
-    if (rule) d.put('features', { ...f, rule });
-    else d.remove('features', f.id);
   }
 }
 

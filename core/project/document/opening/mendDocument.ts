@@ -1,4 +1,5 @@
 import { draft, applyDiff, type Draft } from '../changes/diff';
+import { pruneRules } from '../inStep/rules';
 import { defaultRecipe, FIRST_RECIPE, firstStyle, projectOf } from '../newProject';
 import type { Doc, GlyphRow } from '../schema';
 
@@ -17,7 +18,7 @@ class Mends {
 
 /**
  * A document of rows that hold by themselves, made to hold together: a style and the first recipe are there, and what points
- * at rows that aren't is let go. Rows themselves are never taken out, but for kerning and groups that say nothing any more.
+ * at rows that aren't is let go. Rows themselves are never taken out, but for kerning, groups and rules that say nothing any more.
  */
 export function mendDocument(given: Doc): { readonly doc: Doc; readonly mended: string[] } {
   const mends = new Mends();
@@ -26,6 +27,8 @@ export function mendDocument(given: Doc): { readonly doc: Doc; readonly mended: 
   mendSheets(based, d, mends);
   for (const g of Object.values(based.glyphs)) mendGlyph(based, d, g, mends);
   mendSpacing(based, d, mends);
+  const torn = pruneRules(d, (id) => based.glyphs[id] !== undefined);
+  for (let k = 0; k < torn; k++) mends.add('a rule named a glyph that is gone');
   const diff = d.done('Open');
   return { doc: diff ? applyDiff(based, diff) : based, mended: mends.list() };
 }

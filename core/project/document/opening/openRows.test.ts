@@ -144,6 +144,24 @@ describe('damage', () => {
       (d) => ((d.glyphs!.x as { bearings: unknown }).bearings = { left: 1e300, right: -1e300 }),
     ],
     [
+      'rules that name glyphs which are gone',
+      (d) =>
+        Object.assign(d.features!, {
+          some: {
+            id: 'some',
+            styleId: 'regular',
+            order: 0,
+            rule: { kind: 'turns', letters: [{ glyph: 'o', drawings: ['x', 'gone'] }] },
+          },
+          none: {
+            id: 'none',
+            styleId: 'regular',
+            order: 1,
+            rule: { kind: 'ligature', parts: ['o', 'gone'], to: 'x' },
+          },
+        }),
+    ],
+    [
       'a point beyond all use',
       (d) => ((d.glyphs!.o as { contours: { nodes: { x: number }[] }[] }).contours[0]!.nodes[0]!.x = 1e300),
     ],
