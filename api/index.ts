@@ -8,6 +8,7 @@ import { readBytes } from '../cli/files';
 import { describeProblem } from '../core/foundations/problems/describe';
 import { fail, inFile, type Problem } from '../core/foundations/problems/problem';
 import { checkProject } from '../core/fonts/check/checkProject';
+import { castPlan } from '../core/fonts/compile/casts/castPlan';
 import { castFile, type CastFile } from '../core/fonts/compile/casts/castFile';
 import { CAST_FORMATS, type CastFormat } from '../core/fonts/compile/casts/formats';
 import { openProjectFile } from '../core/project/archive/readProject';
@@ -70,7 +71,7 @@ export const checkFont = ({ doc }: Project): Finding[] => checkProject(doc).map(
 
 /**
  * The font files of all styles of a project, in the formats asked for.
- * @throws UnusableError when `checkFont` finds errors, or for a format that isn't one of `CAST_FORMATS`.
+ * @throws UnusableError when `checkFont` finds errors, for a format that isn't one of `CAST_FORMATS`, and for one that the project has nothing for.
  */
 export async function buildFont({ doc }: Project, options: BuildOptions = {}): Promise<CastFile[]> {
   const errors = checkProject(doc).filter((p) => p.severity === 'error');
@@ -81,7 +82,10 @@ export async function buildFont({ doc }: Project, options: BuildOptions = {}): P
     throw unusable(fail({ code: 'format-unknown', format: unknown, known: CAST_FORMATS }).problems);
   const nowUnixS = options.nowUnixS ?? Math.floor(Date.now() / 1000);
   const made: CastFile[] = [];
-  for (const { id: styleId } of Object.values(doc.styles))
-    for (const format of formats) made.push(await castFile(doc, format, { styleId, nowUnixS, brotli }));
+  for (const { format, styleId } of castPlan(doc, formats)) {
+    const file = await castFile(doc, format, { styleId, nowUnixS, brotli });
+    if (!file.ok) throw unusable(file.problems);
+    made.push(file.value);
+  }
   return made;
 }

@@ -1,8 +1,25 @@
 import { describeProblem } from '../core/foundations/problems/describe';
 import { inFile, type Problem, type Result } from '../core/foundations/problems/problem';
 
+/** Who else hears what is told; the innermost last. */
+const listeners: Problem[][] = [];
+
+/** All that is told while something runs, told as always. */
+export async function hearing<T>(
+  run: () => Promise<T>,
+): Promise<{ readonly result: T; readonly told: readonly Problem[] }> {
+  const told: Problem[] = [];
+  listeners.push(told);
+  try {
+    return { result: await run(), told };
+  } finally {
+    listeners.splice(listeners.indexOf(told), 1);
+  }
+}
+
 /** One line a problem on stderr. */
 export function printProblems(problems: readonly Problem[]): void {
+  for (const heard of listeners) heard.push(...problems);
   for (const p of problems) process.stderr.write(`${p.severity}: ${describeProblem(p)}\n`);
 }
 

@@ -9,11 +9,15 @@ const CORE = [
     holds: 'what everything stands on',
     folders: {
       problems: { holds: 'what can go wrong, as data; `describe.ts` has the sentences' },
+      lists: { holds: 'access to lists that is checked' },
       geometry: {
         holds: 'vectors, affine maps, cubics, contours, measures, directions, spaces, fitting',
         beside: ['problems'],
       },
-      raster: { holds: 'pictures as pixels: boxes, masks, patches, scaling', beside: ['problems'] },
+      raster: {
+        holds: 'pictures as pixels: boxes, masks, patches, scaling, coverage by outlines',
+        beside: ['problems', 'geometry'],
+      },
       steps: { holds: 'long work that yields between its steps' },
     },
   },

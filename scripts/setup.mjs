@@ -43,6 +43,7 @@ export function ensureDebianPackages() {
     ['chromium-headless-shell', hasShell],
     ['opentype-sanitizer', () => has('ots-sanitize')],
     ['woff2', () => has('woff2_compress')],
+    ['libharfbuzz-bin', () => has('hb-shape')],
     ['python3-fonttools', () => existsSync('/usr/lib/python3/dist-packages/fontTools')],
   ];
   const missing = wanted.filter(([, there]) => !there()).map(([name]) => name);

@@ -29,7 +29,35 @@ export function shape(
   on: Readonly<Record<string, number>> = {},
   language = '',
 ): ShapedGlyph[] {
+  return shapeWith(new hb.Font(new hb.Face(new hb.Blob(bytes))), text, kern, on, language);
+}
+
+/** The same at a place of a variable font's axes ({ wght: 700 }). */
+export function shapeAt(
+  bytes: Uint8Array,
+  text: string,
+  at: Readonly<Record<string, number>>,
+): ShapedGlyph[] {
+  return shapeWith(fontAt(bytes, at), text, true, {}, '');
+}
+
+function fontAt(bytes: Uint8Array, at: Readonly<Record<string, number>>): hb.Font {
   const font = new hb.Font(new hb.Face(new hb.Blob(bytes)));
+  font.setVariations(Object.entries(at).map(([tag, value]) => new hb.Variation(tag, value)));
+  return font;
+}
+
+/** A glyph's outline at a place of a variable font's axes, as SVG path data in em units, y up. */
+export const outlineAt = (bytes: Uint8Array, glyph: number, at: Readonly<Record<string, number>>): string =>
+  fontAt(bytes, at).glyphToPath(glyph);
+
+function shapeWith(
+  font: hb.Font,
+  text: string,
+  kern: boolean,
+  on: Readonly<Record<string, number>>,
+  language: string,
+): ShapedGlyph[] {
   const buffer = new hb.Buffer();
   buffer.addText(text);
   buffer.guessSegmentProperties();
@@ -54,6 +82,7 @@ export const parseWithOpentype = (bytes: Uint8Array) => opentype.parse(bytes.sli
 export const parseWithFontkit = (bytes: Uint8Array) => fontkit.create(Buffer.from(bytes));
 
 export const hasSanitizer = spawnSync('sh', ['-c', 'command -v ots-sanitize']).status === 0;
+export const hasFreeType = spawnSync('sh', ['-c', 'command -v hb-shape']).status === 0;
 export const hasFontTools = existsSync('/usr/lib/python3/dist-packages/fontTools');
 
 function inFile(bytes: Uint8Array, name: string): string {

@@ -1,5 +1,6 @@
+import { castPlan } from '../../core/fonts/compile/casts/castPlan';
 import type { CastFile } from '../../core/fonts/compile/casts/castFile';
-import { castingOf, projectOf } from '../../core/project/document/newProject';
+import { castingOf } from '../../core/project/document/newProject';
 import type { Compiler } from '../workers/compileClient';
 import { compileClient } from '../workers/compileClient';
 import { runFor, untilQuiet } from './jobs';
@@ -30,10 +31,10 @@ export function createCasting({ jobs, compiler, now }: CastingWorld) {
           onStage('the fonts');
           progress('Waiting for what is being worked out', null);
           await untilQuiet(session, signal, jobs);
-          const { styleId } = projectOf(session.doc);
-          for (const [i, format] of formats.entries()) {
+          const plan = castPlan(session.doc, formats);
+          for (const [i, { format, styleId }] of plan.entries()) {
             onStage(`the ${format.toUpperCase()}`);
-            progress(`Making the ${format.toUpperCase()}`, i / formats.length);
+            progress(`Making the ${format.toUpperCase()}`, i / plan.length);
             const result = await compiler.cast(format, styleId, Math.floor(now() / 1000), { signal });
             session.tell(result.problems);
             if (result.ok) made.push(result.value);

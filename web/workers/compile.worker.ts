@@ -65,8 +65,8 @@ const api = {
   /** A file of a format, whole. */
   async cast(format: CastFormat, styleId: string, nowUnixS: number): Promise<Result<CastFile>> {
     if (!doc) return fail({ code: 'nothing-there' });
-    const file = await castFile(doc, format, { styleId, nowUnixS, brotli });
-    return transfer(ok(file), [file.bytes.buffer]);
+    const made = await castFile(doc, format, { styleId, nowUnixS, brotli });
+    return made.ok ? transfer(made, [made.value.bytes.buffer]) : made;
   },
 };
 export type CompileApi = typeof api;

@@ -69,17 +69,20 @@ function checkDrawings(doc: Doc, glyphs: readonly GlyphRow[]): Problem[] {
   });
 }
 
+/** A character that two glyphs of one style have. */
 function checkCodePoints(glyphs: readonly GlyphRow[]): Problem[] {
-  const owner = new Map<number, string>();
-  return glyphs.flatMap((g) =>
-    g.codePoints.flatMap((codePoint) => {
+  const owners = new Map<string, Map<number, string>>();
+  return glyphs.flatMap((g) => {
+    const owner = owners.get(g.styleId) ?? new Map<number, string>();
+    owners.set(g.styleId, owner);
+    return g.codePoints.flatMap((codePoint) => {
       const other = owner.get(codePoint);
       if (other !== undefined)
         return [problem({ code: 'code-point-taken', codePoint, other }, 'error', { glyph: g.name })];
       owner.set(codePoint, g.name);
       return [];
-    }),
-  );
+    });
+  });
 }
 
 /** The longest family name that all programs show whole (common practice; LOGFONT's 32 with its end mark). */

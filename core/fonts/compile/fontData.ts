@@ -1,6 +1,6 @@
 import { mergeOverlaps } from '../../outlines/boolean/pieces';
 import { addExtremes } from '../../foundations/geometry/addExtremes';
-import { translation } from '../../foundations/geometry/affine';
+import { translation, type Affine } from '../../foundations/geometry/affine';
 import { transformContours, type Contour } from '../../foundations/geometry/contour';
 import { rightDirections } from '../../foundations/geometry/direction';
 import { contoursBox, unionBox, type Box } from '../../foundations/geometry/measure';
@@ -23,6 +23,8 @@ export interface FontData {
   /** What is done with letters when a text is set. */
   readonly layout: FontLayout;
   readonly box: Box;
+  /** Lowest and highest ink of all styles of the family, which share their line metrics. */
+  readonly reach: { readonly low: number; readonly high: number };
   readonly unitsPerEm: number;
   readonly lines: Lines;
   /** From one baseline to the next, ems. */
@@ -57,14 +59,17 @@ const inReach = (v: number): number => Math.round(Math.max(-MOST_BEARING, Math.m
 /** Results by glyph row: rows are immutable, so an unchanged glyph is never done twice. */
 const cache = new WeakMap<GlyphRow, FontGlyph>();
 
+/** How a drawing is moved to where it stands in the font: its ink starts on a whole unit, so that bearings come out as they were typed. */
+export function placeInFont(glyph: GlyphRow): Affine {
+  const exact = contoursBox(glyph.contours);
+  return translation(inReach(glyph.bearings.left) - (exact?.xMin ?? 0), 0);
+}
+
 export function compileGlyph(glyph: GlyphRow): FontGlyph {
   const known = cache.get(glyph);
   if (known) return known;
-  const exact = contoursBox(glyph.contours);
   const { left, right } = { left: inReach(glyph.bearings.left), right: inReach(glyph.bearings.right) };
-  // The ink starts on a whole unit, so that bearings come out as they were typed.
-  const shift = left - Math.round(exact?.xMin ?? 0);
-  const snapped = translation(Math.round(exact?.xMin ?? 0) - (exact?.xMin ?? 0) + shift, 0);
+  const snapped = placeInFont(glyph);
   const contours = roundContours(
     rightDirections(mergeOverlaps(transformContours(glyph.contours, snapped).filter((c) => c.closed))).map(
       (c) => addExtremes(c, EXTREME_EXCESS_EM),
@@ -129,12 +134,28 @@ export const rulesOf = (doc: Doc, styleId: string): Rule[] =>
     .sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1))
     .map((f) => f.rule);
 
+/** The rows of a style that its font has, in its order. */
+export function rowsInFont(doc: Doc, styleId: string): GlyphRow[] {
+  const drawn = Object.values(doc.glyphs).filter((g) => g.styleId === styleId && isInFont(g));
+  return inFontOrder([...drawn, ...lettersOfNames(drawn)]);
+}
+
+/** How far the ink of all styles reaches, em units. */
+function reachOf(doc: Doc): { low: number; high: number } {
+  let [low, high] = [0, 0];
+  for (const g of Object.values(doc.glyphs)) {
+    const box = isInFont(g) ? compileGlyph(g).box : null;
+    if (!box) continue;
+    low = Math.min(low, box.yMin);
+    high = Math.max(high, box.yMax);
+  }
+  return { low, high };
+}
+
 /** Gathers one style of a project for compiling. */
 export function fontData(doc: Doc, styleId: string): FontData {
   const project = projectOf(doc);
-  const drawn = Object.values(doc.glyphs).filter((g) => g.styleId === styleId && isInFont(g));
-  const rows = inFontOrder([...drawn, ...lettersOfNames(drawn)]);
-  const glyphs = rows.map(compileGlyph);
+  const glyphs = rowsInFont(doc, styleId).map(compileGlyph);
   const font = fontGlyphs(glyphs);
   const kerning = kerningData(doc, styleId, font.byId);
   const box = glyphs.reduce<Box | null>((b, g) => unionBox(b, g.box), null);
@@ -144,6 +165,7 @@ export function fontData(doc: Doc, styleId: string): FontData {
     kerning,
     layout: planLayout(font, rulesOf(doc, styleId), kerning),
     box: box ?? { xMin: 0, yMin: 0, xMax: 0, yMax: 0 },
+    reach: reachOf(doc),
     unitsPerEm: project.unitsPerEm,
     lines: project.lines,
     lineSpacing: project.lineSpacing,

@@ -75,14 +75,28 @@ export function fontNames(input: NameInput): Map<number, string> {
 /** First name id that a font may use as it likes (OpenType, 'name', "Name IDs"). */
 const FIRST_OWN_NAME = 256;
 
-/** Names for what menus say of features: the id of each feature's, by tag, and the texts by id. */
-export function labelNames(features: readonly FeatureUse[]): {
-  readonly ids: ReadonlyMap<string, number>;
-  readonly texts: ReadonlyMap<number, string>;
-} {
-  const labels = new Map(features.flatMap((f) => (f.label ? [[f.tag, f.label.text] as const] : [])));
-  const ids = new Map([...labels.keys()].map((tag, i) => [tag, FIRST_OWN_NAME + i]));
-  return { ids, texts: new Map([...labels].map(([tag, text]) => [ids.get(tag)!, text])) };
+/** The names of a font, with ids for those that it has besides the standard's. Equal texts share an id. */
+export class NameIds {
+  private next = FIRST_OWN_NAME;
+  private readonly own = new Map<string, number>();
+
+  constructor(private readonly standard: ReadonlyMap<number, string>) {}
+
+  /** The id of a text of the font's own. */
+  idOf(text: string): number {
+    const id = this.own.get(text) ?? this.next++;
+    this.own.set(text, id);
+    return id;
+  }
+
+  /** Ids of what menus say of features, by tag. */
+  labels(features: readonly FeatureUse[]): ReadonlyMap<string, number> {
+    return new Map(features.flatMap((f) => (f.label ? [[f.tag, this.idOf(f.label.text)] as const] : [])));
+  }
+
+  get texts(): ReadonlyMap<number, string> {
+    return new Map([...this.standard, ...[...this.own].map(([text, id]) => [id, text] as const)]);
+  }
 }
 
 /** Name of a made file: "SkerryLane-Regular.otf". */

@@ -11,12 +11,12 @@ export const hMetrics = (font: FontData): HMetric[] =>
   font.glyphs.map((g) => ({ advance: g.advance, leftBearing: g.box ? Math.floor(g.box.xMin) : 0 }));
 
 /**
- * Line metrics the same on every system: what the lines say, but never less than the ink (Windows clips there).
+ * Line metrics the same on every system and in every style: what the lines say, but never less than the ink (Windows clips there).
  * Line height comes out as ascent + descent + gap in all three sets (OpenType, "Recommendations", vertical metrics).
  */
 export function verticalMetrics(font: FontData) {
-  const ascent = Math.max(font.lines.ascender, font.lines.capHeight, Math.ceil(font.box.yMax));
-  const descent = Math.max(-font.lines.descender, Math.ceil(-font.box.yMin), 0);
+  const ascent = Math.max(font.lines.ascender, font.lines.capHeight, Math.ceil(font.reach.high));
+  const descent = Math.max(-font.lines.descender, Math.ceil(-font.reach.low), 0);
   const gap = Math.max(0, Math.round(font.unitsPerEm * font.lineSpacing) - ascent - descent);
   return { ascent: Math.round(ascent), descent: Math.round(descent), gap };
 }
@@ -50,7 +50,7 @@ const isBold = (font: FontData) => /^Bold( Italic)?$/.test(font.style.name);
 
 export function buildHhea(font: FontData): Uint8Array {
   const metrics = hMetrics(font);
-  const inked = font.glyphs.filter((g) => g.box !== null);
+  const inked = font.glyphs.flatMap((g) => (g.box ? [{ advance: g.advance, box: g.box }] : []));
   const least = (values: number[]) => (values.length > 0 ? Math.min(...values) : 0);
   const { ascent, descent, gap } = verticalMetrics(font);
   return HHEA.build({
@@ -60,9 +60,9 @@ export function buildHhea(font: FontData): Uint8Array {
     descender: -descent,
     lineGap: gap,
     advanceWidthMax: Math.max(0, ...metrics.map((m) => m.advance)),
-    minLeftSideBearing: least(inked.map((g) => Math.floor(g.box!.xMin))),
-    minRightSideBearing: least(inked.map((g) => g.advance - Math.floor(g.box!.xMax))),
-    xMaxExtent: Math.max(0, ...inked.map((g) => Math.floor(g.box!.xMax))),
+    minLeftSideBearing: least(inked.map((g) => Math.floor(g.box.xMin))),
+    minRightSideBearing: least(inked.map((g) => g.advance - Math.floor(g.box.xMax))),
+    xMaxExtent: Math.max(0, ...inked.map((g) => Math.floor(g.box.xMax))),
     caretSlopeRise: 1,
     caretSlopeRun: 0,
     caretOffset: 0,
@@ -120,17 +120,23 @@ export function buildOs2(font: FontData): Uint8Array {
     usWinDescent: descent,
     ulCodePageRange1: codePageBits(new Set(codePoints)),
     ulCodePageRange2: 0,
-    sxHeight: topOf(font, 'x') ?? Math.round(font.lines.xHeight),
-    sCapHeight: topOf(font, 'H') ?? Math.round(font.lines.capHeight),
+    sxHeight: letterHeights(font).xHeight,
+    sCapHeight: letterHeights(font).capHeight,
     usDefaultChar: 0,
     usBreakChar: 32,
     usMaxContext: longestContext(font.layout),
   });
 }
 
+/** Heights of small and capital letters, em units: by the letters where they are drawn, else by the lines. */
+export const letterHeights = (font: FontData): { xHeight: number; capHeight: number } => ({
+  xHeight: topOf(font, 'x') ?? Math.round(font.lines.xHeight),
+  capHeight: topOf(font, 'H') ?? Math.round(font.lines.capHeight),
+});
+
 /** Top of a letter's ink, em units: what the two heights are by OpenType, OS/2 (U+0078, U+0048); null when it isn't there. */
 function topOf(font: FontData, letter: 'x' | 'H'): number | null {
-  const index = font.mapping.get(letter.codePointAt(0)!);
+  const index = font.mapping.get(letter === 'x' ? 0x78 : 0x48);
   const glyph = index === undefined ? undefined : font.glyphs[index];
   return glyph?.box ? Math.round(glyph.box.yMax) : null;
 }

@@ -175,7 +175,7 @@ function contextual(list: Substitutions, font: FontGlyphs, ruled: Ruled, kerning
 
 function addPositionings(list: Positionings, font: FontGlyphs, ruled: Ruled, kerning: Kerning): void {
   const ignoreMarks = font.glyphs.some(isMark);
-  if (kerning.pairs.length > 0 || kerning.groups.values.some((row) => row.some((v) => v !== 0)))
+  if (kernsAnything(kerning))
     list.use('kern', [list.add({ name: 'kern', type: 'pair', kerning, ignoreMarks })]);
   const joins = joinsOf(font.glyphs);
   if (joins.length > 0) list.use('curs', [list.add({ name: 'curs', type: 'cursive', joins, ignoreMarks })]);
@@ -189,6 +189,11 @@ function addPositionings(list: Positionings, font: FontGlyphs, ruled: Ruled, ker
   if (meets(onLetters)) list.use('mark', [list.add({ name: 'mark', type: 'mark', marks: onLetters })]);
   if (meets(onMarks)) list.use('mkmk', [list.add({ name: 'mkmk', type: 'markToMark', marks: onMarks })]);
 }
+
+const kernsAnything = ({ pairs, groups }: Kerning): boolean =>
+  pairs.length > 0 ||
+  groups.values.some((row) => row.some((v) => v !== 0)) ||
+  (groups.vary ?? []).some((row) => row.some((v) => v !== null));
 
 /** Where the cursor stands between the letters of a ligature: its width parted as those of its letters are. */
 function caretsOf(font: FontGlyphs, ligatures: readonly Ligature[]): Carets[] {

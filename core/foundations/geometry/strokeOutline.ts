@@ -1,9 +1,9 @@
 import { segments, type Contour, type Node } from './contour';
-import { cubicDerivative, cubicLength, pointOnCubic, splitCubic, type Cubic } from './cubic';
-import { fitCubic, type CubicFit } from './fitCubic';
+import { cubicDerivative, cubicLength, splitCubic, type Cubic } from './cubic';
 import { withKinds } from './nodeKinds';
 import { dashed } from './strokeDashes';
 import { directionAt, edgeAt, edgePoint, edgesMeet, leftOf, part, type Meeting } from './strokeEdges';
+import { isStraight, offsetOnce } from './strokeOffset';
 import { add, cross, distance, dot, scale, sub, unit, type Vec } from './vec';
 
 export interface StrokeStyle {
@@ -25,8 +25,7 @@ const MOST_SPLITS = 7;
 
 /**
  * Outline of a pen run along a contour, as closed contours to be filled by the nonzero rule: they overlap themselves at
- * inner joins and want to be united. Joins and caps as SVG 2, 13.5 and 13.6. Offsets of cubics: ends moved along their
- * normals, handles stretched by the curvature (W. Tiller, E. Hanson, IEEE CG&A 4 (1984)), split until they are true.
+ * inner joins and want to be united. Joins and caps as SVG 2, 13.5 and 13.6; edges of cubics split until they are true.
  */
 export function strokeOutline(c: Contour, style: StrokeStyle): Contour[] {
   if (!(style.width > 0)) return [];
@@ -217,77 +216,19 @@ function side(pen: Pen, run: readonly Cubic[], half: number, style: StrokeStyle,
 }
 
 function offsetCubic(pen: Pen, c: Cubic, half: number, tolerance: number, depth: number): void {
-  const [d0, d1] = [directionAt(c, 0), directionAt(c, 1)];
-  const p0 = add(c.p0, scale(leftOf(d0), half));
-  const p3 = add(c.p3, scale(leftOf(d1), half));
-  const bend = Math.max(
-    Math.abs(cross(d0, unit(sub(c.p3, c.p0)))),
-    Math.abs(cross(d1, unit(sub(c.p3, c.p0)))),
-  );
-  if (
-    bend < 1e-9 &&
-    Math.abs(cross(sub(c.p1, c.p0), d0)) < 1e-9 * (1 + distance(c.p0, c.p3)) &&
-    dot(d0, d1) > 0
-  ) {
-    pen.to(p0);
-    pen.to(p3);
+  if (isStraight(c)) {
+    pen.to(edgeAt(c, 0, half));
+    pen.to(edgeAt(c, 1, half));
     return;
   }
-  // An offset of a curve is as much longer as its chord is, at each end by its own share.
-  const chord = distance(c.p0, c.p3);
-  const stretch = chord > 0 ? dot(sub(p3, p0), sub(c.p3, c.p0)) / (chord * chord) : 1;
-  const made: Cubic = {
-    p0,
-    p1: add(p0, scale(d0, distance(c.p0, c.p1) * Math.max(0, stretch))),
-    p2: add(p3, scale(d1, -distance(c.p2, c.p3) * Math.max(0, stretch))),
-    p3,
-  };
-  const good =
-    dot(d0, d1) > 0.2 && [0.25, 0.5, 0.75].every((t) => Math.abs(distanceTo(c, made, t, half)) < tolerance);
-  if (good || depth >= MOST_SPLITS) {
-    pen.curve(made);
-    return;
-  }
-  const fitted = fittedOffset(c, half, p0, d0, d1, p3);
-  if (fitted && fitted.maxOff < tolerance) {
-    pen.curve(fitted.cubic);
+  const { cubic, off } = offsetOnce(c, half, tolerance);
+  if (off < tolerance || depth >= MOST_SPLITS) {
+    pen.curve(cubic);
     return;
   }
   const [a, b] = splitCubic(c, 0.5);
   offsetCubic(pen, a, half, tolerance, depth + 1);
   offsetCubic(pen, b, half, tolerance, depth + 1);
-}
-
-/** Places along the offset that a curve is fitted to. */
-const FIT_PLACES = 15;
-
-/** One curve through the ends that is nearest to the true offset; null where the pen is wider than the bend. */
-function fittedOffset(c: Cubic, half: number, p0: Vec, d0: Vec, d1: Vec, p3: Vec): CubicFit | null {
-  const xs = new Float64Array(FIT_PLACES);
-  const ys = new Float64Array(FIT_PLACES);
-  let last = p0;
-  for (let k = 0; k < FIT_PLACES; k++) {
-    const t = (k + 1) / (FIT_PLACES + 1);
-    const d = unit(cubicDerivative(c, t));
-    const p = add(pointOnCubic(c, t), scale(leftOf(d), half));
-    if (dot(sub(p, last), d) <= 0) return null;
-    xs[k] = p.x;
-    ys[k] = p.y;
-    last = p;
-  }
-  return fitCubic(p0, d0, scale(d1, -1), p3, xs, ys);
-}
-
-/** How far a place of the offset is nearer to or further from the curve than it should be. */
-function distanceTo(c: Cubic, made: Cubic, t: number, half: number): number {
-  const q = pointOnCubic(made, t);
-  let at = t;
-  for (let i = 0; i < 4; i++) {
-    const off = sub(pointOnCubic(c, at), q);
-    const d = cubicDerivative(c, at);
-    at = Math.max(0, Math.min(1, at - dot(off, d) / (dot(d, d) || 1)));
-  }
-  return distance(pointOnCubic(c, at), q) - half;
 }
 
 function joinTo(pen: Pen, p: Vec, before: Vec, after: Vec, half: number, style: StrokeStyle): void {

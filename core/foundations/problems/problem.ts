@@ -108,6 +108,16 @@ export type ProblemDetail =
   | { readonly code: 'rule-idle'; readonly rule: string; readonly lacking: readonly string[] }
   | { readonly code: 'kerning-wide'; readonly left: string; readonly right: string; readonly value: number }
   | { readonly code: 'space-missing' }
+  | { readonly code: 'licence-missing' }
+  | { readonly code: 'settings-unreadable'; readonly reason: string }
+  | { readonly code: 'variable-needs-styles' }
+  | { readonly code: 'style-off-axis'; readonly style: string; readonly reason: 'slant' | 'weight' }
+  | {
+      readonly code: 'glyph-differs';
+      readonly reason: 'missing' | 'parts' | 'contours' | 'crosses half way';
+      /** The style that lacks it, when one does. */
+      readonly style: string | null;
+    }
   | { readonly code: 'name-too-long'; readonly length: number; readonly limit: number }
   | { readonly code: 'names-clash'; readonly names: readonly string[] }
   | { readonly code: 'name-not-understood'; readonly name: string }

@@ -12,6 +12,7 @@ const USES: readonly [string, readonly (readonly [CastFormat, string])[]][] = [
     [
       ['otf', 'OTF (for print and design programs)'],
       ['ttf', 'TTF (for office programs)'],
+      ['variable', 'Variable TTF (all weights in one file)'],
     ],
   ],
   [
@@ -26,8 +27,17 @@ const USES: readonly [string, readonly (readonly [CastFormat, string])[]][] = [
     'To go on with elsewhere',
     [
       ['ufo', 'UFO 3, zipped (for other font programs)'],
-      ['svg', 'SVG font (for engravers and embroidery)'],
+      ['designspace', 'Designspace with UFOs, zipped (a family)'],
+      ['svg', 'SVG font (outlines, for embroidery)'],
+      ['stroke', 'SVG font of single strokes (for plotters and engravers)'],
+    ],
+  ],
+  [
+    'To sell, cut and print',
+    [
+      ['bundle', 'Bundle for a shop, zipped (fonts, letters, proofs, licence)'],
       ['letters-svg', 'Letters as SVG drawings, zipped'],
+      ['letters-png', 'Letters as PNG pictures, zipped'],
       ['letters-dxf', 'Letters as DXF drawings, zipped (for cutters)'],
     ],
   ],

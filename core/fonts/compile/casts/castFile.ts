@@ -1,12 +1,21 @@
 import { strToU8, zipSync } from 'fflate';
+import { ok, problem, type Result } from '../../../foundations/problems/problem';
+import { castingOf } from '../../../project/document/newProject';
 import type { Doc } from '../../../project/document/schema';
 import { compileFont, type CompileOptions } from '../compileFont';
-import { fontData } from '../fontData';
+import { fontData, type FontData } from '../fontData';
 import { fontFileName, versionOf } from '../fontNames';
+import { compileVariable } from '../variable/compileVariable';
+import { bundleFiles, webStyles } from './bundle';
+import { castPlan } from './castPlan';
+import { designspaceFiles } from './designspace';
 import { kitFiles } from './iconKit/kitFiles';
 import { lettersDxf } from './lettersDxf';
+import { lettersPng, PNG_SIZES } from './lettersPng';
 import { lettersSvg } from './lettersSvg';
 import type { CastFormat } from './formats';
+import { proofPngs } from './proofs';
+import { strokeFont } from './strokeFont';
 import { svgFont } from './svgFont';
 import { ufoFiles } from './ufo';
 import { woffOf } from './woff';
@@ -20,48 +29,16 @@ export interface CastFile {
 export interface CastOptions extends Omit<CompileOptions, 'format'> {
   /** Browsers and Node load compiled packages in different ways. */
   readonly brotli: Brotli;
+  /** Heights of pictures of letters, px. */
+  readonly pngSizes?: readonly number[];
 }
+
+type Files = ReadonlyMap<string, string | Uint8Array>;
 
 /** Entries of zips have one time, so that the same project gives the same bytes. */
 const ENTRY_TIME = new Date(2000, 0, 1);
 
-/** One style of a project in a format. Same document, same options: same bytes. Fails by throwing only where a package does. */
-export async function castFile(
-  doc: Doc,
-  format: CastFormat,
-  { styleId, nowUnixS, brotli }: CastOptions,
-): Promise<CastFile> {
-  const data = fontData(doc, styleId);
-  const { casting, style } = data;
-  const named = (ending: string) => fontFileName(casting.family, style.name, ending);
-  const font = (outlines: 'otf' | 'ttf') => compileFont(doc, { format: outlines, styleId, nowUnixS });
-  switch (format) {
-    case 'otf':
-    case 'ttf':
-      return { name: named(format), bytes: font(format) };
-    case 'woff':
-      return { name: named('woff'), bytes: woffOf(font('ttf'), versionOf(casting.version)) };
-    case 'woff2':
-      return { name: named('woff2'), bytes: await woff2Of(font('ttf'), versionOf(casting.version), brotli) };
-    case 'svg':
-      return { name: named('svg'), bytes: strToU8(svgFont(data)) };
-    case 'ufo':
-      return { name: named('ufo.zip'), bytes: zipped(ufoFiles(data), `${named('ufo')}/`) };
-    case 'kit': {
-      const ttf = font('ttf');
-      const version = versionOf(casting.version);
-      const web = { woff2: await woff2Of(ttf, version, brotli), woff: woffOf(ttf, version) };
-      const name = fontFileName(casting.family, style.name, '').slice(0, -1);
-      return { name: named('kit.zip'), bytes: zipped(kitFiles(data, name, web), '') };
-    }
-    case 'letters-dxf':
-      return { name: named('letters-dxf.zip'), bytes: zipped(lettersDxf(data), '') };
-    case 'letters-svg':
-      return { name: named('letters-svg.zip'), bytes: zipped(lettersSvg(data), '') };
-  }
-}
-
-const zipped = (files: ReadonlyMap<string, string | Uint8Array>, folder: string): Uint8Array =>
+const zipped = (files: Files, folder = ''): Uint8Array =>
   zipSync(
     Object.fromEntries(
       [...files].map(([path, content]) => [
@@ -71,3 +48,122 @@ const zipped = (files: ReadonlyMap<string, string | Uint8Array>, folder: string)
     ),
     { mtime: ENTRY_TIME },
   );
+
+/**
+ * One style of a project in a format, or its family where the format holds them all. Same document, same options: same bytes. Fails where
+ * the project has nothing for the format, throws only where a package does.
+ */
+export async function castFile(
+  doc: Doc,
+  format: CastFormat,
+  options: CastOptions,
+): Promise<Result<CastFile>> {
+  const { family } = castingOf(doc);
+  switch (format) {
+    case 'variable': {
+      const made = compileVariable(doc, options.nowUnixS);
+      return made.ok
+        ? ok({ name: fontFileName(family, 'Variable', 'ttf'), bytes: made.value }, made.problems)
+        : made;
+    }
+    case 'designspace': {
+      const made = designspaceFiles(doc);
+      const name = fontFileName(family, 'Family', 'designspace.zip');
+      return made.ok ? ok({ name, bytes: zipped(made.value) }, made.problems) : made;
+    }
+    case 'bundle':
+      return castBundle(doc, options);
+    default:
+      return ok(await castStyle(doc, format, options));
+  }
+}
+
+type StyleFormat = Exclude<CastFormat, 'variable' | 'designspace' | 'bundle'>;
+
+async function castStyle(doc: Doc, format: StyleFormat, options: CastOptions): Promise<CastFile> {
+  const { styleId, nowUnixS, brotli } = options;
+  const data = fontData(doc, styleId);
+  const { casting, style } = data;
+  const version = versionOf(casting.version);
+  const named = (ending: string) => fontFileName(casting.family, style.name, ending);
+  const font = (outlines: 'otf' | 'ttf') => compileFont(doc, { format: outlines, styleId, nowUnixS });
+  switch (format) {
+    case 'otf':
+    case 'ttf':
+      return { name: named(format), bytes: font(format) };
+    case 'woff':
+      return { name: named('woff'), bytes: woffOf(font('ttf'), version) };
+    case 'woff2':
+      return { name: named('woff2'), bytes: await woff2Of(font('ttf'), version, brotli) };
+    case 'svg':
+      return { name: named('svg'), bytes: strToU8(svgFont(data)) };
+    case 'stroke':
+      return { name: named('stroke.svg'), bytes: strToU8(strokeFont(doc, data)) };
+    case 'ufo':
+      return { name: named('ufo.zip'), bytes: zipped(ufoFiles(data), `${named('ufo')}/`) };
+    case 'kit': {
+      const ttf = font('ttf');
+      const web = { woff2: await woff2Of(ttf, version, brotli), woff: woffOf(ttf, version) };
+      return { name: named('kit.zip'), bytes: zipped(kitFiles(data, baseName(data), web)) };
+    }
+    case 'letters-png':
+      return {
+        name: named('letters-png.zip'),
+        bytes: zipped(lettersPng(doc, data, options.pngSizes ?? PNG_SIZES)),
+      };
+    case 'letters-dxf':
+      return { name: named('letters-dxf.zip'), bytes: zipped(lettersDxf(data)) };
+    case 'letters-svg':
+      return { name: named('letters-svg.zip'), bytes: zipped(lettersSvg(data)) };
+  }
+}
+
+/** What a style's files are called, without an ending. */
+const baseName = ({ casting, style }: FontData): string =>
+  fontFileName(casting.family, style.name, '').slice(0, -1);
+
+async function castBundle(doc: Doc, options: CastOptions): Promise<Result<CastFile>> {
+  const files = new Map<string, Uint8Array>();
+  const fonts = castPlan(doc, ['otf']).map(({ styleId }) => fontData(doc, styleId));
+  for (const font of fonts) await bundleStyle(files, doc, font, options);
+  const variable = compileVariable(doc, options.nowUnixS);
+  const casting = castingOf(doc);
+  if (variable.ok)
+    files.set(`fonts/variable/${fontFileName(casting.family, 'Variable', 'ttf')}`, variable.value);
+  const faces = fonts.map((f) => ({ style: f.style, file: baseName(f) }));
+  files.set('web/fonts.css', strToU8(webStyles(casting.family, faces)));
+  const characters = new Set(fonts.flatMap((f) => [...f.mapping.keys()])).size;
+  const name = fontFileName(casting.family, 'Bundle', 'zip');
+  const all = bundleFiles({ casting, styles: faces.map((f) => f.style), files, characters });
+  const folder = `${name.replace(/-Bundle\.zip$/, '')}/`;
+  const lacking = casting.licence === '' ? [problem({ code: 'licence-missing' }, 'warning')] : [];
+  return ok({ name, bytes: zipped(all, folder) }, lacking);
+}
+
+/** Puts a style's fonts, letters and proofs where they lie in a bundle. */
+async function bundleStyle(
+  files: Map<string, Uint8Array>,
+  doc: Doc,
+  font: FontData,
+  options: CastOptions,
+): Promise<void> {
+  const name = baseName(font);
+  for (const [format, folder] of [
+    ['otf', 'fonts/otf'],
+    ['ttf', 'fonts/ttf'],
+    ['woff2', 'web'],
+    ['woff', 'web'],
+  ] as const) {
+    const made = await castStyle(doc, format, { ...options, styleId: font.style.id });
+    files.set(`${folder}/${made.name}`, made.bytes);
+  }
+  const put = (folder: string, made: Files) => {
+    for (const [path, content] of made)
+      files.set(`${folder}/${path}`, typeof content === 'string' ? strToU8(content) : content);
+  };
+  const style = font.style.name;
+  put(`letters/svg/${style}`, lettersSvg(font));
+  put(`letters/png/${style}`, lettersPng(doc, font, options.pngSizes ?? PNG_SIZES));
+  put(`letters/dxf/${style}`, lettersDxf(font));
+  for (const [page, png] of proofPngs(doc, font)) files.set(`proofs/${name}-${page}`, png);
+}

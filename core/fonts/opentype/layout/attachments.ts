@@ -3,12 +3,41 @@ import { ByteWriter } from '../bytes';
 import { buildCoverage } from './coverage';
 import type { Adjustment, Joins, Marks, Place } from './model';
 import { inReach } from './offsets';
+import { VARIATION_INDEX_SIZE, variationIndex } from '../variations/variationStore';
 
 const byGlyph = (a: { readonly glyph: number }, b: { readonly glyph: number }) => a.glyph - b.glyph;
 
-/** Bytes of an anchor, format 1: a place in em units. */
-const ANCHOR_SIZE = 6;
-const anchor = (p: Place): Uint8Array => new ByteWriter().uint16(1).int16(p.x).int16(p.y).done();
+/** An anchor, em units: format 1, or format 3 where it follows the axis of a variable font. */
+function anchor({ x, y, varies }: Place): Uint8Array {
+  const indices = [varies?.x ?? null, varies?.y ?? null];
+  if (indices.every((i) => i === null)) return new ByteWriter().uint16(1).int16(x).int16(y).done();
+  const w = new ByteWriter().uint16(3).int16(x).int16(y);
+  let at = 10;
+  for (const i of indices) {
+    w.uint16(i ? at : 0);
+    if (i) at += VARIATION_INDEX_SIZE;
+  }
+  for (const i of indices) if (i) w.bytes(variationIndex(i));
+  return w.done();
+}
+
+/** Places as offsets from where their list begins (0 = none), `head` bytes before the first anchor, and the anchors. */
+function anchorsAt(
+  places: readonly (Place | null)[],
+  head: number,
+): { offsets: number[]; bytes: Uint8Array } {
+  const w = new ByteWriter();
+  const offsets = places.map((p) => {
+    if (!p) return 0;
+    const at = head + w.length;
+    w.bytes(anchor(p));
+    return at;
+  });
+  return { offsets, bytes: w.done() };
+}
+
+/** Most bytes of an anchor. */
+const ANCHOR_SIZE = 10 + 2 * VARIATION_INDEX_SIZE;
 
 const VALUE = { x: 1, y: 2, advance: 4 } as const;
 
@@ -33,40 +62,39 @@ export function cursiveSubtables(joins: readonly Joins[]): Uint8Array[] {
   const sorted = [...joins].sort(byGlyph);
   const sizeOf = () => 4 + 2 + 2 * ANCHOR_SIZE;
   return inReach(sorted, sizeOf, 8).map((part) => {
-    const places = part.flatMap((j) => [j.entry, j.exit]);
-    const anchors = places.filter((p) => p !== null);
-    const head = 6 + 2 * places.length;
+    const head = 6 + 4 * part.length;
+    const { offsets, bytes } = anchorsAt(
+      part.flatMap((j) => [j.entry, j.exit]),
+      head,
+    );
     const w = new ByteWriter()
       .uint16(1)
-      .uint16(head + ANCHOR_SIZE * anchors.length)
+      .uint16(head + bytes.length)
       .uint16(part.length);
-    let at = head;
-    for (const p of places) {
-      w.uint16(p ? at : 0);
-      if (p) at += ANCHOR_SIZE;
-    }
-    for (const p of anchors) w.bytes(anchor(p));
-    return w.bytes(buildCoverage(part.map((j) => j.glyph))).done();
+    for (const at of offsets) w.uint16(at);
+    return w
+      .bytes(bytes)
+      .bytes(buildCoverage(part.map((j) => j.glyph)))
+      .done();
   });
 }
 
 function markArray(marks: Marks['marks']): Uint8Array {
   const w = new ByteWriter().uint16(marks.length);
-  marks.forEach((m, i) => w.uint16(m.markClass).uint16(2 + 4 * marks.length + ANCHOR_SIZE * i));
-  for (const m of marks) w.bytes(anchor(m.at));
-  return w.done();
+  const { offsets, bytes } = anchorsAt(
+    marks.map((m) => m.at),
+    2 + 4 * marks.length,
+  );
+  marks.forEach((m, i) => w.uint16(m.markClass).uint16(offsets[i] ?? 0));
+  return w.bytes(bytes).done();
 }
 
 function baseArray(bases: Marks['bases']): Uint8Array {
   const w = new ByteWriter().uint16(bases.length);
   const cells = bases.flatMap((b) => b.at);
-  let offset = 2 + 2 * cells.length;
-  for (const at of cells) {
-    w.uint16(at ? offset : 0);
-    if (at) offset += ANCHOR_SIZE;
-  }
-  for (const at of cells) if (at) w.bytes(anchor(at));
-  return w.done();
+  const { offsets, bytes } = anchorsAt(cells, 2 + 2 * cells.length);
+  for (const at of offsets) w.uint16(at);
+  return w.bytes(bytes).done();
 }
 
 /** Types 4 and 6, which are written alike; many letters go in several subtables. None without a mark or without a letter for any. */

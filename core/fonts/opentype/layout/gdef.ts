@@ -1,4 +1,4 @@
-// OpenType 1.9.1, 'GDEF' 1.0: what kind each glyph is, and where the cursor stands in ligatures.
+// OpenType 1.9.1, 'GDEF' 1.0: what kind each glyph is, and where the cursor stands in ligatures; 1.3: how places vary.
 import { ByteWriter } from '../bytes';
 import { buildClassDef, buildCoverage } from './coverage';
 import { withOffsets } from './offsets';
@@ -28,19 +28,30 @@ function caretList(carets: readonly Carets[]): Uint8Array {
     .done();
 }
 
-/** The whole table; null when there is neither a mark nor a caret. `kinds`: by glyph index, .notdef first. */
-export function buildGdef(kinds: readonly GlyphKind[], carets: readonly Carets[]): Uint8Array | null {
-  if (carets.length === 0 && !kinds.includes('mark')) return null;
+/**
+ * The whole table; null when there is neither a mark nor a caret nor a place that varies. `kinds`: by glyph index, .notdef first.
+ * `places`: the item variation store that anchors and kerning of a variable font point into.
+ */
+export function buildGdef(
+  kinds: readonly GlyphKind[],
+  carets: readonly Carets[],
+  places: Uint8Array | null = null,
+): Uint8Array | null {
+  if (carets.length === 0 && !kinds.includes('mark') && !places) return null;
   const classes = buildClassDef(new Map(kinds.map((k, i) => [i, i === 0 ? 0 : CLASS[k]])));
-  const head = 12;
-  return new ByteWriter()
+  const cursors = carets.length > 0 ? caretList(carets) : null;
+  const head = places ? 18 : 12;
+  const w = new ByteWriter()
     .uint16(1)
-    .uint16(0)
+    .uint16(places ? 3 : 0)
     .uint16(head)
     .uint16(0)
-    .uint16(carets.length > 0 ? head + classes.length : 0)
-    .uint16(0)
+    .uint16(cursors ? head + classes.length : 0)
+    .uint16(0);
+  if (places) w.uint16(0).uint32(head + classes.length + (cursors?.length ?? 0));
+  return w
     .bytes(classes)
-    .bytes(carets.length > 0 ? caretList(carets) : [])
+    .bytes(cursors ?? [])
+    .bytes(places ?? [])
     .done();
 }

@@ -3,6 +3,8 @@
  * ('GSUB', 'GPOS'), feature files and the words that explain a font.
  */
 
+import type { VarIndex } from '../variations/variationStore';
+
 /** A run of glyphs that becomes one; two parts at least. */
 export interface Ligature {
   readonly parts: readonly number[];
@@ -12,19 +14,31 @@ export interface Ligature {
 export interface Place {
   readonly x: number;
   readonly y: number;
+  /** How it follows the axis of a variable font; null or not said = it stays. */
+  readonly varies?: { readonly x: VarIndex | null; readonly y: VarIndex | null };
 }
 
 /** Kerning; negative brings a pair together. */
 export interface Kerning {
   /** Single pairs; they win over groups. */
-  readonly pairs: readonly { readonly left: number; readonly right: number; readonly value: number }[];
+  readonly pairs: readonly KerningPair[];
   readonly groups: {
     /** Glyphs of each left and right group; a glyph is in one group a side at most. */
     readonly left: readonly (readonly number[])[];
     readonly right: readonly (readonly number[])[];
     /** Values by [left group][right group]. */
     readonly values: readonly (readonly number[])[];
+    /** How values follow the axis of a variable font, alike. */
+    readonly vary?: readonly (readonly (VarIndex | null)[])[];
   };
+}
+
+export interface KerningPair {
+  readonly left: number;
+  readonly right: number;
+  readonly value: number;
+  /** How the value follows the axis of a variable font. */
+  readonly varies?: VarIndex | null;
 }
 
 /** Where marks meet letters, or other marks; classes by number from 0. */

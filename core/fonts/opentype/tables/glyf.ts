@@ -40,8 +40,8 @@ function writeDelta(w: ByteWriter, d: number, short: number, same: number): numb
   return 0;
 }
 
-/** A simple glyph; no bytes at all when it has no outline. */
-export function buildGlyph(contours: readonly QuadContour[]): Uint8Array {
+/** A simple glyph; no bytes at all when it has no outline. `overlaps`: its contours may overlap, which some rasterisers have to know. */
+export function buildGlyph(contours: readonly QuadContour[], overlaps = false): Uint8Array {
   const box = quadBox(contours);
   if (!box) return new Uint8Array(0);
   const w = new ByteWriter();
@@ -58,7 +58,7 @@ export function buildGlyph(contours: readonly QuadContour[]): Uint8Array {
     let flag = p.on ? FLAG.onCurve : 0;
     flag |= writeDelta(xs, p.x - x, FLAG.xShort, FLAG.xSameOrPositive);
     flag |= writeDelta(ys, p.y - y, FLAG.yShort, FLAG.ySameOrPositive);
-    flags.push(flag);
+    flags.push(overlaps && flags.length === 0 ? flag | FLAG.overlap : flag);
     x = p.x;
     y = p.y;
   }

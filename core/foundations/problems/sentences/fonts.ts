@@ -25,6 +25,11 @@ export const FONTS: Sentences<
   | 'rule-idle'
   | 'kerning-wide'
   | 'space-missing'
+  | 'licence-missing'
+  | 'settings-unreadable'
+  | 'variable-needs-styles'
+  | 'style-off-axis'
+  | 'glyph-differs'
   | 'name-too-long'
   | 'names-clash'
   | 'name-not-understood'
@@ -68,12 +73,41 @@ export const FONTS: Sentences<
   'kerning-wide': (p) =>
     `${p.left} and ${p.right} are kerned by ${Math.round(p.value)} u, more than a whole em. Set it anew in Fit.`,
   'space-missing': () => 'there is no space between words. Add the character U+0020 in Name.',
+  'settings-unreadable': (p) =>
+    `the settings can't be read: ${p.reason}. “orthoglyph build --schema” shows their form.`,
+  'licence-missing': () =>
+    'nothing says what people may do with the font, so the bundle has no licence. Write one in Cast.',
+  'variable-needs-styles': () =>
+    'a variable font needs two styles of different weight. Add one, or leave the variable font out.',
+  'style-off-axis': (p) =>
+    p.reason === 'slant'
+      ? `the style ${p.style} leans otherwise than the default and is not in the variable font. It is a font of its own.`
+      : `another style has the weight of ${p.style}, which is not in the variable font. Give it another weight, or keep it as a font of its own.`,
+  'glyph-differs': (p) =>
+    `${differsBy(p.reason, p.style)}, so it looks the same at every weight of the variable font.`,
   'name-too-long': (p) => `the name is ${p.length} characters long; ${p.limit} fit. Shorten it.`,
   'names-clash': (p) => `these names stand for the same glyph: ${p.names.join(', ')}. Rename or remove one.`,
   'name-not-understood': (p) =>
     `no character is known by the name "${p.name}". Name it like A, uni00DF or period.`,
   'bill-missing': (p) => `these characters have no glyph yet: ${p.characters}`,
 };
+
+/** Why drawings of a letter in several styles don't go together. */
+function differsBy(
+  reason: Extract<Problem, { code: 'glyph-differs' }>['reason'],
+  style: string | null,
+): string {
+  switch (reason) {
+    case 'missing':
+      return `the letter isn't drawn in ${style ?? 'another style'}`;
+    case 'parts':
+      return 'the letter is made of other parts in another style';
+    case 'contours':
+      return 'the letter has more contours in one style than in another';
+    case 'crosses half way':
+      return 'the outline would cross itself half way between two styles';
+  }
+}
 
 /** Why a glyph can't be called so, and what to do. */
 function nameSentence(name: string, reason: Extract<Problem, { code: 'glyph-name' }>['reason']): string {

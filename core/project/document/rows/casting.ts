@@ -12,7 +12,22 @@ export const castingRow = z.object({
   copyright: z.string(),
   version: z.string().regex(/^\d{1,3}\.\d{3}$/),
   formats: z.array(
-    z.enum(['otf', 'ttf', 'woff2', 'woff', 'svg', 'ufo', 'letters-svg', 'letters-dxf', 'kit']),
+    z.enum([
+      'otf',
+      'ttf',
+      'variable',
+      'woff2',
+      'woff',
+      'kit',
+      'ufo',
+      'designspace',
+      'svg',
+      'stroke',
+      'letters-svg',
+      'letters-png',
+      'letters-dxf',
+      'bundle',
+    ]),
   ),
 });
 export type CastingRow = z.infer<typeof castingRow>;

@@ -17,7 +17,9 @@ if (!opened.ok) throw new Error('the demo does not open');
 const { doc } = opened.value;
 
 async function kitOf(project: Doc): Promise<Map<string, Uint8Array>> {
-  const made = await castFile(project, 'kit', { styleId: projectOf(project).styleId, nowUnixS: 0, brotli });
+  const cast = await castFile(project, 'kit', { styleId: projectOf(project).styleId, nowUnixS: 0, brotli });
+  if (!cast.ok) throw new Error('no kit');
+  const made = cast.value;
   return new Map(Object.entries(unzipSync(made.bytes)));
 }
 const text = (kit: ReadonlyMap<string, Uint8Array>, path: string) => new TextDecoder().decode(kit.get(path));

@@ -1,21 +1,21 @@
-import { takeLifted } from '../core/project/document/commands/pieces/takeLifted';
-import { addSheet } from '../core/project/document/commands/sheets/sheets';
-import { isDoubtful, soughtOn } from '../core/project/document/queries/sheets';
-import { takePractice } from '../core/project/document/commands/sheets/practice';
-import { edit } from '../core/project/document/inStep/edit';
-import { FIRST_RECIPE } from '../core/project/document/newProject';
-import type { Doc } from '../core/project/document/schema';
-import type { DroppedFile } from '../core/lifting/artwork/sortFiles';
-import { liftSheet } from '../core/lifting/find/liftSheet';
-import { dpiOf } from '../core/readers/pictures/dpi';
-import { pictureIdOf } from '../core/readers/pictures/pictureId';
-import { enlargeCells, readPixelArt } from '../core/tracing/pixels/pixelArt';
-import { liftPractice } from '../core/lifting/practice/liftPractice';
-import { findPage, type FoundPage } from '../core/lifting/practice/readPage';
-import { straightenPage } from '../core/lifting/practice/straighten';
-import { inFile, problem, type Problem } from '../core/foundations/problems/problem';
-import type { Picture } from '../core/foundations/raster/picture';
-import { decodeAny } from './pictures';
+import { takeLifted } from '../../core/project/document/commands/pieces/takeLifted';
+import { addSheet } from '../../core/project/document/commands/sheets/sheets';
+import { isDoubtful, soughtOn } from '../../core/project/document/queries/sheets';
+import { takePractice } from '../../core/project/document/commands/sheets/practice';
+import { edit } from '../../core/project/document/inStep/edit';
+import { FIRST_RECIPE } from '../../core/project/document/newProject';
+import type { Doc } from '../../core/project/document/schema';
+import type { DroppedFile } from '../../core/lifting/artwork/sortFiles';
+import { liftSheet } from '../../core/lifting/find/liftSheet';
+import { dpiOf } from '../../core/readers/pictures/dpi';
+import { pictureIdOf } from '../../core/readers/pictures/pictureId';
+import { enlargeCells, readPixelArt } from '../../core/tracing/pixels/pixelArt';
+import { liftPractice } from '../../core/lifting/practice/liftPractice';
+import { findPage, type FoundPage } from '../../core/lifting/practice/readPage';
+import { straightenPage } from '../../core/lifting/practice/straighten';
+import { inFile, problem, type Problem } from '../../core/foundations/problems/problem';
+import type { Picture } from '../../core/foundations/raster/picture';
+import { decodeAny } from '../pictures';
 
 /** A project with what was found on a page, and what there is to say of it. */
 export interface PageRead {

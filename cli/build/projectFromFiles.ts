@@ -1,19 +1,19 @@
 import { readdirSync } from 'node:fs';
 import { join, parse, relative } from 'node:path';
-import { artworkSheet, picturesSheet } from '../core/lifting/artwork/makeSheets';
-import { expandFiles } from '../core/lifting/artwork/expandFiles';
-import { openZips, sortFiles, type DroppedFile } from '../core/lifting/artwork/sortFiles';
-import { addMadeSheet } from '../core/project/document/commands/sheets/madeSheets';
-import { changeProject } from '../core/project/document/commands/font/project';
-import { edit } from '../core/project/document/inStep/edit';
-import { defaultRecipe, newProject } from '../core/project/document/newProject';
-import type { Doc } from '../core/project/document/schema';
-import { pictureIdOf } from '../core/readers/pictures/pictureId';
-import { fail, type Problem } from '../core/foundations/problems/problem';
-import { isFolder, readBytes } from './files';
-import { printProblems, showProgress, valueOrPrint } from './telling';
+import { artworkSheet, picturesSheet } from '../../core/lifting/artwork/makeSheets';
+import { expandFiles } from '../../core/lifting/artwork/expandFiles';
+import { openZips, sortFiles, type DroppedFile } from '../../core/lifting/artwork/sortFiles';
+import { addMadeSheet } from '../../core/project/document/commands/sheets/madeSheets';
+import { changeProject } from '../../core/project/document/commands/font/project';
+import { edit } from '../../core/project/document/inStep/edit';
+import { defaultRecipe, newProject } from '../../core/project/document/newProject';
+import type { Doc } from '../../core/project/document/schema';
+import { pictureIdOf } from '../../core/readers/pictures/pictureId';
+import { fail, type Problem } from '../../core/foundations/problems/problem';
+import { isFolder, readBytes } from '../files';
+import { printProblems, showProgress, valueOrPrint } from '../telling';
 import { takePage } from './pagesOfLetters';
-import { decodeWebp } from './pictures';
+import { decodeWebp } from '../pictures';
 
 /** Files that may hold drawings, below a folder, in the order of their names. */
 function drawingsIn(folder: string): string[] {

@@ -1,8 +1,8 @@
 import { existsSync } from 'node:fs';
 import { z } from 'zod';
-import { fail, ok, type Result } from '../core/foundations/problems/problem';
-import { PRIVATE } from '../core/project/document/commands/glyphs/privateCodes';
-import { readBytes, writeFile } from './files';
+import { fail, ok, type Result } from '../../core/foundations/problems/problem';
+import { PRIVATE } from '../../core/project/document/commands/glyphs/privateCodes';
+import { readBytes, writeFile } from '../files';
 
 /**
  * Private code points of icons by their names, in a file beside the icons, so that an icon keeps its code when others come and

@@ -1,10 +1,10 @@
-import { placeIcons, firstIconSeating } from '../core/project/document/commands/lines/icons';
-import { iconsOf } from '../core/project/document/queries/glyphs';
-import { setTypedNames } from '../core/project/document/commands/glyphs/codePoints';
-import { editAll } from '../core/project/document/inStep/edit';
-import { projectOf } from '../core/project/document/newProject';
-import type { Doc } from '../core/project/document/schema';
-import { problem, type Problem } from '../core/foundations/problems/problem';
+import { placeIcons, firstIconSeating } from '../../core/project/document/commands/lines/icons';
+import { iconsOf } from '../../core/project/document/queries/glyphs';
+import { setTypedNames } from '../../core/project/document/commands/glyphs/codePoints';
+import { editAll } from '../../core/project/document/inStep/edit';
+import { projectOf } from '../../core/project/document/newProject';
+import type { Doc } from '../../core/project/document/schema';
+import { problem, type Problem } from '../../core/foundations/problems/problem';
 
 /** How icons are to come out; em units. What isn't said stays as it is. */
 export interface IconWishes {

@@ -1,0 +1,129 @@
+import { spawn } from 'node:child_process';
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { parseWithFontkit, shapeAt } from '../../testing/outsideReaders';
+import { main } from '../main';
+import { buildSettings, settingsSchema } from './options';
+
+const folder = mkdtempSync(join(tmpdir(), 'orthoglyph-build-'));
+const path = (...parts: string[]) => join(folder, ...parts);
+
+async function run(...argv: string[]): Promise<{ code: number; out: string; err: string }> {
+  const printed = { out: '', err: '' };
+  const [out, err] = [process.stdout.write, process.stderr.write];
+  process.stdout.write = ((s: string) => ((printed.out += s), true)) as never;
+  process.stderr.write = ((s: string) => ((printed.err += s), true)) as never;
+  try {
+    return { code: await main(argv), ...printed };
+  } finally {
+    process.stdout.write = out;
+    process.stderr.write = err;
+  }
+}
+
+const svg = (body: string) => `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 700">${body}</svg>`;
+const bar = (x: number) => `<rect x="${x}" y="0" width="80" height="700"/>`;
+
+beforeAll(() => {
+  mkdirSync(path('letters'));
+  writeFileSync(
+    path('letters', 'H.svg'),
+    svg(`<path d="M0 0h80v300h240v-300h80v700h-80v-320h-240v320h-80z"/>`),
+  );
+  writeFileSync(path('letters', 'I.svg'), svg(bar(160)));
+  writeFileSync(path('letters', 'l.svg'), svg(bar(160)));
+});
+
+test('a settings file says all of it, from where it lies; options beside it win, and a report says what was made', async () => {
+  const settings = {
+    input: 'letters',
+    out: 'fonts',
+    family: 'Barley',
+    formats: ['otf', 'variable'],
+    weights: [{ name: 'Bold', weight: 700, heavier: 40 }],
+    report: 'report.json',
+  };
+  writeFileSync(path('build.json'), JSON.stringify(settings));
+  const made = await run('build', '--config', path('build.json'), '--family', 'Barley Loft');
+  expect(made.code).toBe(0);
+  expect(readdirSync(path('fonts')).sort()).toEqual([
+    'BarleyLoft-Bold.otf',
+    'BarleyLoft-Regular.otf',
+    'BarleyLoft-Variable.ttf',
+  ]);
+  const report = JSON.parse(readFileSync(path('report.json'), 'utf8')) as {
+    family: string;
+    files: { path: string; format: string; style: string; bytes: number }[];
+    problems: { severity: string; code: string; text: string }[];
+  };
+  expect(report.family).toBe('Barley Loft');
+  expect(report.files.map((f) => [f.format, f.style])).toEqual([
+    ['otf', 'Regular'],
+    ['otf', 'Bold'],
+    ['variable', 'Regular'],
+  ]);
+  for (const f of report.files) expect(readFileSync(f.path)).toHaveLength(f.bytes);
+  // What is printed for people is in the report for programs.
+  expect(report.problems.map((p) => `${p.severity}: ${p.text}\n`).join('')).toBe(made.err);
+  const variable = readFileSync(path('fonts', 'BarleyLoft-Variable.ttf'));
+  expect((parseWithFontkit(variable) as unknown as { variationAxes: object }).variationAxes).toHaveProperty(
+    'wght',
+  );
+  const [thin, thick] = [400, 700].map((wght) => shapeAt(variable, 'I', { wght })[0]!.advance);
+  expect(thick).toBeGreaterThan(thin!);
+});
+
+test('settings that are none are told by what is wrong with them; the form is there for editors', async () => {
+  writeFileSync(path('wrong.json'), JSON.stringify({ input: 'letters', out: 'x', format: ['otf'] }));
+  const wrong = await run('build', '--config', path('wrong.json'));
+  expect(wrong).toMatchObject({ code: 1, err: expect.stringMatching(/wrong\.json.*format.*--schema/) });
+  writeFileSync(path('sizes.json'), JSON.stringify({ input: 'letters', out: 'x', pngSizes: [3] }));
+  expect((await run('build', '--config', path('sizes.json'))).err).toMatch(/pngSizes/);
+  const shown = await run('build', '--schema');
+  expect(JSON.parse(shown.out)).toEqual(JSON.parse(JSON.stringify(settingsSchema())));
+  const { properties } = settingsSchema() as { properties: Record<string, { description?: string }> };
+  expect(Object.keys(properties)).toEqual(Object.keys(buildSettings.shape));
+  expect(await run('build', path('letters'), '--out', path('y'), '--weights', 'Bold')).toMatchObject({
+    code: 2,
+  });
+  expect(await run('build', path('letters'), '--out', path('y'), '--png-sizes', '1')).toMatchObject({
+    code: 2,
+  });
+  expect(await run('build', path('letters'))).toMatchObject({ code: 2, err: expect.stringMatching(/--out/) });
+});
+
+test('--watch builds anew when a drawing changes, and ends when it is asked to', async () => {
+  mkdirSync(path('watched'));
+  writeFileSync(path('watched', 'I.svg'), svg(bar(160)));
+  const bin = fileURLToPath(new URL('../../bin/orthoglyph.mjs', import.meta.url));
+  const child = spawn(process.execPath, [
+    bin,
+    'build',
+    path('watched'),
+    '--out',
+    path('watched', 'fonts'),
+    '--formats',
+    'otf',
+    '--watch',
+  ]);
+  let [told, waiting] = ['', 0];
+  child.stderr.on('data', (data: Buffer) => (told += data.toString()));
+  const watchingAgain = async () => {
+    waiting++;
+    while ((told.match(/^Watching/gm) ?? []).length < waiting) await new Promise((r) => setTimeout(r, 50));
+  };
+  const font = () => readFileSync(path('watched', 'fonts', 'watched-Regular.otf'));
+  try {
+    await watchingAgain();
+    const before = parseWithFontkit(font()).numGlyphs;
+    writeFileSync(path('watched', 'l.svg'), svg(bar(160)));
+    await watchingAgain();
+    expect(parseWithFontkit(font()).numGlyphs).toBe(before + 1);
+  } finally {
+    const ended = new Promise((done) => child.once('exit', done));
+    child.kill('SIGINT');
+    expect(await ended).toBe(0);
+  }
+});

@@ -1,0 +1,197 @@
+import { join, parse } from 'node:path';
+import { counted } from '../../core/foundations/problems/counted';
+import { describeProblem } from '../../core/foundations/problems/describe';
+import { inFile, type Problem } from '../../core/foundations/problems/problem';
+import { checkProject } from '../../core/fonts/check/checkProject';
+import { castPlan } from '../../core/fonts/compile/casts/castPlan';
+import { castFile, type CastOptions } from '../../core/fonts/compile/casts/castFile';
+import type { CastFormat } from '../../core/fonts/compile/casts/formats';
+import { openProjectFile } from '../../core/project/archive/readProject';
+import { changeCasting } from '../../core/project/document/commands/font/casting';
+import { composeAccents, WESTERN_ACCENTS } from '../../core/project/document/commands/glyphs/composing';
+import { makeDrafts } from '../../core/project/document/commands/signs/drafts';
+import { draftable } from '../../core/project/document/queries/glyphs';
+import { edit, editAll } from '../../core/project/document/inStep/edit';
+import { castingOf, projectOf } from '../../core/project/document/newProject';
+import { fitted } from '../../core/project/finish/fitted';
+import type { Doc } from '../../core/project/document/schema';
+import { sniffKind } from '../../core/readers/pictures/sniff';
+import { EXIT, UsageError } from '../arguments';
+import { brotli } from '../brotli';
+import { isFolder, readBytes, writeFile } from '../files';
+import { withRules } from '../rules';
+import { hearing, printProblems, valueOrPrint } from '../telling';
+import { readCodes, writeCodes } from './codes';
+import { withIconWishes } from './icons';
+import type { BuildSettings } from './options';
+import { projectFromFiles, type FilesRead } from './projectFromFiles';
+import { withWeights } from './weights';
+
+/** A file that a build wrote. */
+interface MadeFile {
+  readonly path: string;
+  readonly format: CastFormat;
+  readonly style: string;
+  readonly bytes: number;
+}
+
+/** What a build made and told, for programs. */
+interface BuildReport {
+  readonly family: string;
+  readonly glyphs: number;
+  readonly files: readonly MadeFile[];
+  readonly problems: readonly {
+    readonly severity: Problem['severity'];
+    readonly code: Problem['code'];
+    readonly place: Problem['place'];
+    readonly text: string;
+  }[];
+}
+
+/** Builds what the settings say, tells what there is to tell, and writes the report that is asked for. An exit code. */
+export async function buildOnce(settings: BuildSettings): Promise<number> {
+  const { result, told } = await hearing(() => build(settings));
+  if (settings.report === undefined) return result.code;
+  const report: BuildReport = {
+    family: result.doc ? castingOf(result.doc).family : '',
+    glyphs: result.doc ? Object.keys(result.doc.glyphs).length : 0,
+    files: result.files,
+    problems: told.map((p) => ({
+      severity: p.severity,
+      code: p.code,
+      place: p.place,
+      text: describeProblem(p),
+    })),
+  };
+  const written = writeFile(settings.report, `${JSON.stringify(report, null, 2)}\n`);
+  printProblems(written.problems);
+  return written.ok ? result.code : EXIT.input;
+}
+
+interface Built {
+  readonly code: number;
+  readonly doc: Doc | null;
+  readonly files: readonly MadeFile[];
+}
+
+const failed = (doc: Doc | null = null, files: readonly MadeFile[] = []): Built => ({
+  code: EXIT.input,
+  doc,
+  files,
+});
+
+async function build(settings: BuildSettings): Promise<Built> {
+  const epoch = process.env.SOURCE_DATE_EPOCH;
+  const nowUnixS = epoch ? Number(epoch) : Math.floor(Date.now() / 1000);
+  const prepared = await prepare(settings, nowUnixS * 1000);
+  if (!prepared) return failed();
+  const { doc, leftOut } = prepared;
+  const snags = checkProject(doc);
+  printProblems(snags.map((p) => ({ ...p, place: { file: parse(settings.input).base, ...p.place } })));
+  if (snags.some((p) => p.severity === 'error')) return failed(doc);
+  const formats = settings.formats ?? castingOf(doc).formats;
+  const { files, whole } = await writeFonts(doc, formats, settings.out, {
+    nowUnixS,
+    brotli,
+    pngSizes: settings.pngSizes,
+  });
+  if (!whole) return failed(doc, files);
+  if (settings.codes !== undefined) {
+    const kept = writeCodes(settings.codes, projectOf(doc).privateCodes);
+    printProblems(kept.problems);
+    if (!kept.ok) return failed(doc, files);
+  }
+  if (leftOut === 0) return { code: EXIT.ok, doc, files };
+  process.stderr.write(
+    `${counted(leftOut, 'thing was', 'things were')} left out; everything else was made.\n`,
+  );
+  return failed(doc, files);
+}
+
+/** The project to be cast, with all that was asked for; null after problems were printed. */
+async function prepare(settings: BuildSettings, nowMs: number): Promise<FilesRead | null> {
+  const { input } = settings;
+  const codes =
+    settings.codes === undefined ? undefined : valueOrPrint(readCodes(settings.codes), settings.codes);
+  if (codes === null) return null;
+  const read = await readInput(settings, nowMs, codes);
+  if (!read) return null;
+  const typed = settings.typed === undefined ? null : valueOrPrint(readBytes(settings.typed), settings.typed);
+  if (settings.typed !== undefined && !typed) return null;
+  const wished = withIconWishes(renamed(read.doc, settings.family, settings.style), {
+    size: settings.size ?? null,
+    margin: settings.margin ?? null,
+    typed: typed && new TextDecoder().decode(typed),
+  });
+  printProblems(inFile(wished.problems, settings.typed ?? input));
+  const ruled = withRules(finished(wished.doc, settings), settings.rules);
+  if (!ruled) return null;
+  return { doc: withWeights(ruled, settings.weights), leftOut: read.leftOut + wished.problems.length };
+}
+
+/** The project of the input, and how many files of it were left out; null after its problems were printed. */
+async function readInput(
+  { input, as, expect }: BuildSettings,
+  nowMs: number,
+  codes: Readonly<Record<string, number>> | undefined,
+): Promise<FilesRead | null> {
+  if (isFolder(input)) return projectFromFiles(input, nowMs, as, expect, codes);
+  const bytes = valueOrPrint(readBytes(input), input);
+  if (bytes && !isProject(bytes)) return projectFromFiles(input, nowMs, as, expect, codes);
+  if (codes) throw new UsageError('--codes is for icons from files; a project keeps its own');
+  const opened = bytes && valueOrPrint(openProjectFile(bytes), input);
+  return opened ? { doc: opened.doc, leftOut: 0 } : null;
+}
+
+/** Whether a zip is a project file; what is no zip at all but no drawing either is told as a broken project. */
+function isProject(bytes: Uint8Array): boolean {
+  const kind = sniffKind(bytes);
+  if (kind !== 'zip') return kind === 'unknown';
+  return new TextDecoder('latin1').decode(bytes).includes('project.json');
+}
+
+/** The family and the style in hand under other names. */
+function renamed(doc: Doc, family: string | undefined, style: string | undefined): Doc {
+  const diff = family === undefined ? null : changeCasting(doc, { family });
+  const named = diff ? edit(doc, diff).doc : doc;
+  const own = named.styles[projectOf(named).styleId];
+  if (style === undefined || !own) return named;
+  return { ...named, styles: { ...named.styles, [own.id]: { ...own, name: style } } };
+}
+
+/** The project with what was asked for beyond its drawings. */
+function finished(doc: Doc, { compose = false, fit = false }: BuildSettings): Doc {
+  const accents = (d: Doc) => composeAccents(d, WESTERN_ACCENTS);
+  const drafts = (d: Doc) => makeDrafts(d, draftable(d, projectOf(d).bill + WESTERN_MARKS).join(''));
+  const made = editAll(doc, 'Finish', [...(compose ? [drafts, accents] : []), ...(fit ? [fitted] : [])]);
+  return made?.doc ?? doc;
+}
+
+/** Spacing forms of the marks that Western European letters need: drafts can be made of some (Unicode, Spacing Modifier Letters). */
+const WESTERN_MARKS = '\u00b4\u0060\u02c6\u00a8\u02dc\u00b8\u02da\u02c7';
+
+/** Writes each file of the formats and says so; what can't be made is told, the others are there. */
+async function writeFonts(
+  doc: Doc,
+  formats: readonly CastFormat[],
+  out: string,
+  options: Omit<CastOptions, 'styleId'>,
+): Promise<{ readonly files: MadeFile[]; readonly whole: boolean }> {
+  const files: MadeFile[] = [];
+  let whole = true;
+  for (const { format, styleId } of castPlan(doc, formats)) {
+    const made = await castFile(doc, format, { ...options, styleId });
+    printProblems(made.problems);
+    const path = made.ok ? join(out, made.value.name) : '';
+    const written = made.ok && writeFile(path, made.value.bytes);
+    if (written) printProblems(written.problems);
+    if (!made.ok || !written || !written.ok) {
+      whole = false;
+      continue;
+    }
+    const { length } = made.value.bytes;
+    files.push({ path, format, style: doc.styles[styleId]?.name ?? '', bytes: length });
+    process.stdout.write(`${path} ${length} bytes\n`);
+  }
+  return { files, whole };
+}

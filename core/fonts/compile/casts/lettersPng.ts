@@ -1,0 +1,33 @@
+import { placedLayers } from '../../../project/document/queries/metrics';
+import type { Doc } from '../../../project/document/schema';
+import { glyphFileNames } from '../../../type/names/fileNames';
+import type { FontData } from '../fontData';
+import { verticalMetrics } from '../metricTables';
+import { black, Canvas, emToPx } from './letterPng';
+
+/** Heights of pictures of letters when none are asked for: of a line of the font, px. */
+export const PNG_SIZES: readonly number[] = [256, 1024];
+
+/**
+ * Each letter with ink as PNG on clear ground, in its colours or black, by its file's name in a folder for each size: as wide as its
+ * advance (more where its ink hangs over) and as high as a line of the font, so that letters laid side by side stand on one line.
+ */
+export function lettersPng(doc: Doc, font: FontData, sizes: readonly number[]): Map<string, Uint8Array> {
+  const files = new Map<string, Uint8Array>();
+  const { ascent, descent } = verticalMetrics(font);
+  for (const size of sizes) {
+    const fileName = glyphFileNames();
+    const perUnit = size / (ascent + descent);
+    for (const glyph of font.glyphs) {
+      if (!glyph.box) continue;
+      const row = doc.glyphs[glyph.id];
+      const left = Math.min(0, glyph.box.xMin);
+      const right = Math.max(glyph.advance, glyph.box.xMax);
+      const canvas = new Canvas(Math.max(1, Math.ceil((right - left) * perUnit)), size);
+      const layers = row && row.layers.length > 0 ? placedLayers(row) : [black(glyph.contours)];
+      for (const layer of layers) canvas.paint(layer, emToPx(perUnit, left, ascent));
+      files.set(`${size}/${fileName(glyph.name)}.png`, canvas.png());
+    }
+  }
+  return files;
+}

@@ -1,0 +1,84 @@
+import { compose, scaling, translation } from '../../../foundations/geometry/affine';
+import { projectOf } from '../../../project/document/newProject';
+import type { Doc } from '../../../project/document/schema';
+import type { FontData } from '../fontData';
+import { setWord, type WordDrawing } from '../setWord';
+import { Canvas } from './letterPng';
+
+/** Size of a proof, px: the proportions of most shops' pictures (common practice, no published source). */
+const [WIDTH, HEIGHT] = [1600, 1066];
+/** White around what is shown, px. */
+const MARGIN = 90;
+const PAPER = [252, 250, 245] as const;
+
+/** A drawing of words fitted into a box of the picture, its middle in the box's middle. Boxes: px. */
+interface Field {
+  readonly text: string;
+  readonly top: number;
+  readonly bottom: number;
+  /** Px per em at the most. */
+  readonly most: number;
+}
+
+function place(canvas: Canvas, drawing: WordDrawing, field: Field, unitsPerEm: number): void {
+  const { box } = drawing;
+  if (!box) return;
+  const [width, height] = [box.xMax - box.xMin, box.yMax - box.yMin];
+  const k = Math.min(
+    (WIDTH - 2 * MARGIN) / Math.max(1, width),
+    (field.bottom - field.top) / Math.max(1, height),
+    field.most / unitsPerEm,
+  );
+  const middle = (field.top + field.bottom) / 2;
+  const map = compose(
+    translation(WIDTH / 2 - (k * (box.xMin + box.xMax)) / 2, middle - (k * (box.yMin + box.yMax)) / 2),
+    scaling(k),
+  );
+  for (const layer of drawing.letters.flatMap((l) => l.layers)) canvas.paint(layer, map);
+}
+
+/** Characters with ink in rows of about as many, words of a text in lines. */
+function inRows(chars: readonly string[], perRow: number): string {
+  const rows: string[] = [];
+  for (let i = 0; i < chars.length; i += perRow) rows.push(chars.slice(i, i + perRow).join(''));
+  return rows.join('\n');
+}
+
+function wrapped(text: string, longest: number): string {
+  const lines: string[] = [];
+  for (const word of text.split(/\s+/)) {
+    const last = lines.pop();
+    if (last === undefined) lines.push(word);
+    else if (last.length + word.length >= longest) lines.push(last, word);
+    else lines.push(`${last} ${word}`);
+  }
+  return lines.join('\n');
+}
+
+/** Pictures that show a style set in its own letters, PNG by name: its name large, all its characters, and a text in falling sizes. */
+export function proofPngs(doc: Doc, font: FontData): Map<string, Uint8Array> {
+  const { id, unitsPerEm, runningText } = projectOf(doc);
+  const styled = { ...doc, project: { [id]: { ...projectOf(doc), styleId: font.style.id } } };
+  const characters = font.glyphs.flatMap((g) =>
+    g.box && g.codePoints[0] ? [String.fromCodePoint(g.codePoints[0])] : [],
+  );
+  const shown = (text: string) => setWord(styled, text);
+  const all = inRows(characters, Math.max(8, Math.ceil(Math.sqrt(characters.length * 2.2))));
+  const name = shown(font.casting.family).box ? font.casting.family : characters.slice(0, 6).join('');
+  const pages: Record<string, Field[]> = {
+    name: [{ text: name, top: MARGIN, bottom: HEIGHT - MARGIN, most: 600 }],
+    characters: [{ text: all, top: MARGIN, bottom: HEIGHT - MARGIN, most: 240 }],
+    text: [
+      { text: wrapped(runningText, 28), top: MARGIN, bottom: 620, most: 130 },
+      { text: wrapped(runningText, 56), top: 660, bottom: 840, most: 60 },
+      { text: wrapped(runningText, 90), top: 870, bottom: HEIGHT - MARGIN, most: 34 },
+    ],
+  };
+  return new Map(
+    Object.entries(pages).map(([page, fields]) => {
+      const canvas = new Canvas(WIDTH, HEIGHT, PAPER);
+      for (const field of fields) place(canvas, shown(field.text), field, unitsPerEm);
+      return [`${page}.png`, canvas.png()] as const;
+    }),
+  );
+}

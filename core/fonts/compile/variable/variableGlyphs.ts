@@ -1,0 +1,81 @@
+import { nth } from '../../../foundations/lists/nth';
+import { transformContours } from '../../../foundations/geometry/contour';
+import { problem, type Problem } from '../../../foundations/problems/problem';
+import type { Doc, GlyphRow, StyleRow } from '../../../project/document/schema';
+import type { FontGlyph } from '../../features/fontGlyphs';
+import type { QuadContour } from '../../opentype/tables/glyf';
+import { compileGlyph, placeInFont, rowsInFont } from '../fontData';
+import { agreeingOutlines } from './agreeingOutlines';
+import { agreeingQuads } from './agreeingQuads';
+
+/** A glyph in every style of an axis, in the order of the styles: as the style's own font has it, and as quadratics that agree. */
+export interface VariableGlyph {
+  readonly versions: readonly FontGlyph[];
+  readonly outlines: readonly (readonly QuadContour[])[];
+  /** Whether the styles agree; otherwise all versions are the default's. */
+  readonly varies: boolean;
+}
+
+/** Results by the rows that they were made of. */
+const known = new WeakMap<
+  GlyphRow,
+  { readonly rows: readonly GlyphRow[]; readonly made: VariableGlyph | string }
+>();
+
+/** The glyphs of a font that varies between styles, the default's first; what doesn't agree is told and stays as the default has it. */
+export function variableGlyphs(
+  doc: Doc,
+  styles: readonly StyleRow[],
+): { readonly glyphs: VariableGlyph[]; readonly problems: Problem[] } {
+  const [main, others] = [nth(styles, 0), styles.slice(1)];
+  const named = others.map((s) => new Map(rowsInFont(doc, s.id).map((g) => [g.name, g])));
+  const problems: Problem[] = [];
+  const glyphs = rowsInFont(doc, main.id).map((row) => {
+    const rows = [row, ...named.flatMap((n) => n.get(row.name) ?? [])];
+    const lacking = others.find((_, i) => !nth(named, i).has(row.name));
+    const made = lacking ? 'missing' : inStyles(doc, rows);
+    if (typeof made !== 'string') return made;
+    const detail = {
+      code: 'glyph-differs',
+      reason: made as 'missing',
+      style: lacking?.name ?? null,
+    } as const;
+    problems.push(problem(detail, 'warning', { glyph: row.name }));
+    return still(row, styles.length);
+  });
+  return { glyphs, problems };
+}
+
+function inStyles(doc: Doc, rows: readonly GlyphRow[]): VariableGlyph | string {
+  const before = known.get(nth(rows, 0));
+  if (
+    before &&
+    before.rows.length === rows.length &&
+    before.rows.every((r, i) => r === rows[i]) &&
+    !hasParts(rows)
+  )
+    return before.made;
+  const agreed = agreeingOutlines(doc, rows);
+  const made =
+    'reason' in agreed
+      ? agreed.reason
+      : {
+          versions: rows.map(compileGlyph),
+          outlines: agreeingQuads(
+            agreed.drawings.map((d, m) => transformContours(d, placeInFont(nth(rows, m)))),
+          ),
+          varies: true,
+        };
+  known.set(nth(rows, 0), { rows, made });
+  return made;
+}
+
+/** Parts may change without the row of what they are in. */
+const hasParts = (rows: readonly GlyphRow[]): boolean => rows.some((r) => r.components.length > 0);
+
+function still(row: GlyphRow, count: number): VariableGlyph {
+  const glyph = compileGlyph(row);
+  const [outline] = agreeingQuads([glyph.contours]);
+  const each = <T>(of: T) => Array.from({ length: count }, () => of);
+  return { versions: each(glyph), outlines: each(outline ?? []), varies: false };
+}

@@ -1,0 +1,98 @@
+import { randomBlob, randomBy } from '../../testing/randomOutlines';
+import { circle, rect } from '../../testing/shapes';
+import { scaling, compose, translation } from '../../foundations/geometry/affine';
+import { isLine, reverseContour, transformContours, type Contour } from '../../foundations/geometry/contour';
+import { agreedContours } from './agree';
+import { greatestDeviation } from './deviation';
+import { insertNode, startAt } from './points';
+
+const structure = (cs: readonly Contour[]) =>
+  cs.map((c) => c.nodes.map((_, i) => (isLine(c, i) ? 'line' : 'curve')).join());
+
+const agreedOf = (drawings: readonly (readonly Contour[])[]) => {
+  const made = agreedContours(drawings);
+  if (!('drawings' in made)) throw new Error(made.reason);
+  return made.drawings;
+};
+
+test('the same outline with other points, begun elsewhere, larger: all agree, and none changes its shape', () => {
+  const random = randomBy(7);
+  for (let k = 0; k < 200; k++) {
+    const blob = randomBlob(random, 300, 300, 200);
+    const more = Array.from({ length: 3 }).reduce<Contour>((c) => {
+      const i = Math.floor(random() * c.nodes.length);
+      return insertNode(c, i, 0.2 + 0.6 * random());
+    }, blob);
+    const begun = startAt(more, Math.floor(random() * more.nodes.length));
+    const larger = transformContours([begun], compose(translation(40, -10), scaling(1.3, 1.1)));
+    const made = agreedOf([[blob], larger, [more]]);
+    expect(structure(made[1]!)).toEqual(structure(made[0]!));
+    expect(structure(made[2]!)).toEqual(structure(made[0]!));
+    // Nothing is put in that one of them hasn't.
+    expect(made[0]![0]!.nodes).toHaveLength(more.nodes.length);
+    expect(greatestDeviation([blob], made[0]!)).toBeLessThan(0.01);
+    expect(greatestDeviation(larger, made[1]!)).toBeLessThan(0.01);
+    expect(greatestDeviation([more], made[2]!)).toBeLessThan(0.01);
+  }
+});
+
+test('contours are paired by where they lie, whatever their order; another number of them is told', () => {
+  const ring = (r: number) => [
+    circle(200, 200, r),
+    reverseContour(circle(200, 200, r / 2)),
+    rect(0, 500, 60, 560),
+  ];
+  const [a, b] = [ring(150), [...ring(170)].reverse()];
+  const [first, second] = agreedOf([a, b]);
+  second!.forEach((c, i) => expect(greatestDeviation([c], [first![i]!])).toBeLessThan(25));
+  expect(agreedContours([a, ring(160).slice(1)])).toEqual({ reason: 'contours' });
+});
+
+test('a straight that is a curve in another drawing becomes a curve that lies on it', () => {
+  const square = rect(0, 0, 300, 300);
+  const [a, b, ...rest] = square.nodes;
+  const bulged: Contour = {
+    ...square,
+    nodes: [{ ...a!, out: { x: 100, y: -40 } }, { ...b!, in: { x: 200, y: -40 } }, ...rest],
+  };
+  const [first, second] = agreedOf([[square], [bulged]]);
+  expect(structure(first!)).toEqual(structure(second!));
+  expect(structure(first!)[0]!.match(/curve/g)).toHaveLength(1);
+  expect(greatestDeviation([square], first!)).toBeLessThan(1e-9);
+});
+
+test('drawings between which an outline would turn over itself do not agree', () => {
+  const corners = (places: readonly (readonly [number, number])[]): Contour => ({
+    closed: true,
+    nodes: places.map(([x, y]) => ({ x, y, in: null, out: null, kind: 'corner' })),
+  });
+  // A slit that goes up from the foot, and one that comes down from the head: half way they pass through each other.
+  const foot = corners([
+    [0, 0],
+    [140, 0],
+    [150, 290],
+    [160, 0],
+    [300, 0],
+    [300, 300],
+    [0, 300],
+  ]);
+  const head = corners([
+    [0, 0],
+    [150, 299],
+    [150, 280],
+    [150, 299],
+    [300, 0],
+    [300, 300],
+    [0, 300],
+  ]);
+  const twisted = corners(
+    [
+      [0, 0],
+      [300, 300],
+      [300, 0],
+      [0, 300],
+    ].map(([x, y]) => [x!, y! * 0.5] as const),
+  );
+  expect('drawings' in agreedContours([[foot], [foot]])).toBe(true);
+  expect([head, twisted].some((other) => !('drawings' in agreedContours([[foot], [other]])))).toBe(true);
+});
