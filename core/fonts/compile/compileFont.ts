@@ -7,6 +7,7 @@ import { buildCmap } from '../opentype/tables/cmap';
 import { buildHmtx } from '../opentype/tables/hmtx';
 import { buildName } from '../opentype/tables/name';
 import { cffTables } from './cffOutlines';
+import { fontColours } from './colours';
 import { fontData, type FontData } from './fontData';
 import { familyStat } from './familyStat';
 import { fontNames, NameIds } from './fontNames';
@@ -25,10 +26,13 @@ export interface CompileOptions {
 
 /** One style of a project as a font file. Same document, same options: same bytes. */
 export function compileFont(doc: Doc, options: CompileOptions): Uint8Array {
-  const data = fontData(doc, options.styleId);
-  const names = new NameIds(fontNames({ ...data.casting, style: data.style.name }));
-  const stat = familyStat(doc, data.style, names);
-  const more = new Map(stat ? [['STAT', stat]] : []);
+  const plain = fontData(doc, options.styleId);
+  const names = new NameIds(fontNames({ ...plain.casting, style: plain.style.name }));
+  const stat = familyStat(doc, plain.style, names);
+  // Programs for print and design are the ones that read colours as SVG only.
+  const colours = fontColours(doc, plain, options.format === 'otf');
+  const data = colours ? { ...plain, glyphs: [...plain.glyphs, ...colours.glyphs] } : plain;
+  const more = new Map([...(stat ? [['STAT', stat] as const] : []), ...(colours?.tables(names) ?? [])]);
   if (options.format === 'otf')
     return buildSfnt(SFNT_CFF, fontTables(data, cffTables(data), { ...options, names, more }));
   const made = inTrueType(data);

@@ -40,7 +40,7 @@ const roundPoint = <P extends { x: number; y: number } | null>(p: P): P =>
  * Whole units, handles kept level or upright where they are so: rounding node and handle alike does that by itself.
  * Contours that rounding makes too small to have an area go.
  */
-function roundContours(contours: readonly Contour[]): Contour[] {
+export function roundContours(contours: readonly Contour[]): Contour[] {
   return contours
     .map((c) => ({
       ...c,
@@ -50,7 +50,7 @@ function roundContours(contours: readonly Contour[]): Contour[] {
 }
 
 /** An extreme further than this beyond its curve's ends gets a point, em units; a handle reaches out several times as far. */
-const EXTREME_EXCESS_EM = 0.05;
+export const EXTREME_EXCESS_EM = 0.05;
 
 /** Bearings that a font can say, whole units: tables hold 16 bits, and the letter itself needs room beside them. */
 const MOST_BEARING = 16_000;

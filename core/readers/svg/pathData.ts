@@ -79,6 +79,14 @@ export function svgLayers(layers: readonly ColourLayer[], view: ViewBox): string
   return withDefs(view, defs, paths.join(''));
 }
 
+/** A document without a size of its own: one group with an id, filled layers in order; y down. */
+export function svgFragment(id: string, layers: readonly ColourLayer[]): string {
+  const defs: string[] = [];
+  const paths = layers.map((layer) => layerPath(layer, defs));
+  const kept = defs.length > 0 ? `<defs>${defs.join('')}</defs>` : '';
+  return `<svg xmlns="http://www.w3.org/2000/svg">${kept}<g id="${id}">${paths.join('')}</g></svg>`;
+}
+
 /** A document of named groups of filled layers: letters that stay apart, in the order they stand; y down. */
 export function svgGroups(
   groups: readonly { readonly name: string; readonly layers: readonly ColourLayer[] }[],

@@ -1,0 +1,186 @@
+/**
+ * Colour fonts as Debian's Chromium paints them, held against the artwork that they were made of, painted by it too; read by fontkit
+ * and fontTools, taken by the sanitizer.
+ */
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { browserPage } from '../../../testing/browserPage';
+import { hasFontTools, hasSanitizer, parseWithFontkit, sanitize } from '../../../testing/outsideReaders';
+import { artworkSheet } from '../../lifting/artwork/makeSheets';
+import { addMadeSheet } from '../../project/document/commands/sheets/madeSheets';
+import { edit } from '../../project/document/inStep/edit';
+import { newProject } from '../../project/document/newProject';
+import { placedLayers } from '../../project/document/queries/metrics';
+import type { Doc } from '../../project/document/schema';
+import { scaling } from '../../foundations/geometry/affine';
+import { transformContours } from '../../foundations/geometry/contour';
+import { transformPaint } from '../../foundations/geometry/paint';
+import { svgLayers } from '../../readers/svg/pathData';
+import { byName } from '../../testing/named';
+import { parseSfnt } from '../opentype/sfnt';
+import { compileFont, type OutlineFormat } from './compileFont';
+
+const page = browserPage();
+
+const FLAT = {
+  'A.svg':
+    '<rect x="10" y="10" width="80" height="80" fill="#1d5a6c"/><circle cx="50" cy="50" r="30" fill="#e0a030"/><rect x="40" y="40" width="20" height="50" fill="#7a1f1f"/>',
+  'B.svg': '<path d="M10 90 50 10 90 90z" fill="#2a7a3a"/><circle cx="50" cy="70" r="12" fill="#e0a030"/>',
+};
+const GRADIENTS = {
+  ...FLAT,
+  'C.svg':
+    '<defs><linearGradient id="l" gradientUnits="userSpaceOnUse" x1="20" y1="10" x2="80" y2="90"><stop offset="0" stop-color="#103060"/><stop offset="0.4" stop-color="#40a0c0"/><stop offset="1" stop-color="#f0e0a0"/></linearGradient>' +
+    '<radialGradient id="r" gradientUnits="userSpaceOnUse" cx="50" cy="50" r="22"><stop offset="0" stop-color="#fff0c0"/><stop offset="1" stop-color="#902010"/></radialGradient></defs>' +
+    '<rect x="10" y="10" width="80" height="80" rx="12" fill="url(#l)"/><circle cx="50" cy="50" r="22" fill="url(#r)"/>',
+};
+
+async function projectOf(files: Readonly<Record<string, string>>): Promise<Doc> {
+  const dropped = Object.entries(files).map(([path, body]) => ({
+    path,
+    bytes: new TextEncoder().encode(
+      `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100">${body}</svg>`,
+    ),
+  }));
+  const read = await artworkSheet(dropped, [], { as: 'text' });
+  if (!read.ok) throw new Error('not read');
+  const { sheet, icons } = read.value;
+  const doc = newProject('colours', 'Path Signs', 0);
+  const row = {
+    id: 's',
+    name: 'drawings',
+    kind: 'artwork',
+    pictureId: 'x',
+    widthPx: sheet.widthPx,
+    heightPx: sheet.heightPx,
+    icons,
+  } as const;
+  return edit(doc, addMadeSheet(doc, row, sheet)!).doc;
+}
+
+const fontOf = (doc: Doc, format: OutlineFormat) =>
+  compileFont(doc, { format, styleId: 'regular', nowUnixS: 1_700_000_000 });
+
+/** How far the letter as the font has it is from its artwork, both painted by Chromium at 300 px an em: mean difference of channels where the artwork has colour, 0 to 1. */
+async function difference(doc: Doc, font: Uint8Array, char: string, name: string): Promise<number> {
+  const row = byName(doc)[name]!;
+  const down = scaling(1, -1);
+  const layers = placedLayers(row).map((l) => ({
+    paint: transformPaint(l.paint, down),
+    contours: transformContours(l.contours, down),
+  }));
+  const svg = svgLayers(layers, { x: 0, y: -800, width: 1000, height: 1000 });
+  return page().evaluate(
+    async ({ base64, svg, char }) => {
+      const bytes = Uint8Array.from(atob(base64), (c) => c.charCodeAt(0));
+      const face = await new FontFace('colours', bytes).load();
+      document.fonts.add(face);
+      const picture = new Image();
+      picture.src = `data:image/svg+xml;base64,${btoa(svg)}`;
+      await picture.decode();
+      const paint = (draw: (g: CanvasRenderingContext2D) => void) => {
+        const canvas = document.createElement('canvas');
+        canvas.width = canvas.height = 300;
+        const g = canvas.getContext('2d')!;
+        g.fillStyle = '#fff';
+        g.fillRect(0, 0, 300, 300);
+        g.fillStyle = '#000';
+        draw(g);
+        return g.getImageData(0, 0, 300, 300).data;
+      };
+      const set = paint((g) => {
+        g.font = '300px colours';
+        g.fillText(char, 0, 240);
+      });
+      const drawn = paint((g) => g.drawImage(picture, 0, 0, 300, 300));
+      document.fonts.delete(face);
+      let sum = 0;
+      let inked = 0;
+      set.forEach((v, i) => {
+        sum += Math.abs(v - drawn[i]!);
+        inked += drawn[i]! < 250 ? 1 : 0;
+      });
+      if (inked === 0) throw new Error('nothing was painted');
+      return sum / inked / 255;
+    },
+    { base64: Buffer.from(font).toString('base64'), svg, char },
+  );
+}
+
+test.each(['otf', 'ttf'] as const)(
+  '%s: Chromium paints letters of colours as their artwork',
+  async (format) => {
+    const doc = await projectOf(GRADIENTS);
+    const font = fontOf(doc, format);
+    for (const char of ['A', 'B', 'C']) expect(await difference(doc, font, char, char)).toBeLessThan(0.01);
+    // The same check sees when a colour is another one.
+    const other = byName(doc).B!;
+    const wrong = {
+      ...doc,
+      glyphs: { ...doc.glyphs, [other.id]: { ...other, layers: other.layers.slice(0, 1) } },
+    };
+    expect(await difference(doc, fontOf(wrong, format), 'B', 'B')).toBeGreaterThan(0.03);
+  },
+);
+
+test('flat colours are version 0, which all readers of colour have; gradients version 1; one ink has no colours', async () => {
+  const [flat, rich, plain] = await Promise.all([
+    projectOf(FLAT),
+    projectOf(GRADIENTS),
+    projectOf({ 'A.svg': '<rect x="10" y="10" width="80" height="80"/>' }),
+  ]);
+  const versionOf = (doc: Doc) => {
+    const colr = parseSfnt(fontOf(doc, 'ttf')).tables.get('COLR');
+    return colr ? new DataView(colr.slice().buffer).getUint16(0) : null;
+  };
+  expect([flat, rich, plain].map(versionOf)).toEqual([0, 1, null]);
+  // fontkit: layers with their colours, the plain outline still there.
+  const font = parseWithFontkit(fontOf(flat, 'ttf')) as unknown as {
+    glyphForCodePoint: (cp: number) => {
+      layers: { color: { red: number; green: number; blue: number } }[];
+      bbox: { maxY: number };
+    };
+  };
+  const glyph = font.glyphForCodePoint(0x41);
+  expect(glyph.layers.map(({ color }) => [color.red, color.green, color.blue])).toEqual([
+    [0x1d, 0x5a, 0x6c],
+    [0xe0, 0xa0, 0x30],
+    [0x7a, 0x1f, 0x1f],
+  ]);
+  expect([...parseSfnt(fontOf(flat, 'otf')).tables.keys()]).toContain('SVG ');
+});
+
+test('the sanitizer and fontTools take both; the palette says its name and on what ground it can be told', async () => {
+  expect(hasSanitizer && hasFontTools).toBe(true);
+  const doc = await projectOf(GRADIENTS);
+  const folder = mkdtempSync(join(tmpdir(), 'orthoglyph-'));
+  for (const format of ['otf', 'ttf'] as const) {
+    const font = fontOf(doc, format);
+    expect(sanitize(font, `colours.${format}`)).toBe('');
+    const path = join(folder, `colours.${format}`);
+    writeFileSync(path, font);
+    const script = `
+import json, sys
+from fontTools.ttLib import TTFont
+font = TTFont(sys.argv[1], lazy=False)
+for tag in font.keys():
+    if tag != 'GlyphOrder': font[tag].compile(font) if hasattr(font[tag], 'compile') else None
+cpal = font['CPAL']
+print(json.dumps({'types': cpal.paletteTypes, 'name': font['name'].getDebugName(cpal.paletteLabels[0]),
+  'colours': [str(c) for c in cpal.palettes[0]][:2], 'version': font['COLR'].version,
+  'svg': [d[1] for d in font['SVG '].docList] if 'SVG ' in font else None}))`;
+    const run = spawnSync('/usr/bin/python3', ['-c', script, path], { encoding: 'utf8' });
+    expect(run.stderr).toBe('');
+    const read = JSON.parse(run.stdout) as Record<string, unknown>;
+    // Dark greens and blues on white, but not on black.
+    expect(read).toMatchObject({
+      types: [1],
+      name: 'As drawn',
+      version: 1,
+      colours: ['#1D5A6CFF', '#E0A030FF'],
+    });
+    expect(read.svg).toEqual(format === 'otf' ? expect.arrayContaining([expect.any(Number)]) : null);
+  }
+});
