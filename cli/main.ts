@@ -1,5 +1,6 @@
 import { appHelp, runApp } from './commands/app';
 import { buildHelp, runBuild } from './commands/build';
+import { checkHelp, runCheck } from './commands/check';
 import { cleanHelp, runClean } from './commands/clean';
 import { demoHelp, runDemo } from './commands/demo';
 import { featuresHelp, runFeatures } from './commands/features';
@@ -25,6 +26,7 @@ const COMMANDS = new Map<string, Command>([
   ['fit', { run: runFit, help: fitHelp }],
   ['features', { run: runFeatures, help: featuresHelp }],
   ['build', { run: runBuild, help: buildHelp }],
+  ['check', { run: runCheck, help: checkHelp }],
   ['word', { run: runWord, help: wordHelp }],
   ['demo', { run: runDemo, help: demoHelp }],
   ['app', { run: runApp, help: appHelp }],

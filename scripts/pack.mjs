@@ -13,6 +13,9 @@ await ensureWeb();
 const modules = new Set();
 for (const name of ['cli', 'server', 'lib']) for (const path of await bundle(name)) modules.add(path);
 writeFileSync(join(root, 'dist/notices.txt'), noticesOf(modules));
+const schema = spawnSync(process.execPath, ['bin/orthoglyph.mjs', 'build', '--schema'], { cwd: root });
+if (schema.status !== 0) fail('The form of build settings could not be written.');
+writeFileSync(join(root, 'dist/build.schema.json'), schema.stdout);
 rmSync(join(root, 'dist/types'), { recursive: true, force: true });
 const types = ['-p', 'tsconfig.pack.json'];
 if (run(join(root, 'node_modules/.bin/tsc'), types) !== 0)

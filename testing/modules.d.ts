@@ -36,6 +36,14 @@ declare module 'fontkit' {
       readonly id: number;
       readonly advanceWidth: number;
       readonly bbox: { readonly maxX: number; readonly maxY: number };
+      readonly path: {
+        readonly bbox: {
+          readonly minX: number;
+          readonly minY: number;
+          readonly maxX: number;
+          readonly maxY: number;
+        };
+      };
     };
   }
   export function create(bytes: Uint8Array): Font;

@@ -94,6 +94,48 @@ test('settings that are none are told by what is wrong with them; the form is th
   expect(await run('build', path('letters'))).toMatchObject({ code: 2, err: expect.stringMatching(/--out/) });
 });
 
+test('check tells of fonts and projects what is wrong, as JSON too, and ends with 1 for an error', async () => {
+  await run(
+    'build',
+    path('letters'),
+    '--out',
+    path('checked'),
+    '--formats',
+    'otf,ttf',
+    '--family',
+    'Checked',
+  );
+  const fine = await run(
+    'check',
+    path('checked', 'Checked-Regular.otf'),
+    path('checked', 'Checked-Regular.ttf'),
+  );
+  expect(fine).toMatchObject({ code: 0, err: '' });
+  expect(fine.out.match(/nothing to tell/g)).toHaveLength(2);
+  const broken = readFileSync(path('checked', 'Checked-Regular.ttf')).subarray(0, 400);
+  writeFileSync(path('broken.ttf'), broken);
+  const told = await run(
+    'check',
+    path('broken.ttf'),
+    path('checked', 'Checked-Regular.otf'),
+    '--json',
+    path('check.json'),
+  );
+  expect(told).toMatchObject({
+    code: 1,
+    err: expect.stringMatching(/error: broken\.ttf: the font can't be read/),
+  });
+  const report = JSON.parse(readFileSync(path('check.json'), 'utf8')) as { findings: { code: string }[] }[];
+  expect(report.map((f) => f.findings.map((x) => x.code))).toEqual([['font-unreadable'], []]);
+  const project = new URL('../../demo/files/finished/keepers-hand.orthoglyph.zip', import.meta.url).pathname;
+  expect(await run('check', project)).toMatchObject({
+    code: 0,
+    out: expect.stringMatching(/nothing to tell/),
+  });
+  expect(await run('check', path('nowhere.otf'))).toMatchObject({ code: 1 });
+  expect(await run('check')).toMatchObject({ code: 2 });
+});
+
 test('--watch builds anew when a drawing changes, and ends when it is asked to', async () => {
   mkdirSync(path('watched'));
   writeFileSync(path('watched', 'I.svg'), svg(bar(160)));

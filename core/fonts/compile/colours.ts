@@ -60,7 +60,8 @@ class ColourList {
   private readonly known = new Map<string, number>();
 
   indexOf(rgb: Rgb): number {
-    const whole = rgb.map(Math.round) as unknown as Rgb;
+    const [r, g, b] = rgb;
+    const whole: Rgb = [Math.round(r), Math.round(g), Math.round(b)];
     const at = this.known.get(whole.join()) ?? this.colours.push(whole) - 1;
     this.known.set(whole.join(), at);
     return at;

@@ -13,6 +13,35 @@ export interface Place {
   readonly field?: string;
 }
 
+/** What a font file has wrong: a number that isn't what the rest of the font makes it, or a rule that it breaks. */
+export type FontFault =
+  | {
+      readonly fault: 'number-wrong' | 'clipped' | 'lines-differ' | 'family-long';
+      readonly found: string;
+      readonly wanted: string;
+    }
+  | { readonly fault: 'postscript-name' | 'version-form' | 'glyph-beyond'; readonly found: string }
+  | {
+      readonly fault:
+        | 'table-missing'
+        | 'magic-number'
+        | 'box-wrong'
+        | 'styles-differ'
+        | 'ranges-unclaimed'
+        | 'name-missing'
+        | 'no-windows-cmap'
+        | 'no-space'
+        | 'space-inked'
+        | 'space-narrow'
+        | 'no-break-space'
+        | 'names-none'
+        | 'notdef-first'
+        | 'notdef-empty'
+        | 'glyph-twice'
+        | 'glyph-name'
+        | 'direction';
+    };
+
 export type ProblemDetail =
   | { readonly code: 'file-empty' }
   | { readonly code: 'picture-kind-unknown' }
@@ -109,6 +138,8 @@ export type ProblemDetail =
   | { readonly code: 'kerning-wide'; readonly left: string; readonly right: string; readonly value: number }
   | { readonly code: 'space-missing' }
   | { readonly code: 'licence-missing' }
+  | { readonly code: 'font-unreadable'; readonly reason: string }
+  | ({ readonly code: 'font-fault' } & FontFault)
   | { readonly code: 'settings-unreadable'; readonly reason: string }
   | { readonly code: 'variable-needs-styles' }
   | { readonly code: 'style-off-axis'; readonly style: string; readonly reason: 'slant' | 'weight' }

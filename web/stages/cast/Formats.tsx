@@ -43,10 +43,14 @@ const USES: readonly [string, readonly (readonly [CastFormat, string])[]][] = [
   ],
 ];
 
+/** Formats that there is nothing in with one style. */
+const NEEDS_STYLES: ReadonlySet<CastFormat> = new Set(['variable', 'designspace']);
+
 /** What will be made; at least one of them. */
 export function Formats({ casting }: { readonly casting: CastingRow }) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
+  const oneStyle = Object.keys(doc.styles).length < 2;
   const choose = (format: CastFormat, wanted: boolean) => {
     const formats = CAST_FORMATS.filter((f) => (f === format ? wanted : casting.formats.includes(f)));
     if (formats.length > 0) commit(changeCasting(doc, { formats }));
@@ -61,14 +65,18 @@ export function Formats({ casting }: { readonly casting: CastingRow }) {
           <Text fontSize="xs" color="faded">
             {use}
           </Text>
-          {formats.map(([format, text]) => (
-            <CheckField
-              key={format}
-              label={text}
-              checked={casting.formats.includes(format)}
-              onChange={(wanted) => choose(format, wanted)}
-            />
-          ))}
+          {formats.map(([format, text]) => {
+            const empty = oneStyle && NEEDS_STYLES.has(format);
+            return (
+              <CheckField
+                key={format}
+                label={empty ? `${text}: needs two styles` : text}
+                checked={casting.formats.includes(format)}
+                disabled={empty && !casting.formats.includes(format)}
+                onChange={(wanted) => choose(format, wanted)}
+              />
+            );
+          })}
         </Stack>
       ))}
     </>

@@ -12,7 +12,7 @@ export type PaletteFill =
     };
 
 /** A glyph whose outline is filled, above those before it. */
-export interface ColourLayerRecord {
+interface ColourLayerRecord {
   readonly glyph: number;
   readonly fill: PaletteFill;
 }

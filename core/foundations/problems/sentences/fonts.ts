@@ -1,5 +1,6 @@
 import type { Sentences } from './sentence';
 import type { Problem } from '../problem';
+import { faultSentence } from './fontFaults';
 
 const hex = (codePoint: number) => `U+${codePoint.toString(16).toUpperCase().padStart(4, '0')}`;
 
@@ -26,6 +27,8 @@ export const FONTS: Sentences<
   | 'kerning-wide'
   | 'space-missing'
   | 'licence-missing'
+  | 'font-fault'
+  | 'font-unreadable'
   | 'settings-unreadable'
   | 'variable-needs-styles'
   | 'style-off-axis'
@@ -75,6 +78,8 @@ export const FONTS: Sentences<
   'space-missing': () => 'there is no space between words. Add the character U+0020 in Name.',
   'settings-unreadable': (p) =>
     `the settings can't be read: ${p.reason}. “orthoglyph build --schema” shows their form.`,
+  'font-unreadable': (p) => `the font can't be read: ${p.reason}.`,
+  'font-fault': faultSentence,
   'licence-missing': () =>
     'nothing says what people may do with the font, so the bundle has no licence. Write one in Cast.',
   'variable-needs-styles': () =>

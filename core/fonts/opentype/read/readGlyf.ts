@@ -1,0 +1,110 @@
+// OpenType 1.9.1, 'glyf' and 'loca': simple and composite glyphs read.
+import { applyAffine, type Affine } from '../../../foundations/geometry/affine';
+import type { Box } from '../../../foundations/geometry/measure';
+import { nth } from '../../../foundations/lists/nth';
+import type { QuadContour, QuadPoint } from '../tables/glyf';
+import { ByteReader } from './byteReader';
+
+/** A part of a composite glyph: which glyph, and how it lies. */
+interface GlyfPart {
+  readonly glyph: number;
+  readonly transform: Affine;
+}
+
+export interface ReadGlyph {
+  /** The box that the table states; null for a glyph without outline. */
+  readonly box: Box | null;
+  /** Its own outline; none for a composite. */
+  readonly contours: readonly QuadContour[];
+  readonly parts: readonly GlyfPart[];
+  readonly instructions: number;
+}
+
+const POINT = { onCurve: 1, xShort: 2, yShort: 4, repeat: 8, xSame: 16, ySame: 32 } as const;
+const PART = { words: 1, xy: 2, scale: 8, more: 32, twoScales: 64, matrix: 128 } as const;
+const EMPTY: ReadGlyph = { box: null, contours: [], parts: [], instructions: 0 };
+
+/** All glyphs. RangeError where a table is cut off or offsets run backwards. */
+export function readGlyf(glyf: Uint8Array, loca: Uint8Array, count: number, long: boolean): ReadGlyph[] {
+  const reader = new ByteReader(loca);
+  const at = reader.list(count + 1, () => (long ? reader.uint32() : reader.uint16() * 2));
+  return Array.from({ length: count }, (_, i) => {
+    const [from, to] = [nth(at, i), nth(at, i + 1)];
+    if (to < from || to > glyf.length)
+      throw new RangeError(`glyph ${i} lies at ${from} to ${to} of ${glyf.length}`);
+    return to === from ? EMPTY : readGlyph(new ByteReader(glyf, from));
+  });
+}
+
+function readGlyph(r: ByteReader): ReadGlyph {
+  const contours = r.int16();
+  const [xMin, yMin, xMax, yMax] = [r.int16(), r.int16(), r.int16(), r.int16()];
+  const box = { xMin, yMin, xMax, yMax };
+  return contours < 0
+    ? { ...EMPTY, box, parts: readParts(r) }
+    : { ...EMPTY, box, ...readSimple(r, contours) };
+}
+
+function readSimple(r: ByteReader, count: number): Pick<ReadGlyph, 'contours' | 'instructions'> {
+  const ends = r.list(count, () => r.uint16());
+  const instructions = r.uint16();
+  r.take(instructions);
+  const total = (ends[ends.length - 1] ?? -1) + 1;
+  const flags: number[] = [];
+  while (flags.length < total) {
+    const flag = r.uint8();
+    const times = flag & POINT.repeat ? r.uint8() + 1 : 1;
+    for (let k = 0; k < times && flags.length < total; k++) flags.push(flag);
+  }
+  const axis = (short: number, same: number) => {
+    let v = 0;
+    return flags.map((f) => {
+      if (f & short) v += f & same ? r.uint8() : -r.uint8();
+      else if (!(f & same)) v += r.int16();
+      return v;
+    });
+  };
+  const xs = axis(POINT.xShort, POINT.xSame);
+  const ys = axis(POINT.yShort, POINT.ySame);
+  const points = flags.map((f, i): QuadPoint => ({
+    x: nth(xs, i),
+    y: nth(ys, i),
+    on: (f & POINT.onCurve) !== 0,
+  }));
+  return { contours: ends.map((end, i) => points.slice((ends[i - 1] ?? -1) + 1, end + 1)), instructions };
+}
+
+const f2dot14 = (r: ByteReader): number => r.int16() / 16384;
+
+function readParts(r: ByteReader): GlyfPart[] {
+  const parts: GlyfPart[] = [];
+  for (let flags: number = PART.more; flags & PART.more;) {
+    flags = r.uint16();
+    const glyph = r.uint16();
+    const wide = (flags & PART.words) !== 0;
+    const [dx, dy] = wide ? [r.int16(), r.int16()] : [r.int8(), r.int8()];
+    let [a, b, c, d] = [1, 0, 0, 1];
+    if (flags & PART.scale) a = d = f2dot14(r);
+    else if (flags & PART.twoScales) [a, d] = [f2dot14(r), f2dot14(r)];
+    else if (flags & PART.matrix) [a, b, c, d] = [f2dot14(r), f2dot14(r), f2dot14(r), f2dot14(r)];
+    // Places given by points that meet are not followed: such a part stays where it was drawn.
+    const [e, f] = flags & PART.xy ? [dx, dy] : [0, 0];
+    parts.push({ glyph, transform: { a, b, c, d, e, f } });
+  }
+  return parts;
+}
+
+/** Composites go no deeper: a glyph within itself would have no end. */
+const DEEPEST = 8;
+
+/** A glyph's outline with all its parts, in the font's units. */
+export function wholeContours(glyphs: readonly ReadGlyph[], index: number, depth = 0): QuadContour[] {
+  const glyph = glyphs[index];
+  if (!glyph || depth > DEEPEST) return [];
+  const parts = glyph.parts.flatMap((p) =>
+    wholeContours(glyphs, p.glyph, depth + 1).map((c) =>
+      c.map((q) => ({ ...applyAffine(p.transform, q), on: q.on })),
+    ),
+  );
+  return [...glyph.contours, ...parts];
+}
