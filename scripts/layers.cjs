@@ -129,7 +129,7 @@ const CORE = [
       },
       compile: {
         holds: 'project to font file, words as a drawing; `casts` the other formats',
-        beside: ['opentype', 'features'],
+        beside: ['opentype', 'features', 'check'],
       },
       check: { holds: 'snags: what is wrong with a font, and where', beside: ['opentype', 'features'] },
     },

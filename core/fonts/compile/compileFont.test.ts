@@ -272,6 +272,7 @@ describe('names', () => {
     licenceUrl: '',
     copyright: '',
     version: '1.000',
+    madeUnixS: 0,
   };
   test('the four classic styles group by family alone', () => {
     const names = fontNames({ ...input, style: 'Bold Italic' });

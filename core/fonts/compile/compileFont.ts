@@ -5,7 +5,9 @@ import { buildGsub } from '../opentype/layout/gsub';
 import { buildSfnt, SFNT_CFF, SFNT_TRUETYPE } from '../opentype/sfnt';
 import { buildCmap } from '../opentype/tables/cmap';
 import { buildHmtx } from '../opentype/tables/hmtx';
+import { buildMeta } from '../opentype/tables/meta';
 import { buildName } from '../opentype/tables/name';
+import { writtenScripts } from '../features/scripts';
 import { cffTables } from './cffOutlines';
 import { fontColours } from './colours';
 import { fontData, type FontData } from './fontData';
@@ -27,7 +29,9 @@ export interface CompileOptions {
 /** One style of a project as a font file. Same document, same options: same bytes. */
 export function compileFont(doc: Doc, options: CompileOptions): Uint8Array {
   const plain = fontData(doc, options.styleId);
-  const names = new NameIds(fontNames({ ...plain.casting, style: plain.style.name }));
+  const names = new NameIds(
+    fontNames({ ...plain.casting, style: plain.style.name, madeUnixS: options.nowUnixS }),
+  );
   const stat = familyStat(doc, plain.style, names);
   // Programs for print and design are the ones that read colours as SVG only.
   const colours = fontColours(doc, plain, options.format === 'otf');
@@ -63,6 +67,8 @@ export function fontTables(
   tables.set('OS/2', buildOs2(font));
   tables.set('cmap', buildCmap(font.mapping));
   tables.set('name', buildName(names.texts));
+  const scripts = writtenScripts(font.mapping.keys()).join(', ');
+  if (scripts !== '') tables.set('meta', buildMeta(new Map(['dlng', 'slng'].map((tag) => [tag, scripts]))));
   const layout = {
     GPOS: buildGpos(font.layout.gpos),
     GSUB: buildGsub(font.layout.gsub, labels),

@@ -51,6 +51,7 @@ test('the four classic styles share a family; others bring their own for old pro
     licenceUrl: '',
     copyright: '',
     version: '1.000',
+    madeUnixS: 0,
   };
   expect(fontNames({ ...input, style: 'Bold' }).get(NAME_ID.family)).toBe('Mill');
   const light = fontNames({ ...input, style: 'Light' });

@@ -14,6 +14,8 @@ export interface NameInput {
   readonly copyright: string;
   /** "1.000". */
   readonly version: string;
+  /** When it was cast, seconds since 1970: two castings of a version are told apart. */
+  readonly madeUnixS: number;
 }
 
 /** Styles that every program groups by the family name alone. */
@@ -59,7 +61,7 @@ export function fontNames(input: NameInput): Map<number, string> {
     [NAME_ID.copyright, input.copyright],
     [NAME_ID.family, classic ? family : `${family} ${style}`],
     [NAME_ID.style, classic ? style : 'Regular'],
-    [NAME_ID.unique, `${input.version};${postScriptName(family, style)}`],
+    [NAME_ID.unique, `${input.version};${postScriptName(family, style)};${input.madeUnixS}`],
     [NAME_ID.full, `${family} ${style}`],
     [NAME_ID.version, `Version ${input.version}`],
     [NAME_ID.postScript, postScriptName(family, style)],

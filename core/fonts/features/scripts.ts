@@ -19,6 +19,15 @@ const SCRIPTS: readonly (readonly [RegExp, readonly string[]])[] = [
   [/\p{Script=Runic}/u, ['runr']],
 ];
 
+/** Script tags of BCP 47 (ISO 15924) of the characters of a font, as 'meta' has them. */
+export function writtenScripts(codePoints: Iterable<number>): string[] {
+  const text = Array.from(codePoints, (cp) => String.fromCodePoint(cp)).join('');
+  const nameOf = (tags: readonly string[]) => tags[tags.length - 1] ?? '';
+  return SCRIPTS.flatMap(([has, tags]) => (has.test(text) ? [nameOf(tags)] : [])).map(
+    (tag) => tag.charAt(0).toUpperCase() + tag.slice(1),
+  );
+}
+
 /** Tags of the scripts that a font's characters belong to, and latn, which programs ask for with signs of no script. */
 export function scriptsOf(codePoints: Iterable<number>): string[] {
   const text = Array.from(codePoints, (cp) => String.fromCodePoint(cp)).join('');

@@ -1,6 +1,7 @@
 import { Box, Flex, Heading, Progress, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import { castingOf, projectOf } from '../../../core/project/document/newProject';
+import type { Doc } from '../../../core/project/document/schema';
 import type { Problem } from '../../../core/foundations/problems/problem';
 import type { CastFile } from '../../../core/fonts/compile/casts/castFile';
 import { castAll } from '../../store/casting';
@@ -61,6 +62,16 @@ function Check({ list }: { list: readonly Problem[] }) {
   );
 }
 
+/** Names of styles, the one in hand first. */
+const styleNames = (doc: Doc): string[] =>
+  Object.values(doc.styles)
+    .sort(
+      (a, b) =>
+        Number(b.id === projectOf(doc).styleId) - Number(a.id === projectOf(doc).styleId) ||
+        a.weightClass - b.weightClass,
+    )
+    .map((s) => s.name);
+
 /** Snags, names as they will appear, formats, and the files with their sizes. */
 export function CastStage() {
   const doc = useDoc();
@@ -87,7 +98,7 @@ export function CastStage() {
             {files.length > 0 && <MadeFiles files={files} family={casting.family} />}
           </Box>
           <Box flex="1 1 300px" minW="280px">
-            <FontMenu family={casting.family} style={doc.styles[projectOf(doc).styleId]?.name ?? ''} />
+            <FontMenu family={casting.family} styles={styleNames(doc)} />
             <ByItself />
             <TryIt file={installable} />
           </Box>

@@ -1,8 +1,9 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react';
+import { counted } from '../../../core/foundations/problems/counted';
 import { useLiveFont } from '../../store/liveFont';
 
 /** How the font will be listed among others: the family once, its styles below it. */
-export function FontMenu({ family, style }: { family: string; style: string }) {
+export function FontMenu({ family, styles }: { family: string; styles: readonly string[] }) {
   const live = useLiveFont((s) => s.families);
   return (
     <Box>
@@ -16,7 +17,7 @@ export function FontMenu({ family, style }: { family: string; style: string }) {
         borderColor="rule"
         p="3"
         role="img"
-        aria-label={`Listed as ${family}, ${style}`}
+        aria-label={`Listed as ${family}, ${styles.join(', ')}`}
       >
         <Text fontSize="xs" color="faded">
           Fonts on this computer
@@ -25,17 +26,29 @@ export function FontMenu({ family, style }: { family: string; style: string }) {
         <Flex justify="space-between" align="baseline">
           <Text fontWeight="bold">{family || 'Untitled'}</Text>
           <Text fontSize="xs" color="faded">
-            1 style
+            {counted(styles.length, 'style')}
           </Text>
         </Flex>
-        <Flex pl="4" mt="1" align="baseline" gap="4" bg="handSoft" px="2">
-          <Text fontSize="sm" w="5rem">
-            {style}
-          </Text>
-          <Text fontSize="22px" style={{ fontFamily: live ? `${live}, sans-serif` : undefined }} truncate>
-            {family || 'Untitled'}
-          </Text>
-        </Flex>
+        {styles.map((style, i) => (
+          <Flex
+            key={style}
+            pl="4"
+            mt="1"
+            align="baseline"
+            gap="4"
+            bg={i === 0 ? 'handSoft' : undefined}
+            px="2"
+          >
+            <Text fontSize="sm" w="5rem">
+              {style}
+            </Text>
+            {i === 0 && (
+              <Text fontSize="22px" style={{ fontFamily: live ? `${live}, sans-serif` : undefined }} truncate>
+                {family || 'Untitled'}
+              </Text>
+            )}
+          </Flex>
+        ))}
       </Box>
     </Box>
   );

@@ -27,7 +27,7 @@ const USES: readonly [string, readonly (readonly [CastFormat, string])[]][] = [
     'To go on with elsewhere',
     [
       ['ufo', 'UFO 3, zipped (for other font programs)'],
-      ['designspace', 'Designspace with UFOs, zipped (a family)'],
+      ['designspace', 'Designspace with UFOs, zipped'],
       ['svg', 'SVG font (outlines, for embroidery)'],
       ['stroke', 'SVG font of single strokes (for plotters and engravers)'],
     ],

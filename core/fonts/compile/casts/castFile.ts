@@ -1,11 +1,13 @@
 import { strToU8, zipSync } from 'fflate';
-import { ok, problem, type Result } from '../../../foundations/problems/problem';
+import { inFile, ok, problem, type Problem, type Result } from '../../../foundations/problems/problem';
 import { castingOf } from '../../../project/document/newProject';
 import type { Doc } from '../../../project/document/schema';
 import { compileFont, type CompileOptions } from '../compileFont';
 import { fontData, type FontData } from '../fontData';
 import { fontFileName, versionOf } from '../fontNames';
 import { compileVariable } from '../variable/compileVariable';
+import { checkFont } from '../../check/checkFont';
+import { readFont } from '../../opentype/read/readFont';
 import { bundleFiles, webStyles } from './bundle';
 import { castPlan } from './castPlan';
 import { designspaceFiles } from './designspace';
@@ -62,9 +64,8 @@ export async function castFile(
   switch (format) {
     case 'variable': {
       const made = compileVariable(doc, options.nowUnixS);
-      return made.ok
-        ? ok({ name: fontFileName(family, 'Variable', 'ttf'), bytes: made.value }, made.problems)
-        : made;
+      if (!made.ok) return made;
+      return checked({ name: fontFileName(family, 'Variable', 'ttf'), bytes: made.value }, made.problems);
     }
     case 'designspace': {
       const made = designspaceFiles(doc);
@@ -74,8 +75,16 @@ export async function castFile(
     case 'bundle':
       return castBundle(doc, options);
     default:
-      return ok(await castStyle(doc, format, options));
+      return checked(await castStyle(doc, format, options));
   }
+}
+
+/** A file with what there is to tell of it: fonts to install are read again and looked through as anybody's would be. */
+function checked(file: CastFile, problems: readonly Problem[] = []): Result<CastFile> {
+  if (!/\.(otf|ttf)$/.test(file.name)) return ok(file, problems);
+  const read = readFont(file.bytes);
+  const found = read.ok ? checkFont(read.value).filter((p) => p.severity !== 'note') : read.problems;
+  return ok(file, [...problems, ...inFile(found, file.name)]);
 }
 
 type StyleFormat = Exclude<CastFormat, 'variable' | 'designspace' | 'bundle'>;

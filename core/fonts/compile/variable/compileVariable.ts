@@ -82,7 +82,7 @@ function kerningOf(doc: Doc, styleId: string, index: ReadonlyMap<string, number>
 
 function variableFile(doc: Doc, v: Varying, nowUnixS: number): Uint8Array {
   const { font, axis, glyphs, others } = v;
-  const names = new NameIds(variableNames(font));
+  const names = new NameIds(variableNames(font, nowUnixS));
   const made = inTrueType(
     font,
     glyphs.map((g) => madeGlyf(nth(g.outlines, 0), true)),
@@ -119,9 +119,9 @@ function variableFile(doc: Doc, v: Varying, nowUnixS: number): Uint8Array {
 }
 
 /** Names of the default style; the prefix is what names of instances begin with (OpenType, name id 25). */
-const variableNames = ({ casting, style }: FontData): Map<number, string> =>
+const variableNames = ({ casting, style }: FontData, madeUnixS: number): Map<number, string> =>
   new Map([
-    ...fontNames({ ...casting, style: style.name }),
+    ...fontNames({ ...casting, style: style.name, madeUnixS }),
     [PREFIX_ID, postScriptName(casting.family, style.name).replace(/-[^-]*$/, '')],
   ]);
 
