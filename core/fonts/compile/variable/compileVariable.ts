@@ -13,14 +13,14 @@ import {
   buildMvar,
   type Mapping,
 } from '../../opentype/variations/axisTables';
-import { buildGvar } from '../../opentype/variations/gvar';
+import { buildGvar, type VaryingGlyph } from '../../opentype/variations/gvar';
 import { VariationStore, type VarIndex } from '../../opentype/variations/variationStore';
 import { compileGlyph, fontData, rowsInFont, rulesOf, type FontData } from '../fontData';
 import { familyStat } from '../familyStat';
 import { fontNames, NameIds, postScriptName } from '../fontNames';
 import { fontTables } from '../compileFont';
 import { letterHeights } from '../metricTables';
-import { inTrueType, madeGlyf, trueTypeTables } from '../trueTypeOutlines';
+import { inTrueType, madeGlyf, trueTypeTables, type MadeGlyf } from '../trueTypeOutlines';
 import { onStraightWay } from './straightWay';
 import { regionsAt, weightAxis, type StylePlace, type WeightAxis } from './weightAxis';
 import { variableGlyphs, type VariableGlyph } from './variableGlyphs';
@@ -83,23 +83,13 @@ function kerningOf(doc: Doc, styleId: string, index: ReadonlyMap<string, number>
 function variableFile(doc: Doc, v: Varying, nowUnixS: number): Uint8Array {
   const { font, axis, glyphs, others } = v;
   const names = new NameIds(variableNames(font, nowUnixS));
-  const made = inTrueType(
-    font,
-    glyphs.map((g) => madeGlyf(nth(g.outlines, 0), true)),
-  );
+  const made = inTrueType(font, glyphs.map(glyfOf));
   const regions = regionsAt(others);
   const advances = new VariationStore(regions);
   const widths = glyphs.map((g) => {
     return advances.index(others.map((o) => nth(g.versions, o.version).advance - nth(g.versions, 0).advance));
   });
-  const varied = glyphs.map((g) => ({
-    contours: nth(g.outlines, 0),
-    advance: nth(g.versions, 0).advance,
-    others: others.map((o) => ({
-      contours: nth(g.outlines, o.version),
-      advance: nth(g.versions, o.version).advance,
-    })),
-  }));
+  const varied = glyphs.map((g) => varyingOf(g, others));
   const more = new Map([
     ['fvar', axisTable(axis, font, names)],
     ['gvar', buildGvar(varied, regions)],
@@ -116,6 +106,28 @@ function variableFile(doc: Doc, v: Varying, nowUnixS: number): Uint8Array {
     SFNT_TRUETYPE,
     fontTables(made.font, trueTypeTables(made), { nowUnixS, names, more, places }),
   );
+}
+
+/** Points in all styles by glyph, for the styles that the font holds. */
+const varyings = new WeakMap<VariableGlyph, { readonly key: string; readonly made: VaryingGlyph }>();
+
+function varyingOf(glyph: VariableGlyph, others: Varying['others']): VaryingGlyph {
+  const key = others.map((o) => o.version).join();
+  const before = varyings.get(glyph);
+  if (before?.key === key) return before.made;
+  const at = (m: number) => ({ contours: nth(glyph.outlines, m), advance: nth(glyph.versions, m).advance });
+  const made = { ...at(0), others: others.map((o) => at(o.version)) };
+  varyings.set(glyph, { key, made });
+  return made;
+}
+
+/** Outlines in bytes by glyph. */
+const glyfs = new WeakMap<VariableGlyph, MadeGlyf>();
+
+function glyfOf(glyph: VariableGlyph): MadeGlyf {
+  const made = glyfs.get(glyph) ?? madeGlyf(nth(glyph.outlines, 0), true);
+  glyfs.set(glyph, made);
+  return made;
 }
 
 /** Names of the default style; the prefix is what names of instances begin with (OpenType, name id 25). */

@@ -1,5 +1,5 @@
 import { nth } from '../../../foundations/lists/nth';
-import { transformContours } from '../../../foundations/geometry/contour';
+import { transformContours, type Contour } from '../../../foundations/geometry/contour';
 import { problem, type Problem } from '../../../foundations/problems/problem';
 import type { Doc, GlyphRow, StyleRow } from '../../../project/document/schema';
 import type { FontGlyph } from '../../features/fontGlyphs';
@@ -16,10 +16,10 @@ export interface VariableGlyph {
   readonly varies: boolean;
 }
 
-/** Results by the rows that they were made of. */
+/** Results by the default's row, with all rows that they were made of. */
 const known = new WeakMap<
   GlyphRow,
-  { readonly rows: readonly GlyphRow[]; readonly made: VariableGlyph | string }
+  { readonly used: readonly GlyphRow[]; readonly made: VariableGlyph | string }
 >();
 
 /** The glyphs of a font that varies between styles, the default's first; what doesn't agree is told and stays as the default has it. */
@@ -47,35 +47,49 @@ export function variableGlyphs(
 }
 
 function inStyles(doc: Doc, rows: readonly GlyphRow[]): VariableGlyph | string {
+  const used = rows.flatMap((r) => withParts(doc, r));
   const before = known.get(nth(rows, 0));
-  if (
-    before &&
-    before.rows.length === rows.length &&
-    before.rows.every((r, i) => r === rows[i]) &&
-    !hasParts(rows)
-  )
+  if (before && before.used.length === used.length && before.used.every((r, i) => r === used[i]))
     return before.made;
   const agreed = agreeingOutlines(doc, rows);
+  const placed = (d: readonly Contour[], m: number) => transformContours(d, placeInFont(nth(rows, m)));
   const made =
     'reason' in agreed
       ? agreed.reason
       : {
           versions: rows.map(compileGlyph),
-          outlines: agreeingQuads(
-            agreed.drawings.map((d, m) => transformContours(d, placeInFont(nth(rows, m)))),
-          ),
+          outlines: agreeingQuads(agreed.drawings.map(placed)),
           varies: true,
         };
-  known.set(nth(rows, 0), { rows, made });
+  known.set(nth(rows, 0), { used, made });
   return made;
 }
 
-/** Parts may change without the row of what they are in. */
-const hasParts = (rows: readonly GlyphRow[]): boolean => rows.some((r) => r.components.length > 0);
+/** A letter's row and those of its parts, and of theirs: what its outline is made of. */
+function withParts(doc: Doc, row: GlyphRow, depth = 0): GlyphRow[] {
+  if (depth > DEEPEST) return [row];
+  return [
+    row,
+    ...row.components.flatMap((c) => {
+      const part = doc.glyphs[c.glyphId];
+      return part ? withParts(doc, part, depth + 1) : [];
+    }),
+  ];
+}
+
+/** Parts of parts go no deeper. */
+const DEEPEST = 8;
+
+/** Letters that stay, by row: so that what is made of them is kept as well. */
+const stills = new WeakMap<GlyphRow, VariableGlyph>();
 
 function still(row: GlyphRow, count: number): VariableGlyph {
+  const before = stills.get(row);
+  if (before?.versions.length === count) return before;
   const glyph = compileGlyph(row);
   const [outline] = agreeingQuads([glyph.contours]);
   const each = <T>(of: T) => Array.from({ length: count }, () => of);
-  return { versions: each(glyph), outlines: each(outline ?? []), varies: false };
+  const made = { versions: each(glyph), outlines: each(outline ?? []), varies: false };
+  stills.set(row, made);
+  return made;
 }

@@ -82,9 +82,18 @@ function glyphVariations(glyph: VaryingGlyph, regions: readonly Region[]): Uint8
   return w.done();
 }
 
+/** Results by glyph: an unchanged one is never done twice. */
+const known = new WeakMap<VaryingGlyph, { readonly key: string; readonly bytes: Uint8Array }>();
+
 /** The whole table. `others` of each glyph are in the order of `regions`. */
 export function buildGvar(glyphs: readonly VaryingGlyph[], regions: readonly Region[]): Uint8Array {
-  const parts = glyphs.map((g) => glyphVariations(g, regions));
+  const key = JSON.stringify(regions);
+  const parts = glyphs.map((g) => {
+    const before = known.get(g);
+    const bytes = before?.key === key ? before.bytes : glyphVariations(g, regions);
+    known.set(g, { key, bytes });
+    return bytes;
+  });
   const peaks = new ByteWriter();
   for (const r of regions) f2dot14(peaks, r.peak);
   const head = 20 + 4 * (glyphs.length + 1);

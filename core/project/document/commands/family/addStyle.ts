@@ -1,4 +1,4 @@
-import { grow } from '../../../../outlines/dress/grow';
+import { heavier } from '../../../../outlines/dress/heavier';
 import { draft, type Draft, type ProjectDiff } from '../../changes/diff';
 import { NOTDEF, projectOf } from '../../newProject';
 import { glyphsOfRule, renamedRule } from '../../rows/features';
@@ -79,7 +79,7 @@ function heavierGlyph(glyph: GlyphRow, by: number): GlyphRow {
         ...skeleton,
         pen: { ...skeleton.pen, width: Math.max(THINNEST, skeleton.pen.width + by) },
       })
-    : withOutline(glyph, grow(glyph.contours, by / 2));
+    : withOutline(glyph, heavier(glyph.contours, by / 2));
   const { left, right } = drawn.bearings;
   return { ...drawn, bearings: { left: left + by / 4, right: right + by / 4 } };
 }
