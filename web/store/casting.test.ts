@@ -1,4 +1,5 @@
 import { changeCasting } from '../../core/project/document/commands/font/casting';
+import { castingOf } from '../../core/project/document/newProject';
 import type { CastFormat } from '../../core/fonts/compile/casts/formats';
 import { fail, ok } from '../../core/foundations/problems/problem';
 import { WorkBench } from '../testing/workBench';
@@ -25,7 +26,9 @@ async function bench(broken: readonly CastFormat[] = []) {
         : ok({ name: `a.${format}`, bytes: new Uint8Array([1]) });
     },
   };
-  const casting = createCasting({ jobs: b.world.jobs, compiler, now: () => 5000 });
+  const print = async (atMs: number) =>
+    ok({ atMs, version: '1.000', glyphs: { A: 'ab' }, kerning: 'k', rules: 'r' });
+  const casting = createCasting({ jobs: b.world.jobs, compiler: { ...compiler, print }, now: () => 5000 });
   return { b, session, asked, ...casting, wait: (p: Promise<void>) => (hold = p) };
 }
 
@@ -36,6 +39,8 @@ test('every chosen format is made in its order, at one time, and what is being m
   expect(files!.map((f) => f.name)).toEqual(['a.otf', 'a.woff2', 'a.ufo']);
   expect(t.asked).toEqual(['otf regular 5', 'woff2 regular 5', 'ufo regular 5']);
   expect(told).toEqual(['the fonts', 'the OTF', 'the WOFF2', 'the UFO']);
+  // What was cast is remembered with its time, so that what is new can be told the next time.
+  expect(castingOf(t.session.doc).last).toMatchObject({ atMs: 5000, version: '1.000', glyphs: { A: 'ab' } });
 });
 
 test('a format that fails is told and the others are there; a cast that is stopped leaves nothing', async () => {
@@ -53,4 +58,5 @@ test('a format that fails is told and the others are there; a cast that is stopp
   go();
   expect(await stopped).toBeNull();
   expect(u.asked).toEqual([]);
+  expect(castingOf(u.session.doc).last).toBeNull();
 });

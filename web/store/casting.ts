@@ -1,5 +1,6 @@
 import { castPlan } from '../../core/fonts/compile/casts/castPlan';
 import type { CastFile } from '../../core/fonts/compile/casts/castFile';
+import { rememberCast } from '../../core/project/document/commands/font/casting';
 import { castingOf } from '../../core/project/document/newProject';
 import type { Compiler } from '../workers/compileClient';
 import { compileClient } from '../workers/compileClient';
@@ -8,7 +9,7 @@ import type { Session } from './session';
 import { world, type World } from './world';
 
 interface CastingWorld extends Pick<World, 'jobs'> {
-  readonly compiler: Pick<Compiler, 'cast'>;
+  readonly compiler: Pick<Compiler, 'cast' | 'print'>;
   readonly now: () => number;
 }
 
@@ -39,6 +40,8 @@ export function createCasting({ jobs, compiler, now }: CastingWorld) {
             session.tell(result.problems);
             if (result.ok) made.push(result.value);
           }
+          const print = await compiler.print(now(), signal);
+          if (print.ok && made.length > 0) session.commit(rememberCast(session.doc, print.value));
         },
       },
       jobs,

@@ -1,5 +1,6 @@
 import { transfer } from 'comlink';
 import { castFile, type CastFile } from '../../core/fonts/compile/casts/castFile';
+import { castPrint, type CastPrint } from '../../core/fonts/compile/casts/castPrint';
 import type { CastFormat } from '../../core/fonts/compile/casts/formats';
 import { explainFont } from '../../core/fonts/compile/explainFont';
 import type { Explained } from '../../core/fonts/features/explain';
@@ -59,6 +60,10 @@ const api = {
     return transfer(ok({ bytes, ms: performance.now() - start }), [bytes.buffer]);
   },
   /** What the font does with its letters, in plain words. */
+  /** Marks of what would be cast now; `atMs`: the time they bear. */
+  print(atMs: number): Result<CastPrint> {
+    return doc ? ok(castPrint(doc, atMs)) : fail({ code: 'nothing-there' });
+  },
   explain(styleId: string): Result<readonly Explained[]> {
     return doc ? ok(explainFont(doc, styleId).told) : fail({ code: 'nothing-there' });
   },

@@ -1,5 +1,6 @@
 import type { Remote } from 'comlink';
 import type { CastFile } from '../../core/fonts/compile/casts/castFile';
+import type { CastPrint } from '../../core/fonts/compile/casts/castPrint';
 import type { CastFormat } from '../../core/fonts/compile/casts/formats';
 import type { Explained } from '../../core/fonts/features/explain';
 import type { OutlineFormat } from '../../core/fonts/compile/compileFont';
@@ -95,6 +96,17 @@ export class Compiler {
       async (api) => {
         await this.sendOnce(api);
         return api.cast(format, styleId, nowUnixS);
+      },
+      { signal },
+    );
+  }
+
+  /** Marks of what would be cast now. */
+  print(atMs: number, signal?: AbortSignal): Promise<Result<CastPrint>> {
+    return this.host.run<CastPrint>(
+      async (api) => {
+        await this.sendOnce(api);
+        return api.print(atMs);
       },
       { signal },
     );

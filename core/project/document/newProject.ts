@@ -109,6 +109,7 @@ const defaultCasting = (family: string): CastingRow => ({
   copyright: '',
   version: '1.000',
   formats: ['otf', 'ttf'],
+  last: null,
 });
 
 /** The style that a project begins with. */

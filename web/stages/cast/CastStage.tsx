@@ -14,6 +14,7 @@ import { CastGauge } from './CastGauge';
 import { FontMenu } from './FontMenu';
 import { Formats } from './Formats';
 import { MadeFiles } from './MadeFiles';
+import { SinceLast } from './SinceLast';
 import { SnagList } from './SnagList';
 import { TryIt } from './TryIt';
 
@@ -94,10 +95,12 @@ export function CastStage() {
         <Flex flex="1" minH="0" overflowY="auto" p="6" gap="8" wrap="wrap" align="flex-start">
           <Box flex="1 1 320px" minW="300px">
             <Check list={list} />
+            <SinceLast />
             <Formats casting={casting} />
-            {files.length > 0 && <MadeFiles files={files} family={casting.family} />}
           </Box>
           <Box flex="1 1 300px" minW="280px">
+            {/* Beside what was ticked, so that they are in sight without a scroll. */}
+            {files.length > 0 && <MadeFiles files={files} family={casting.family} />}
             <FontMenu family={casting.family} styles={styleNames(doc)} />
             <ByItself />
             <TryIt file={installable} />

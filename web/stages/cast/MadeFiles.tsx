@@ -1,4 +1,4 @@
-import { Flex, Heading, Text } from '@chakra-ui/react';
+import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 import type { CastFile } from '../../../core/fonts/compile/casts/castFile';
 import { CAST_FORMATS, MEDIA_TYPES } from '../../../core/fonts/compile/casts/formats';
 import { download } from '../../ui/download';
@@ -25,8 +25,8 @@ export function MadeFiles({
   readonly family: string;
 }) {
   return (
-    <>
-      <Flex align="center" mt="6" gap="3">
+    <Box mb="6">
+      <Flex align="center" gap="3">
         <Heading as="h2" size="sm" flex="1">
           Files
         </Heading>
@@ -52,6 +52,6 @@ export function MadeFiles({
       <Text fontSize="xs" color="faded" mt="2">
         Open an OTF or TTF and choose Install. Programs that were running see a new font after a restart.
       </Text>
-    </>
+    </Box>
   );
 }

@@ -1,6 +1,17 @@
 import { z } from 'zod';
 import { id } from './parts';
 
+/** Marks of what was cast: they tell what is new since then. */
+const print = z.object({
+  /** When, milliseconds since 1970. */
+  atMs: z.number(),
+  version: z.string(),
+  /** By glyph name, with the style's before it in a family. */
+  glyphs: z.record(z.string(), z.string()),
+  kerning: z.string(),
+  rules: z.string(),
+});
+
 /** What casting writes into the font files. One row, id "casting". */
 export const castingRow = z.object({
   id,
@@ -29,5 +40,7 @@ export const castingRow = z.object({
       'bundle',
     ]),
   ),
+  /** The last casting; null = none yet. */
+  last: print.nullable().default(null),
 });
 export type CastingRow = z.infer<typeof castingRow>;
