@@ -278,6 +278,19 @@ test('a finished project of the demo opens from the list, and its own text is se
     expect(sanitize(bytes, `x.${ending}`)).toBe('');
     expect(parseWithFontkit(bytes).postscriptName).toBe('TideBookHand-Regular');
   }
+  // What changes after a casting is told by name, and the next version is offered.
+  const since = page.getByTestId('since-last');
+  await expect(since).toContainText('New since version 1.000');
+  await expect(since).toContainText('Nothing.');
+  await saved(page);
+  await page.goto(page.url().replace(/cast.*/, 'fit?glyph=n'));
+  await liveFontReady(page);
+  await field(page, 'Left bearing').fill('99');
+  await field(page, 'Left bearing').press('Enter');
+  await stage(page, 'Cast');
+  await expect(since).toContainText(/Changed: .*\bn\b/);
+  await since.getByRole('button', { name: 'Make it 1.001' }).click();
+  await expect(field(page, 'Version')).toHaveValue('1.001');
   await stage(page, 'Proof');
   await page.getByRole('button', { name: 'Own text' }).click();
   await expect(page.getByLabel('Text of the page')).toHaveValue(/Cr\u00e8me br\u00fbl\u00e9e/);
