@@ -32,7 +32,7 @@ import { BASIC_BILL } from '../core/type/names/bills';
 import { coverage, toPicture } from '../core/testing/shapes';
 import { parseWithOpentype, shape } from '../testing/outsideReaders';
 import { CAST_FORMATS } from '../core/fonts/compile/casts/formats';
-import { main } from './main';
+import { runCli as run } from '../testing/runCli';
 
 const folder = mkdtempSync(join(tmpdir(), 'orthoglyph-cli-'));
 const path = (...parts: string[]) => join(folder, ...parts);
@@ -41,20 +41,6 @@ const read = (name: string) => JSON.parse(readFileSync(path(name), 'utf8')) as n
 let made: ReturnType<typeof tideMillProject> | undefined;
 /** The demo, made once: reading its page takes seconds. */
 const demoProject = () => (made ??= tideMillProject(keepersPage()));
-
-/** Runs a command and catches what it prints. */
-async function run(...argv: string[]): Promise<{ code: number; out: string; err: string }> {
-  const printed = { out: '', err: '' };
-  const [out, err] = [process.stdout.write, process.stderr.write];
-  process.stdout.write = ((s: string) => ((printed.out += s), true)) as never;
-  process.stderr.write = ((s: string) => ((printed.err += s), true)) as never;
-  try {
-    return { code: await main(argv), ...printed };
-  } finally {
-    process.stdout.write = out;
-    process.stderr.write = err;
-  }
-}
 
 function png(name: string, field: ReturnType<typeof coverage>): string {
   const { width, height, data } = toPicture(field);

@@ -4,24 +4,11 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { parseWithFontkit, shapeAt } from '../../testing/outsideReaders';
-import { main } from '../main';
+import { runCli as run } from '../../testing/runCli';
 import { buildSettings, settingsSchema } from './options';
 
 const folder = mkdtempSync(join(tmpdir(), 'orthoglyph-build-'));
 const path = (...parts: string[]) => join(folder, ...parts);
-
-async function run(...argv: string[]): Promise<{ code: number; out: string; err: string }> {
-  const printed = { out: '', err: '' };
-  const [out, err] = [process.stdout.write, process.stderr.write];
-  process.stdout.write = ((s: string) => ((printed.out += s), true)) as never;
-  process.stderr.write = ((s: string) => ((printed.err += s), true)) as never;
-  try {
-    return { code: await main(argv), ...printed };
-  } finally {
-    process.stdout.write = out;
-    process.stderr.write = err;
-  }
-}
 
 const svg = (body: string) => `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 700">${body}</svg>`;
 const bar = (x: number) => `<rect x="${x}" y="0" width="80" height="700"/>`;

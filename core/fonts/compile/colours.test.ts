@@ -152,6 +152,21 @@ test('flat colours are version 0, which all readers of colour have; gradients ve
   expect([...parseSfnt(fontOf(flat, 'otf')).tables.keys()]).toContain('SVG ');
 });
 
+test('a letter of hundreds of colours and gradients is painted whole', async () => {
+  const bars = Array.from(
+    { length: 300 },
+    (_, i) =>
+      `<rect x="${(i % 20) * 5}" y="${Math.floor(i / 20) * 6}" width="4" height="5" fill="${i === 7 ? 'url(#g)' : `rgb(${i % 200},${(i * 7) % 200},${(i * 13) % 200})`}"/>`,
+  );
+  const gradient =
+    '<defs><linearGradient id="g" gradientUnits="userSpaceOnUse" x1="35" y1="0" x2="39" y2="5"><stop offset="0" stop-color="#102030"/><stop offset="1" stop-color="#e0d0c0"/></linearGradient></defs>';
+  const doc = await projectOf({ 'A.svg': gradient + bars.join('') });
+  const font = fontOf(doc, 'ttf');
+  expect(byName(doc).A!.layers.length).toBeGreaterThan(255);
+  expect(sanitize(font, 'many.ttf')).toBe('');
+  expect(await difference(doc, font, 'A', 'A')).toBeLessThan(0.03);
+});
+
 test('the sanitizer and fontTools take both; the palette says its name and on what ground it can be told', async () => {
   expect(hasSanitizer && hasFontTools).toBe(true);
   const doc = await projectOf(GRADIENTS);

@@ -26,7 +26,8 @@ export function familyStat(doc: Doc, style: StyleRow, names: NameIds, all = fals
   const axes: StyleAxis[] = [{ tag: 'wght', nameId: names.idOf('Weight') }];
   if (slanted) axes.push({ tag: 'ital', nameId: names.idOf('Italic') });
   const bold = styles.some((s) => s.italic === style.italic && s.weightClass === BOLD);
-  const shown = all ? styles.filter((s) => s.italic === style.italic) : [style];
+  const kin = styles.filter((s) => s.italic === style.italic);
+  const shown = all ? kin.filter((s, i) => kin[i - 1]?.weightClass !== s.weightClass) : [style];
   const values = shown.map((s): StyleValue => ({
     axis: 0,
     nameId: names.idOf(weightName(s)),

@@ -22,11 +22,13 @@ export class ByteWriter {
     return at;
   }
   uint8(v: number): this {
+    inRange(v, 0, 0xff);
     const at = this.room(1);
     this.view.setUint8(at, v);
     return this;
   }
   int8(v: number): this {
+    inRange(v, -0x80, 0x7f);
     const at = this.room(1);
     this.view.setInt8(at, v);
     return this;

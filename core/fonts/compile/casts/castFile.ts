@@ -146,7 +146,9 @@ async function castBundle(doc: Doc, options: CastOptions): Promise<Result<CastFi
   const all = bundleFiles({ casting, styles: faces.map((f) => f.style), files, characters });
   const folder = `${name.replace(/-Bundle\.zip$/, '')}/`;
   const lacking = casting.licence === '' ? [problem({ code: 'licence-missing' }, 'warning')] : [];
-  return ok({ name, bytes: zipped(all, folder) }, lacking);
+  // One style has no variable font, and needs none.
+  const told = variable.ok ? variable.problems : [];
+  return ok({ name, bytes: zipped(all, folder) }, [...lacking, ...told]);
 }
 
 /** Puts a style's fonts, letters and proofs where they lie in a bundle. */

@@ -1,21 +1,6 @@
-/** What a project can be cast in: fonts for desks, for the web, and for other programs. */
-export const CAST_FORMATS = [
-  'otf',
-  'ttf',
-  'variable',
-  'woff2',
-  'woff',
-  'kit',
-  'ufo',
-  'designspace',
-  'svg',
-  'stroke',
-  'letters-svg',
-  'letters-png',
-  'letters-dxf',
-  'bundle',
-] as const;
-export type CastFormat = (typeof CAST_FORMATS)[number];
+import { CAST_FORMATS, type CastFormat } from '../../../project/document/rows/casting';
+
+export { CAST_FORMATS, type CastFormat };
 
 /** Formats that hold all styles of a family; of the others there is a file for each style. */
 const OF_FAMILIES: ReadonlySet<CastFormat> = new Set(['variable', 'designspace', 'bundle']);

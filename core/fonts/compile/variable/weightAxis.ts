@@ -25,7 +25,7 @@ const REGULAR = 400;
 export function weightAxis(doc: Doc): { readonly axis: WeightAxis | null; readonly problems: Problem[] } {
   const all = stylesByWeight(doc);
   const upright = all.filter((s) => !s.italic);
-  const kin = new Set(upright).size > 1 ? upright : all.filter((s) => s.italic === (upright.length === 0));
+  const kin = upright.length > 1 ? upright : all.filter((s) => s.italic);
   const problems: Problem[] = [];
   const off = (s: StyleRow, reason: 'slant' | 'weight') =>
     problems.push(problem({ code: 'style-off-axis', style: s.name, reason }, 'note'));
@@ -37,10 +37,8 @@ export function weightAxis(doc: Doc): { readonly axis: WeightAxis | null; readon
     if (first !== s) off(s, 'weight');
     return first === s;
   });
-  if (styles.length < 2) {
-    problems.push(problem({ code: 'variable-needs-styles' }, 'error'));
-    return { axis: null, problems };
-  }
+  if (styles.length < 2)
+    return { axis: null, problems: [problem({ code: 'variable-needs-styles' }, 'error')] };
   const main = styles.reduce((a, b) =>
     Math.abs(b.weightClass - REGULAR) < Math.abs(a.weightClass - REGULAR) ? b : a,
   );

@@ -62,14 +62,12 @@ function version1(glyphs: readonly ColourGlyph[]): Uint8Array {
   const bases = new ByteWriter().uint32(glyphs.length);
   const paints = new ByteWriter();
   const paintsAt = 4 + 6 * glyphs.length;
-  let first = 0;
+  const layers: Uint8Array[] = [];
   for (const g of glyphs) {
     bases.uint16(g.glyph).uint32(paintsAt + paints.length);
-    paints.uint8(PAINT.layers).uint8(g.layers.length).uint32(first);
-    first += g.layers.length;
+    paints.bytes(runOf(g.layers.map(layerPaint), layers));
   }
   bases.bytes(paints.done());
-  const layers = glyphs.flatMap((g) => g.layers.map(layerPaint));
   const list = new ByteWriter().uint32(layers.length);
   let at = 4 + 4 * layers.length;
   for (const l of layers) {
@@ -91,6 +89,22 @@ function version1(glyphs: readonly ColourGlyph[]): Uint8Array {
     .bytes(bases.done())
     .bytes(list.done())
     .done();
+}
+
+/** A run has so many layers at the most. */
+const MOST_LAYERS = 255;
+
+/** A paint of layers that are put into the list; of more than a run can have, a run of runs. */
+function runOf(paints: readonly Uint8Array[], list: Uint8Array[]): Uint8Array {
+  if (paints.length > MOST_LAYERS) {
+    const runs: Uint8Array[] = [];
+    for (let i = 0; i < paints.length; i += MOST_LAYERS)
+      runs.push(runOf(paints.slice(i, i + MOST_LAYERS), list));
+    return runOf(runs, list);
+  }
+  const first = list.length;
+  list.push(...paints);
+  return new ByteWriter().uint8(PAINT.layers).uint8(paints.length).uint32(first).done();
 }
 
 function layerPaint({ glyph, fill }: ColourLayerRecord): Uint8Array {

@@ -1,6 +1,25 @@
 import { z } from 'zod';
 import { id } from './parts';
 
+/** What a project can be cast in: fonts for desks, for the web, and for other programs. */
+export const CAST_FORMATS = [
+  'otf',
+  'ttf',
+  'variable',
+  'woff2',
+  'woff',
+  'kit',
+  'ufo',
+  'designspace',
+  'svg',
+  'stroke',
+  'letters-svg',
+  'letters-png',
+  'letters-dxf',
+  'bundle',
+] as const;
+export type CastFormat = (typeof CAST_FORMATS)[number];
+
 /** Marks of what was cast: they tell what is new since then. */
 const print = z.object({
   /** When, milliseconds since 1970. */
@@ -22,24 +41,7 @@ export const castingRow = z.object({
   licenceUrl: z.string(),
   copyright: z.string(),
   version: z.string().regex(/^\d{1,3}\.\d{3}$/),
-  formats: z.array(
-    z.enum([
-      'otf',
-      'ttf',
-      'variable',
-      'woff2',
-      'woff',
-      'kit',
-      'ufo',
-      'designspace',
-      'svg',
-      'stroke',
-      'letters-svg',
-      'letters-png',
-      'letters-dxf',
-      'bundle',
-    ]),
-  ),
+  formats: z.array(z.enum(CAST_FORMATS)),
   /** The last casting; null = none yet. */
   last: print.nullable().default(null),
 });
