@@ -20,7 +20,9 @@ import { transformPaint } from '../../foundations/geometry/paint';
 import { svgLayers } from '../../readers/svg/pathData';
 import { byName } from '../../testing/named';
 import { parseSfnt } from '../opentype/sfnt';
+import { lettersSvg } from './casts/lettersSvg';
 import { compileFont, type OutlineFormat } from './compileFont';
+import { fontData } from './fontData';
 
 const page = browserPage();
 
@@ -150,6 +152,14 @@ test('flat colours are version 0, which all readers of colour have; gradients ve
     [0x7a, 0x1f, 0x1f],
   ]);
   expect([...parseSfnt(fontOf(flat, 'otf')).tables.keys()]).toContain('SVG ');
+});
+
+test('letters given one by one keep their colours, and the sign for a missing character is not among them', async () => {
+  const doc = await projectOf(GRADIENTS);
+  const files = lettersSvg(doc, fontData(doc, 'regular'));
+  expect([...files.keys()]).toEqual(['A_.svg', 'B_.svg', 'C_.svg']);
+  expect(files.get('B_.svg')).toMatch(/fill="#2a7a3a".*fill="#e0a030"/);
+  expect(files.get('C_.svg')).toMatch(/<linearGradient.*<radialGradient/);
 });
 
 test('a letter of hundreds of colours and gradients is painted whole', async () => {

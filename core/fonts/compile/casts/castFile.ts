@@ -123,7 +123,7 @@ async function castStyle(doc: Doc, format: StyleFormat, options: CastOptions): P
     case 'letters-dxf':
       return { name: named('letters-dxf.zip'), bytes: zipped(lettersDxf(data)) };
     case 'letters-svg':
-      return { name: named('letters-svg.zip'), bytes: zipped(lettersSvg(data)) };
+      return { name: named('letters-svg.zip'), bytes: zipped(lettersSvg(doc, data)) };
   }
 }
 
@@ -173,7 +173,7 @@ async function bundleStyle(
       files.set(`${folder}/${path}`, typeof content === 'string' ? strToU8(content) : content);
   };
   const style = font.style.name;
-  put(`letters/svg/${style}`, lettersSvg(font));
+  put(`letters/svg/${style}`, lettersSvg(doc, font));
   put(`letters/png/${style}`, lettersPng(doc, font, options.pngSizes ?? PNG_SIZES));
   put(`letters/dxf/${style}`, lettersDxf(font));
   for (const [page, png] of proofPngs(doc, font)) files.set(`proofs/${name}-${page}`, png);

@@ -3,6 +3,7 @@ import type { Contour } from '../../../foundations/geometry/contour';
 import { flattenContour } from '../../../foundations/geometry/measure';
 import { glyphFileNames } from '../../../type/names/fileNames';
 import type { FontData } from '../fontData';
+import { lettersToGive } from './lettersToGive';
 
 /** Largest distance between a curve and the chords that stand for it, em units. */
 const TOLERANCE = 0.5;
@@ -67,7 +68,7 @@ function drawing(
 export function lettersDxf(font: FontData): Map<string, string> {
   const fileName = glyphFileNames();
   const files = new Map<string, string>();
-  for (const { name, contours, advance, box } of font.glyphs)
+  for (const { name, contours, advance, box } of lettersToGive(font))
     if (box)
       files.set(
         `${fileName(name)}.dxf`,

@@ -3,6 +3,7 @@ import type { Doc } from '../../../project/document/schema';
 import { glyphFileNames } from '../../../type/names/fileNames';
 import type { FontData } from '../fontData';
 import { verticalMetrics } from '../metricTables';
+import { lettersToGive } from './lettersToGive';
 import { black, Canvas, emToPx } from './letterPng';
 
 /** Heights of pictures of letters when none are asked for: of a line of the font, px. */
@@ -18,7 +19,7 @@ export function lettersPng(doc: Doc, font: FontData, sizes: readonly number[]): 
   for (const size of sizes) {
     const fileName = glyphFileNames();
     const perUnit = size / (ascent + descent);
-    for (const glyph of font.glyphs) {
+    for (const glyph of lettersToGive(font)) {
       if (!glyph.box) continue;
       const row = doc.glyphs[glyph.id];
       const left = Math.min(0, glyph.box.xMin);
