@@ -1,9 +1,8 @@
-import { artworkSheet } from '../../lifting/artwork/makeSheets';
+import { drawnProject } from '../../testing/drawnProject';
 import { acceptUnread } from '../../project/document/commands/pieces/named';
-import { addMadeSheet } from '../../project/document/commands/sheets/madeSheets';
 import { edit } from '../../project/document/inStep/edit';
 import { setRules } from '../../project/document/commands/features/rules';
-import { blankGlyph, newProject } from '../../project/document/newProject';
+import { blankGlyph } from '../../project/document/newProject';
 import type { Doc, Rule } from '../../project/document/schema';
 import { describeProblem } from '../../foundations/problems/describe';
 import { box } from '../../testing/randomOutlines';
@@ -11,34 +10,10 @@ import { byName } from '../../testing/named';
 import { sampleProject } from '../../testing/sampleProject';
 import { checkProject } from './checkProject';
 
-/** A project with drawings as they come in from files. */
-async function withDrawings(files: Readonly<Record<string, string>>): Promise<Doc> {
-  const dropped = Object.entries(files).map(([path, body]) => ({
-    path,
-    bytes: new TextEncoder().encode(
-      `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100">${body}</svg>`,
-    ),
-  }));
-  const read = await artworkSheet(dropped, []);
-  if (!read.ok) throw new Error('not read');
-  const { sheet, icons } = read.value;
-  const doc = newProject('p', 'P', 0);
-  const row = {
-    id: 's',
-    name: 'drawings',
-    kind: 'artwork',
-    pictureId: 'x',
-    widthPx: sheet.widthPx,
-    heightPx: sheet.heightPx,
-    icons,
-  } as const;
-  return edit(doc, addMadeSheet(doc, row, sheet)!).doc;
-}
-
 const square = '<rect x="10" y="10" width="80" height="80"/>';
 
 test('what of a drawing was not understood stays a snag of its letter until somebody says that it is right', async () => {
-  const doc = await withDrawings({
+  const doc = await drawnProject({
     'A.svg': `${square}<text x="3" y="9">tide</text>`,
     'B.svg': square,
   });

@@ -8,16 +8,13 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { browserPage } from '../../../testing/browserPage';
 import { hasFontTools, hasSanitizer, parseWithFontkit, sanitize } from '../../../testing/outsideReaders';
-import { artworkSheet } from '../../lifting/artwork/makeSheets';
-import { addMadeSheet } from '../../project/document/commands/sheets/madeSheets';
-import { edit } from '../../project/document/inStep/edit';
-import { newProject } from '../../project/document/newProject';
 import { placedLayers } from '../../project/document/queries/metrics';
 import type { Doc } from '../../project/document/schema';
 import { scaling } from '../../foundations/geometry/affine';
 import { transformContours } from '../../foundations/geometry/contour';
 import { transformPaint } from '../../foundations/geometry/paint';
 import { svgLayers } from '../../readers/svg/pathData';
+import { drawnProject } from '../../testing/drawnProject';
 import { byName } from '../../testing/named';
 import { parseSfnt } from '../opentype/sfnt';
 import { lettersSvg } from './casts/lettersSvg';
@@ -39,28 +36,7 @@ const GRADIENTS = {
     '<rect x="10" y="10" width="80" height="80" rx="12" fill="url(#l)"/><circle cx="50" cy="50" r="22" fill="url(#r)"/>',
 };
 
-async function projectOf(files: Readonly<Record<string, string>>): Promise<Doc> {
-  const dropped = Object.entries(files).map(([path, body]) => ({
-    path,
-    bytes: new TextEncoder().encode(
-      `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 100">${body}</svg>`,
-    ),
-  }));
-  const read = await artworkSheet(dropped, [], { as: 'text' });
-  if (!read.ok) throw new Error('not read');
-  const { sheet, icons } = read.value;
-  const doc = newProject('colours', 'Path Signs', 0);
-  const row = {
-    id: 's',
-    name: 'drawings',
-    kind: 'artwork',
-    pictureId: 'x',
-    widthPx: sheet.widthPx,
-    heightPx: sheet.heightPx,
-    icons,
-  } as const;
-  return edit(doc, addMadeSheet(doc, row, sheet)!).doc;
-}
+const projectOf = (files: Readonly<Record<string, string>>) => drawnProject(files, 'text');
 
 const fontOf = (doc: Doc, format: OutlineFormat) =>
   compileFont(doc, { format, styleId: 'regular', nowUnixS: 1_700_000_000 });
