@@ -55,7 +55,7 @@ function Snag({ problem: p }: { problem: Problem }) {
       <Box color={p.severity === 'note' ? 'faded' : 'snag'} pt="1">
         <TriangleAlert size={14} aria-hidden />
       </Box>
-      <Text fontSize="sm" flex="1">
+      <Text fontSize="sm" flex="1" minW="0" overflowWrap="anywhere">
         <b>{SEVERITY[p.severity]}.</b> {describeProblem(p)}
       </Text>
       {p.code === 'svg-partly' && pieceId && (
