@@ -129,3 +129,14 @@ print(json.dumps({'tables': sorted(t for t in font.keys() if t != 'GlyphOrder'),
   const out = execFileSync('/usr/bin/python3', ['-c', script, inFile(bytes, name)], { encoding: 'utf8' });
   return JSON.parse(out) as ReturnType<typeof readWithFontTools>;
 }
+
+/** What a Python script with fontTools prints of files; it gets their paths as arguments, in the order given. Throws what Python throws. */
+export function withFontTools(script: string, files: Readonly<Record<string, Uint8Array>>): string {
+  const folder = mkdtempSync(join(tmpdir(), 'orthoglyph-'));
+  const paths = Object.entries(files).map(([name, bytes]) => {
+    writeFileSync(join(folder, name), bytes);
+    return join(folder, name);
+  });
+  const most = 64 * 1024 * 1024;
+  return execFileSync('/usr/bin/python3', ['-c', script, ...paths], { encoding: 'utf8', maxBuffer: most });
+}

@@ -1,6 +1,7 @@
 import type { FontGlyph } from '../features/fontGlyphs';
 import { buildCff } from '../opentype/cff/cff';
-import { buildCharstring } from '../opentype/cff/charstring';
+import { charstringBytes, charstringParts, type CharstringParts } from '../opentype/cff/charstring';
+import { withSubroutines } from '../opentype/cff/subroutines';
 import { MAXP_CFF } from '../opentype/tables/maxp';
 import { buildPost3 } from '../opentype/tables/post';
 import type { FontData } from './fontData';
@@ -15,20 +16,27 @@ function commonAdvance(glyphs: readonly FontGlyph[]): number {
   return [...counts].sort((a, b) => b[1] - a[1] || a[0] - b[0])[0]?.[0] ?? 0;
 }
 
-const charstrings = new WeakMap<FontGlyph, { key: string; bytes: Uint8Array }>();
+/** Charstrings made so far, by their glyph: rows are immutable, so an unchanged letter is never written twice. */
+const charstrings = new WeakMap<FontGlyph, { key: string; parts: CharstringParts; bytes: Uint8Array }>();
 
-function charstringOf(glyph: FontGlyph, widths: { defaultWidth: number; nominalWidth: number }): Uint8Array {
+function charstringOf(glyph: FontGlyph, widths: { defaultWidth: number; nominalWidth: number }) {
   const key = `${widths.defaultWidth}/${widths.nominalWidth}`;
   const known = charstrings.get(glyph);
-  if (known?.key === key) return known.bytes;
-  const bytes = buildCharstring(glyph.contours, glyph.advance, widths);
-  charstrings.set(glyph, { key, bytes });
-  return bytes;
+  if (known?.key === key) return known;
+  const parts = charstringParts(glyph.contours, glyph.advance, widths);
+  const made = { key, parts, bytes: charstringBytes(parts) };
+  charstrings.set(glyph, made);
+  return made;
 }
 
-export function cffTables(font: FontData): OutlineTables {
+/** `small`: drawing steps that come again are written once, which takes a while. */
+export function cffTables(font: FontData, small = false): OutlineTables {
   const { casting, style, glyphs } = font;
   const widths = { defaultWidth: commonAdvance(glyphs), nominalWidth: NOMINAL_WIDTH };
+  const made = glyphs.map((g) => charstringOf(g, widths));
+  const written = small
+    ? withSubroutines(made.map((m) => m.parts))
+    : { charstrings: made.map((m) => m.bytes), subroutines: [] };
   const cff = buildCff({
     postScriptName: postScriptName(casting.family, style.name),
     version: casting.version,
@@ -44,7 +52,7 @@ export function cffTables(font: FontData): OutlineTables {
       yMax: Math.ceil(font.box.yMax),
     },
     glyphNames: glyphs.map((g) => g.name),
-    charstrings: glyphs.map((g) => charstringOf(g, widths)),
+    ...written,
     ...widths,
   });
   return {

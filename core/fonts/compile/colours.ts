@@ -11,7 +11,8 @@ import type { FontGlyph } from '../features/fontGlyphs';
 import { buildColr, type ColourGlyph, type PaletteFill } from '../opentype/tables/colr';
 import { buildCpal, PALETTE_USE } from '../opentype/tables/cpal';
 import { buildSvgGlyphs } from '../opentype/tables/svgGlyphs';
-import { EXTREME_EXCESS_EM, placeInFont, roundContours, type FontData } from './fontData';
+import { EXTREME_EXCESS_EM, placeInFont, roundContours } from './compileGlyph';
+import type { FontData } from './fontData';
 import type { NameIds } from './fontNames';
 
 /** Colours of a font: glyphs that only layers are filled in, to stand behind all others, and what fills them. */
@@ -49,7 +50,7 @@ function glyphOfLayer(layer: PlacedLayer, name: string, advance: number): FontGl
   if (known?.name === name && known.advance === advance) return known;
   const { contours } = layer;
   const box = contoursBox(contours);
-  const made = { id: '', name, codePoints: [], contours, advance, box, typed: [], anchors: [] };
+  const made = { id: '', name, codePoints: [], contours, advance, box, typed: [], parts: [], anchors: [] };
   layerGlyphs.set(layer, made);
   return made;
 }

@@ -24,6 +24,8 @@ export interface CompileOptions {
   readonly styleId: string;
   /** Seconds since 1970 for head.created and head.modified; the same time gives the same bytes. */
   readonly nowUnixS: number;
+  /** Made to be kept: as small as it can be, at the cost of some time. */
+  readonly small?: boolean;
 }
 
 /** One style of a project as a font file. Same document, same options: same bytes. */
@@ -38,7 +40,7 @@ export function compileFont(doc: Doc, options: CompileOptions): Uint8Array {
   const data = colours ? { ...plain, glyphs: [...plain.glyphs, ...colours.glyphs] } : plain;
   const more = new Map([...(stat ? [['STAT', stat] as const] : []), ...(colours?.tables(names) ?? [])]);
   if (options.format === 'otf')
-    return buildSfnt(SFNT_CFF, fontTables(data, cffTables(data), { ...options, names, more }));
+    return buildSfnt(SFNT_CFF, fontTables(data, cffTables(data, options.small), { ...options, names, more }));
   const made = inTrueType(data);
   return buildSfnt(SFNT_TRUETYPE, fontTables(made.font, trueTypeTables(made), { ...options, names, more }));
 }

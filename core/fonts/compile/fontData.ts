@@ -1,9 +1,4 @@
-import { mergeOverlaps } from '../../outlines/boolean/pieces';
-import { addExtremes } from '../../foundations/geometry/addExtremes';
-import { translation, type Affine } from '../../foundations/geometry/affine';
-import { transformContours, type Contour } from '../../foundations/geometry/contour';
-import { rightDirections } from '../../foundations/geometry/direction';
-import { contoursBox, unionBox, type Box } from '../../foundations/geometry/measure';
+import { unionBox, type Box } from '../../foundations/geometry/measure';
 import { blankGlyph, castingOf, NOTDEF, projectOf, SPACE_BEARINGS } from '../../project/document/newProject';
 import type { CastingRow, Doc, GlyphRow, Lines, Rule, StyleRow } from '../../project/document/schema';
 import { glyphNameOf } from '../../type/names/glyphNames';
@@ -12,6 +7,8 @@ import { kerningData } from '../features/kerning';
 import { planLayout, type FontLayout } from '../features/planLayout';
 import { typedCodePoints } from '../features/typedNames';
 import type { Kerning } from '../opentype/layout/model';
+import { compileGlyph } from './compileGlyph';
+import { withSharedParts } from './sharedParts';
 import { isInFont, showsNothing } from '../../project/document/queries/inFont';
 
 /** All that the tables are made from, independent of the outline format. */
@@ -31,64 +28,6 @@ export interface FontData {
   readonly lineSpacing: number;
   readonly style: StyleRow;
   readonly casting: CastingRow;
-}
-
-const roundPoint = <P extends { x: number; y: number } | null>(p: P): P =>
-  (p === null ? null : { ...p, x: Math.round(p.x), y: Math.round(p.y) }) as P;
-
-/**
- * Whole units, handles kept level or upright where they are so: rounding node and handle alike does that by itself.
- * Contours that rounding makes too small to have an area go.
- */
-export function roundContours(contours: readonly Contour[]): Contour[] {
-  return contours
-    .map((c) => ({
-      ...c,
-      nodes: c.nodes.map((n) => ({ ...roundPoint(n), in: roundPoint(n.in), out: roundPoint(n.out) })),
-    }))
-    .filter((c) => c.closed && c.nodes.length > 1);
-}
-
-/** An extreme further than this beyond its curve's ends gets a point, em units; a handle reaches out several times as far. */
-export const EXTREME_EXCESS_EM = 0.05;
-
-/** Bearings that a font can say, whole units: tables hold 16 bits, and the letter itself needs room beside them. */
-const MOST_BEARING = 16_000;
-const inReach = (v: number): number => Math.round(Math.max(-MOST_BEARING, Math.min(MOST_BEARING, v)));
-
-/** Results by glyph row: rows are immutable, so an unchanged glyph is never done twice. */
-const cache = new WeakMap<GlyphRow, FontGlyph>();
-
-/** How a drawing is moved to where it stands in the font: its ink starts on a whole unit, so that bearings come out as they were typed. */
-export function placeInFont(glyph: GlyphRow): Affine {
-  const exact = contoursBox(glyph.contours);
-  return translation(inReach(glyph.bearings.left) - (exact?.xMin ?? 0), 0);
-}
-
-export function compileGlyph(glyph: GlyphRow): FontGlyph {
-  const known = cache.get(glyph);
-  if (known) return known;
-  const { left, right } = { left: inReach(glyph.bearings.left), right: inReach(glyph.bearings.right) };
-  const snapped = placeInFont(glyph);
-  const contours = roundContours(
-    rightDirections(mergeOverlaps(transformContours(glyph.contours, snapped).filter((c) => c.closed))).map(
-      (c) => addExtremes(c, EXTREME_EXCESS_EM),
-    ),
-  );
-  const box = contoursBox(contours);
-  const width = box ? Math.round(box.xMax) : left;
-  const compiled: FontGlyph = {
-    id: glyph.id,
-    name: glyph.name,
-    codePoints: glyph.codePoints,
-    contours,
-    advance: Math.max(0, width + right),
-    box,
-    typed: glyph.typed,
-    anchors: glyph.anchors.map((a) => ({ name: a.name, x: Math.round(a.x + snapped.e), y: Math.round(a.y) })),
-  };
-  cache.set(glyph, compiled);
-  return compiled;
 }
 
 /** Glyph order: .notdef, then by first code point, then by name (OpenType, "Recommendations": .notdef is glyph 0). */
@@ -155,7 +94,8 @@ function reachOf(doc: Doc): { low: number; high: number } {
 /** Gathers one style of a project for compiling. */
 export function fontData(doc: Doc, styleId: string): FontData {
   const project = projectOf(doc);
-  const glyphs = rowsInFont(doc, styleId).map(compileGlyph);
+  const rows = rowsInFont(doc, styleId);
+  const glyphs = withSharedParts(doc, rows, rows.map(compileGlyph));
   const font = fontGlyphs(glyphs);
   const kerning = kerningData(doc, styleId, font.byId);
   const box = glyphs.reduce<Box | null>((b, g) => unionBox(b, g.box), null);

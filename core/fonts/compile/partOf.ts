@@ -3,7 +3,7 @@ import type { Rule } from '../../project/document/rows/features';
 import type { Doc, GlyphRow } from '../../project/document/schema';
 import type { Steps } from '../../foundations/steps';
 import { partsOfLigature, partsOfVariant } from '../../type/names/nameRules';
-import { compileGlyph } from './fontData';
+import { compileGlyph } from './compileGlyph';
 
 /**
  * The project with only those glyphs that a text can be set with, and those of `also` (ids): a font of thousands of glyphs

@@ -1,12 +1,21 @@
 import type { Contour } from '../../foundations/geometry/contour';
 import type { Box } from '../../foundations/geometry/measure';
 
+/** A letter within another: the part's id, and how far it is moved, whole units. */
+export interface SharedPart {
+  readonly id: string;
+  readonly dx: number;
+  readonly dy: number;
+}
+
 /** A glyph ready for tables: whole units, right directions, origin where the font wants it. */
 export interface FontGlyph {
   readonly id: string;
   readonly name: string;
   readonly codePoints: readonly number[];
   readonly contours: readonly Contour[];
+  /** What the contours are put together of, exactly; none for a drawing of its own. Parts have none themselves. */
+  readonly parts: readonly SharedPart[];
   readonly advance: number;
   readonly box: Box | null;
   /** Named places, whole units, as the glyph stands in the font. */

@@ -87,6 +87,18 @@ function checked(file: CastFile, problems: readonly Problem[] = []): Result<Cast
   return ok(file, [...problems, ...inFile(found, file.name)]);
 }
 
+/** Fonts of the project cast last: several formats wrap the same one. */
+const kept = new WeakMap<Doc, Map<string, Uint8Array>>();
+
+function keptFont(doc: Doc, format: 'otf' | 'ttf', styleId: string, nowUnixS: number): Uint8Array {
+  const fonts = kept.get(doc) ?? new Map<string, Uint8Array>();
+  kept.set(doc, fonts);
+  const key = `${format}/${styleId}/${nowUnixS}`;
+  const font = fonts.get(key) ?? compileFont(doc, { format, styleId, nowUnixS, small: true });
+  fonts.set(key, font);
+  return font;
+}
+
 type StyleFormat = Exclude<CastFormat, 'variable' | 'designspace' | 'bundle'>;
 
 async function castStyle(doc: Doc, format: StyleFormat, options: CastOptions): Promise<CastFile> {
@@ -95,7 +107,7 @@ async function castStyle(doc: Doc, format: StyleFormat, options: CastOptions): P
   const { casting, style } = data;
   const version = versionOf(casting.version);
   const named = (ending: string) => fontFileName(casting.family, style.name, ending);
-  const font = (outlines: 'otf' | 'ttf') => compileFont(doc, { format: outlines, styleId, nowUnixS });
+  const font = (outlines: 'otf' | 'ttf') => keptFont(doc, outlines, styleId, nowUnixS);
   switch (format) {
     case 'otf':
     case 'ttf':

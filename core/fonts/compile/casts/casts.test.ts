@@ -164,10 +164,7 @@ font = TTFont(sys.argv[2]); other = font.getGlyphSet()
 off = 0
 class Glyph: pass
 for name in glyphs.keys():
-    g = Glyph(); pen = RecordingPen()
-    from fontTools.pens.pointPen import PointToSegmentPen
-    glyphs.readGlyph(name, g, PointToSegmentPen(pen))
-    area = AreaPen(); pen.replay(area)
+    g = glyphs[name]; area = AreaPen(glyphs); g.draw(area)
     mine = AreaPen(); other[name].draw(mine)
     off = max(off, abs(area.value - mine.value), abs(g.width - other[name].width))
 kerning = reader.readKerning(); groups = reader.readGroups()

@@ -4,7 +4,8 @@ import { transformContours } from '../../../foundations/geometry/contour';
 import { fail, ok, type Result } from '../../../foundations/problems/problem';
 import type { Doc, StyleRow } from '../../../project/document/schema';
 import { escapeXml } from '../../../readers/svg/xmlText';
-import { fontData, placeInFont, rowsInFont, type FontData } from '../fontData';
+import { placeInFont } from '../compileGlyph';
+import { fontData, rowsInFont, type FontData } from '../fontData';
 import { fontFileName, postScriptName } from '../fontNames';
 import { agreeingOutlines } from '../variable/agreeingOutlines';
 import { weightAxis, type WeightAxis } from '../variable/weightAxis';
@@ -27,7 +28,10 @@ function withAgreeing(doc: Doc, styles: readonly StyleRow[]): FontData[] {
   );
   return fonts.map((font, m) => ({
     ...font,
-    glyphs: font.glyphs.map((g) => ({ ...g, contours: agreed.get(g.name)?.[m] ?? g.contours })),
+    glyphs: font.glyphs.map((g) => {
+      const contours = agreed.get(g.name)?.[m];
+      return contours ? { ...g, contours, parts: [] } : g;
+    }),
   }));
 }
 

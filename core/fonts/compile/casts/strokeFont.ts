@@ -2,7 +2,8 @@
 import { transformContours, type Contour } from '../../../foundations/geometry/contour';
 import type { Doc, GlyphRow } from '../../../project/document/schema';
 import { skeletonOfOutline } from '../../../tracing/centreline/skeletonOfOutline';
-import { placeInFont, type FontData } from '../fontData';
+import { placeInFont } from '../compileGlyph';
+import type { FontData } from '../fontData';
 import { svgFont } from './svgFont';
 
 /** Lines found in outlines: rows are immutable. */

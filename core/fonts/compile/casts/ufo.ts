@@ -29,10 +29,14 @@ export function ufoFiles(font: FontData): Map<string, string> {
   const fileName = glyphFileNames();
   const files = new Map<string, string>();
   const contents: Record<string, string> = {};
+  const names = new Map(font.glyphs.map((g) => [g.id, g.name]));
   for (const glyph of font.glyphs) {
     const name = `${fileName(glyph.name)}.glif`;
     contents[glyph.name] = name;
-    files.set(`glyphs/${name}`, glif(glyph));
+    files.set(
+      `glyphs/${name}`,
+      glif(glyph, (id) => names.get(id)),
+    );
   }
   const { groups, kerning } = groupsAndKerning(font);
   const add = (path: string, value: Plist) => files.set(path, plist(value));
@@ -108,16 +112,26 @@ function groupsAndKerning({ glyphs, kerning }: FontData): {
   return { groups, kerning: values };
 }
 
-/** A glyph as GLIF 2. */
-function glif({ name, advance, codePoints, anchors, contours }: FontGlyph): string {
+/** A glyph as GLIF 2: letters of parts as components, where the font has the parts. */
+function glif(glyph: FontGlyph, nameOf: (id: string) => string | undefined): string {
+  const { name, advance, codePoints, anchors, contours, parts } = glyph;
+  const components = parts.flatMap(({ id, dx, dy }) => {
+    const base = nameOf(id);
+    return base === undefined
+      ? []
+      : [`<component base="${escapeXml(base)}"${offset('x', dx)}${offset('y', dy)}/>\n`];
+  });
+  const whole = parts.length > 0 && components.length === parts.length;
   const hex = (cp: number) => cp.toString(16).toUpperCase().padStart(4, '0');
   return (
     `<?xml version="1.0" encoding="UTF-8"?>\n<glyph name="${escapeXml(name)}" format="2">\n<advance width="${advance}"/>\n` +
     codePoints.map((cp) => `<unicode hex="${hex(cp)}"/>\n`).join('') +
     anchors.map((a) => `<anchor x="${a.x}" y="${a.y}" name="${escapeXml(a.name)}"/>\n`).join('') +
-    `<outline>\n${contours.map(glifContour).join('')}</outline>\n</glyph>\n`
+    `<outline>\n${(whole ? components : contours.map(glifContour)).join('')}</outline>\n</glyph>\n`
   );
 }
+
+const offset = (axis: 'x' | 'y', v: number): string => (v === 0 ? '' : ` ${axis}Offset="${v}"`);
 
 /** Points of a closed contour: each on-curve one after the handles of the curve that ends in it. */
 function glifContour(c: Contour): string {

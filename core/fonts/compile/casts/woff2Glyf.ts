@@ -1,4 +1,5 @@
 // WOFF File Format 2.0 (W3C Recommendation), 5.1 "Transformed glyf table format"; the triplets' bits as in its table of 128 encodings.
+import { nth } from '../../../foundations/lists/nth';
 import { ByteWriter } from '../../opentype/bytes';
 
 /** Bits of a simple glyph's flags (OpenType, "glyf"). */
@@ -27,22 +28,29 @@ function write255(w: ByteWriter, v: number): void {
 }
 
 /**
- * 'glyf' taken apart into streams of like things, which pack far better; 'loca' follows from it. Null when it holds composite glyphs,
- * which go as they are.
+ * 'glyf' taken apart into streams of like things, which pack far better; 'loca' follows from it. Null when it holds composite glyphs
+ * with instructions, which go as they are.
  */
 export function transformGlyf(glyf: Uint8Array, loca: Uint8Array, longOffsets: boolean): Uint8Array | null {
   const view = new DataView(loca.buffer, loca.byteOffset, loca.byteLength);
   const count = loca.byteLength / (longOffsets ? 4 : 2) - 1;
   const offset = (i: number) => (longOffsets ? view.getUint32(4 * i) : 2 * view.getUint16(2 * i));
-  const [contours, points, flags, glyphs, boxes, instructions] = Array.from(
-    { length: 6 },
-    () => new ByteWriter(),
-  ) as [ByteWriter, ByteWriter, ByteWriter, ByteWriter, ByteWriter, ByteWriter];
+  const stream = () => new ByteWriter();
+  const [contours, points, flags, glyphs] = [stream(), stream(), stream(), stream()];
+  const [composites, boxes, instructions] = [stream(), stream(), stream()];
   const ownBox = new Uint8Array(4 * Math.ceil(count / 32));
   for (let i = 0; i < count; i++) {
     const bytes = glyf.subarray(offset(i), offset(i + 1));
+    if (isComposite(bytes)) {
+      const parts = withoutInstructions(bytes);
+      if (!parts) return null;
+      contours.int16(-1);
+      composites.bytes(parts);
+      setBit(ownBox, i);
+      boxes.bytes(bytes.subarray(2, 10));
+      continue;
+    }
     const glyph = bytes.length === 0 ? null : simpleGlyph(bytes);
-    if (glyph === 'composite') return null;
     contours.int16(glyph?.contours.length ?? 0);
     if (!glyph || glyph.contours.length === 0) continue;
     for (const c of glyph.contours) write255(points, c.length);
@@ -50,11 +58,11 @@ export function transformGlyf(glyf: Uint8Array, loca: Uint8Array, longOffsets: b
     write255(glyphs, glyph.instructions.length);
     instructions.bytes(glyph.instructions);
     if (boxOfPoints(glyph).every((v, k) => v === glyph.box[k])) continue;
-    ownBox[i >> 3]! |= 0x80 >> (i & 7);
+    setBit(ownBox, i);
     for (const v of glyph.box) boxes.int16(v);
   }
   const bbox = new ByteWriter().bytes(ownBox).bytes(boxes.done());
-  const streams = [contours, points, flags, glyphs, new ByteWriter(), bbox, instructions];
+  const streams = [contours, points, flags, glyphs, composites, bbox, instructions];
   const out = new ByteWriter()
     .uint16(0)
     .uint16(0)
@@ -66,11 +74,32 @@ export function transformGlyf(glyf: Uint8Array, loca: Uint8Array, longOffsets: b
   return out.done();
 }
 
+function setBit(bits: Uint8Array, i: number): void {
+  bits[i >> 3] = nth(bits, i >> 3) | (0x80 >> (i & 7));
+}
+
+/** Flags of a composite glyph's parts (OpenType, "glyf", "Composite glyph flags"). */
+const PART = { words: 1, scale: 8, more: 32, twoScales: 64, matrix: 128, instructions: 256 } as const;
+
+const isComposite = (bytes: Uint8Array): boolean => bytes.length > 0 && nth(bytes, 0) >= 0x80;
+
+/** The parts of a composite glyph, without what fills them up to an even length; null when it has instructions. */
+function withoutInstructions(bytes: Uint8Array): Uint8Array | null {
+  const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
+  let at = 10;
+  for (let flags: number = PART.more; flags & PART.more;) {
+    flags = view.getUint16(at);
+    if (flags & PART.instructions) return null;
+    at += 4 + (flags & PART.words ? 4 : 2);
+    at += flags & PART.matrix ? 8 : flags & PART.twoScales ? 4 : flags & PART.scale ? 2 : 0;
+  }
+  return bytes.subarray(10, at);
+}
+
 /** A glyph's description read (OpenType, "Simple glyph description"). */
-function simpleGlyph(bytes: Uint8Array): SimpleGlyph | 'composite' {
+function simpleGlyph(bytes: Uint8Array): SimpleGlyph {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   const contourCount = view.getInt16(0);
-  if (contourCount < 0) return 'composite';
   const box = [2, 4, 6, 8].map((at) => view.getInt16(at)) as [number, number, number, number];
   const ends = Array.from({ length: contourCount }, (_, k) => view.getUint16(10 + 2 * k));
   let at = 10 + 2 * contourCount;

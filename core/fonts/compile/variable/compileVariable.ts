@@ -15,7 +15,8 @@ import {
 } from '../../opentype/variations/axisTables';
 import { buildGvar, type VaryingGlyph } from '../../opentype/variations/gvar';
 import { VariationStore, type VarIndex } from '../../opentype/variations/variationStore';
-import { compileGlyph, fontData, rowsInFont, rulesOf, type FontData } from '../fontData';
+import { compileGlyph } from '../compileGlyph';
+import { fontData, rowsInFont, rulesOf, type FontData } from '../fontData';
 import { familyStat } from '../familyStat';
 import { fontNames, NameIds, postScriptName } from '../fontNames';
 import { fontTables } from '../compileFont';
@@ -56,7 +57,8 @@ function varying(doc: Doc, axis: WeightAxis): { readonly varying: Varying; reado
     doc,
     places.map((p) => p.style),
   );
-  const data = fontData(doc, main.id);
+  // Letters of parts vary as drawings of their own: they are taken as those, too.
+  const data = { ...fontData(doc, main.id), glyphs: glyphs.map((g) => nth(g.versions, 0)) };
   const index = new Map(data.glyphs.map((g, i) => [g.name, i]));
   const kernings = places.map(({ style }) => kerningOf(doc, style.id, index));
   const { kept, mappings } = onStraightWay(places, glyphs, kernings);

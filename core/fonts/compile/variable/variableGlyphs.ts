@@ -4,7 +4,8 @@ import { problem, type Problem } from '../../../foundations/problems/problem';
 import type { Doc, GlyphRow, StyleRow } from '../../../project/document/schema';
 import type { FontGlyph } from '../../features/fontGlyphs';
 import type { QuadContour } from '../../opentype/tables/glyf';
-import { compileGlyph, placeInFont, rowsInFont } from '../fontData';
+import { compileGlyph, placeInFont } from '../compileGlyph';
+import { rowsInFont } from '../fontData';
 import { agreeingOutlines } from './agreeingOutlines';
 import { agreeingQuads } from './agreeingQuads';
 

@@ -46,6 +46,7 @@ function dictReal(w: ByteWriter, v: number): void {
 const DICT = {
   version: [0], notice: [1], fullName: [2], familyName: [3], weight: [4], fontBBox: [5], charset: [15],
   charStrings: [17], privateDict: [18], fontMatrix: [12, 7], defaultWidthX: [20], nominalWidthX: [21],
+  subrs: [19],
 } as const; // prettier-ignore
 
 export interface CffFont {
@@ -65,6 +66,8 @@ export interface CffFont {
   /** In glyph order; the first must be .notdef. */
   readonly glyphNames: readonly string[];
   readonly charstrings: readonly Uint8Array[];
+  /** What charstrings call, by number (5177, 4.7); none where they don't. */
+  readonly subroutines: readonly Uint8Array[];
   readonly defaultWidth: number;
   readonly nominalWidth: number;
 }
@@ -109,7 +112,7 @@ export function buildCff(font: CffFont): Uint8Array {
   const globalSubrs = buildIndex([]);
   const charset = buildCharset(nameIds);
   const charStrings = buildIndex(font.charstrings);
-  const privateDict = buildPrivate(font);
+  const { dict: privateDict, subroutines } = buildPrivate(font);
 
   const topOf = (charsetAt: number, charStringsAt: number, privateAt: number) =>
     buildIndex([buildTop(font, textIds, charsetAt, charStringsAt, privateAt, privateDict.length)]);
@@ -124,7 +127,7 @@ export function buildCff(font: CffFont): Uint8Array {
     .bytes(topOf(before, charStringsAt, privateAt))
     .bytes(stringIndex)
     .bytes(globalSubrs);
-  return w.bytes(charset).bytes(charStrings).bytes(privateDict).done();
+  return w.bytes(charset).bytes(charStrings).bytes(privateDict).bytes(subroutines).done();
 }
 
 function buildTop(
@@ -164,10 +167,15 @@ function buildCharset(ids: readonly number[]): Uint8Array {
   return w.done();
 }
 
-function buildPrivate(font: CffFont): Uint8Array {
+/** The private dictionary, with the subroutines straight behind it (5176, 15 and 16). */
+function buildPrivate(font: CffFont): { dict: Uint8Array; subroutines: Uint8Array } {
   const w = new ByteWriter();
   dictInteger(w, font.defaultWidth);
   w.bytes(DICT.defaultWidthX);
   dictInteger(w, font.nominalWidth);
-  return w.bytes(DICT.nominalWidthX).done();
+  w.bytes(DICT.nominalWidthX);
+  if (font.subroutines.length === 0) return { dict: w.done(), subroutines: new Uint8Array(0) };
+  // Its own length is where they begin: five bytes for the number, one for the operator.
+  dictInteger(w, w.length + 6, true);
+  return { dict: w.bytes(DICT.subrs).done(), subroutines: buildIndex(font.subroutines) };
 }

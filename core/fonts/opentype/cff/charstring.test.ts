@@ -2,8 +2,11 @@ import { ByteWriter } from '../bytes';
 import { polygon } from '../../../foundations/geometry/contour';
 import { circle } from '../../../testing/shapes';
 import { buildIndex } from './cff';
-import { buildCharstring, writeNumber } from './charstring';
+import { charstringBytes, charstringParts, writeNumber } from './charstring';
 import { STANDARD_STRINGS } from './standardStrings';
+
+const buildCharstring = (...drawn: Parameters<typeof charstringParts>) =>
+  charstringBytes(charstringParts(...drawn));
 
 const number = (v: number) => {
   const w = new ByteWriter();

@@ -3,8 +3,9 @@ import type { Contour } from '../../../foundations/geometry/contour';
 import { isLine, segmentAt, segmentCount } from '../../../foundations/geometry/contour';
 import { ByteWriter } from '../bytes';
 
-const OP = {
-  rlineto: 5, hlineto: 6, vlineto: 7, rrcurveto: 8, endchar: 14,
+/** Operators (5177, appendix A). */
+export const OP = {
+  rlineto: 5, hlineto: 6, vlineto: 7, rrcurveto: 8, callsubr: 10, return: 11, endchar: 14,
   rmoveto: 21, hmoveto: 22, vmoveto: 4, vvcurveto: 26, hhcurveto: 27, vhcurveto: 30, hvcurveto: 31,
 } as const; // prettier-ignore
 
@@ -93,21 +94,33 @@ function continues(run: Op[], next: Op): boolean {
   return last.op === next.op && repeats.includes(last.op);
 }
 
+/** A charstring in whole drawing steps, which may also be called as subroutines (5177, 4.7). */
+export interface CharstringParts {
+  /** The difference from the nominal width; no bytes for the default width. */
+  readonly width: Uint8Array;
+  /** Operators, each with its numbers, in their order; without the end. */
+  readonly steps: readonly Uint8Array[];
+}
+
 /**
- * Charstring of a glyph. Contours in em units, y up, coordinates are rounded here; `advance` is left out when it is the
- * private dictionary's default, else written as the difference from its nominal width (5177, 3.1).
+ * Charstring of a glyph in its parts. Contours in em units, y up, coordinates are rounded here; `advance` is left out when it
+ * is the private dictionary's default, else written as the difference from its nominal width (5177, 3.1).
  */
-export function buildCharstring(
+export function charstringParts(
   contours: readonly Contour[],
   advance: number,
   widths: { readonly defaultWidth: number; readonly nominalWidth: number },
-): Uint8Array {
-  const w = new ByteWriter();
-  if (advance !== widths.defaultWidth) writeNumber(w, advance - widths.nominalWidth);
+): CharstringParts {
+  const width = new ByteWriter();
+  if (advance !== widths.defaultWidth) writeNumber(width, advance - widths.nominalWidth);
+  const steps: Uint8Array[] = [];
   let run: Op[] = [];
   const flush = () => {
+    const [first] = run;
+    if (!first) return;
+    const w = new ByteWriter();
     for (const o of run) o.args.forEach((v) => writeNumber(w, v));
-    if (run[0]) w.uint8(run[0].op);
+    steps.push(w.uint8(first.op).done());
     run = [];
   };
   for (const op of operators(contours)) {
@@ -115,5 +128,12 @@ export function buildCharstring(
     run.push(op);
   }
   flush();
+  return { width: width.done(), steps };
+}
+
+/** The bytes of a charstring that calls no subroutine. */
+export function charstringBytes({ width, steps }: CharstringParts): Uint8Array {
+  const w = new ByteWriter().bytes(width);
+  for (const step of steps) w.bytes(step);
   return w.uint8(OP.endchar).done();
 }

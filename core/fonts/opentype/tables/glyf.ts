@@ -1,4 +1,4 @@
-// OpenType 1.9.1, 'glyf' and 'loca': TrueType outlines, simple glyphs only.
+// OpenType 1.9.1, 'glyf' and 'loca': TrueType outlines, glyphs with an outline of their own.
 import type { Box } from '../../../foundations/geometry/measure';
 import { ByteWriter } from '../bytes';
 

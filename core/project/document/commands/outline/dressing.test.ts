@@ -1,4 +1,4 @@
-import { compileGlyph } from '../../../../fonts/compile/fontData';
+import { compileGlyph } from '../../../../fonts/compile/compileGlyph';
 import { byName, readableIds } from '../../../../testing/named';
 import { contourArea, contoursBox } from '../../../../foundations/geometry/measure';
 import { polygon, reverseContour, type Contour } from '../../../../foundations/geometry/contour';

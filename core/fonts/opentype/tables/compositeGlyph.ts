@@ -1,0 +1,31 @@
+// OpenType 1.9.1, 'glyf', "Composite glyph description".
+import type { Box } from '../../../foundations/geometry/measure';
+import { ByteWriter } from '../bytes';
+
+/** A part of a composite glyph: which glyph, and how far it is moved, whole units. */
+export interface GlyphPart {
+  readonly glyph: number;
+  readonly dx: number;
+  readonly dy: number;
+}
+
+const FLAG = { words: 0x0001, xyValues: 0x0002, roundToGrid: 0x0004, more: 0x0020 } as const;
+
+const inByte = (v: number): boolean => v >= -128 && v <= 127;
+
+/** A glyph put together of others. `box`: of its parts where they lie. RangeError without parts. */
+export function buildCompositeGlyph(parts: readonly GlyphPart[], box: Box): Uint8Array {
+  if (parts.length === 0) throw new RangeError('a composite glyph has parts');
+  const w = new ByteWriter();
+  w.int16(-1).int16(box.xMin).int16(box.yMin).int16(box.xMax).int16(box.yMax);
+  parts.forEach(({ glyph, dx, dy }, i) => {
+    const words = !inByte(dx) || !inByte(dy);
+    const more = i < parts.length - 1;
+    w.uint16(FLAG.xyValues | FLAG.roundToGrid | (words ? FLAG.words : 0) | (more ? FLAG.more : 0));
+    w.uint16(glyph);
+    if (words) w.int16(dx).int16(dy);
+    else w.int8(dx).int8(dy);
+  });
+  if (w.length % 2 === 1) w.uint8(0);
+  return w.done();
+}
