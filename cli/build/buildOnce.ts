@@ -7,6 +7,7 @@ import { castPlan } from '../../core/fonts/compile/casts/castPlan';
 import { castFile, type CastOptions } from '../../core/fonts/compile/casts/castFile';
 import type { CastFormat } from '../../core/fonts/compile/casts/formats';
 import { openProjectFile } from '../../core/project/archive/readProject';
+import { withCastWeights } from '../../core/project/document/commands/family/castWeights';
 import { changeCasting } from '../../core/project/document/commands/font/casting';
 import { composeAccents, WESTERN_ACCENTS } from '../../core/project/document/commands/glyphs/composing';
 import { makeDrafts } from '../../core/project/document/commands/signs/drafts';
@@ -25,7 +26,6 @@ import { readCodes, writeCodes } from './codes';
 import { withIconWishes } from './icons';
 import type { BuildSettings } from './options';
 import { projectFromFiles, type FilesRead } from './projectFromFiles';
-import { withWeights } from './weights';
 
 /** A file that a build wrote. */
 interface MadeFile {
@@ -90,7 +90,7 @@ async function build(settings: BuildSettings): Promise<Built> {
   printProblems(snags.map((p) => ({ ...p, place: { file: parse(settings.input).base, ...p.place } })));
   if (snags.some((p) => p.severity === 'error')) return failed(doc);
   const formats = settings.formats ?? castingOf(doc).formats;
-  const { files, whole } = await writeFonts(doc, formats, settings.out, {
+  const { files, whole } = await writeFonts(withCastWeights(doc), formats, settings.out, {
     nowUnixS,
     brotli,
     pngSizes: settings.pngSizes,
@@ -126,7 +126,11 @@ async function prepare(settings: BuildSettings, nowMs: number): Promise<FilesRea
   printProblems(inFile(wished.problems, settings.typed ?? input));
   const ruled = withRules(finished(wished.doc, settings), settings.rules);
   if (!ruled) return null;
-  return { doc: withWeights(ruled, settings.weights), leftOut: read.leftOut + wished.problems.length };
+  const doc = withCasting(ruled, {
+    ...settings.casting,
+    ...(settings.weights ? { weights: settings.weights } : {}),
+  });
+  return { doc, leftOut: read.leftOut + wished.problems.length };
 }
 
 /** The project of the input, and how many files of it were left out; null after its problems were printed. */
@@ -150,10 +154,15 @@ function isProject(bytes: Uint8Array): boolean {
   return new TextDecoder('latin1').decode(bytes).includes('project.json');
 }
 
+/** The project with other wishes for its font files. */
+function withCasting(doc: Doc, wishes: Parameters<typeof changeCasting>[1]): Doc {
+  const diff = changeCasting(doc, wishes);
+  return diff ? edit(doc, diff).doc : doc;
+}
+
 /** The family and the style in hand under other names. */
 function renamed(doc: Doc, family: string | undefined, style: string | undefined): Doc {
-  const diff = family === undefined ? null : changeCasting(doc, { family });
-  const named = diff ? edit(doc, diff).doc : doc;
+  const named = family === undefined ? doc : withCasting(doc, { family });
   const own = named.styles[projectOf(named).styleId];
   if (style === undefined || !own) return named;
   return { ...named, styles: { ...named.styles, [own.id]: { ...own, name: style } } };

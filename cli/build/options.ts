@@ -1,5 +1,6 @@
 import { dirname, resolve } from 'node:path';
 import { z } from 'zod';
+import { castingRow } from '../../core/project/document/rows/casting';
 import { CAST_FORMATS } from '../../core/fonts/compile/casts/formats';
 import { fail, ok, type Result } from '../../core/foundations/problems/problem';
 import { UsageError } from '../arguments';
@@ -9,11 +10,19 @@ import { readBytes } from '../files';
 const MOST_UNITS = 16384;
 const units = z.number().min(0).max(MOST_UNITS);
 
-const weight = z.strictObject({
-  name: z.string().min(1).describe('What the style is called: "Bold"'),
-  weight: z.number().int().min(1).max(1000).describe('Its weight; regular is 400, bold 700'),
-  heavier: z.number().describe('By how much strokes are thicker, em units; below 0 = thinner'),
-});
+/** What font files say of themselves, by the project's own fields. */
+const casting = castingRow
+  .pick({
+    designer: true,
+    designerUrl: true,
+    licence: true,
+    licenceUrl: true,
+    copyright: true,
+    version: true,
+  })
+  .extend(castingRow.pick({ namesIn: true, embedding: true, lineMetrics: true }).shape)
+  .partial()
+  .strict();
 
 /** What a build can be told, as a file or by options of the same names. Paths of a file are measured from where it lies. */
 export const buildSettings = z.strictObject({
@@ -45,7 +54,11 @@ export const buildSettings = z.strictObject({
     .describe('Icons: file with a line for each, its name and the names typed for it'),
   codes: z.string().optional().describe('Icons: file of their private code points, kept from build to build'),
   rules: z.string().optional().describe('File of rules for features, instead of the project’s'),
-  weights: z.array(weight).optional().describe('Further styles of the family made of this one'),
+  casting: casting.optional().describe('Names, licence, version and line metrics, instead of the project’s'),
+  weights: castingRow.shape.weights
+    .unwrap()
+    .optional()
+    .describe('Further styles of the family made of this one'),
   pngSizes: z
     .array(z.number().int().min(8).max(4096))
     .min(1)

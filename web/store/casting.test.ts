@@ -1,3 +1,4 @@
+import { castPlan } from '../../core/fonts/compile/casts/castPlan';
 import { changeCasting } from '../../core/project/document/commands/font/casting';
 import { castingOf } from '../../core/project/document/newProject';
 import type { CastFormat } from '../../core/fonts/compile/casts/formats';
@@ -27,8 +28,10 @@ async function bench(broken: readonly CastFormat[] = []) {
     },
   };
   const print = async (atMs: number) =>
-    ok({ atMs, version: '1.000', glyphs: { A: 'ab' }, kerning: 'k', rules: 'r' });
-  const casting = createCasting({ jobs: b.world.jobs, compiler: { ...compiler, print }, now: () => 5000 });
+    ok({ atMs, version: '1.000', glyphs: { A: 'ab' }, kerning: 'k', weights: '', rules: 'r' });
+  const plan = async (formats: readonly CastFormat[]) => ok(castPlan(session.doc, formats));
+  const made = { ...compiler, plan, print };
+  const casting = createCasting({ jobs: b.world.jobs, compiler: made, now: () => 5000 });
   return { b, session, asked, ...casting, wait: (p: Promise<void>) => (hold = p) };
 }
 

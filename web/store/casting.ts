@@ -1,4 +1,3 @@
-import { castPlan } from '../../core/fonts/compile/casts/castPlan';
 import type { CastFile } from '../../core/fonts/compile/casts/castFile';
 import { rememberCast } from '../../core/project/document/commands/font/casting';
 import { castingOf } from '../../core/project/document/newProject';
@@ -9,7 +8,7 @@ import type { Session } from './session';
 import { world, type World } from './world';
 
 interface CastingWorld extends Pick<World, 'jobs'> {
-  readonly compiler: Pick<Compiler, 'cast' | 'print'>;
+  readonly compiler: Pick<Compiler, 'plan' | 'cast' | 'print'>;
   readonly now: () => number;
 }
 
@@ -20,7 +19,7 @@ export function createCasting({ jobs, compiler, now }: CastingWorld) {
    * was stopped or failed; formats that can't be made are told, the others are there.
    */
   async function castAll(session: Session, onStage: (what: string) => void): Promise<CastFile[] | null> {
-    const { family, formats } = castingOf(session.doc);
+    const { family, formats, weights } = castingOf(session.doc);
     const made: CastFile[] = [];
     const ending = await runFor(
       session,
@@ -32,7 +31,10 @@ export function createCasting({ jobs, compiler, now }: CastingWorld) {
           onStage('the fonts');
           progress('Waiting for what is being worked out', null);
           await untilQuiet(session, signal, jobs);
-          const plan = castPlan(session.doc, formats);
+          if (weights.length > 0) progress('Making the weights', null);
+          const planned = await compiler.plan(formats, signal);
+          session.tell(planned.problems);
+          const plan = planned.ok ? planned.value : [];
           for (const [i, { format, styleId }] of plan.entries()) {
             onStage(`the ${format.toUpperCase()}`);
             progress(`Making the ${format.toUpperCase()}`, i / plan.length);

@@ -1,5 +1,6 @@
 import { transfer } from 'comlink';
 import { castFile, type CastFile } from '../../core/fonts/compile/casts/castFile';
+import { castPlan, type Cast } from '../../core/fonts/compile/casts/castPlan';
 import { castPrint, type CastPrint } from '../../core/fonts/compile/casts/castPrint';
 import type { CastFormat } from '../../core/fonts/compile/casts/formats';
 import { explainFont } from '../../core/fonts/compile/explainFont';
@@ -7,6 +8,7 @@ import type { Explained } from '../../core/fonts/features/explain';
 import { compileFont, type OutlineFormat } from '../../core/fonts/compile/compileFont';
 import { unpackRow } from '../../core/project/document/packing/packRows';
 import { partOf, readying } from '../../core/fonts/compile/partOf';
+import { withCastWeights } from '../../core/project/document/commands/family/castWeights';
 import { applyDiff, type ProjectDiff } from '../../core/project/document/changes/diff';
 import { TABLE_NAMES, type Doc, type TableName } from '../../core/project/document/schema';
 import { fail, ok, type Result } from '../../core/foundations/problems/problem';
@@ -59,18 +61,22 @@ const api = {
     const bytes = compileFont(wanted, { format, styleId, nowUnixS });
     return transfer(ok({ bytes, ms: performance.now() - start }), [bytes.buffer]);
   },
-  /** What the font does with its letters, in plain words. */
+  /** The files that some formats make, weights that are cast along included; making those takes a while. */
+  plan(formats: readonly CastFormat[]): Result<readonly Cast[]> {
+    return doc ? ok(castPlan(withCastWeights(doc), formats)) : fail({ code: 'nothing-there' });
+  },
   /** Marks of what would be cast now; `atMs`: the time they bear. */
   print(atMs: number): Result<CastPrint> {
     return doc ? ok(castPrint(doc, atMs)) : fail({ code: 'nothing-there' });
   },
+  /** What the font does with its letters, in plain words. */
   explain(styleId: string): Result<readonly Explained[]> {
     return doc ? ok(explainFont(doc, styleId).told) : fail({ code: 'nothing-there' });
   },
   /** A file of a format, whole. */
   async cast(format: CastFormat, styleId: string, nowUnixS: number): Promise<Result<CastFile>> {
     if (!doc) return fail({ code: 'nothing-there' });
-    const made = await castFile(doc, format, { styleId, nowUnixS, brotli });
+    const made = await castFile(withCastWeights(doc), format, { styleId, nowUnixS, brotli });
     return made.ok ? transfer(made, [made.value.bytes.buffer]) : made;
   },
 };

@@ -1,5 +1,6 @@
 import type { Remote } from 'comlink';
 import type { CastFile } from '../../core/fonts/compile/casts/castFile';
+import type { Cast } from '../../core/fonts/compile/casts/castPlan';
 import type { CastPrint } from '../../core/fonts/compile/casts/castPrint';
 import type { CastFormat } from '../../core/fonts/compile/casts/formats';
 import type { Explained } from '../../core/fonts/features/explain';
@@ -80,6 +81,17 @@ export class Compiler {
       async (api) => {
         await this.sendOnce(api);
         return api.compile(format, styleId, nowUnixS, part);
+      },
+      { signal },
+    );
+  }
+
+  /** The files that some formats make; making weights of letters takes a while. */
+  plan(formats: readonly CastFormat[], signal?: AbortSignal): Promise<Result<readonly Cast[]>> {
+    return this.host.run<readonly Cast[]>(
+      async (api) => {
+        await this.sendOnce(api);
+        return api.plan(formats);
       },
       { signal },
     );

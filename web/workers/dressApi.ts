@@ -1,5 +1,7 @@
 import { skeletonOfOutline, type OutlineSkeleton } from '../../core/tracing/centreline/skeletonOfOutline';
 import { wordSvg, type WordSvg } from '../../core/fonts/compile/wordSvg';
+import { withCastWeights } from '../../core/project/document/commands/family/castWeights';
+import { castingOf, projectOf } from '../../core/project/document/newProject';
 import type { Doc } from '../../core/project/document/schema';
 import {
   cleanUp,
@@ -36,6 +38,18 @@ export const dressApi = {
   pen: (lines: readonly Contour[], pen: PenShape): Result<Contour[]> => ok(penOutline(lines, pen)),
   /** Words set in a project's font as one drawing. */
   word: (doc: Doc, text: string, how: 'united' | 'parted'): Result<WordSvg> => ok(wordSvg(doc, text, how)),
+  /** Words set in each weight that is cast along, in their order. */
+  weights(doc: Doc, text: string): Result<readonly WordSvg[]> {
+    const family = withCastWeights(doc);
+    const project = projectOf(family);
+    return ok(
+      castingOf(family).weights.map(({ name }) => {
+        const style = Object.values(family.styles).find((s) => s.name === name.trim());
+        const inHand = { ...project, styleId: style?.id ?? project.styleId };
+        return wordSvg({ ...family, project: { [project.id]: inHand } }, text, 'united');
+      }),
+    );
+  },
   skeleton(contours: readonly Contour[]): Result<OutlineSkeleton> {
     const found = skeletonOfOutline(contours);
     return found ? ok(found) : fail({ code: 'nothing-there' });

@@ -1,3 +1,4 @@
+import { takenWeights } from '../../project/document/commands/family/castWeights';
 import { checkSetting } from './checkSetting';
 import { isMeantBlank } from '../../project/document/queries/inFont';
 import { castingOf, projectOf } from '../../project/document/newProject';
@@ -112,6 +113,7 @@ export function* checkingProject(doc: Doc): Steps<Problem[]> {
       }),
     );
   }
+  for (const name of takenWeights(doc)) out.push(problem({ code: 'weight-taken', name }, 'error'));
   out.push(...glyphs.flatMap(checkGlyph), ...checkCodePoints(glyphs), ...checkDrawings(doc, glyphs));
   out.push(...checkSizes(doc, drawn), ...checkSetting(doc));
   const have = new Set(drawn.flatMap((g) => g.codePoints));

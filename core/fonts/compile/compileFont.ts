@@ -12,7 +12,7 @@ import { cffTables } from './cffOutlines';
 import { fontColours } from './colours';
 import { fontData, type FontData } from './fontData';
 import { familyStat } from './familyStat';
-import { fontNames, NameIds } from './fontNames';
+import { fontNames, NameIds, namesInLanguages } from './fontNames';
 import { buildHead, buildHhea, buildOs2, hMetrics } from './metricTables';
 import type { OutlineTables } from './outlineTables';
 import { inTrueType, trueTypeTables } from './trueTypeOutlines';
@@ -33,6 +33,7 @@ export function compileFont(doc: Doc, options: CompileOptions): Uint8Array {
   const plain = fontData(doc, options.styleId);
   const names = new NameIds(
     fontNames({ ...plain.casting, style: plain.style.name, madeUnixS: options.nowUnixS }),
+    namesInLanguages(plain.casting, plain.style.name),
   );
   const stat = familyStat(doc, plain.style, names);
   // Programs for print and design are the ones that read colours as SVG only.
@@ -68,7 +69,7 @@ export function fontTables(
   tables.set('hmtx', buildHmtx(hMetrics(font)));
   tables.set('OS/2', buildOs2(font));
   tables.set('cmap', buildCmap(font.mapping));
-  tables.set('name', buildName(names.texts));
+  tables.set('name', buildName(names.texts, names.others));
   const scripts = writtenScripts(font.mapping.keys()).join(', ');
   if (scripts !== '') tables.set('meta', buildMeta(new Map(['dlng', 'slng'].map((tag) => [tag, scripts]))));
   const layout = {

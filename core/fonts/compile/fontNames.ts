@@ -1,8 +1,10 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import { safeFileName } from '../../type/names/fileNames';
+import type { CastingRow } from '../../project/document/schema';
 import type { FeatureUse } from '../opentype/layout/model';
-import { NAME_ID } from '../opentype/tables/name';
+import { NAME_ID, type NameTexts } from '../opentype/tables/name';
+import { WINDOWS_LANGUAGES } from '../opentype/tables/windowsLanguages';
 
 export interface NameInput {
   readonly family: string;
@@ -74,6 +76,31 @@ export function fontNames(input: NameInput): Map<number, string> {
   return names;
 }
 
+/**
+ * Names in further languages, by the language's Windows id: the family with its style, who made it and what is allowed. The
+ * PostScript name and what follows from it are the same in all (OpenType, name id 6).
+ */
+export function namesInLanguages(casting: CastingRow, style: string): Map<number, Map<number, string>> {
+  return new Map(
+    casting.namesIn.map(({ language, family, designer, copyright, licence }) => {
+      const inEnglish = { ...casting, family: family.trim(), style, madeUnixS: 0 };
+      const grouped = family.trim() === '' ? new Map<number, string>() : fontNames(inEnglish);
+      const names = new Map([...grouped].filter(([id]) => GROUPING.has(id)));
+      names.set(NAME_ID.designer, designer).set(NAME_ID.copyright, copyright).set(NAME_ID.licence, licence);
+      return [WINDOWS_LANGUAGES[language], names];
+    }),
+  );
+}
+
+/** Names by which programs group and list. */
+const GROUPING: ReadonlySet<number> = new Set([
+  NAME_ID.family,
+  NAME_ID.style,
+  NAME_ID.full,
+  NAME_ID.typographicFamily,
+  NAME_ID.typographicStyle,
+]);
+
 /** First name id that a font may use as it likes (OpenType, 'name', "Name IDs"). */
 const FIRST_OWN_NAME = 256;
 
@@ -82,7 +109,11 @@ export class NameIds {
   private next = FIRST_OWN_NAME;
   private readonly own = new Map<string, number>();
 
-  constructor(private readonly standard: ReadonlyMap<number, string>) {}
+  /** `others`: the standard's names in further languages, by Windows ids. */
+  constructor(
+    private readonly standard: NameTexts,
+    readonly others: ReadonlyMap<number, NameTexts> = new Map(),
+  ) {}
 
   /** The id of a text of the font's own. */
   idOf(text: string): number {

@@ -4,22 +4,16 @@ import { HHEA } from '../opentype/tables/hhea';
 import { countHMetrics, type HMetric } from '../opentype/tables/hmtx';
 import { codePageBits, FS_SELECTION, OS2, unicodeRangeBits } from '../opentype/tables/os2';
 import type { PostHead } from '../opentype/tables/post';
+import type { Embedding } from '../../project/document/rows/casting';
 import type { FontData } from './fontData';
+import { verticalMetrics } from './lineMetrics';
 
 /** Advance and left bearing of every glyph. */
 export const hMetrics = (font: FontData): HMetric[] =>
   font.glyphs.map((g) => ({ advance: g.advance, leftBearing: g.box ? Math.floor(g.box.xMin) : 0 }));
 
-/**
- * Line metrics the same on every system and in every style: what the lines say, but never less than the ink (Windows clips there).
- * Line height comes out as ascent + descent + gap in all three sets (OpenType, "Recommendations", vertical metrics).
- */
-export function verticalMetrics(font: FontData) {
-  const ascent = Math.max(font.lines.ascender, font.lines.capHeight, Math.ceil(font.reach.high));
-  const descent = Math.max(-font.lines.descender, Math.ceil(-font.reach.low), 0);
-  const gap = Math.max(0, Math.round(font.unitsPerEm * font.lineSpacing) - ascent - descent);
-  return { ascent: Math.round(ascent), descent: Math.round(descent), gap };
-}
+/** Bits of OS/2.fsType by what may be taken along. */
+const FS_TYPE: Readonly<Record<Embedding, number>> = { install: 0, edit: 8, view: 4, never: 2 };
 
 export function buildHead(font: FontData, nowUnixS: number, longOffsets: boolean): Uint8Array {
   const seconds = nowUnixS + SECONDS_1904_TO_1970;
@@ -79,7 +73,7 @@ export function buildOs2(font: FontData): Uint8Array {
   const basic = codePoints.map((cp) => Math.min(cp, 0xffff));
   const ranges = unicodeRangeBits(codePoints);
   const wide = font.glyphs.filter((g) => g.advance > 0);
-  const { ascent, descent, gap } = verticalMetrics(font);
+  const { ascent, descent, gap, clip } = verticalMetrics(font);
   const bold = isBold(font);
   const regular = !bold && !font.style.italic;
   return OS2.build({
@@ -87,7 +81,7 @@ export function buildOs2(font: FontData): Uint8Array {
     xAvgCharWidth: wide.length > 0 ? Math.round(wide.reduce((n, g) => n + g.advance, 0) / wide.length) : 0,
     usWeightClass: font.style.weightClass,
     usWidthClass: 5,
-    fsType: 0,
+    fsType: FS_TYPE[font.casting.embedding],
     // Sizes of small raised and lowered figures: common practice, no published source.
     ySubscriptXSize: share(0.65),
     ySubscriptYSize: share(0.6),
@@ -116,8 +110,8 @@ export function buildOs2(font: FontData): Uint8Array {
     sTypoAscender: ascent,
     sTypoDescender: -descent,
     sTypoLineGap: gap,
-    usWinAscent: ascent,
-    usWinDescent: descent,
+    usWinAscent: clip.up,
+    usWinDescent: clip.down,
     ulCodePageRange1: codePageBits(new Set(codePoints)),
     ulCodePageRange2: 0,
     sxHeight: letterHeights(font).xHeight,

@@ -142,6 +142,7 @@ export type ProblemDetail =
   | ({ readonly code: 'font-fault' } & FontFault)
   | { readonly code: 'settings-unreadable'; readonly reason: string }
   | { readonly code: 'variable-needs-styles' }
+  | { readonly code: 'weight-taken'; readonly name: string }
   | { readonly code: 'style-off-axis'; readonly style: string; readonly reason: 'slant' | 'weight' }
   | {
       readonly code: 'glyph-differs';

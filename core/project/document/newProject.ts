@@ -109,6 +109,10 @@ const defaultCasting = (family: string): CastingRow => ({
   copyright: '',
   version: '1.000',
   formats: ['otf', 'ttf'],
+  weights: [],
+  namesIn: [],
+  embedding: 'install',
+  lineMetrics: null,
   last: null,
 });
 

@@ -8,7 +8,7 @@ import { recipeRow, sheetRow } from './rows/sheets';
 import { groupRow, kerningRow } from './rows/spacing';
 import { styleRow } from './rows/styles';
 
-export type { CastingRow } from './rows/casting';
+export type { CastingRow, CastWeight, NamesIn } from './rows/casting';
 export type { Rule } from './rows/features';
 export type { ComponentRow, GlyphRow } from './rows/glyphs';
 export type { GuideRow } from './rows/parts';

@@ -7,6 +7,9 @@ import { changeCasting } from '../../../core/project/document/commands/font/cast
 import type { CastingRow } from '../../../core/project/document/schema';
 import { useDoc, useProject } from '../../store/projectStore';
 import { Gauge } from '../../ui/Gauge';
+import { LineMetrics } from './LineMetrics';
+import { NamesInLanguages } from './NamesInLanguages';
+import { Permission } from './Permission';
 
 const form = z.object({
   family: z.string().trim().min(1, 'A family needs a name.').max(63, 'At most 63 characters.'),
@@ -70,6 +73,9 @@ export function CastGauge({ casting }: { casting: CastingRow }) {
           </Field.Root>
         ))}
       </form>
+      <NamesInLanguages casting={casting} />
+      <Permission casting={casting} />
+      <LineMetrics casting={casting} />
     </Gauge>
   );
 }

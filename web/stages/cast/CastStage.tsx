@@ -17,6 +17,7 @@ import { MadeFiles } from './MadeFiles';
 import { SinceLast } from './SinceLast';
 import { SnagList } from './SnagList';
 import { TryIt } from './TryIt';
+import { Weights } from './Weights';
 
 interface ActionsProps {
   readonly stops: boolean;
@@ -96,12 +97,13 @@ export function CastStage() {
           <Box flex="1 1 320px" minW="300px">
             <Check list={list} />
             <SinceLast />
+            <Weights casting={casting} />
             <Formats casting={casting} />
           </Box>
           <Box flex="1 1 300px" minW="280px">
             {/* Beside what was ticked, so that they are in sight without a scroll. */}
             {files.length > 0 && <MadeFiles files={files} family={casting.family} />}
-            <FontMenu family={casting.family} styles={styleNames(doc)} />
+            <FontMenu family={casting.family} styles={styleNames(doc)} weights={casting.weights} />
             <ByItself />
             <TryIt file={installable} />
           </Box>

@@ -1,9 +1,22 @@
-import { Box, Flex, Heading, Text } from '@chakra-ui/react';
+import { Box, Flex, Heading, Image, Text } from '@chakra-ui/react';
 import { counted } from '../../../core/foundations/problems/counted';
+import type { CastWeight } from '../../../core/project/document/schema';
 import { useLiveFont } from '../../store/liveFont';
+import { useInWeights } from '../../store/wordDrawing';
+
+interface Props {
+  readonly family: string;
+  /** Styles of the project, the one in hand first. */
+  readonly styles: readonly string[];
+  readonly weights: readonly CastWeight[];
+}
+
+const SVG = 'data:image/svg+xml,';
 
 /** How the font will be listed among others: the family once, its styles below it. */
-export function FontMenu({ family, styles }: { family: string; styles: readonly string[] }) {
+export function FontMenu({ family, styles, weights }: Props) {
+  const drawn = useInWeights(family || 'Untitled');
+  const listed = [...styles, ...weights.map((w) => w.name)];
   const live = useLiveFont((s) => s.families);
   return (
     <Box>
@@ -17,7 +30,7 @@ export function FontMenu({ family, styles }: { family: string; styles: readonly 
         borderColor="rule"
         p="3"
         role="img"
-        aria-label={`Listed as ${family}, ${styles.join(', ')}`}
+        aria-label={`Listed as ${family}, ${listed.join(', ')}`}
       >
         <Text fontSize="xs" color="faded">
           Fonts on this computer
@@ -26,7 +39,7 @@ export function FontMenu({ family, styles }: { family: string; styles: readonly 
         <Flex justify="space-between" align="baseline">
           <Text fontWeight="bold">{family || 'Untitled'}</Text>
           <Text fontSize="xs" color="faded">
-            {counted(styles.length, 'style')}
+            {counted(listed.length, 'style')}
           </Text>
         </Flex>
         {styles.map((style, i) => (
@@ -46,6 +59,21 @@ export function FontMenu({ family, styles }: { family: string; styles: readonly 
               <Text fontSize="22px" style={{ fontFamily: live ? `${live}, sans-serif` : undefined }} truncate>
                 {family || 'Untitled'}
               </Text>
+            )}
+          </Flex>
+        ))}
+        {weights.map(({ name }, i) => (
+          <Flex key={`${name} ${i}`} px="2" mt="1" align="center" gap="4" minH="2rem">
+            <Text fontSize="sm" w="5rem">
+              {name}
+            </Text>
+            {drawn?.[i]?.svg && (
+              <Image
+                alt=""
+                h="22px"
+                src={SVG + encodeURIComponent(drawn[i].svg)}
+                css={{ _dark: { filter: 'invert(1)' } }}
+              />
             )}
           </Flex>
         ))}

@@ -50,7 +50,7 @@ const NEEDS_STYLES: ReadonlySet<CastFormat> = new Set(['variable', 'designspace'
 export function Formats({ casting }: { readonly casting: CastingRow }) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
-  const oneStyle = Object.keys(doc.styles).length < 2;
+  const oneStyle = Object.keys(doc.styles).length + casting.weights.length < 2;
   const choose = (format: CastFormat, wanted: boolean) => {
     const formats = CAST_FORMATS.filter((f) => (f === format ? wanted : casting.formats.includes(f)));
     if (formats.length > 0) commit(changeCasting(doc, { formats }));
@@ -70,7 +70,7 @@ export function Formats({ casting }: { readonly casting: CastingRow }) {
             return (
               <CheckField
                 key={format}
-                label={empty ? `${text}: needs two styles` : text}
+                label={empty ? `${text}: needs two weights` : text}
                 checked={casting.formats.includes(format)}
                 disabled={empty && !casting.formats.includes(format)}
                 onChange={(wanted) => choose(format, wanted)}

@@ -25,6 +25,7 @@ export function SinceLast() {
         ...(news.changed.length > 0 ? [`Changed: ${someNames(news.changed)}`] : []),
         ...(news.gone.length > 0 ? [`Gone: ${someNames(news.gone)}`] : []),
         ...(news.kerning ? ['Kerning'] : []),
+        ...(news.weights ? ['Weights that are cast along'] : []),
         ...(news.rules ? ['What it does with letters'] : []),
       ]
     : ['Nothing.'];

@@ -15,6 +15,7 @@ export interface CastNews {
   readonly gone: readonly string[];
   readonly kerning: boolean;
   readonly rules: boolean;
+  readonly weights: boolean;
 }
 
 /** Digits of a mark: among 10,000 letters two are alike by chance once in eighty. */
@@ -30,6 +31,12 @@ function markOfGlyph(glyph: FontGlyph): string {
   return made;
 }
 
+/** No mark where no weights are cast along. */
+function weightsMark(doc: Doc): string {
+  const { weights } = castingOf(doc);
+  return weights.length > 0 ? markOf(weights) : '';
+}
+
 /** The marks of a project as it would be cast now. `atMs`: when, milliseconds since 1970. */
 export function castPrint(doc: Doc, atMs: number): CastPrint {
   const styles = Object.values(doc.styles);
@@ -43,6 +50,7 @@ export function castPrint(doc: Doc, atMs: number): CastPrint {
     ),
     kerning: markOf(fonts.map((f) => f.kerning)),
     rules: markOf(fonts.map((f) => f.layout.gsub)),
+    weights: weightsMark(doc),
   };
 }
 
@@ -58,7 +66,9 @@ export function castNews(before: CastPrint, now: CastPrint): CastNews | null {
   const same = added.length === 0 && gone.length === 0;
   const kerning = same && before.kerning !== now.kerning;
   const rules = same && before.rules !== now.rules;
-  return same && changed.length === 0 && !kerning && !rules ? null : { added, changed, gone, kerning, rules };
+  const weights = before.weights !== now.weights;
+  const nothing = same && changed.length === 0 && !kerning && !rules && !weights;
+  return nothing ? null : { added, changed, gone, kerning, rules, weights };
 }
 
 /** The next version after a casting: "1.000" is followed by "1.001". */

@@ -2,7 +2,7 @@ import { placedLayers } from '../../../project/document/queries/metrics';
 import type { Doc } from '../../../project/document/schema';
 import { glyphFileNames } from '../../../type/names/fileNames';
 import type { FontData } from '../fontData';
-import { verticalMetrics } from '../metricTables';
+import { verticalMetrics } from '../lineMetrics';
 import { lettersToGive } from './lettersToGive';
 import { black, Canvas, emToPx } from './letterPng';
 

@@ -6,7 +6,7 @@ import type { Doc } from '../../../project/document/schema';
 import { glyphFileNames } from '../../../type/names/fileNames';
 import { svgDocument, svgLayers } from '../../../readers/svg/pathData';
 import type { FontData } from '../fontData';
-import { verticalMetrics } from '../metricTables';
+import { verticalMetrics } from '../lineMetrics';
 import { lettersToGive } from './lettersToGive';
 
 /**

@@ -2,7 +2,7 @@
 import { usualLigatures } from '../../features/planLayout';
 import { pathData } from '../../../readers/svg/pathData';
 import type { FontData } from '../fontData';
-import { verticalMetrics } from '../metricTables';
+import { verticalMetrics } from '../lineMetrics';
 import { charReferences, escapeXml } from '../../../readers/svg/xmlText';
 
 /** A font as an SVG font: outlines in em units with y up, as such fonts have it, kerning by pairs and by groups. */

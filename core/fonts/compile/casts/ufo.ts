@@ -3,9 +3,10 @@ import { glyphFileNames } from '../../../type/names/fileNames';
 import { segmentAt, type Contour } from '../../../foundations/geometry/contour';
 import { featureText } from '../../features/featureText';
 import { fontGlyphs, type FontGlyph } from '../../features/fontGlyphs';
+import type { Embedding } from '../../../project/document/rows/casting';
 import type { FontData } from '../fontData';
-import { postScriptName, versionOf } from '../fontNames';
-import { verticalMetrics } from '../metricTables';
+import { namesInLanguages, postScriptName, versionOf } from '../fontNames';
+import { verticalMetrics } from '../lineMetrics';
 import { escapeXml } from '../../../readers/svg/xmlText';
 
 type Plist = string | number | boolean | readonly Plist[] | { readonly [key: string]: Plist };
@@ -52,9 +53,25 @@ export function ufoFiles(font: FontData): Map<string, string> {
   return files;
 }
 
+/** Bits of fsType that are set (UFO 3, fontinfo.plist, openTypeOS2Type). */
+const EMBEDDING_BITS: Readonly<Record<Embedding, readonly number[]>> = {
+  install: [],
+  edit: [3],
+  view: [2],
+  never: [1],
+};
+
+/** Names in further languages (UFO 3, fontinfo.plist, openTypeNameRecords). */
+const nameRecords = ({ casting, style }: FontData): Plist[] =>
+  [...namesInLanguages(casting, style.name)].flatMap(([languageID, names]) =>
+    [...names].flatMap(([nameID, string]) =>
+      string === '' ? [] : [{ nameID, platformID: 3, encodingID: 1, languageID, string }],
+    ),
+  );
+
 function fontInfo(font: FontData): Plist {
   const { casting, style, lines, unitsPerEm } = font;
-  const { ascent, descent, gap } = verticalMetrics(font);
+  const { ascent, descent, gap, clip } = verticalMetrics(font);
   const [major, minor] = versionOf(casting.version).split('.').map(Number) as [number, number];
   const info: Record<string, Plist> = {
     familyName: casting.family,
@@ -74,8 +91,9 @@ function fontInfo(font: FontData): Plist {
     openTypeOS2TypoAscender: ascent,
     openTypeOS2TypoDescender: -descent,
     openTypeOS2TypoLineGap: gap,
-    openTypeOS2WinAscent: ascent,
-    openTypeOS2WinDescent: descent,
+    openTypeOS2WinAscent: clip.up,
+    openTypeOS2WinDescent: clip.down,
+    openTypeOS2Type: EMBEDDING_BITS[casting.embedding],
   };
   const texts: Record<string, string> = {
     copyright: casting.copyright,
@@ -85,6 +103,8 @@ function fontInfo(font: FontData): Plist {
     openTypeNameLicenseURL: casting.licenceUrl,
   };
   for (const [key, text] of Object.entries(texts)) if (text !== '') info[key] = text;
+  const records = nameRecords(font);
+  if (records.length > 0) info['openTypeNameRecords'] = records;
   return info;
 }
 

@@ -18,7 +18,7 @@ import { VariationStore, type VarIndex } from '../../opentype/variations/variati
 import { compileGlyph } from '../compileGlyph';
 import { fontData, rowsInFont, rulesOf, type FontData } from '../fontData';
 import { familyStat } from '../familyStat';
-import { fontNames, NameIds, postScriptName } from '../fontNames';
+import { fontNames, NameIds, namesInLanguages, postScriptName } from '../fontNames';
 import { fontTables } from '../compileFont';
 import { letterHeights } from '../metricTables';
 import { inTrueType, madeGlyf, trueTypeTables, type MadeGlyf } from '../trueTypeOutlines';
@@ -84,7 +84,7 @@ function kerningOf(doc: Doc, styleId: string, index: ReadonlyMap<string, number>
 
 function variableFile(doc: Doc, v: Varying, nowUnixS: number): Uint8Array {
   const { font, axis, glyphs, others } = v;
-  const names = new NameIds(variableNames(font, nowUnixS));
+  const names = new NameIds(variableNames(font, nowUnixS), namesInLanguages(font.casting, font.style.name));
   const made = inTrueType(font, glyphs.map(glyfOf));
   const regions = regionsAt(others);
   const advances = new VariationStore(regions);

@@ -1,5 +1,6 @@
 // OpenType 1.9.1, 'name': naming table, format 0. Windows Unicode records (3, 1, 0x409) and Macintosh Roman (1, 0, 0).
 import { ByteWriter } from '../bytes';
+import { ENGLISH } from './windowsLanguages';
 
 /** Name ids of the standard. */
 export const NAME_ID = {
@@ -27,8 +28,11 @@ function utf16(text: string): number[] {
 /** Mac Roman equals ASCII below 128; other texts get no Macintosh record. */
 const isAscii = (text: string) => /^[\x20-\x7e]*$/.test(text);
 
-/** `names`: texts by name id; empty ones are left out. */
-export function buildName(names: ReadonlyMap<number, string>): Uint8Array {
+/** Texts by name id; empty ones are left out. */
+export type NameTexts = ReadonlyMap<number, string>;
+
+/** `others`: texts in further languages, by the language's Windows id; they fall back to the English ones where they say nothing. */
+export function buildName(names: NameTexts, others: ReadonlyMap<number, NameTexts> = new Map()): Uint8Array {
   const texts = [...names].filter(([, text]) => text !== '').sort((a, b) => a[0] - b[0]);
   const records = [
     ...texts
@@ -40,7 +44,7 @@ export function buildName(names: ReadonlyMap<number, string>): Uint8Array {
         id,
         data: [...text].map((c) => c.charCodeAt(0)),
       })),
-    ...texts.map(([id, text]) => ({ platform: 3, encoding: 1, language: 0x409, id, data: utf16(text) })),
+    ...windowsRecords(new Map([...others, [ENGLISH, names]])),
   ];
   const w = new ByteWriter();
   w.uint16(0)
@@ -64,3 +68,14 @@ export function buildName(names: ReadonlyMap<number, string>): Uint8Array {
   }
   return w.bytes(storage.done()).done();
 }
+
+/** Records of the Windows platform, by language and then by id as the table wants them. */
+const windowsRecords = (languages: ReadonlyMap<number, NameTexts>) =>
+  [...languages]
+    .sort((a, b) => a[0] - b[0])
+    .flatMap(([language, names]) =>
+      [...names]
+        .filter(([, text]) => text !== '')
+        .sort((a, b) => a[0] - b[0])
+        .map(([id, text]) => ({ platform: 3, encoding: 1, language, id, data: utf16(text) })),
+    );

@@ -10,6 +10,7 @@ export const FONTS: Sentences<
   | 'fit-needs-letters'
   | 'no-glyphs'
   | 'code-point-taken'
+  | 'weight-taken'
   | 'glyph-name'
   | 'word-lacking'
   | 'advance-negative'
@@ -42,6 +43,8 @@ export const FONTS: Sentences<
   'fit-needs-letters': () =>
     'there is no letter or figure to take a rhythm from. Icons keep their margins: set those in Seat. For letters, name them first.',
   'no-glyphs': () => 'no letter has a character yet. Name at least one, then cast again.',
+  'weight-taken': (p) =>
+    `Two styles would be called ${p.name}. Give the weight that is cast along another name.`,
   'code-point-taken': (p) => `${hex(p.codePoint)} is also given to ${p.other}. One of them must give it up.`,
   'glyph-name': (p) => nameSentence(p.name, p.reason),
   'word-lacking': (p) =>

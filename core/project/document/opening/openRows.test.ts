@@ -52,7 +52,9 @@ describe('projects of earlier versions', () => {
     // Letters of typed names have looked otherwise since then, and letters of parts say so in the font.
     const untyped = {
       ...doc,
-      glyphs: Object.fromEntries(Object.values(doc.glyphs).map((g) => [g.id, { ...g, typed: [], components: [] }])),
+      glyphs: Object.fromEntries(
+        Object.values(doc.glyphs).map((g) => [g.id, { ...g, typed: [], components: [] }]),
+      ),
     };
 
     test('gives the very bytes of the font that version 1 made', () => {

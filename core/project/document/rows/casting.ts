@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { id } from './parts';
+import { NAME_LANGUAGES } from '../../../type/names/nameLanguages';
 
 /** What a project can be cast in: fonts for desks, for the web, and for other programs. */
 export const CAST_FORMATS = [
@@ -20,6 +21,32 @@ export const CAST_FORMATS = [
 ] as const;
 export type CastFormat = (typeof CAST_FORMATS)[number];
 
+/** What a document that shows text in the font may take along of it, the freest first: OpenType, OS/2, fsType. */
+export const EMBEDDING = ['install', 'edit', 'view', 'never'] as const;
+export type Embedding = (typeof EMBEDDING)[number];
+
+/** A further style that is made of the one in hand when it is cast, by another pen. */
+const weight = z.object({
+  name: z.string().min(1),
+  /** 1 to 1000: OpenType, OS/2, usWeightClass. */
+  weight: z.number().int().min(1).max(1000),
+  /** By how much strokes are thicker, em units; below 0 = thinner. */
+  heavier: z.number().min(-500).max(500),
+});
+export type CastWeight = z.infer<typeof weight>;
+
+/** Names as programs in another language list them; what is empty is said as in the font's own names. */
+const namesIn = z.object({
+  language: z.enum(NAME_LANGUAGES),
+  family: z.string(),
+  designer: z.string().default(''),
+  copyright: z.string().default(''),
+  licence: z.string().default(''),
+});
+export type NamesIn = z.infer<typeof namesIn>;
+
+const metric = z.number().int().min(0).max(32_000);
+
 /** Marks of what was cast: they tell what is new since then. */
 const print = z.object({
   /** When, milliseconds since 1970. */
@@ -29,6 +56,8 @@ const print = z.object({
   glyphs: z.record(z.string(), z.string()),
   kerning: z.string(),
   rules: z.string(),
+  /** Of the weights that were cast along. */
+  weights: z.string().default(''),
 });
 
 /** What casting writes into the font files. One row, id "casting". */
@@ -42,6 +71,11 @@ export const castingRow = z.object({
   copyright: z.string(),
   version: z.string().regex(/^\d{1,3}\.\d{3}$/),
   formats: z.array(z.enum(CAST_FORMATS)),
+  weights: z.array(weight).max(16).readonly().default([]),
+  namesIn: z.array(namesIn).readonly().default([]),
+  embedding: z.enum(EMBEDDING).default('install'),
+  /** Height and depth of a line and the gap to the next, em units, all positive; null = found from lines, ink and line spacing. */
+  lineMetrics: z.object({ ascent: metric, descent: metric, gap: metric }).nullable().default(null),
   /** The last casting; null = none yet. */
   last: print.nullable().default(null),
 });

@@ -70,7 +70,18 @@ function copyGlyphs(
   return ids;
 }
 
+/** Letters made thicker so far: rows are immutable, so that an unchanged letter is never made twice. */
+const made = new WeakMap<GlyphRow, Map<number, GlyphRow>>();
+
 function heavierGlyph(glyph: GlyphRow, by: number): GlyphRow {
+  const known = made.get(glyph) ?? new Map<number, GlyphRow>();
+  made.set(glyph, known);
+  const row = known.get(by) ?? madeHeavier(glyph, by);
+  known.set(by, row);
+  return row;
+}
+
+function madeHeavier(glyph: GlyphRow, by: number): GlyphRow {
   if (by === 0 || glyph.name === NOTDEF || glyph.components.length > 0 || glyph.contours.length === 0)
     return glyph;
   const { skeleton } = glyph;
