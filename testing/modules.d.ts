@@ -32,6 +32,14 @@ declare module 'fontkit' {
     readonly ascent: number;
     readonly descent: number;
     readonly lineGap: number;
+    readonly 'OS/2': {
+      readonly fsType: Readonly<Record<'noEmbedding' | 'viewOnly' | 'editable', boolean>>;
+      readonly typoAscender: number;
+      readonly typoDescender: number;
+      readonly typoLineGap: number;
+      readonly winAscent: number;
+      readonly winDescent: number;
+    };
     glyphForCodePoint(codePoint: number): {
       readonly id: number;
       readonly advanceWidth: number;

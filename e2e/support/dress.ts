@@ -127,7 +127,8 @@ export async function beginLetter(page: Page, char: string): Promise<void> {
   ).toBeVisible();
 }
 
-export const field = (page: Page, label: string) => page.getByLabel(label, { exact: true });
+export const field = (within: Pick<Page, 'getByLabel'>, label: string) =>
+  within.getByLabel(label, { exact: true });
 
 export async function type(page: Page, label: string, value: string): Promise<void> {
   await field(page, label).fill(value);

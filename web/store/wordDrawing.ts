@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { WordSvg } from '../../core/fonts/compile/wordSvg';
 import { castingOf } from '../../core/project/document/newProject';
+import type { Result } from '../../core/foundations/problems/problem';
 import type { Doc } from '../../core/project/document/schema';
 import { useDoc } from './projectStore';
 import { world } from './world';
@@ -9,7 +10,7 @@ interface Shown extends WordSvg {
   readonly of: string;
   readonly busy: boolean;
 }
-const NOTHING: Shown = { of: '', svg: null, lacking: [], busy: false };
+const NOTHING: Shown = { of: '', svg: null, lacking: [], height: 0, busy: false };
 /** A drawing is made once one stops typing. */
 const PAUSE_MS = 250;
 
@@ -24,26 +25,35 @@ function partFor(doc: Doc, text: string): Doc {
   return { ...doc, pieces: {}, sheets: {}, glyphs };
 }
 
+/** Asks for something made aside once one stops typing; gives what takes that back. What was taken back comes to nothing. */
+function askAside<T>(ask: (signal: AbortSignal) => Promise<Result<T>>, take: (made: T) => void): () => void {
+  const stop = new AbortController();
+  const timer = setTimeout(() => {
+    ask(stop.signal).then(
+      (made) => made.ok && !stop.signal.aborted && take(made.value),
+      (error: unknown) => {
+        if (!stop.signal.aborted) throw error;
+      },
+    );
+  }, PAUSE_MS);
+  return () => {
+    clearTimeout(timer);
+    stop.abort();
+  };
+}
+
 /** Words of the project in hand as an SVG drawing, made aside; as it was last while another is being made. */
 export function useWordDrawing(text: string, how: 'united' | 'parted'): Shown {
   const doc = useDoc();
   const [shown, setShown] = useState(NOTHING);
   useEffect(() => {
     if (text.trim() === '') return setShown(NOTHING);
-    const stop = new AbortController();
     setShown((s) => ({ ...s, busy: true }));
-    const timer = setTimeout(() => {
-      const part = partFor(doc, text);
-      void world.workers.dress
-        .run<WordSvg>((api) => api.word(part, text, how), { signal: stop.signal })
-        .then((made) => {
-          if (made.ok && !stop.signal.aborted) setShown({ ...made.value, of: text, busy: false });
-        });
-    }, PAUSE_MS);
-    return () => {
-      clearTimeout(timer);
-      stop.abort();
-    };
+    return askAside(
+      (signal) =>
+        world.workers.dress.run<WordSvg>((api) => api.word(partFor(doc, text), text, how), { signal }),
+      (made) => setShown({ ...made, of: text, busy: false }),
+    );
   }, [doc, text, how]);
   return shown;
 }
@@ -52,22 +62,11 @@ export function useWordDrawing(text: string, how: 'united' | 'parted'): Shown {
 export function useInWeights(text: string): readonly WordSvg[] | null {
   const doc = useDoc();
   const [shown, setShown] = useState<readonly WordSvg[] | null>(null);
-  const { weights } = castingOf(doc);
   useEffect(() => {
-    if (weights.length === 0) return setShown(null);
-    const stop = new AbortController();
-    const timer = setTimeout(() => {
-      const part = partFor(doc, text);
-      void world.workers.dress
-        .run<readonly WordSvg[]>((api) => api.weights(part, text), { signal: stop.signal })
-        .then((made) => {
-          if (made.ok && !stop.signal.aborted) setShown(made.value);
-        });
-    }, PAUSE_MS);
-    return () => {
-      clearTimeout(timer);
-      stop.abort();
-    };
-  }, [doc, text, weights]);
+    if (castingOf(doc).weights.length === 0) return setShown(null);
+    const asked = (signal: AbortSignal) =>
+      world.workers.dress.run<readonly WordSvg[]>((api) => api.weights(partFor(doc, text), text), { signal });
+    return askAside(asked, setShown);
+  }, [doc, text]);
   return shown;
 }

@@ -1,4 +1,4 @@
-import { Field, Input, InputGroup } from '@chakra-ui/react';
+import { Field, Input, InputGroup, VisuallyHidden } from '@chakra-ui/react';
 import { useState, type KeyboardEvent } from 'react';
 
 interface Props {
@@ -11,6 +11,8 @@ interface Props {
   readonly step?: number;
   readonly digits?: number;
   readonly disabled?: boolean;
+  /** Under a heading of its column a field's label is only read aloud. */
+  readonly inColumn?: boolean;
 }
 
 /** What is wrong with what was typed, in a few words; null when it is a number that may stand here. */
@@ -50,7 +52,7 @@ function useTyped({ value, onChange, min = -Infinity, max = Infinity, digits = 0
  * it and changes nothing.
  */
 export function NumberField(props: Props) {
-  const { label, unit, step = 1, disabled } = props;
+  const { label, unit, step = 1, disabled, inColumn = false } = props;
   const { text, fault, setTyped, take, stepBy } = useTyped(props);
   const onKeyDown = (e: KeyboardEvent<HTMLInputElement>) => {
     // Leaving takes it, and hands the keys back to the bench.
@@ -70,7 +72,7 @@ export function NumberField(props: Props) {
         alignItems="flex-start"
         gap="0"
       >
-        {label}
+        {inColumn ? <VisuallyHidden>{label}</VisuallyHidden> : label}
         {fault !== null && (
           <Field.ErrorText as="span" fontSize="xs" m="0" color="snag" role="alert">
             {fault}

@@ -1,6 +1,8 @@
 import { Box, Flex, Heading, Image, Text } from '@chakra-ui/react';
 import { counted } from '../../../core/foundations/problems/counted';
 import type { CastWeight } from '../../../core/project/document/schema';
+import { projectOf } from '../../../core/project/document/newProject';
+import { useDoc } from '../../store/projectStore';
 import { useLiveFont } from '../../store/liveFont';
 import { useInWeights } from '../../store/wordDrawing';
 
@@ -11,11 +13,14 @@ interface Props {
   readonly weights: readonly CastWeight[];
 }
 
+/** Type size of what stands beside the styles' names. */
+const SIZE_PX = 22;
 const SVG = 'data:image/svg+xml,';
 
 /** How the font will be listed among others: the family once, its styles below it. */
 export function FontMenu({ family, styles, weights }: Props) {
   const drawn = useInWeights(family || 'Untitled');
+  const { unitsPerEm } = projectOf(useDoc());
   const listed = [...styles, ...weights.map((w) => w.name)];
   const live = useLiveFont((s) => s.families);
   return (
@@ -56,7 +61,11 @@ export function FontMenu({ family, styles, weights }: Props) {
               {style}
             </Text>
             {i === 0 && (
-              <Text fontSize="22px" style={{ fontFamily: live ? `${live}, sans-serif` : undefined }} truncate>
+              <Text
+                fontSize={`${SIZE_PX}px`}
+                style={{ fontFamily: live ? `${live}, sans-serif` : undefined }}
+                truncate
+              >
                 {family || 'Untitled'}
               </Text>
             )}
@@ -70,7 +79,7 @@ export function FontMenu({ family, styles, weights }: Props) {
             {drawn?.[i]?.svg && (
               <Image
                 alt=""
-                h="22px"
+                style={{ height: (SIZE_PX * drawn[i].height) / unitsPerEm }}
                 src={SVG + encodeURIComponent(drawn[i].svg)}
                 css={{ _dark: { filter: 'invert(1)' } }}
               />

@@ -1,4 +1,4 @@
-import { Box, Flex, Heading, IconButton, Input, Text } from '@chakra-ui/react';
+import { Box, Flex, Grid, Heading, IconButton, Input, Text } from '@chakra-ui/react';
 import { Trash2 } from 'lucide-react';
 import { changeCasting } from '../../../core/project/document/commands/font/casting';
 import { projectOf } from '../../../core/project/document/newProject';
@@ -14,43 +14,43 @@ interface RowProps {
   readonly onChange: (to: CastWeight | null) => void;
 }
 
+/** Columns of the table of weights: name, number, strokes, away with it. */
+const COLUMNS = '7rem 6.4rem 6.4rem 2rem';
+
 /** A weight's name, number and strokes; a name that is left empty stays as it was. */
 function WeightRow({ weight, onChange }: RowProps) {
   const rename = (name: string) => name.trim() !== '' && onChange({ ...weight, name: name.trim() });
   return (
-    <Flex role="group" aria-label={weight.name} gap="3" align="center" wrap="wrap">
+    <Grid role="group" aria-label={weight.name} templateColumns={COLUMNS} gap="2" alignItems="center">
       <Input
         key={weight.name}
-        aria-label="Name of the weight"
+        aria-label="Name"
         size="xs"
-        w="7rem"
         bg="sheet"
         borderColor="rule"
         defaultValue={weight.name}
         onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
         onBlur={(e) => rename(e.target.value)}
       />
-      <Box w="10rem">
-        <NumberField
-          label="Weight"
-          unit=""
-          min={1}
-          max={1000}
-          step={100}
-          value={weight.weight}
-          onChange={(v) => onChange({ ...weight, weight: Math.round(v) })}
-        />
-      </Box>
-      <Box w="11rem">
-        <NumberField
-          label="Strokes by"
-          unit="u"
-          min={-500}
-          max={500}
-          value={weight.heavier}
-          onChange={(v) => onChange({ ...weight, heavier: v })}
-        />
-      </Box>
+      <NumberField
+        inColumn
+        label="Weight"
+        unit=""
+        min={1}
+        max={1000}
+        step={100}
+        value={weight.weight}
+        onChange={(v) => onChange({ ...weight, weight: Math.round(v) })}
+      />
+      <NumberField
+        inColumn
+        label="Strokes thicker by"
+        unit="u"
+        min={-500}
+        max={500}
+        value={weight.heavier}
+        onChange={(v) => onChange({ ...weight, heavier: v })}
+      />
       <Tip text={`Don’t cast ${weight.name}`}>
         <IconButton
           size="xs"
@@ -61,7 +61,7 @@ function WeightRow({ weight, onChange }: RowProps) {
           <Trash2 size={14} />
         </IconButton>
       </Tip>
-    </Flex>
+    </Grid>
   );
 }
 
@@ -80,7 +80,14 @@ export function Weights({ casting }: { readonly casting: CastingRow }) {
       <Text mt="1" fontSize="sm" color="faded">
         Made of {inHand} whenever it is cast: by another pen along skeletons, by moving outlines elsewhere.
       </Text>
-      <Flex direction="column" gap="2" mt="2">
+      {weights.length > 0 && (
+        <Grid templateColumns={COLUMNS} gap="2" mt="2" fontSize="xs" color="faded" aria-hidden>
+          <Text>Name</Text>
+          <Text textAlign="right">Weight</Text>
+          <Text textAlign="right">Strokes by</Text>
+        </Grid>
+      )}
+      <Flex direction="column" gap="2" mt="1">
         {weights.map((weight, i) => (
           <WeightRow
             key={i}

@@ -2,11 +2,13 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import DxfParser, { type IEntity, type IPolylineEntity } from 'dxf-parser';
+import DxfParser, { type IEntity, type IPolylineEntity, type ISplineEntity } from 'dxf-parser';
 import { unzipSync, zlibSync } from 'fflate';
 import svgpath from 'svgpath';
 import { openProjectFile } from '../../../project/archive/readProject';
 import { projectOf } from '../../../project/document/newProject';
+import { isLine, segmentAt, segmentCount, type Contour } from '../../../foundations/geometry/contour';
+import { pointOnCubic } from '../../../foundations/geometry/cubic';
 import { contourArea, contoursBox } from '../../../foundations/geometry/measure';
 import { parseSfnt } from '../../opentype/sfnt';
 import { readArtwork } from '../../../lifting/artwork/readArtwork';
@@ -206,10 +208,10 @@ test('letters as DXF: closed polylines within half a unit of the curves, as dxf-
   const files = unzipSync((await cast('letters-dxf')).bytes);
   const data = fontData(doc, options.styleId);
   const inked = data.glyphs.filter((g) => g.box && g.name !== '.notdef');
-  expect(Object.keys(files)).toHaveLength(inked.length);
+  expect(Object.keys(files)).toHaveLength(2 * inked.length);
   for (const char of 'Sg8&') {
     const glyph = data.glyphs[data.mapping.get(char.codePointAt(0)!)!]!;
-    const read = new DxfParser().parseSync(text(files[`${glyphFileNames()(glyph.name)}.dxf`]!))!;
+    const read = new DxfParser().parseSync(text(files[`polylines/${glyphFileNames()(glyph.name)}.dxf`]!))!;
     const lines = read.entities as (IEntity & IPolylineEntity)[];
     expect(lines.map((l) => [l.type, l.shape])).toEqual(glyph.contours.map(() => ['POLYLINE', true]));
     const areaOf = (points: readonly { x: number; y: number }[]) =>
@@ -230,3 +232,52 @@ test('letters as DXF: closed polylines within half a unit of the curves, as dxf-
     expect(read.header.$EXTMAX).toMatchObject({ x: glyph.advance, y: glyph.box!.yMax });
   }
 });
+
+/** A point of a B-spline by de Boor's algorithm (de Boor, "On calculating with B-splines", 1972). */
+function onSpline(controls: readonly { x: number; y: number }[], knots: readonly number[], t: number) {
+  let span = 3;
+  while (span < controls.length - 1 && knots[span + 1]! <= t) span++;
+  const d = controls.slice(span - 3, span + 1).map((p) => ({ ...p }));
+  for (let r = 1; r <= 3; r++)
+    for (let j = 3; j >= r; j--) {
+      const from = knots[span - 3 + j]!;
+      const a = (t - from) / (knots[span + 1 + j - r]! - from);
+      d[j] = { x: (1 - a) * d[j - 1]!.x + a * d[j]!.x, y: (1 - a) * d[j - 1]!.y + a * d[j]!.y };
+    }
+  return d[3]!;
+}
+
+test('letters as DXF splines are the very curves, as dxf-parser reads them (package dxf-parser)', async () => {
+  const files = unzipSync((await cast('letters-dxf')).bytes);
+  const data = fontData(doc, options.styleId);
+  for (const char of 'Sg8H') {
+    const glyph = data.glyphs[data.mapping.get(char.codePointAt(0)!)!]!;
+    const read = new DxfParser().parseSync(text(files[`splines/${glyphFileNames()(glyph.name)}.dxf`]!))!;
+    const splines = read.entities as (IEntity & ISplineEntity)[];
+    expect(splines.map((s) => [s.type, s.closed, s.degreeOfSplineCurve])).toEqual(
+      glyph.contours.map(() => ['SPLINE', true, 3]),
+    );
+    splines.forEach((s, i) => {
+      const c = glyph.contours[i]!;
+      const [controls, knots] = [s.controlPoints!, s.knotValues!];
+      expect(knots).toHaveLength(controls.length + 4);
+      for (let k = 0; k < segmentCount(c); k++)
+        for (const t of [0, 0.3, 0.7]) {
+          const wanted = pointOnCubic(straightAsCubic(c, k), t);
+          const p = onSpline(controls, knots, k + t);
+          expect(Math.hypot(p.x - wanted.x, p.y - wanted.y)).toBeLessThan(1e-6);
+        }
+    });
+  }
+});
+
+/** A segment with handles on its thirds where it is straight. */
+function straightAsCubic(c: Contour, i: number) {
+  const s = segmentAt(c, i);
+  if (!isLine(c, i)) return s;
+  const third = (k: number) => ({
+    x: s.p0.x + (k * (s.p3.x - s.p0.x)) / 3,
+    y: s.p0.y + (k * (s.p3.y - s.p0.y)) / 3,
+  });
+  return { ...s, p1: third(1), p2: third(2) };
+}

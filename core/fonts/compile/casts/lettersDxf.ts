@@ -3,6 +3,7 @@ import type { Contour } from '../../../foundations/geometry/contour';
 import { flattenContour } from '../../../foundations/geometry/measure';
 import { glyphFileNames } from '../../../type/names/fileNames';
 import type { FontData } from '../fontData';
+import { splineDrawing } from './dxfSplines';
 import { lettersToGive } from './lettersToGive';
 
 /** Largest distance between a curve and the chords that stand for it, em units. */
@@ -62,17 +63,17 @@ function drawing(
 }
 
 /**
- * Each letter with ink as a DXF drawing for cutters and engravers, by its file's name: closed polylines within half a unit of the curves,
- * one drawing unit an em unit, y up, the baseline at 0.
+ * Each letter with ink as DXF drawings for cutters and engravers, by the file's name: in "polylines" closed polylines within half a unit of
+ * the curves, which every program reads, in "splines" the very curves; one drawing unit an em unit, y up, the baseline at 0.
  */
 export function lettersDxf(font: FontData): Map<string, string> {
   const fileName = glyphFileNames();
   const files = new Map<string, string>();
-  for (const { name, contours, advance, box } of lettersToGive(font))
-    if (box)
-      files.set(
-        `${fileName(name)}.dxf`,
-        drawing(contours, { width: advance, low: box.yMin, high: box.yMax }),
-      );
+  for (const { name, contours, advance, box } of lettersToGive(font)) {
+    if (!box) continue;
+    const file = `${fileName(name)}.dxf`;
+    files.set(`polylines/${file}`, drawing(contours, { width: advance, low: box.yMin, high: box.yMax }));
+    files.set(`splines/${file}`, splineDrawing(contours, LAYER));
+  }
   return files;
 }
