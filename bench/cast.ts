@@ -94,7 +94,7 @@ const median = (values: readonly number[]): number =>
 /** fontTools' time for OTF and TTF of the same font, ms; null when it isn't there or took longer than anybody waits. */
 function reference(doc: Doc): number | null {
   const folder = join(mkdtempSync(join(tmpdir(), 'orthoglyph-cast-')), 'font.ufo');
-  for (const [path, content] of ufoFiles(fontData(doc, projectOf(doc).styleId))) {
+  for (const [path, content] of ufoFiles(fontData(doc, projectOf(doc).styleId), doc)) {
     mkdirSync(dirname(join(folder, path)), { recursive: true });
     writeFileSync(join(folder, path), content);
   }

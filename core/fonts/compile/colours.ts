@@ -29,7 +29,8 @@ interface PlacedLayer {
 
 const placed = new WeakMap<GlyphRow, readonly PlacedLayer[]>();
 
-function layersOf(row: GlyphRow): readonly PlacedLayer[] {
+/** A letter's paints as they stand in the font, from the lowest to the top. */
+export function layersInFont(row: GlyphRow): readonly PlacedLayer[] {
   const known = placed.get(row);
   if (known) return known;
   const map = placeInFont(row);
@@ -94,7 +95,7 @@ export function fontColours(doc: Doc, font: FontData, svg: boolean): FontColours
   const grounds: Rgb[] = [];
   const painted = font.glyphs.flatMap((glyph, index): ColourGlyph[] => {
     const row = doc.glyphs[glyph.id];
-    const layers = row ? layersOf(row).filter((l) => l.contours.length > 0) : [];
+    const layers = row ? layersInFont(row).filter((l) => l.contours.length > 0) : [];
     if (layers.length === 0) return [];
     documents.set(index, svgDocumentOf(index, layers));
     for (const { paint } of layers.slice(0, 1)) if (paint.kind === 'flat') grounds.push(paint.rgb);

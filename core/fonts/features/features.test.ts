@@ -187,7 +187,7 @@ describe('drawings for the ends of words', () => {
 
 /** The same font with the layout tables that fontTools' compiler of feature files makes of our features text. */
 function builtFromText(doc: Doc, bytes: Uint8Array): Uint8Array {
-  const text = ufoFiles(fontData(doc, 'regular')).get('features.fea') ?? '';
+  const text = ufoFiles(fontData(doc, 'regular'), doc).get('features.fea') ?? '';
   const folder = mkdtempSync(join(tmpdir(), 'orthoglyph-fea-'));
   writeFileSync(join(folder, 'font.ttf'), bytes);
   writeFileSync(join(folder, 'features.fea'), text);

@@ -195,7 +195,13 @@ const kernsAnything = ({ pairs, groups }: Kerning): boolean =>
   groups.values.some((row) => row.some((v) => v !== 0)) ||
   (groups.vary ?? []).some((row) => row.some((v) => v !== null));
 
-/** Where the cursor stands between the letters of a ligature: its width parted as those of its letters are. */
+/** Where the cursor stands between the letters of a ligature: its width parted as those of its letters are. Widths by glyph index. */
+export function caretPlaces({ parts, glyph }: Ligature, widthOf: (glyph: number) => number): number[] {
+  const whole = parts.reduce((n, p) => n + widthOf(p), 0);
+  let at = 0;
+  return parts.slice(0, -1).map((p) => Math.round(((at += widthOf(p)) / whole) * widthOf(glyph)));
+}
+
 function caretsOf(font: FontGlyphs, ligatures: readonly Ligature[]): Carets[] {
   const widthOf = (i: number) => font.at(i).advance;
   const seen = new Set<number>();
@@ -203,9 +209,7 @@ function caretsOf(font: FontGlyphs, ligatures: readonly Ligature[]): Carets[] {
     const whole = parts.reduce((n, p) => n + widthOf(p), 0);
     if (seen.has(glyph) || whole === 0) return [];
     seen.add(glyph);
-    let at = 0;
-    const places = parts.slice(0, -1).map((p) => Math.round(((at += widthOf(p)) / whole) * widthOf(glyph)));
-    return [{ glyph, at: places }];
+    return [{ glyph, parts, at: caretPlaces({ parts, glyph }, widthOf) }];
   });
 }
 

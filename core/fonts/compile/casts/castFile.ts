@@ -121,7 +121,7 @@ async function castStyle(doc: Doc, format: StyleFormat, options: CastOptions): P
     case 'stroke':
       return { name: named('stroke.svg'), bytes: strToU8(strokeFont(doc, data)) };
     case 'ufo':
-      return { name: named('ufo.zip'), bytes: zipped(ufoFiles(data), `${named('ufo')}/`) };
+      return { name: named('ufo.zip'), bytes: zipped(ufoFiles(data, doc), `${named('ufo')}/`) };
     case 'kit': {
       const ttf = font('ttf');
       const web = { woff2: await woff2Of(ttf, version, brotli), woff: woffOf(ttf, version) };

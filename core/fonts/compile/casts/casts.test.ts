@@ -19,6 +19,7 @@ import {
   parseWithFontkit,
   parseWithOpentype,
   readWithFontTools,
+  withFontTools,
   sanitize,
 } from '../../../../testing/outsideReaders';
 import { describeProblem } from '../../../foundations/problems/describe';
@@ -188,6 +189,56 @@ print(json.dumps({'family': info.familyName, 'upm': info.unitsPerEm, 'glyphs': l
   expect(facts['kerning']).toBeGreaterThan(50);
   expect(facts['groups']).toBeGreaterThan(10);
 });
+
+(hasFontTools ? test : test.skip)(
+  'a UFO has the lines to draw by, letters put together of others as such, and each colour as a layer',
+  async () => {
+    const project = projectOf(doc);
+    const letter = doc.glyphs[fontData(doc, options.styleId).glyphs.find((g) => g.name === 'eacute')!.id]!;
+    const e = Object.values(doc.glyphs).find((g) => g.name === 'e')!;
+    const box = { id: 'l', name: 'mid', x: 0, y: 222, deg: -10 };
+    const flat = (rgb: [number, number, number]) => ({
+      paint: { kind: 'flat' as const, rgb },
+      contours: e.contours,
+    });
+    const lined = {
+      ...doc,
+      project: { [project.id]: { ...project, ownLines: [{ ...box, name: 'dots' }] } },
+      glyphs: {
+        ...doc.glyphs,
+        [letter.id]: { ...letter, guides: [box] },
+        [e.id]: { ...e, layers: [flat([255, 0, 0]), flat([0, 0, 255])] },
+      },
+    };
+    const made = await castFile(lined, 'ufo', options);
+    if (!made.ok) throw new Error('not cast');
+    const script = `
+import io, json, os, sys, tempfile, zipfile
+from fontTools.ufoLib import UFOReader
+folder = tempfile.mkdtemp()
+zipfile.ZipFile(sys.argv[1]).extractall(folder)
+reader = UFOReader(os.path.join(folder, os.listdir(folder)[0]), validate=True)
+class Info: pass
+info = Info(); reader.readInfo(info)
+glyphs = reader.getGlyphSet(validateRead=True)
+class G: pass
+g = G(); glyphs.readGlyph('eacute', g)
+layers = {}
+for name in reader.getLayerNames():
+    s = reader.getGlyphSet(name, validateRead=True); l = Info(); s.readLayerInfo(l)
+    layers[name] = [getattr(l, 'color', None), sorted(s.keys()) if name != 'public.default' else len(s.keys())]
+print(json.dumps({'own': info.guidelines, 'letter': g.guidelines, 'parts': [c for c in glyphs.getComponentReferences(['eacute'])['eacute']], 'layers': layers}))
+`;
+    const read = JSON.parse(withFontTools(script, { 'a.zip': made.value.bytes })) as Record<string, unknown>;
+    expect(read['own']).toEqual([{ name: 'dots', x: 0, y: 222, angle: 350 }]);
+    expect(read['letter']).toEqual([expect.objectContaining({ name: 'mid', y: 222, angle: 350 })]);
+    expect(read['parts']).toEqual(['e', 'acute']);
+    expect(read['layers']).toMatchObject({
+      'colour FF0000': ['1,0,0,1', ['e']],
+      'colour 0000FF': ['0,0,1,1', ['e']],
+    });
+  },
+);
 
 test('letters as drawings stand in their width and height of the font, each under a name that no other has', async () => {
   const files = unzipSync((await cast('letters-svg')).bytes);

@@ -48,7 +48,7 @@ export function designspaceFiles(doc: Doc): Result<Map<string, string>> {
   const folderOf = ({ casting, style }: FontData) => fontFileName(casting.family, style.name, 'ufo');
   const others = Object.values(doc.styles).filter((s) => !styles.includes(s));
   for (const font of [...fonts, ...others.map((s) => fontData(doc, s.id))])
-    for (const [path, text] of ufoFiles(font)) files.set(`${folderOf(font)}/${path}`, text);
+    for (const [path, text] of ufoFiles(font, doc)) files.set(`${folderOf(font)}/${path}`, text);
   const { family } = nth(fonts, 0).casting;
   const name = fontFileName(family, 'Family', 'designspace');
   files.set(name, designspace(axis, fonts, folderOf));

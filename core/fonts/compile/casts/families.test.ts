@@ -191,7 +191,7 @@ test('a bundle has fonts, letters, proofs, licence and read-me in a tree that sa
     'web/fonts.css',
     'letters/svg/Regular/H_.svg',
     'letters/png/Bold/100/H_.png',
-    'letters/dxf/Light/H_.dxf',
+    'letters/dxf/Light/splines/H_.dxf',
     'proofs/EelPass-Regular-characters.png',
   ])
     expect(paths).toContain(`EelPass/${path}`);

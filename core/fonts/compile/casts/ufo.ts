@@ -1,8 +1,12 @@
 // Unified Font Object 3 (unifiedfontobject.org, version 3): metainfo, fontinfo, groups, kerning, lib, GLIF 2.
 import { glyphFileNames } from '../../../type/names/fileNames';
-import { segmentAt, type Contour } from '../../../foundations/geometry/contour';
 import { featureText } from '../../features/featureText';
 import { fontGlyphs, type FontGlyph } from '../../features/fontGlyphs';
+import { projectOf } from '../../../project/document/newProject';
+import type { Doc, GlyphRow, GuideRow } from '../../../project/document/schema';
+import { placeInFont } from '../compileGlyph';
+import { glif, type Guideline } from './ufoGlif';
+import { colourLayers } from './ufoLayers';
 import type { Embedding } from '../../../project/document/rows/casting';
 import type { FontData } from '../fontData';
 import { namesInLanguages, postScriptName, versionOf } from '../fontNames';
@@ -25,29 +29,34 @@ const plist = (v: Plist): string =>
   `<?xml version="1.0" encoding="UTF-8"?>\n<!DOCTYPE plist PUBLIC "-//Apple//DTD PLIST 1.0//EN" "http://www.apple.com/DTDs/PropertyList-1.0.dtd">\n` +
   `<plist version="1.0">${plistValue(v)}</plist>\n`;
 
-/** Files of a font to be worked on by other programs, by their paths within its folder: outlines, names, lines, groups, kerning, anchors. */
-export function ufoFiles(font: FontData): Map<string, string> {
-  const fileName = glyphFileNames();
+/**
+ * Files of a font to be worked on by other programs, by their paths within its folder: outlines, colours as layers, names,
+ * lines, guidelines, groups, kerning, anchors.
+ */
+export function ufoFiles(font: FontData, doc: Doc): Map<string, string> {
   const files = new Map<string, string>();
-  const contents: Record<string, string> = {};
   const names = new Map(font.glyphs.map((g) => [g.id, g.name]));
-  for (const glyph of font.glyphs) {
-    const name = `${fileName(glyph.name)}.glif`;
-    contents[glyph.name] = name;
-    files.set(
-      `glyphs/${name}`,
-      glif(glyph, (id) => names.get(id)),
-    );
+  const put = (path: string, value: Plist) => files.set(path, plist(value));
+  /** A layer's glyphs and their list. */
+  const layer = (folder: string, glyphs: readonly FontGlyph[], written: (g: FontGlyph) => string) => {
+    const fileName = glyphFileNames();
+    const contents = Object.fromEntries(glyphs.map((g) => [g.name, `${fileName(g.name)}.glif`]));
+    for (const g of glyphs) files.set(`${folder}/${contents[g.name]}`, written(g));
+    put(`${folder}/contents.plist`, contents);
+  };
+  layer('glyphs', font.glyphs, (g) => glif(g, (id) => names.get(id), guidelinesOf(doc.glyphs[g.id])));
+  const layers = colourLayers(font, doc);
+  for (const { folder, colour, glyphs } of layers) {
+    layer(folder, glyphs, (g) => glif(g, () => undefined));
+    put(`${folder}/layerinfo.plist`, { color: colour });
   }
   const { groups, kerning } = groupsAndKerning(font);
-  const add = (path: string, value: Plist) => files.set(path, plist(value));
-  add('metainfo.plist', { creator: 'Orthoglyph', formatVersion: 3 });
-  add('fontinfo.plist', fontInfo(font));
-  add('layercontents.plist', [['public.default', 'glyphs']]);
-  add('glyphs/contents.plist', contents);
-  add('lib.plist', { 'public.glyphOrder': font.glyphs.map((g) => g.name) });
-  add('groups.plist', groups);
-  add('kerning.plist', kerning);
+  put('metainfo.plist', { creator: 'Orthoglyph', formatVersion: 3 });
+  put('fontinfo.plist', fontInfo(font, projectOf(doc).ownLines));
+  put('layercontents.plist', [['public.default', 'glyphs'], ...layers.map((l) => [l.name, l.folder])]);
+  put('lib.plist', { 'public.glyphOrder': font.glyphs.map((g) => g.name) });
+  put('groups.plist', groups);
+  put('kerning.plist', kerning);
   const features = featureText(fontGlyphs(font.glyphs), font.layout);
   if (features !== '') files.set('features.fea', features);
   return files;
@@ -69,7 +78,7 @@ const nameRecords = ({ casting, style }: FontData): Plist[] =>
     ),
   );
 
-function fontInfo(font: FontData): Plist {
+function fontInfo(font: FontData, ownLines: readonly GuideRow[]): Plist {
   const { casting, style, lines, unitsPerEm } = font;
   const { ascent, descent, gap, clip } = verticalMetrics(font);
   const [major, minor] = versionOf(casting.version).split('.').map(Number) as [number, number];
@@ -103,10 +112,23 @@ function fontInfo(font: FontData): Plist {
     openTypeNameLicenseURL: casting.licenceUrl,
   };
   for (const [key, text] of Object.entries(texts)) if (text !== '') info[key] = text;
+  if (ownLines.length > 0) info['guidelines'] = ownLines.map((g): Plist => ({ ...guidelineOf(g, 0) }));
   const records = nameRecords(font);
   if (records.length > 0) info['openTypeNameRecords'] = records;
   return info;
 }
+
+/** An own line, moved along with the letter that it belongs to. */
+const guidelineOf = ({ name, x, y, deg }: GuideRow, dx: number): Guideline => ({
+  name,
+  x: Math.round(x + dx),
+  y: Math.round(y),
+  // From 0 to 360 (UFO 3, guideline).
+  angle: (deg + 360) % 360,
+});
+
+const guidelinesOf = (row: GlyphRow | undefined): Guideline[] =>
+  row ? row.guides.map((g) => guidelineOf(g, placeInFont(row).e)) : [];
 
 /** Groups by the sides they are kerned on ("public.kern1" = first glyph), and values by glyph or group. */
 function groupsAndKerning({ glyphs, kerning }: FontData): {
@@ -130,39 +152,4 @@ function groupsAndKerning({ glyphs, kerning }: FontData): {
   );
   for (const p of kerning.pairs) put(glyphs[p.left]!.name, glyphs[p.right]!.name, p.value);
   return { groups, kerning: values };
-}
-
-/** A glyph as GLIF 2: letters of parts as components, where the font has the parts. */
-function glif(glyph: FontGlyph, nameOf: (id: string) => string | undefined): string {
-  const { name, advance, codePoints, anchors, contours, parts } = glyph;
-  const components = parts.flatMap(({ id, dx, dy }) => {
-    const base = nameOf(id);
-    return base === undefined
-      ? []
-      : [`<component base="${escapeXml(base)}"${offset('x', dx)}${offset('y', dy)}/>\n`];
-  });
-  const whole = parts.length > 0 && components.length === parts.length;
-  const hex = (cp: number) => cp.toString(16).toUpperCase().padStart(4, '0');
-  return (
-    `<?xml version="1.0" encoding="UTF-8"?>\n<glyph name="${escapeXml(name)}" format="2">\n<advance width="${advance}"/>\n` +
-    codePoints.map((cp) => `<unicode hex="${hex(cp)}"/>\n`).join('') +
-    anchors.map((a) => `<anchor x="${a.x}" y="${a.y}" name="${escapeXml(a.name)}"/>\n`).join('') +
-    `<outline>\n${(whole ? components : contours.map(glifContour)).join('')}</outline>\n</glyph>\n`
-  );
-}
-
-const offset = (axis: 'x' | 'y', v: number): string => (v === 0 ? '' : ` ${axis}Offset="${v}"`);
-
-/** Points of a closed contour: each on-curve one after the handles of the curve that ends in it. */
-function glifContour(c: Contour): string {
-  const point = (p: { x: number; y: number }, type = '', smooth = false) =>
-    `<point x="${p.x}" y="${p.y}"${type && ` type="${type}"`}${smooth ? ' smooth="yes"' : ''}/>\n`;
-  const points = c.nodes.map((node, i) => {
-    const before = c.nodes[(i + c.nodes.length - 1) % c.nodes.length]!;
-    const smooth = node.kind !== 'corner';
-    if (before.out === null && node.in === null) return point(node, 'line', smooth);
-    const { p1, p2 } = segmentAt(c, (i + c.nodes.length - 1) % c.nodes.length);
-    return point(p1) + point(p2) + point(node, 'curve', smooth);
-  });
-  return `<contour>\n${points.join('')}</contour>\n`;
 }

@@ -25,7 +25,7 @@ import { inTrueType, madeGlyf, trueTypeTables, type MadeGlyf } from '../trueType
 import { onStraightWay } from './straightWay';
 import { regionsAt, weightAxis, type StylePlace, type WeightAxis } from './weightAxis';
 import { variableGlyphs, type VariableGlyph } from './variableGlyphs';
-import { varyingKerning, varyingPlaces } from './varyingLayout';
+import { varyingCarets, varyingKerning, varyingPlaces } from './varyingLayout';
 
 /** A family as it varies: the default style's font data, and all that the other styles change in it. */
 interface Varying {
@@ -68,7 +68,8 @@ function varying(doc: Doc, axis: WeightAxis): { readonly varying: Varying; reado
   const layout = planLayout(fontGlyphs(data.glyphs), rulesOf(doc, main.id), kerning);
   const inOthers = others.map((o) => glyphs.map((g) => (g.varies ? nth(g.versions, o.version) : null)));
   const lookups = varyingPlaces(layout.gpos.lookups, data.glyphs, inOthers, store);
-  const font = { ...data, kerning, layout: { ...layout, gpos: { ...layout.gpos, lookups } } };
+  const carets = varyingCarets(layout.carets, inOthers, store);
+  const font = { ...data, kerning, layout: { ...layout, carets, gpos: { ...layout.gpos, lookups } } };
   return { varying: { axis, font, glyphs, others, mappings, places: store }, problems };
 }
 

@@ -17,6 +17,7 @@ import {
   sanitize,
   shape,
   shapeAt,
+  withFontTools,
 } from '../../../../testing/outsideReaders';
 import { circle, rect } from '../../../testing/shapes';
 import {
@@ -350,3 +351,32 @@ test('what does not agree is named with its reason and stays as in the default s
     expect.stringMatching(/needs two styles of different weight/),
   ]);
 });
+
+(hasFontTools ? test : test.skip)(
+  'the cursor within a ligature follows the weight, as fontTools’ instancer cuts it',
+  () => {
+    const base = newProject('ligature', 'Tide', 0);
+    const rows: GlyphRow[] = [
+      drawn('T', 'T', [line([30, 670], [370, 670]), line([200, 670], [200, 30])]),
+      { ...blankGlyph('l', 'l', [0x6c]), contours: [rect(0, 0, 70, 720)], bearings: { left: 30, right: 30 } },
+      { ...drawn('T_l', 'T', [line([30, 670], [500, 670]), line([200, 670], [200, 30])]), codePoints: [] },
+    ];
+    const glyphs = { ...base.glyphs, ...Object.fromEntries(rows.map((g) => [g.id, g])) };
+    const doc = edit({ ...base, glyphs }, addStyle({ ...base, glyphs }, { name: 'Bold', weightClass: 700, heavier: 60 })!).doc; // prettier-ignore
+    const made = compileVariable(doc, NOW);
+    if (!made.ok) throw new Error('no variable font');
+    const script = `
+import json, sys
+from fontTools.ttLib import TTFont
+from fontTools.varLib import instancer
+out = []
+for weight in (400, 700):
+    font = instancer.instantiateVariableFont(TTFont(sys.argv[1]), {'wght': weight})
+    out.append(font['GDEF'].table.LigCaretList.LigGlyph[0].CaretValue[0].Coordinate)
+print(json.dumps(out))`;
+    const carets = JSON.parse(withFontTools(script, { 'a.ttf': made.value })) as number[];
+    const own = Object.values(doc.styles).map((s) => fontData(doc, s.id).layout.carets[0]?.at[0]);
+    expect(carets).toEqual(own);
+    expect(carets[1]).not.toBe(carets[0]);
+  },
+);

@@ -1,4 +1,6 @@
 import { nth } from '../../../foundations/lists/nth';
+import type { Carets } from '../../opentype/layout/gdef';
+import { caretPlaces } from '../../features/planLayout';
 import type { Kerning, KerningPair, Lookup, Place, Positioning } from '../../opentype/layout/model';
 import type { VariationStore } from '../../opentype/variations/variationStore';
 import type { FontGlyph } from '../../features/fontGlyphs';
@@ -92,5 +94,20 @@ export function varyingPlaces(
         bases: marks.bases.map((b) => ({ ...b, at: b.at.map((p) => orNone(b.glyph, p)) })),
       },
     };
+  });
+}
+
+/** Places of the cursor in ligatures that follow the other styles' widths. A ligature that isn't in another style stays as it is. */
+export function varyingCarets(
+  carets: readonly Carets[],
+  others: readonly (readonly (FontGlyph | null)[])[],
+  store: VariationStore,
+): Carets[] {
+  return carets.map((c) => {
+    const there = others.map((glyphs) => {
+      const whole = [c.glyph, ...c.parts].every((g) => glyphs[g]);
+      return whole ? caretPlaces(c, (g) => glyphs[g]?.advance ?? 0) : c.at;
+    });
+    return { ...c, varies: c.at.map((x, i) => store.add(there.map((t) => (t[i] ?? x) - x))) };
   });
 }

@@ -2,6 +2,7 @@
 import { ByteWriter } from '../bytes';
 import { buildClassDef, buildCoverage } from './coverage';
 import { withOffsets } from './offsets';
+import { variationIndex, type VarIndex } from '../variations/variationStore';
 
 export type GlyphKind = 'base' | 'ligature' | 'mark';
 const CLASS: Readonly<Record<GlyphKind, number>> = { base: 1, ligature: 2, mark: 3 };
@@ -10,12 +11,22 @@ const CLASS: Readonly<Record<GlyphKind, number>> = { base: 1, ligature: 2, mark:
 export interface Carets {
   readonly glyph: number;
   readonly at: readonly number[];
+  /** Letters that the ligature stands for. */
+  readonly parts: readonly number[];
+  /** Deltas of each place in a variable font; null = it stays. */
+  readonly varies?: readonly (VarIndex | null)[];
+}
+
+/** A place of the cursor: format 1, or format 3 where it follows the axis of a variable font. */
+function caretValue(x: number, varies: VarIndex | null): Uint8Array {
+  if (!varies) return new ByteWriter().uint16(1).int16(x).done();
+  return new ByteWriter().uint16(3).int16(x).uint16(6).bytes(variationIndex(varies)).done();
 }
 
 function caretList(carets: readonly Carets[]): Uint8Array {
   const sorted = [...carets].sort((a, b) => a.glyph - b.glyph);
-  const ligatures = sorted.map(({ at }) => {
-    const values = at.map((x) => new ByteWriter().uint16(1).int16(x).done());
+  const ligatures = sorted.map(({ at, varies }) => {
+    const values = at.map((x, i) => caretValue(x, varies?.[i] ?? null));
     return new ByteWriter().uint16(values.length).bytes(withOffsets(2, values)).done();
   });
   const head = 4;
