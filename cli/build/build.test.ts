@@ -62,6 +62,58 @@ test('a settings file says all of it, from where it lies; options beside it win,
   expect(thick).toBeGreaterThan(thin!);
 });
 
+test('what fonts say of themselves comes from the settings; what they leave out stays as the project has it', async () => {
+  const { changed } = await build({
+    casting: {
+      licence: 'Any use.',
+      namesIn: [{ language: 'de', family: 'Gerste' }],
+      lineMetrics: { ascent: 800, descent: 200, gap: 50 },
+    },
+  });
+  expect([changed.lineGap, changed.ascent]).toEqual([50, 800]);
+  // A field that isn't named is not set back to what new projects have.
+  const parsed = buildSettings.partial().parse({ casting: { licence: 'Any use.' } });
+  expect(parsed.casting).toEqual({ licence: 'Any use.' });
+  expect((await build({ casting: { embedding: 'sell' } })).err).toMatch(/casting\.embedding/);
+
+  async function build(settings: object) {
+    writeFileSync(
+      path('own.json'),
+      JSON.stringify({ input: 'letters', out: 'own', formats: ['otf'], ...settings }),
+    );
+    const { err } = await run('build', '--config', path('own.json'), '--family', 'Own');
+    return { err, changed: parseWithFontkit(readFileSync(path('own', 'Own-Regular.otf'))) };
+  }
+});
+
+test('unpacked, a UFO is the folder that other programs keep, and letters lie one by one', async () => {
+  const made = await run(
+    'build',
+    path('letters'),
+    '--family',
+    'Loose',
+    '--formats',
+    'ufo,letters-dxf,otf',
+    '--unpacked',
+    '--out',
+    path('loose'),
+  );
+  expect(made.code).toBe(0);
+  expect(readdirSync(path('loose')).sort()).toEqual([
+    'Loose-Regular-letters-dxf',
+    'Loose-Regular.otf',
+    'Loose-Regular.ufo',
+  ]);
+  expect(readdirSync(path('loose', 'Loose-Regular.ufo'))).toEqual(
+    expect.arrayContaining(['metainfo.plist', 'glyphs']),
+  );
+  expect(readdirSync(path('loose', 'Loose-Regular-letters-dxf', 'polylines')).sort()).toEqual([
+    'H_.dxf',
+    'I_.dxf',
+    'l.dxf',
+  ]);
+});
+
 test('settings that are none are told by what is wrong with them; the form is there for editors', async () => {
   writeFileSync(path('wrong.json'), JSON.stringify({ input: 'letters', out: 'x', format: ['otf'] }));
   const wrong = await run('build', '--config', path('wrong.json'));

@@ -1,4 +1,4 @@
-import { join, parse } from 'node:path';
+import { parse } from 'node:path';
 import { counted } from '../../core/foundations/problems/counted';
 import { describeProblem } from '../../core/foundations/problems/describe';
 import { inFile, type Problem } from '../../core/foundations/problems/problem';
@@ -25,6 +25,7 @@ import { hearing, printProblems, valueOrPrint } from '../telling';
 import { readCodes, writeCodes } from './codes';
 import { withIconWishes } from './icons';
 import type { BuildSettings } from './options';
+import { filesToWrite } from './unpacked';
 import { projectFromFiles, type FilesRead } from './projectFromFiles';
 
 /** A file that a build wrote. */
@@ -90,7 +91,9 @@ async function build(settings: BuildSettings): Promise<Built> {
   printProblems(snags.map((p) => ({ ...p, place: { file: parse(settings.input).base, ...p.place } })));
   if (snags.some((p) => p.severity === 'error')) return failed(doc);
   const formats = settings.formats ?? castingOf(doc).formats;
-  const { files, whole } = await writeFonts(withCastWeights(doc), formats, settings.out, {
+  const { files, whole } = await writeFonts(withCastWeights(doc), formats, {
+    out: settings.out,
+    unpacked: settings.unpacked ?? false,
     nowUnixS,
     brotli,
     pngSizes: settings.pngSizes,
@@ -179,28 +182,32 @@ function finished(doc: Doc, { compose = false, fit = false }: BuildSettings): Do
 /** Spacing forms of the marks that Western European letters need: drafts can be made of some (Unicode, Spacing Modifier Letters). */
 const WESTERN_MARKS = '\u00b4\u0060\u02c6\u00a8\u02dc\u00b8\u02da\u02c7';
 
+/** What fonts are written with, and where. */
+interface Writing extends Omit<CastOptions, 'styleId'> {
+  readonly out: string;
+  readonly unpacked: boolean;
+}
+
 /** Writes each file of the formats and says so; what can't be made is told, the others are there. */
 async function writeFonts(
   doc: Doc,
   formats: readonly CastFormat[],
-  out: string,
-  options: Omit<CastOptions, 'styleId'>,
+  { out, unpacked, ...options }: Writing,
 ): Promise<{ readonly files: MadeFile[]; readonly whole: boolean }> {
   const files: MadeFile[] = [];
   let whole = true;
   for (const { format, styleId } of castPlan(doc, formats)) {
     const made = await castFile(doc, format, { ...options, styleId });
     printProblems(made.problems);
-    const path = made.ok ? join(out, made.value.name) : '';
-    const written = made.ok && writeFile(path, made.value.bytes);
-    if (written) printProblems(written.problems);
-    if (!made.ok || !written || !written.ok) {
-      whole = false;
-      continue;
+    whole &&= made.ok;
+    for (const [path, bytes] of made.ok ? filesToWrite(made.value, out, unpacked) : []) {
+      const written = writeFile(path, bytes);
+      printProblems(written.problems);
+      whole &&= written.ok;
+      if (!written.ok) continue;
+      files.push({ path, format, style: doc.styles[styleId]?.name ?? '', bytes: bytes.length });
+      process.stdout.write(`${path} ${bytes.length} bytes\n`);
     }
-    const { length } = made.value.bytes;
-    files.push({ path, format, style: doc.styles[styleId]?.name ?? '', bytes: length });
-    process.stdout.write(`${path} ${length} bytes\n`);
   }
   return { files, whole };
 }

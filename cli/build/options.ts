@@ -10,7 +10,8 @@ import { readBytes } from '../files';
 const MOST_UNITS = 16384;
 const units = z.number().min(0).max(MOST_UNITS);
 
-/** What font files say of themselves, by the project's own fields. */
+const own = castingRow.shape;
+/** What font files say of themselves, by the project's own fields; what is left out stays as the project has it. */
 const casting = castingRow
   .pick({
     designer: true,
@@ -20,7 +21,11 @@ const casting = castingRow
     copyright: true,
     version: true,
   })
-  .extend(castingRow.pick({ namesIn: true, embedding: true, lineMetrics: true }).shape)
+  .extend({
+    namesIn: own.namesIn.unwrap(),
+    embedding: own.embedding.unwrap(),
+    lineMetrics: own.lineMetrics.unwrap(),
+  })
   .partial()
   .strict();
 
@@ -64,6 +69,7 @@ export const buildSettings = z.strictObject({
     .min(1)
     .optional()
     .describe('Heights of letters as PNG, px'),
+  unpacked: z.boolean().optional().describe('Folders instead of zips'),
   report: z.string().optional().describe('File to write what was made and what was told to, JSON'),
 });
 export type BuildSettings = z.infer<typeof buildSettings>;
@@ -133,6 +139,7 @@ export function settingsOf(values: TypedOptions): Partial<BuildSettings> {
     rules: text('rules'),
     weights: parts('weights')?.map(weightOf),
     pngSizes: parts('png-sizes')?.map(Number),
+    unpacked: values['unpacked'] === true ? true : undefined,
     report: text('json'),
   };
   const given = Object.fromEntries(Object.entries(asked).filter(([, v]) => v !== undefined));

@@ -15,7 +15,7 @@ import { printProblems, valueOrPrint } from '../telling';
 
 export const buildHelp = `orthoglyph build INPUT --out DIR [--family NAME] [--style NAME] [--formats otf,ttf] [--as text|icons]
                   [--expect TEXT] [--compose] [--fit] [--size U] [--margin U] [--typed FILE] [--codes FILE]
-                  [--rules FILE] [--weights LIST] [--png-sizes LIST] [--config FILE] [--json FILE] [--watch]
+                  [--rules FILE] [--weights LIST] [--png-sizes LIST] [--unpacked] [--config FILE] [--json FILE] [--watch]
 
 Makes font files. INPUT is a project file, a folder or zip of pictures or SVG files named after their characters
 (A.png, period.svg, uni00DF.png), a folder or zip of SVG icons, one SVG with many letters in rows, or pictures of whole pages:
@@ -35,6 +35,7 @@ filled practice sheets, writing in rows, pixel art.
   --weights LIST    further styles of the family made of this one, by name, weight and how much thicker strokes are, em units:
                     "Light 300 -16, Bold 700 +40" (drawn along the same lines where letters have such)
   --png-sizes LIST  heights of letters as PNG, px, instead of 256,1024
+  --unpacked        folders instead of zips: a UFO as other programs keep it, letters one by one
   --formats LIST    ${CAST_FORMATS.join(', ')}
   --config FILE     all of this as JSON, paths measured from where it lies; options beside it win
   --schema          writes the form of that file to standard output (JSON Schema), for editors
@@ -59,6 +60,7 @@ const OPTIONS = {
   codes: { type: 'string' },
   weights: { type: 'string' },
   'png-sizes': { type: 'string' },
+  unpacked: { type: 'boolean' },
   config: { type: 'string' },
   schema: { type: 'boolean', default: false },
   json: { type: 'string' },

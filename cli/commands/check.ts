@@ -1,4 +1,5 @@
 import { parse } from 'node:path';
+import { brotliDecompressSync } from 'node:zlib';
 import { describeProblem } from '../../core/foundations/problems/describe';
 import { inFile, type Problem } from '../../core/foundations/problems/problem';
 import { counted } from '../../core/foundations/problems/counted';
@@ -13,7 +14,7 @@ import { printProblems } from '../telling';
 
 export const checkHelp = `orthoglyph check FILE [FILE ...] [--json OUT.json]
 
-Tells what is wrong with fonts (OTF, TTF, WOFF) or projects: numbers that don't fit the rest of the font, what systems and shops
+Tells what is wrong with fonts (OTF, TTF, WOFF, WOFF2) or projects: numbers that don't fit the rest of the font, what systems and shops
 refuse, ink that is cut off, names that group wrong. Ends with 0 when there is no error.
   --json PATH       the same for programs
 `;
@@ -26,7 +27,7 @@ function findings(path: string): readonly Problem[] {
     const opened = openProjectFile(bytes.value);
     return opened.ok ? [...opened.problems, ...checkProject(opened.value.doc)] : opened.problems;
   }
-  const font = readFont(bytes.value);
+  const font = readFont(bytes.value, brotliDecompressSync);
   return font.ok ? checkFont(font.value) : font.problems;
 }
 

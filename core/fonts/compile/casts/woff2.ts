@@ -1,6 +1,7 @@
 // WOFF File Format 2.0 (W3C Recommendation), sections 3 to 5.
 import { ByteWriter } from '../../opentype/bytes';
 import { parseSfnt } from '../../opentype/sfnt';
+import { OTHER_TAG, WOFF2_TAGS } from '../../opentype/woff2Tags';
 import { transformGlyf } from './woff2Glyf';
 
 /** Packs bytes by Brotli (RFC 7932) as small as it can. */
@@ -8,43 +9,6 @@ export type Brotli = (bytes: Uint8Array) => Promise<Uint8Array>;
 
 const SIGNATURE = 0x774f4632;
 const HEADER = 48;
-/** Tags that a directory names by their place in this list (4.1, "Known table tags"). */
-const KNOWN = [
-  ...[
-    'cmap',
-    'head',
-    'hhea',
-    'hmtx',
-    'maxp',
-    'name',
-    'OS/2',
-    'post',
-    'cvt ',
-    'fpgm',
-    'glyf',
-    'loca',
-    'prep',
-    'CFF ',
-  ],
-  ...[
-    'VORG',
-    'EBDT',
-    'EBLC',
-    'gasp',
-    'hdmx',
-    'kern',
-    'LTSH',
-    'PCLT',
-    'VDMX',
-    'vhea',
-    'vmtx',
-    'BASE',
-    'GDEF',
-    'GPOS',
-  ],
-  ...['GSUB', 'EBSC', 'JSTF', 'MATH', 'CBDT', 'CBLC', 'COLR', 'CPAL', 'SVG ', 'sbix'],
-];
-const OTHER_TAG = 63;
 /** Says that 'glyf' and 'loca' are as they were; for other tables that is 0 (4.1, "flags"). */
 const AS_IT_WAS = 3;
 /** head.flags, bit 11: the font was packed and unpacked again without a loss (5, "head"). */
@@ -76,7 +40,7 @@ export async function woff2Of(font: Uint8Array, version: string, brotli: Brotli)
   const small = await brotli(stream.done());
   const directory = new ByteWriter();
   for (const { tag, length, version: how, transformed } of packed) {
-    const known = KNOWN.indexOf(tag);
+    const known = WOFF2_TAGS.indexOf(tag);
     directory.uint8((known < 0 ? OTHER_TAG : known) | (how << 6));
     if (known < 0) directory.tag(tag);
     writeBase128(directory, length);

@@ -1,6 +1,7 @@
 // WOFF File Format 2.0 (W3C Recommendation), 5.1 "Transformed glyf table format"; the triplets' bits as in its table of 128 encodings.
 import { nth } from '../../../foundations/lists/nth';
 import { ByteWriter } from '../../opentype/bytes';
+import { PART_FLAGS } from '../../opentype/tables/compositeGlyph';
 
 /** Bits of a simple glyph's flags (OpenType, "glyf"). */
 const FLAG = { onCurve: 1, xShort: 2, yShort: 4, repeat: 8, xSame: 16, ySame: 32 } as const;
@@ -78,20 +79,17 @@ function setBit(bits: Uint8Array, i: number): void {
   bits[i >> 3] = nth(bits, i >> 3) | (0x80 >> (i & 7));
 }
 
-/** Flags of a composite glyph's parts (OpenType, "glyf", "Composite glyph flags"). */
-const PART = { words: 1, scale: 8, more: 32, twoScales: 64, matrix: 128, instructions: 256 } as const;
-
 const isComposite = (bytes: Uint8Array): boolean => bytes.length > 0 && nth(bytes, 0) >= 0x80;
 
 /** The parts of a composite glyph, without what fills them up to an even length; null when it has instructions. */
 function withoutInstructions(bytes: Uint8Array): Uint8Array | null {
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   let at = 10;
-  for (let flags: number = PART.more; flags & PART.more;) {
+  for (let flags: number = PART_FLAGS.more; flags & PART_FLAGS.more;) {
     flags = view.getUint16(at);
-    if (flags & PART.instructions) return null;
-    at += 4 + (flags & PART.words ? 4 : 2);
-    at += flags & PART.matrix ? 8 : flags & PART.twoScales ? 4 : flags & PART.scale ? 2 : 0;
+    if (flags & PART_FLAGS.instructions) return null;
+    at += 4 + (flags & PART_FLAGS.words ? 4 : 2);
+    at += flags & PART_FLAGS.matrix ? 8 : flags & PART_FLAGS.twoScales ? 4 : flags & PART_FLAGS.scale ? 2 : 0;
   }
   return bytes.subarray(10, at);
 }

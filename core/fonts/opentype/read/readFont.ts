@@ -15,6 +15,7 @@ import { readCmap, unicodeMapping, type CmapSubtable } from './readCmap';
 import { readGlyf, wholeContours, type ReadGlyph } from './readGlyf';
 import { readName, type NameRecord } from './readName';
 import { readPostNames } from './readPost';
+import { woff2Tables, type Unbrotli } from './readWoff2';
 
 /** A font file as it was read: tables, and what is in those that every font has. Glyphs by index. */
 export interface FontFile {
@@ -59,16 +60,20 @@ function woffTables(bytes: Uint8Array): Map<string, Uint8Array> {
 
 const NEEDED = ['head', 'hhea', 'maxp', 'OS/2', 'hmtx', 'name', 'cmap'] as const;
 
-/** Reads an OTF, TTF or WOFF file. Fails with 'font-unreadable' and what is wrong with it. */
-export function readFont(bytes: Uint8Array): Result<FontFile> {
+/** Reads an OTF, TTF, WOFF or, with what unpacks it, a WOFF2 file. Fails with 'font-unreadable' and what is wrong with it. */
+export function readFont(bytes: Uint8Array, unbrotli?: Unbrotli): Result<FontFile> {
   const unreadable = (reason: string) => fail({ code: 'font-unreadable', reason });
   if (bytes.length < 12) return unreadable('it is too short');
   const version = new ByteReader(bytes).uint32();
-  if (version === WOFF2) return unreadable('WOFF2 is not read yet; give the OTF or TTF that it was made of');
-  if (![WOFF, SFNT_CFF, SFNT_TRUETYPE, TRUE].includes(version))
-    return unreadable('it is no OTF, TTF or WOFF file');
+  if (![WOFF, ...(unbrotli ? [WOFF2] : []), SFNT_CFF, SFNT_TRUETYPE, TRUE].includes(version))
+    return unreadable(`it is no OTF, TTF or ${unbrotli ? 'WOFF file' : 'WOFF file that is read here'}`);
   try {
-    const tables = version === WOFF ? woffTables(bytes) : parseSfnt(bytes).tables;
+    const tables =
+      version === WOFF
+        ? woffTables(bytes)
+        : version === WOFF2 && unbrotli
+          ? woff2Tables(bytes, unbrotli)
+          : parseSfnt(bytes).tables;
     const missing = NEEDED.find((tag) => !tables.has(tag));
     if (missing) return unreadable(`the table ${missing} is missing`);
     if (!tables.has('CFF ') && !(tables.has('glyf') && tables.has('loca')))

@@ -3,6 +3,7 @@ import { applyAffine, type Affine } from '../../../foundations/geometry/affine';
 import type { Box } from '../../../foundations/geometry/measure';
 import { nth } from '../../../foundations/lists/nth';
 import type { QuadContour, QuadPoint } from '../tables/glyf';
+import { PART_FLAGS } from '../tables/compositeGlyph';
 import { ByteReader } from './byteReader';
 
 /** A part of a composite glyph: which glyph, and how it lies. */
@@ -21,7 +22,6 @@ export interface ReadGlyph {
 }
 
 const POINT = { onCurve: 1, xShort: 2, yShort: 4, repeat: 8, xSame: 16, ySame: 32 } as const;
-const PART = { words: 1, xy: 2, scale: 8, more: 32, twoScales: 64, matrix: 128 } as const;
 const EMPTY: ReadGlyph = { box: null, contours: [], parts: [], instructions: 0 };
 
 /** All glyphs. RangeError where a table is cut off or offsets run backwards. */
@@ -78,17 +78,17 @@ const f2dot14 = (r: ByteReader): number => r.int16() / 16384;
 
 function readParts(r: ByteReader): GlyfPart[] {
   const parts: GlyfPart[] = [];
-  for (let flags: number = PART.more; flags & PART.more;) {
+  for (let flags: number = PART_FLAGS.more; flags & PART_FLAGS.more;) {
     flags = r.uint16();
     const glyph = r.uint16();
-    const wide = (flags & PART.words) !== 0;
+    const wide = (flags & PART_FLAGS.words) !== 0;
     const [dx, dy] = wide ? [r.int16(), r.int16()] : [r.int8(), r.int8()];
     let [a, b, c, d] = [1, 0, 0, 1];
-    if (flags & PART.scale) a = d = f2dot14(r);
-    else if (flags & PART.twoScales) [a, d] = [f2dot14(r), f2dot14(r)];
-    else if (flags & PART.matrix) [a, b, c, d] = [f2dot14(r), f2dot14(r), f2dot14(r), f2dot14(r)];
+    if (flags & PART_FLAGS.scale) a = d = f2dot14(r);
+    else if (flags & PART_FLAGS.twoScales) [a, d] = [f2dot14(r), f2dot14(r)];
+    else if (flags & PART_FLAGS.matrix) [a, b, c, d] = [f2dot14(r), f2dot14(r), f2dot14(r), f2dot14(r)];
     // Places given by points that meet are not followed: such a part stays where it was drawn.
-    const [e, f] = flags & PART.xy ? [dx, dy] : [0, 0];
+    const [e, f] = flags & PART_FLAGS.xyValues ? [dx, dy] : [0, 0];
     parts.push({ glyph, transform: { a, b, c, d, e, f } });
   }
   return parts;

@@ -9,7 +9,11 @@ export interface GlyphPart {
   readonly dy: number;
 }
 
-const FLAG = { words: 0x0001, xyValues: 0x0002, roundToGrid: 0x0004, more: 0x0020 } as const;
+/** Flags of a part: OpenType, 'glyf', "Composite glyph flags". */
+export const PART_FLAGS = {
+  words: 0x0001, xyValues: 0x0002, roundToGrid: 0x0004, scale: 0x0008, more: 0x0020, twoScales: 0x0040, matrix: 0x0080,
+  instructions: 0x0100,
+} as const; // prettier-ignore
 
 const inByte = (v: number): boolean => v >= -128 && v <= 127;
 
@@ -21,7 +25,12 @@ export function buildCompositeGlyph(parts: readonly GlyphPart[], box: Box): Uint
   parts.forEach(({ glyph, dx, dy }, i) => {
     const words = !inByte(dx) || !inByte(dy);
     const more = i < parts.length - 1;
-    w.uint16(FLAG.xyValues | FLAG.roundToGrid | (words ? FLAG.words : 0) | (more ? FLAG.more : 0));
+    w.uint16(
+      PART_FLAGS.xyValues |
+        PART_FLAGS.roundToGrid |
+        (words ? PART_FLAGS.words : 0) |
+        (more ? PART_FLAGS.more : 0),
+    );
     w.uint16(glyph);
     if (words) w.int16(dx).int16(dy);
     else w.int8(dx).int8(dy);

@@ -40,15 +40,23 @@ function writeDelta(w: ByteWriter, d: number, short: number, same: number): numb
   return 0;
 }
 
-/** A simple glyph; no bytes at all when it has no outline. `overlaps`: its contours may overlap, which some rasterisers have to know. */
-export function buildGlyph(contours: readonly QuadContour[], overlaps = false): Uint8Array {
-  const box = quadBox(contours);
+/**
+ * A simple glyph; no bytes at all when it has no outline. `overlaps`: its contours may overlap, which some rasterisers have to know.
+ * `kept`: what a font that is read says besides its points.
+ */
+export function buildGlyph(
+  contours: readonly QuadContour[],
+  overlaps = false,
+  kept: { readonly box?: Box | null; readonly instructions?: Uint8Array } = {},
+): Uint8Array {
+  const box = kept.box ?? quadBox(contours);
+  const instructions = kept.instructions ?? new Uint8Array(0);
   if (!box) return new Uint8Array(0);
   const w = new ByteWriter();
   w.int16(contours.length).int16(box.xMin).int16(box.yMin).int16(box.xMax).int16(box.yMax);
   let end = -1;
   for (const c of contours) w.uint16((end += c.length));
-  w.uint16(0);
+  w.uint16(instructions.length).bytes(instructions);
   const xs = new ByteWriter();
   const ys = new ByteWriter();
   const flags: number[] = [];
@@ -74,14 +82,17 @@ export function buildGlyph(contours: readonly QuadContour[], overlaps = false): 
   return w.done();
 }
 
-/** Both tables; short offsets as long as they reach. */
-export function buildGlyfLoca(glyphs: readonly Uint8Array[]): {
+/** Both tables; short offsets as long as they reach, if not said (`asLong`). */
+export function buildGlyfLoca(
+  glyphs: readonly Uint8Array[],
+  asLong?: boolean,
+): {
   glyf: Uint8Array;
   loca: Uint8Array;
   long: boolean;
 } {
   const total = glyphs.reduce((n, g) => n + g.length, 0);
-  const long = total > 0x1fffe;
+  const long = asLong ?? total > 0x1fffe;
   const glyf = new ByteWriter();
   const loca = new ByteWriter();
   const offset = () => (long ? loca.uint32(glyf.length) : loca.uint16(glyf.length / 2));
