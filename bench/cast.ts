@@ -94,7 +94,10 @@ const median = (values: readonly number[]): number =>
 /** fontTools' time for OTF and TTF of the same font, ms; null when it isn't there or took longer than anybody waits. */
 function reference(doc: Doc): number | null {
   const folder = join(mkdtempSync(join(tmpdir(), 'orthoglyph-cast-')), 'font.ufo');
-  for (const [path, content] of ufoFiles(fontData(doc, projectOf(doc).styleId), doc)) {
+  // Every letter as an outline of its own: the reference builds no components.
+  const font = fontData(doc, projectOf(doc).styleId);
+  const plain = { ...font, glyphs: font.glyphs.map((g) => ({ ...g, parts: [] })) };
+  for (const [path, content] of ufoFiles(plain, doc)) {
     mkdirSync(dirname(join(folder, path)), { recursive: true });
     writeFileSync(join(folder, path), content);
   }
@@ -105,8 +108,9 @@ function reference(doc: Doc): number | null {
     });
     const { otf, ttf } = JSON.parse(said) as { otf: number; ttf: number };
     return (otf + ttf) * 1000;
-  } catch {
-    return null;
+  } catch (error) {
+    if ((error as NodeJS.ErrnoException).code === 'ETIMEDOUT') return null;
+    throw error;
   } finally {
     rmSync(dirname(folder), { recursive: true, force: true });
   }

@@ -5,6 +5,7 @@ import { cleanHelp, runClean } from './commands/clean';
 import { demoHelp, runDemo } from './commands/demo';
 import { featuresHelp, runFeatures } from './commands/features';
 import { fitHelp, runFit } from './commands/fit';
+import { importHelp, runImport } from './commands/import';
 import { liftHelp, runLift } from './commands/lift';
 import { runSheet, sheetHelp } from './commands/sheet';
 import { runTrace, traceHelp, traceShare } from './commands/trace';
@@ -26,6 +27,7 @@ const COMMANDS = new Map<string, Command>([
   ['fit', { run: runFit, help: fitHelp }],
   ['features', { run: runFeatures, help: featuresHelp }],
   ['build', { run: runBuild, help: buildHelp }],
+  ['import', { run: runImport, help: importHelp }],
   ['check', { run: runCheck, help: checkHelp }],
   ['word', { run: runWord, help: wordHelp }],
   ['demo', { run: runDemo, help: demoHelp }],

@@ -1,3 +1,4 @@
+import { holdsName, isSameName } from '../open/licence';
 import { takenWeights } from '../../project/document/commands/family/castWeights';
 import { checkSetting } from './checkSetting';
 import { isMeantBlank } from '../../project/document/queries/inFont';
@@ -86,6 +87,18 @@ function checkCodePoints(glyphs: readonly GlyphRow[]): Problem[] {
   });
 }
 
+/** A family made of another font: the names that its licence keeps, and its own, which belongs to somebody. */
+function checkOrigin(doc: Doc): Problem[] {
+  const { openedFrom } = projectOf(doc);
+  const { family } = castingOf(doc);
+  if (!openedFrom || family.trim() === '') return [];
+  const place = { field: 'family' };
+  const reserved = openedFrom.reserved.find((name) => holdsName(family, name));
+  if (reserved !== undefined) return [problem({ code: 'name-reserved', name: reserved }, 'error', place)];
+  const same = isSameName(family, openedFrom.family);
+  return same ? [problem({ code: 'name-of-original', name: openedFrom.family }, 'warning', place)] : [];
+}
+
 /** The longest family name that all programs show whole (common practice; LOGFONT's 32 with its end mark). */
 const FAMILY_LIMIT = 31;
 
@@ -113,6 +126,7 @@ export function* checkingProject(doc: Doc): Steps<Problem[]> {
       }),
     );
   }
+  out.push(...checkOrigin(doc));
   for (const name of takenWeights(doc)) out.push(problem({ code: 'weight-taken', name }, 'error'));
   out.push(...glyphs.flatMap(checkGlyph), ...checkCodePoints(glyphs), ...checkDrawings(doc, glyphs));
   out.push(...checkSizes(doc, drawn), ...checkSetting(doc));

@@ -143,6 +143,16 @@ export type ProblemDetail =
   | { readonly code: 'settings-unreadable'; readonly reason: string }
   | { readonly code: 'variable-needs-styles' }
   | { readonly code: 'weight-taken'; readonly name: string }
+  | { readonly code: 'name-reserved'; readonly name: string }
+  | { readonly code: 'name-of-original'; readonly name: string }
+  | {
+      readonly code: 'font-opened';
+      readonly family: string;
+      readonly embedding: 'install' | 'edit' | 'view' | 'never';
+      readonly licence: string;
+      readonly reserved: readonly string[];
+    }
+  | { readonly code: 'font-left-out'; readonly what: readonly string[] }
   | { readonly code: 'style-off-axis'; readonly style: string; readonly reason: 'slant' | 'weight' }
   | {
       readonly code: 'glyph-differs';

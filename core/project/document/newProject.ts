@@ -145,6 +145,7 @@ export function newProject(id: string, name: string, nowMs: number): Doc {
     styleId: FIRST_STYLE,
     privateCodes: {},
     practice: null,
+    openedFrom: null,
     template: null,
   };
   const glyphs = standingGlyphs(id, project.lines.capHeight);

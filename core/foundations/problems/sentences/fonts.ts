@@ -1,6 +1,7 @@
 import type { Sentences } from './sentence';
 import type { Problem } from '../problem';
 import { faultSentence } from './fontFaults';
+import { openedSentence } from './openedFont';
 
 const hex = (codePoint: number) => `U+${codePoint.toString(16).toUpperCase().padStart(4, '0')}`;
 
@@ -11,6 +12,10 @@ export const FONTS: Sentences<
   | 'no-glyphs'
   | 'code-point-taken'
   | 'weight-taken'
+  | 'name-reserved'
+  | 'name-of-original'
+  | 'font-opened'
+  | 'font-left-out'
   | 'glyph-name'
   | 'word-lacking'
   | 'advance-negative'
@@ -43,6 +48,12 @@ export const FONTS: Sentences<
   'fit-needs-letters': () =>
     'there is no letter or figure to take a rhythm from. Icons keep their margins: set those in Seat. For letters, name them first.',
   'no-glyphs': () => 'no letter has a character yet. Name at least one, then cast again.',
+  'name-reserved': (p) =>
+    `The licence of the font that this one was made of keeps the name ${p.name} for itself. Give the family another name.`,
+  'name-of-original': (p) =>
+    `The family is still called ${p.name}, like the font that it was made of. Unless that font is yours, give it another name.`,
+  'font-opened': openedSentence,
+  'font-left-out': (p) => `What could not be taken along: ${p.what.join('; ')}.`,
   'weight-taken': (p) =>
     `Two styles would be called ${p.name}. Give the weight that is cast along another name.`,
   'code-point-taken': (p) => `${hex(p.codePoint)} is also given to ${p.other}. One of them must give it up.`,

@@ -40,6 +40,11 @@ export const projectRow = z.object({
   privateCodes: z.record(z.string(), z.number().int()).default({}),
   /** The practice sheet made last, so that it can be printed again. */
   practice: z.object({ characters: z.string(), settings: practiceSettings }).nullable().default(null),
+  /** The font that the project was opened from: what its licence keeps for itself. */
+  openedFrom: z
+    .object({ family: z.string(), reserved: z.array(z.string()).readonly() })
+    .nullable()
+    .default(null),
   /** Characters of the template made last: its slots in their order, for drawings that come back without their names. */
   template: z.string().nullable().default(null),
 });

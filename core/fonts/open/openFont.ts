@@ -1,0 +1,237 @@
+import { nth } from '../../foundations/lists/nth';
+import { reverseContour, transformContours, type Contour } from '../../foundations/geometry/contour';
+import { contoursBox } from '../../foundations/geometry/measure';
+import { problem, type Problem } from '../../foundations/problems/problem';
+import { idFor } from '../../project/document/identity';
+import { blankGlyph, castingOf, newProject, NOTDEF, projectOf } from '../../project/document/newProject';
+import type { CastingRow, Doc, GlyphRow, ProjectRow, StyleRow } from '../../project/document/schema';
+import { glyphNameOf } from '../../type/names/glyphNames';
+import type { FontFile } from '../opentype/read/readFont';
+import { nameOf } from '../opentype/read/readName';
+import { readSetting, type ReadSetting } from './layoutRows';
+import { licenceOf, type FontLicence } from './licence';
+
+export interface OpenedFont {
+  readonly doc: Doc;
+  /** What the licence says, and what can't be taken along. */
+  readonly problems: readonly Problem[];
+}
+
+/** Name ids (OpenType 1.9.1, 'name', "Name IDs"). */
+const ID = { style: 2, designer: 9, designerUrl: 12, typographicStyle: 17 } as const;
+
+/**
+ * A font as a project of its own: outlines with letters of parts as such, characters, names, metrics, kerning, anchors and what its features say
+ * in rules. It asks for a family name of its own before it can be cast.
+ *
+ * @param name Name of the project; the font's family where it is empty.
+ * @param nowMs Milliseconds since 1970.
+ */
+export function openFont(
+  font: FontFile,
+  { id, name, nowMs }: { readonly id: string; readonly name: string; readonly nowMs: number },
+): OpenedFont {
+  const licence = licenceOf(font);
+  const base = newProject(id, name.trim() || licence.family || 'Untitled', nowMs);
+  const names = uniqueNames(font);
+  const idOf = (glyph: number) => idFor(id, 'glyphs', nth(names, glyph));
+  const setting = readSetting(font, idOf);
+  const glyphs = glyphRows(font, names, idOf, setting);
+  // What stands in every project gives way to what the font has of it.
+  const have = new Set(glyphs.flatMap((g) => g.codePoints));
+  const standing = Object.values(base.glyphs).filter(
+    (g) => !glyphs.some((o) => o.name === g.name) && !g.codePoints.some((cp) => have.has(cp)),
+  );
+  const doc: Doc = {
+    ...base,
+    project: { [id]: projectRow(font, projectOf(base), licence, have) },
+    glyphs: Object.fromEntries([...standing, ...glyphs].map((g) => [g.id, g])),
+    ...settingRows(id, projectOf(base).styleId, setting, idOf),
+    styles: styleRows(font, base),
+    casting: { [castingOf(base).id]: castingRow(font, castingOf(base), licence) },
+  };
+  return { doc, problems: told(font, licence, setting) };
+}
+
+/** Names by the font's, where it has any; none twice and none empty. */
+function uniqueNames(font: FontFile): string[] {
+  const codes = new Map<number, number>();
+  for (const [cp, glyph] of font.mapping) if (!codes.has(glyph)) codes.set(glyph, cp);
+  const taken = new Set<string>();
+  return font.contours.map((_, i) => {
+    const cp = codes.get(i);
+    const own = font.glyphNames[i] || (cp === undefined ? `glyph${i}` : glyphNameOf(cp));
+    const wanted = i === 0 ? NOTDEF : own;
+    let name = wanted;
+    for (let k = 2; taken.has(name); k++) name = `${wanted}.${k}`;
+    taken.add(name);
+    return name;
+  });
+}
+
+/** Contours as documents have them, outer ones against the clock: TrueType's run the other way (OpenType, 'glyf'). */
+const contoursOf = (font: FontFile, glyph: number): readonly Contour[] => {
+  const own = nth(font.contours, glyph);
+  return font.outlines === 'ttf' ? own.map(reverseContour) : own;
+};
+
+function glyphRows(
+  font: FontFile,
+  names: readonly string[],
+  idOf: (glyph: number) => string,
+  { anchors }: ReadSetting,
+): GlyphRow[] {
+  const codes = new Map<number, number[]>();
+  for (const [cp, glyph] of font.mapping) codes.set(glyph, [...(codes.get(glyph) ?? []), cp]);
+  const at = new Map<number, GlyphRow['anchors']>();
+  for (const a of anchors) at.set(a.glyph, [...(at.get(a.glyph) ?? []), { name: a.name, x: a.at.x, y: a.at.y }]);
+  return names.map((name, i): GlyphRow => {
+    const parts = componentsOf(font, i, idOf);
+    const contours = parts ? parts.contours : contoursOf(font, i);
+    const box = contoursBox(contours);
+    const advance = nth(font.metrics, i).advance;
+    const half = Math.floor(advance / 2);
+    return {
+      ...blankGlyph(idOf(i), name, (codes.get(i) ?? []).sort((a, b) => a - b)),
+      contours,
+      components: parts?.components ?? [],
+      anchors: at.get(i) ?? [],
+      bearings: box ? { left: box.xMin, right: advance - box.xMax } : { left: half, right: advance - half },
+      spacing: 'hand',
+    };
+  });
+} // prettier-ignore
+
+/** The parts of a composite glyph with their outlines where they lie; null for a drawing of its own. */
+function componentsOf(
+  font: FontFile,
+  glyph: number,
+  idOf: (glyph: number) => string,
+): Pick<GlyphRow, 'components' | 'contours'> | null {
+  const parts = font.glyf[glyph]?.parts ?? [];
+  if (parts.length === 0) return null;
+  const laid = parts.map((p, k) => ({
+    row: { id: `${idOf(glyph)} ${k}`, glyphId: idOf(p.glyph), transform: p.transform, mark: null },
+    contours: transformContours(contoursOf(font, p.glyph), p.transform),
+  }));
+  return {
+    components: laid.map((l) => l.row),
+    contours: laid.flatMap((l) => l.contours.map((c) => ({ ...c, of: l.row.id }))),
+  };
+}
+
+/** Kerning, its groups and rules as rows. */
+function settingRows(
+  projectId: string,
+  styleId: string,
+  { kerning, rules }: ReadSetting,
+  idOf: (glyph: number) => string,
+): Pick<Doc, 'kerning' | 'groups' | 'features'> {
+  const groups = (['left', 'right'] as const).flatMap((side) =>
+    kerning.groups[side].map((members, i) => ({
+      id: idFor(projectId, 'groups', `${side} ${i}`),
+      styleId,
+      side,
+      glyphIds: members.map(idOf),
+      fitted: false,
+    })),
+  );
+  const groupOf = (side: 'left' | 'right', i: number) => idFor(projectId, 'groups', `${side} ${i}`);
+  const between = [
+    ...kerning.groups.values.flatMap((row, i) =>
+      row.flatMap((value, j) => (value === 0 ? [] : [{ left: groupOf('left', i), right: groupOf('right', j), value }])),
+    ),
+    ...kerning.pairs.map((p) => ({ left: idOf(p.left), right: idOf(p.right), value: p.value })),
+  ].map((k) => ({ ...k, id: idFor(projectId, 'kerning', `${k.left} ${k.right}`), styleId, fitted: false }));
+  const features = rules.map((rule, order) => ({ id: idFor(projectId, 'features', `${order}`), styleId, order, enabled: true, rule }));
+  const byId = <T extends { readonly id: string }>(rows: readonly T[]) => Object.fromEntries(rows.map((r) => [r.id, r]));
+  return { kerning: byId(between), groups: byId(groups), features: byId(features) };
+} // prettier-ignore
+
+/** Top or bottom of a letter's ink, em units; null when it isn't there. */
+function reach(font: FontFile, char: string, side: 'yMin' | 'yMax'): number | null {
+  const glyph = font.mapping.get(char.codePointAt(0) ?? -1);
+  const box = glyph === undefined ? null : contoursBox(nth(font.contours, glyph));
+  return box ? Math.round(box[side]) : null;
+}
+
+/** Least and most that a line may be of its em (projectRow). */
+const LINE = { least: 0.5, most: 4 } as const;
+
+function projectRow(
+  font: FontFile,
+  base: ProjectRow,
+  licence: FontLicence,
+  codePoints: ReadonlySet<number>,
+): ProjectRow {
+  const { unitsPerEm } = font.head;
+  const { os2, hhea } = font;
+  const line = (hhea.ascender - hhea.descender + hhea.lineGap) / unitsPerEm;
+  const shown = [...codePoints].filter((cp) => cp > 0x20 && !(cp >= 0x7f && cp <= 0xa0)).sort((a, b) => a - b);
+  return {
+    ...base,
+    unitsPerEm,
+    lines: {
+      xHeight: reach(font, 'x', 'yMax') ?? (os2.sxHeight || Math.round(unitsPerEm / 2)),
+      capHeight: reach(font, 'H', 'yMax') ?? (os2.sCapHeight || Math.round(0.7 * unitsPerEm)),
+      ascender: reach(font, 'd', 'yMax') ?? os2.sTypoAscender,
+      descender: reach(font, 'p', 'yMin') ?? os2.sTypoDescender,
+    },
+    lineSpacing: Math.min(LINE.most, Math.max(LINE.least, line || base.lineSpacing)),
+    bill: String.fromCodePoint(...shown.slice(0, MOST_OF_BILL)),
+    openedFrom: { family: licence.family, reserved: [...licence.reserved] },
+  };
+} // prettier-ignore
+
+/** More than this is no list that people go through. */
+const MOST_OF_BILL = 5000;
+
+function styleRows(font: FontFile, base: Doc): Record<string, StyleRow> {
+  const style = nth(Object.values(base.styles), 0);
+  const name = nameOf(font.names, ID.typographicStyle) ?? nameOf(font.names, ID.style) ?? style.name;
+  const italic = (font.os2.fsSelection & 1) !== 0;
+  const weightClass = Math.min(1000, Math.max(1, font.os2.usWeightClass));
+  return { [style.id]: { ...style, name: name.trim() || style.name, weightClass, italic } };
+}
+
+/** Names that the licence wants kept; no trademark, and no family: that is asked for. */
+function castingRow(font: FontFile, base: CastingRow, licence: FontLicence): CastingRow {
+  const { ascender, descender, lineGap } = font.hhea;
+  const told = (id: number) => nameOf(font.names, id)?.trim() ?? '';
+  const metric = (v: number) => Math.max(0, Math.round(v));
+  return {
+    ...base,
+    family: '',
+    designer: told(ID.designer),
+    designerUrl: told(ID.designerUrl),
+    copyright: licence.copyright,
+    licence: licence.licence,
+    licenceUrl: licence.licenceUrl,
+    embedding: licence.embedding,
+    lineMetrics: { ascent: metric(ascender), descent: metric(-descender), gap: metric(lineGap) },
+  };
+}
+
+/** Tables with what isn't taken along, in plain words. */
+const LEFT_OUT: readonly (readonly [string, string])[] = [
+  ['fvar', 'the axes of a variable font (its default style is opened)'],
+  ['COLR', 'colours of letters (COLR)'],
+  ['SVG ', 'colours of letters (SVG)'],
+  ['sbix', 'letters that are pictures (sbix)'],
+  ['CBDT', 'letters that are pictures (CBDT)'],
+  ['fpgm', 'instructions for coarse screens'],
+  ['vmtx', 'metrics for writing from top to bottom'],
+];
+
+function told(font: FontFile, licence: FontLicence, { leftOut }: ReadSetting): Problem[] {
+  const { family, embedding, reserved } = licence;
+  const what = [
+    ...LEFT_OUT.flatMap(([tag, text]) => (font.tables.has(tag) ? [text] : [])),
+    ...(leftOut.length > 0 ? [`the features ${leftOut.join(', ')}`] : []),
+  ];
+  const detail = { code: 'font-opened', family, embedding, licence: licence.licence, reserved } as const;
+  return [
+    problem(detail, 'warning'),
+    ...(what.length > 0 ? [problem({ code: 'font-left-out', what }, 'warning')] : []),
+  ];
+}

@@ -1,0 +1,45 @@
+// OpenType 1.9.1, 'GPOS', lookup types 3 "Cursive attachment", 4 "Mark to base" and 6 "Mark to mark".
+import { nth } from '../../../../foundations/lists/nth';
+import type { Joins, Marks, Place } from '../../layout/model';
+import { ByteReader } from '../byteReader';
+import { readCoverage } from './common';
+
+function readAnchor(bytes: Uint8Array, at: number): Place {
+  const r = new ByteReader(bytes, at + 2);
+  return { x: r.int16(), y: r.int16() };
+}
+
+const orNone = (bytes: Uint8Array, base: number, offset: number): Place | null =>
+  offset === 0 ? null : readAnchor(bytes, base + offset);
+
+/** Marks and what they go to, letters or other marks: both subtables have the same form. */
+export function readMarks(bytes: Uint8Array, at: number): Marks {
+  const r = new ByteReader(bytes, at + 2);
+  const [markGlyphs, baseGlyphs] = [at + r.uint16(), at + r.uint16()].map((c) => readCoverage(bytes, c)) as [
+    number[],
+    number[],
+  ];
+  const classes = r.uint16();
+  const [marksAt, basesAt] = [at + r.uint16(), at + r.uint16()];
+  const m = new ByteReader(bytes, marksAt);
+  const marks = m.list(m.uint16(), () => ({ markClass: m.uint16(), at: readAnchor(bytes, marksAt + m.uint16()) }));
+  const b = new ByteReader(bytes, basesAt);
+  const bases = b.list(b.uint16(), () => b.list(classes, () => orNone(bytes, basesAt, b.uint16())));
+  return {
+    classes,
+    marks: marks.map((mark, i) => ({ ...mark, glyph: nth(markGlyphs, i) })),
+    bases: bases.map((places, i) => ({ glyph: nth(baseGlyphs, i), at: places })),
+  };
+} // prettier-ignore
+
+/** Where strokes of a joined script come in and go out. */
+export function readJoins(bytes: Uint8Array, at: number): Joins[] {
+  const r = new ByteReader(bytes, at + 2);
+  const glyphs = readCoverage(bytes, at + r.uint16());
+  const places = r.list(r.uint16(), () => [r.uint16(), r.uint16()] as const);
+  return places.map(([entry, exit], i) => ({
+    glyph: nth(glyphs, i),
+    entry: orNone(bytes, at, entry),
+    exit: orNone(bytes, at, exit),
+  }));
+}

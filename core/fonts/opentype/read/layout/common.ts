@@ -1,0 +1,113 @@
+// OpenType 1.9.1, "Common table formats": script, feature and lookup lists, coverage and class tables, read.
+import { nth } from '../../../../foundations/lists/nth';
+import { ByteReader } from '../byteReader';
+
+/** A subtable of a lookup, extensions followed; `at` within the table's bytes. */
+export interface ReadSubtable {
+  readonly type: number;
+  readonly at: number;
+}
+
+export interface ReadLookup {
+  readonly type: number;
+  readonly flags: number;
+  readonly subtables: readonly ReadSubtable[];
+}
+
+/** A feature as some language system of some script switches it on; `language`: null = all languages without a system of their own. */
+export interface ReadFeature {
+  readonly script: string;
+  readonly language: string | null;
+  readonly tag: string;
+  readonly lookups: readonly number[];
+}
+
+export interface ReadLayout {
+  readonly bytes: Uint8Array;
+  readonly lookups: readonly ReadLookup[];
+  readonly features: readonly ReadFeature[];
+}
+
+/** Lookup types that only point to others: GSUB 7, GPOS 9. */
+const EXTENSION = { GSUB: 7, GPOS: 9 } as const;
+const NO_FEATURE = 0xffff;
+
+/** A layout table's lists. RangeError where it is cut off. */
+export function readLayout(bytes: Uint8Array, table: 'GSUB' | 'GPOS'): ReadLayout {
+  const r = new ByteReader(bytes, 4);
+  const [scriptsAt, featuresAt, lookupsAt] = [r.uint16(), r.uint16(), r.uint16()];
+  const list = new ByteReader(bytes, lookupsAt);
+  const lookups = list
+    .list(list.uint16(), () => lookupsAt + list.uint16())
+    .map((at) => readLookup(bytes, at, EXTENSION[table]));
+  return { bytes, lookups, features: readFeatures(bytes, scriptsAt, featuresAt) };
+}
+
+function readLookup(bytes: Uint8Array, at: number, extension: number): ReadLookup {
+  const r = new ByteReader(bytes, at);
+  const [type, flags] = [r.uint16(), r.uint16()];
+  const subtables = r.list(r.uint16(), () => at + r.uint16()).map((from): ReadSubtable => {
+    if (type !== extension) return { type, at: from };
+    const e = new ByteReader(bytes, from + 2);
+    return { type: e.uint16(), at: from + e.uint32() };
+  }); // prettier-ignore
+  return { type: subtables[0]?.type ?? type, flags, subtables };
+}
+
+function readFeatures(bytes: Uint8Array, scriptsAt: number, featuresAt: number): ReadFeature[] {
+  const f = new ByteReader(bytes, featuresAt);
+  const features = f.list(f.uint16(), () => ({ tag: f.tag(), at: featuresAt + f.uint16() })).map(({ tag, at }) => {
+    const r = new ByteReader(bytes, at + 2);
+    return { tag, lookups: r.list(r.uint16(), () => r.uint16()) };
+  }); // prettier-ignore
+  const tagged = (from: number, r: ByteReader) => r.list(r.uint16(), () => ({ tag: r.tag(), at: from + r.uint16() }));
+  return tagged(scriptsAt, new ByteReader(bytes, scriptsAt)).flatMap(({ tag: script, at }) => {
+    const r = new ByteReader(bytes, at);
+    const plain = r.uint16();
+    const systems: { language: string | null; at: number }[] = tagged(at, r).map((s) => ({ language: s.tag, at: s.at }));
+    if (plain !== 0) systems.unshift({ language: null, at: at + plain });
+    return systems.flatMap((s) => {
+      const l = new ByteReader(bytes, s.at + 2);
+      const required = l.uint16();
+      const own = l.list(l.uint16(), () => l.uint16());
+      return (required === NO_FEATURE ? own : [required, ...own]).flatMap((i) => {
+        const feature = features[i];
+        return feature ? [{ script, language: s.language, ...feature }] : [];
+      });
+    });
+  });
+} // prettier-ignore
+
+/** Glyphs of a coverage table, in the order of their coverage index. */
+export function readCoverage(bytes: Uint8Array, at: number): number[] {
+  const r = new ByteReader(bytes, at);
+  const format = r.uint16();
+  const count = r.uint16();
+  if (format === 1) return r.list(count, () => r.uint16());
+  return r
+    .list(count, () => [r.uint16(), r.uint16(), r.uint16()] as const)
+    .flatMap(([from, to]) => Array.from({ length: Math.max(0, to - from + 1) }, (_, i) => from + i));
+}
+
+/** Classes of glyphs; those that aren't in it have class 0. */
+export function readClasses(bytes: Uint8Array, at: number): ReadonlyMap<number, number> {
+  const r = new ByteReader(bytes, at);
+  const format = r.uint16();
+  if (format === 1) {
+    const first = r.uint16();
+    return new Map(r.list(r.uint16(), () => r.uint16()).map((c, i) => [first + i, c]));
+  }
+  return new Map(
+    r
+      .list(r.uint16(), () => [r.uint16(), r.uint16(), r.uint16()] as const)
+      .flatMap(([from, to, c]) =>
+        Array.from({ length: Math.max(0, to - from + 1) }, (_, i) => [from + i, c] as const),
+      ),
+  );
+}
+
+/** Lookups that a feature uses in any script and language, in their order. */
+export const lookupsOf = (layout: ReadLayout, tag: string): ReadLookup[] =>
+  [...new Set(layout.features.flatMap((f) => (f.tag === tag ? f.lookups : [])))]
+    .sort((a, b) => a - b)
+    .flatMap((i) => (i < layout.lookups.length ? [nth(layout.lookups, i)] : []));
