@@ -76,7 +76,9 @@ test('bad project files are told and leave the list as it was', async ({ page })
     ['letter.zip', Buffer.from('no zip at all'), /letter\.zip: this is not an Orthoglyph project file/],
   ];
   for (const [name, buffer, message] of files) {
-    await page.getByLabel('Project file').setInputFiles({ name, mimeType: 'application/zip', buffer });
+    await page
+      .getByLabel('Project file or font')
+      .setInputFiles({ name, mimeType: 'application/zip', buffer });
     await expect(page.getByRole('alert')).toContainText(message);
   }
   await expect(page.getByText('None yet.')).toBeVisible();

@@ -46,7 +46,7 @@ test('the project file takes the whole project along and comes back the same', a
   await page.getByRole('button', { name: /^Delete Apprentice/ }).click();
   await page.getByRole('button', { name: 'Delete it' }).click();
   await expect(page.getByText('None yet.')).toBeVisible();
-  await page.getByLabel('Project file').setInputFiles(path);
+  await page.getByLabel('Project file or font').setInputFiles(path);
   await expect(page.getByTestId('understood')).toContainText('74 pieces');
   await stage(page, 'Lift');
   await expect(page.getByTestId('lift-count')).toContainText('74 pieces');

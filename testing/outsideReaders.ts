@@ -41,6 +41,27 @@ export function shapeAt(
   return shapeWith(fontAt(bytes, at), text, true, {}, '');
 }
 
+/** Shapes many texts with one font: widths and offsets of the glyphs as one text, with features switched on or off. */
+export function shaperOf(
+  bytes: Uint8Array,
+): (text: string, features: Readonly<Record<string, number>>) => string {
+  const font = new hb.Font(new hb.Face(new hb.Blob(bytes)));
+  return (text, features) => {
+    const buffer = new hb.Buffer();
+    buffer.addText(text);
+    buffer.guessSegmentProperties();
+    hb.shape(
+      font,
+      buffer,
+      Object.entries(features).map(([tag, value]) => new hb.Feature(tag, value)),
+    );
+    return buffer
+      .getGlyphPositions()
+      .map((g) => [g.xAdvance, g.xOffset ?? 0, g.yOffset ?? 0].join())
+      .join(';');
+  };
+}
+
 function fontAt(bytes: Uint8Array, at: Readonly<Record<string, number>>): hb.Font {
   const font = new hb.Font(new hb.Face(new hb.Blob(bytes)));
   font.setVariations(Object.entries(at).map(([tag, value]) => new hb.Variation(tag, value)));

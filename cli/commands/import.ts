@@ -4,8 +4,6 @@ import { openFont } from '../../core/fonts/open/openFont';
 import { readFont } from '../../core/fonts/opentype/read/readFont';
 import { inFile } from '../../core/foundations/problems/problem';
 import { writeProjectFile } from '../../core/project/archive/writeProject';
-import { changeCasting } from '../../core/project/document/commands/font/casting';
-import { edit } from '../../core/project/document/inStep/edit';
 import { EXIT, readArguments, UsageError } from '../arguments';
 import { readBytes, writeFile } from '../files';
 import { printProblems, valueOrPrint } from '../telling';
@@ -30,13 +28,11 @@ export async function runImport(argv: string[]): Promise<number> {
   const font = bytes && valueOrPrint(readFont(bytes, brotliDecompressSync), basename(path));
   if (!font) return EXIT.input;
   const nowMs = Number(process.env.SOURCE_DATE_EPOCH ?? Math.floor(Date.now() / 1000)) * 1000;
-  const { doc, problems } = openFont(font, { id: parse(path).name, name: values.family ?? '', nowMs });
+  const { doc, problems } = openFont(font, { id: parse(path).name, family: values.family ?? '', nowMs });
   printProblems(inFile(problems, basename(path)));
-  const diff = values.family === undefined ? null : changeCasting(doc, { family: values.family });
-  const named = diff ? edit(doc, diff).doc : doc;
-  const written = writeFile(values.out, await writeProjectFile(named, new Map()));
+  const written = writeFile(values.out, await writeProjectFile(doc, new Map()));
   printProblems(written.problems);
   if (!written.ok) return EXIT.input;
-  process.stdout.write(`${values.out}: ${Object.keys(named.glyphs).length} glyphs\n`);
+  process.stdout.write(`${values.out}: ${Object.keys(doc.glyphs).length} glyphs\n`);
   return EXIT.ok;
 }

@@ -5,7 +5,7 @@ import { useDropzone } from 'react-dropzone';
 import { useNavigate } from 'react-router';
 import { describeProblem } from '../../core/foundations/problems/describe';
 import { db } from '../persistence/db';
-import { createProject } from '../persistence/projects';
+import { createProject, newId } from '../persistence/projects';
 import { importProject, openDemo } from '../store/projectFiles';
 import { sessions } from '../store/projectStore';
 import { appPath } from '../text/appPath';
@@ -15,17 +15,24 @@ import { ProjectCard } from './ProjectCard';
 import { RoomLine } from './RoomLine';
 import { beginWith, Starts } from './Starts';
 import { useEntering, type Enter } from './useEntering';
+import { isFont, useFontFile } from './useFontFile';
 
 const isZip = (file: File) => /\.zip$/i.test(file.name);
 
-/** A project file is opened; anything else, a zip of drawings too, begins a project. */
-const takeDropped = (files: readonly File[], name: string, enter: Enter): Promise<void> => {
+/** A project file is opened, a font asked about; anything else, a zip of drawings too, begins a project. */
+const takeDropped = (
+  files: readonly File[],
+  name: string,
+  enter: Enter,
+  askFont: (file: File) => Promise<void>,
+): Promise<void> => {
   const [file] = files;
   if (!file) return Promise.resolve();
+  if (files.length === 1 && isFont(file)) return askFont(file);
   if (files.length > 1 || !isZip(file)) return beginWith(files, name, enter);
   let isProject = true;
   return enter('Opening the file', async (options) => {
-    const read = await importProject(file, file.name, crypto.randomUUID(), options);
+    const read = await importProject(file, file.name, newId(), options);
     isProject =
       read.ok || !read.problems.some((p) => p.code === 'project-not-zip' || p.code === 'project-incomplete');
     return isProject ? read : { ...read, problems: [] };
@@ -35,12 +42,17 @@ const takeDropped = (files: readonly File[], name: string, enter: Enter): Promis
 /** All projects of this browser, and the ways to begin. */
 export function ProjectsPage() {
   const [name, setName] = useState('');
-  const { busy, problems, enter, clear } = useEntering();
+  const { busy, problems, enter, tell, clear } = useEntering();
+  const font = useFontFile(enter, tell);
+  const openFile = (file: File) =>
+    isFont(file)
+      ? font.ask(file)
+      : enter('Opening the file', (options) => importProject(file, file.name, newId(), options));
   useTitle('Projects');
   const { getRootProps, isDragActive } = useDropzone({
     noClick: true,
     noKeyboard: true,
-    onDrop: (files) => void takeDropped(files, name.trim(), enter),
+    onDrop: (files) => void takeDropped(files, name.trim(), enter, font.ask),
   });
   return (
     <Box
@@ -51,7 +63,8 @@ export function ProjectsPage() {
       bg={isDragActive ? 'handSoft' : undefined}
     >
       <Box maxW="1120px" mx="auto" px="8" py="7" as="main">
-        <Head name={name} onName={setName} busy={busy} enter={enter} />
+        <Head name={name} onName={setName} busy={busy} enter={enter} onFile={(file) => void openFile(file)} />
+        {font.dialog}
         {problems.map((p, i) => (
           <Text key={i} role="alert" mt="4" p="3" bg="snagSoft">
             {describeProblem(p)}
@@ -86,38 +99,36 @@ interface HeadProps {
   readonly onName: (name: string) => void;
   readonly busy: ReturnType<typeof useEntering>['busy'];
   readonly enter: Enter;
+  readonly onFile: (file: File) => void;
 }
 
 const OUTLINE = { variant: 'outline', borderColor: 'rule', color: 'ink' } as const;
 
-/** A project file chosen from the disk. */
-function FileButton({ enter }: { enter: Enter }) {
+/** A project file or a font chosen from the disk. */
+function FileButton({ onFile }: Pick<HeadProps, 'onFile'>) {
   const input = useRef<HTMLInputElement>(null);
-  const open = (file: File | undefined) =>
-    file &&
-    enter('Opening the file', (options) => importProject(file, file.name, crypto.randomUUID(), options));
   return (
     <>
       <Button {...OUTLINE} onClick={() => input.current?.click()}>
-        Open a project file
+        Open a project file or a font
       </Button>
       <input
         ref={input}
         type="file"
-        accept=".zip"
+        accept=".zip,.otf,.ttf,.woff,.woff2"
         hidden
-        aria-label="Project file"
+        aria-label="Project file or font"
         onChange={(e) => {
           const file = e.target.files?.[0];
           e.target.value = '';
-          void open(file);
+          if (file) onFile(file);
         }}
       />
     </>
   );
 }
 
-function NewProject({ name, onName, enter }: Omit<HeadProps, 'busy'>) {
+function NewProject({ name, onName, enter }: Omit<HeadProps, 'busy' | 'onFile'>) {
   const create = () =>
     enter('Making the project', async () => ({
       ok: true,
@@ -168,7 +179,7 @@ function Head({ busy, ...naming }: HeadProps) {
             Cancel
           </Button>
         )}
-        <FileButton enter={naming.enter} />
+        <FileButton onFile={naming.onFile} />
         <NewProject {...naming} />
       </Flex>
     </>

@@ -44,5 +44,5 @@ export function useEntering() {
     // What was amiss with a file is read here before one goes on.
     if (result.problems.every((p) => p.severity === 'note')) void navigate(`/p/${result.value}${where}`);
   };
-  return { busy, problems, enter, clear: () => setProblems([]) };
+  return { busy, problems, enter, tell: setProblems, clear: () => setProblems([]) };
 }

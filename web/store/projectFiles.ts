@@ -1,3 +1,4 @@
+import type { FontSeen } from '../../core/fonts/open/openFont';
 import { fail, inFile, type Result } from '../../core/foundations/problems/problem';
 import { Cancelled } from '../jobs/workerHost';
 import { db } from '../persistence/db';
@@ -22,6 +23,22 @@ export async function importProject(
     if (error instanceof Cancelled) await deleteProject(id);
     throw error;
   }
+}
+
+/** Makes a project of a font under a family name of its own. */
+export async function importFont(
+  file: File,
+  family: string,
+  options: { signal?: AbortSignal } = {},
+): Promise<Result<string>> {
+  const made = await archive.takeFont(file, newId(), family, options);
+  return { ...made, problems: inFile(made.problems, file.name) };
+}
+
+/** What a font says of itself, before anything is made of it. */
+export async function lookAt(file: File): Promise<Result<FontSeen>> {
+  const seen = await archive.look(file);
+  return { ...seen, problems: inFile(seen.problems, file.name) };
 }
 
 /** The demo, fetched from beside the app and stored on first use; later visits find it as it was left. */

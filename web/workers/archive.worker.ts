@@ -1,3 +1,5 @@
+import { lookAtFont, openFont, type FontSeen } from '../../core/fonts/open/openFont';
+import { readFont } from '../../core/fonts/opentype/read/readFont';
 import { openProjectFile } from '../../core/project/archive/readProject';
 import { streamProject } from '../../core/project/archive/writeProject';
 import { emptyHistory, type History } from '../../core/project/document/changes/history';
@@ -9,6 +11,7 @@ import { db } from '../persistence/db';
 import { pictureStore, markPicturesOf } from '../persistence/pictures';
 import { projectRows, summaryOf } from '../persistence/projectRows';
 import { isFull } from '../persistence/projectWriter';
+import { unbrotli } from './brotli';
 import { serve, tellProgress } from './serve';
 
 const rows = projectRows(db);
@@ -26,6 +29,11 @@ const ROWS_AT_ONCE = 100;
 function withId(doc: Doc, id: string): Doc {
   const [row] = Object.values(doc.project);
   return { ...doc, project: { [id]: { ...row!, id } } };
+}
+
+function notStored(error: unknown, what: string): Result<string> {
+  if (isFull(error)) return fail({ code: 'storage-full', what });
+  return fail({ code: 'storage-failed', reason: error instanceof Error ? error.message : String(error) });
 }
 
 /** Bytes go to the browser's own store of blobs in pieces of this size, which needn't stay in memory. */
@@ -50,6 +58,25 @@ const api = {
     return ok({ ...rest, history: rest.changed ? emptyHistory : stored.history }, opened.problems);
   },
 
+  /** What a font says of itself, before anything is made of it. */
+  async look(file: Blob): Promise<Result<FontSeen>> {
+    const font = readFont(new Uint8Array(await file.arrayBuffer()), await unbrotli());
+    return font.ok ? ok(lookAtFont(font.value)) : font;
+  },
+
+  /** Takes a font into storage as a project of its own. */
+  async takeFont(file: Blob, id: string, family: string): Promise<Result<string>> {
+    const font = readFont(new Uint8Array(await file.arrayBuffer()), await unbrotli());
+    if (!font.ok) return font;
+    const { doc } = openFont(font.value, { id, family, nowMs: Date.now() });
+    try {
+      await rows.replace(summaryOf(doc, id, SCHEMA_VERSION, Date.now()), doc);
+    } catch (error) {
+      return notStored(error, 'this font');
+    }
+    return ok(id);
+  },
+
   /** Takes a project file into storage under an id of its own. */
   async take(file: Blob, id: string): Promise<Result<string>> {
     const opened = openProjectFile(new Uint8Array(await file.arrayBuffer()));
@@ -65,8 +92,7 @@ const api = {
       await rows.replace(summaryOf(own, id, SCHEMA_VERSION, Date.now()), own, damaged);
       await markPicturesOf(db, id, own);
     } catch (error) {
-      if (isFull(error)) return fail({ code: 'storage-full', what: 'this project' });
-      return fail({ code: 'storage-failed', reason: error instanceof Error ? error.message : String(error) });
+      return notStored(error, 'this project');
     }
     return ok(id, problems);
   },

@@ -1,4 +1,5 @@
 import { proxy, type Remote } from 'comlink';
+import type { FontSeen } from '../../core/fonts/open/openFont';
 import { unpackRow } from '../../core/project/document/packing/packRows';
 import { TABLE_NAMES, type Doc, type TableName } from '../../core/project/document/schema';
 import type { Result } from '../../core/foundations/problems/problem';
@@ -36,6 +37,9 @@ export const archive = {
   },
   take: (file: Blob, id: string, options: { signal?: AbortSignal; onProgress?: Progress } = {}) =>
     once<string>((api) => api.take(file, id), options),
+  look: (file: Blob) => once<FontSeen>((api) => api.look(file)),
+  takeFont: (file: Blob, id: string, family: string, options: { signal?: AbortSignal } = {}) =>
+    once<string>((api) => api.takeFont(file, id, family), options),
   write: (doc: Doc, options: { signal?: AbortSignal; onProgress?: Progress } = {}) =>
     once<Blob>((api) => api.write(doc), options),
 };

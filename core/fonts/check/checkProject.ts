@@ -27,7 +27,7 @@ function checkGlyph(glyph: GlyphRow): readonly Problem[] {
 function findProblems(glyph: GlyphRow): Problem[] {
   const out: Problem[] = [];
   const place = { glyph: glyph.name };
-  const advance = advanceOf(glyph);
+  const advance = Math.round(advanceOf(glyph));
   if (advance < 0) out.push(problem({ code: 'advance-negative', value: advance }, 'error', place));
   const box = contoursBox(glyph.contours);
   if (box) {

@@ -4,6 +4,7 @@ import { translation, type Affine } from '../../foundations/geometry/affine';
 import { transformContours, type Contour } from '../../foundations/geometry/contour';
 import { rightDirections } from '../../foundations/geometry/direction';
 import { contoursBox } from '../../foundations/geometry/measure';
+import { inkWidth } from '../../project/document/queries/metrics';
 import type { GlyphRow } from '../../project/document/schema';
 import type { FontGlyph } from '../features/fontGlyphs';
 
@@ -26,14 +27,17 @@ export function roundContours(contours: readonly Contour[]): Contour[] {
 /** An extreme further than this beyond its curve's ends gets a point, em units; a handle reaches out several times as far. */
 export const EXTREME_EXCESS_EM = 0.05;
 
-/** Bearings that a font can say, whole units: tables hold 16 bits, and the letter itself needs room beside them. */
+/** Bearings that a font can say: tables hold 16 bits, and the letter itself needs room beside them. */
 const MOST_BEARING = 16_000;
-const inReach = (v: number): number => Math.round(Math.max(-MOST_BEARING, Math.min(MOST_BEARING, v)));
+const inReach = (v: number): number => Math.max(-MOST_BEARING, Math.min(MOST_BEARING, v));
 
 /** Results by glyph row: rows are immutable, so an unchanged glyph is never done twice. */
 const cache = new WeakMap<GlyphRow, FontGlyph>();
 
-/** How a drawing is moved to where it stands in the font: its ink starts on a whole unit, so that bearings come out as they were typed. */
+/**
+ * How a drawing is moved to where it stands in the font: its ink starts at its left bearing, so that bearings come out as they were typed.
+ * In a font that was opened points lie on whole units and the ink, between them, need not.
+ */
 export function placeInFont(glyph: GlyphRow): Affine {
   const exact = contoursBox(glyph.contours);
   return translation(inReach(glyph.bearings.left) - (exact?.xMin ?? 0), 0);
@@ -50,13 +54,14 @@ export function compileGlyph(glyph: GlyphRow): FontGlyph {
     ),
   );
   const box = contoursBox(contours);
-  const width = box ? Math.round(box.xMax) : left;
+  const whole = Number.isInteger(left) && Number.isInteger(right);
+  const width = box && whole ? Math.round(box.xMax) : left + inkWidth(glyph);
   const compiled: FontGlyph = {
     id: glyph.id,
     name: glyph.name,
     codePoints: glyph.codePoints,
     contours,
-    advance: Math.max(0, width + right),
+    advance: Math.max(0, Math.round(width + right)),
     box,
     typed: glyph.typed,
     parts: [],

@@ -4,12 +4,21 @@ import { contoursBox } from '../../foundations/geometry/measure';
 import { problem, type Problem } from '../../foundations/problems/problem';
 import { idFor } from '../../project/document/identity';
 import { blankGlyph, castingOf, newProject, NOTDEF, projectOf } from '../../project/document/newProject';
+import { showsNothing } from '../../project/document/queries/inFont';
 import type { CastingRow, Doc, GlyphRow, ProjectRow, StyleRow } from '../../project/document/schema';
 import { glyphNameOf } from '../../type/names/glyphNames';
 import type { FontFile } from '../opentype/read/readFont';
 import { nameOf } from '../opentype/read/readName';
 import { readSetting, type ReadSetting } from './layoutRows';
 import { licenceOf, type FontLicence } from './licence';
+
+/** What a font says of itself before anything is made of it. */
+export interface FontSeen {
+  readonly licence: FontLicence;
+  readonly glyphs: number;
+  /** What could not be taken along, in plain words. */
+  readonly leftOut: readonly string[];
+}
 
 export interface OpenedFont {
   readonly doc: Doc;
@@ -22,17 +31,17 @@ const ID = { style: 2, designer: 9, designerUrl: 12, typographicStyle: 17 } as c
 
 /**
  * A font as a project of its own: outlines with letters of parts as such, characters, names, metrics, kerning, anchors and what its features say
- * in rules. It asks for a family name of its own before it can be cast.
+ * in rules.
  *
- * @param name Name of the project; the font's family where it is empty.
+ * @param family What the altered family is to be called; where it is empty, the check asks for it before casting.
  * @param nowMs Milliseconds since 1970.
  */
 export function openFont(
   font: FontFile,
-  { id, name, nowMs }: { readonly id: string; readonly name: string; readonly nowMs: number },
+  { id, family, nowMs }: { readonly id: string; readonly family: string; readonly nowMs: number },
 ): OpenedFont {
   const licence = licenceOf(font);
-  const base = newProject(id, name.trim() || licence.family || 'Untitled', nowMs);
+  const base = newProject(id, family.trim() || licence.family || 'Untitled', nowMs);
   const names = uniqueNames(font);
   const idOf = (glyph: number) => idFor(id, 'glyphs', nth(names, glyph));
   const setting = readSetting(font, idOf);
@@ -48,9 +57,11 @@ export function openFont(
     glyphs: Object.fromEntries([...standing, ...glyphs].map((g) => [g.id, g])),
     ...settingRows(id, projectOf(base).styleId, setting, idOf),
     styles: styleRows(font, base),
-    casting: { [castingOf(base).id]: castingRow(font, castingOf(base), licence) },
+    casting: {
+      [castingOf(base).id]: { ...castingRow(font, castingOf(base), licence), family: family.trim() },
+    },
   };
-  return { doc, problems: told(font, licence, setting) };
+  return { doc, problems: told(font) };
 }
 
 /** Names by the font's, where it has any; none twice and none empty. */
@@ -167,7 +178,7 @@ function projectRow(
   const { unitsPerEm } = font.head;
   const { os2, hhea } = font;
   const line = (hhea.ascender - hhea.descender + hhea.lineGap) / unitsPerEm;
-  const shown = [...codePoints].filter((cp) => cp > 0x20 && !(cp >= 0x7f && cp <= 0xa0)).sort((a, b) => a - b);
+  const shown = [...codePoints].filter((cp) => !showsNothing(cp)).sort((a, b) => a - b);
   return {
     ...base,
     unitsPerEm,
@@ -201,7 +212,6 @@ function castingRow(font: FontFile, base: CastingRow, licence: FontLicence): Cas
   const metric = (v: number) => Math.max(0, Math.round(v));
   return {
     ...base,
-    family: '',
     designer: told(ID.designer),
     designerUrl: told(ID.designerUrl),
     copyright: licence.copyright,
@@ -223,15 +233,25 @@ const LEFT_OUT: readonly (readonly [string, string])[] = [
   ['vmtx', 'metrics for writing from top to bottom'],
 ];
 
-function told(font: FontFile, licence: FontLicence, { leftOut }: ReadSetting): Problem[] {
+/** What to know of a font before opening it. */
+export function lookAtFont(font: FontFile): FontSeen {
+  const { leftOut } = readSetting(font, String);
+  return {
+    licence: licenceOf(font),
+    glyphs: font.contours.length,
+    leftOut: [
+      ...LEFT_OUT.flatMap(([tag, text]) => (font.tables.has(tag) ? [text] : [])),
+      ...(leftOut.length > 0 ? [`the features ${leftOut.join(', ')}`] : []),
+    ],
+  };
+}
+
+function told(font: FontFile): Problem[] {
+  const { licence, leftOut } = lookAtFont(font);
   const { family, embedding, reserved } = licence;
-  const what = [
-    ...LEFT_OUT.flatMap(([tag, text]) => (font.tables.has(tag) ? [text] : [])),
-    ...(leftOut.length > 0 ? [`the features ${leftOut.join(', ')}`] : []),
-  ];
   const detail = { code: 'font-opened', family, embedding, licence: licence.licence, reserved } as const;
   return [
     problem(detail, 'warning'),
-    ...(what.length > 0 ? [problem({ code: 'font-left-out', what }, 'warning')] : []),
+    ...(leftOut.length > 0 ? [problem({ code: 'font-left-out', what: leftOut }, 'warning')] : []),
   ];
 }

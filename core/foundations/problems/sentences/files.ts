@@ -23,7 +23,7 @@ export const FILES: Sentences<
   postscript: () =>
     'this is a PostScript drawing, which is a program and not a picture. Save it as SVG or as PDF where it was drawn, and add that.',
   'font-file': (p) =>
-    `this is ${p.kind}, not a picture of letters. Drop a picture, drawings or a project file instead.`,
+    `this is ${p.kind}, not a picture of letters. Open it from the list of projects to work on its letters.`,
   'pdf-broken': (p) =>
     `the PDF can't be read (${p.reason}). Save it again from the program it was made with.`,
   'pdf-too-long': (p) =>

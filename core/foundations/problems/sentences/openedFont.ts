@@ -1,6 +1,7 @@
 import type { Problem } from '../problem';
 
-const MAY: Readonly<Record<'install' | 'edit' | 'view' | 'never', string>> = {
+/** What may be done with a font in documents, in a sentence. */
+export const MAY: Readonly<Record<'install' | 'edit' | 'view' | 'never', string>> = {
   install: 'It says that it may be used in any document.',
   edit: 'It says that it may lie in documents that others change, no more.',
   view: 'It says that it may lie in documents that others read, no more.',

@@ -1,0 +1,167 @@
+/**
+ * Fonts opened as projects and cast again: what comes out is held against what went in by HarfBuzz (npm) and our own readers, on open fonts
+ * of the registry (@fontsource packages).
+ */
+import { readdirSync, readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { dirname, join } from 'node:path';
+import { brotliDecompressSync } from 'node:zlib';
+import { shaperOf } from '../../../testing/outsideReaders';
+import { sampleProject } from '../../testing/sampleProject';
+import { byName } from '../../testing/named';
+import { randomBy } from '../../testing/randomOutlines';
+import { nth } from '../../foundations/lists/nth';
+import { contoursBox } from '../../foundations/geometry/measure';
+import { describeProblem } from '../../foundations/problems/describe';
+import { changeCasting } from '../../project/document/commands/font/casting';
+import { danglingReferences } from '../../project/document/queries/dangling';
+import { edit } from '../../project/document/inStep/edit';
+import { castingOf, projectOf } from '../../project/document/newProject';
+import { openRows } from '../../project/document/opening/openRows';
+import { SCHEMA_VERSION, type Doc } from '../../project/document/schema';
+import { checkProject } from '../check/checkProject';
+import { compileFont } from '../compile/compileFont';
+import { readFont, type FontFile } from '../opentype/read/readFont';
+import { buildSfnt, SFNT_CFF, SFNT_TRUETYPE } from '../opentype/sfnt';
+import { holdsName, isSameName, reservedNames } from './licence';
+import { openFont } from './openFont';
+
+function read(bytes: Uint8Array): FontFile {
+  const font = readFont(bytes, (packed) => brotliDecompressSync(packed));
+  if (!font.ok) throw new Error(font.problems.map(describeProblem).join());
+  return font.value;
+}
+
+const openFonts = (() => {
+  const require = createRequire(import.meta.url);
+  const modules = join(dirname(require.resolve('@fontsource/karla/package.json')), '..');
+  return readdirSync(modules).flatMap((name) => {
+    const file = join(modules, name, 'files', `${name}-latin-400-normal.woff2`);
+    return [[name, read(new Uint8Array(readFileSync(file)))] as const];
+  });
+})();
+
+const asProject = (font: FontFile, family = 'Tide Other') =>
+  openFont(font, { id: 'opened', family, nowMs: 0 });
+const cast = (doc: Doc, format: 'otf' | 'ttf' = 'ttf') =>
+  compileFont(doc, { format, styleId: projectOf(doc).styleId, nowUnixS: 0 });
+
+/** The tables of a read font as a font file. */
+const fileOf = (font: FontFile) => buildSfnt(font.outlines === 'otf' ? SFNT_CFF : SFNT_TRUETYPE, font.tables);
+
+describe.each(openFonts)('%s', (name, font) => {
+  const { doc } = asProject(font);
+  const again = read(cast(doc));
+
+  test('is a whole project: nothing in it points to what is not there, and it is stored and opened as it is', () => {
+    expect(danglingReferences(doc)).toEqual([]);
+    const tables = Object.fromEntries(Object.entries(doc).map(([t, rows]) => [t, rows as object]));
+    const opened = openRows(SCHEMA_VERSION, JSON.parse(JSON.stringify(tables)) as never);
+    expect(opened.ok && opened.value.damaged).toEqual([]);
+    expect(checkProject(doc).filter((p) => p.severity === 'error')).toEqual([]);
+  });
+
+  test('comes out with its characters, widths and outlines within half a unit', () => {
+    for (const [cp, glyph] of font.mapping) {
+      const now = again.mapping.get(cp);
+      expect([cp, now === undefined]).toEqual([cp, false]);
+      const [before, after] = [nth(font.contours, glyph), nth(again.contours, now ?? 0)];
+      expect([cp, nth(again.metrics, now ?? 0).advance]).toEqual([cp, nth(font.metrics, glyph).advance]);
+      const [a, b] = [contoursBox(before), contoursBox(after)];
+      expect([cp, a === null]).toEqual([cp, b === null]);
+      if (a && b)
+        for (const side of ['xMin', 'xMax', 'yMin', 'yMax'] as const)
+          expect(Math.abs(a[side] - b[side])).toBeLessThanOrEqual(0.51);
+    }
+    expect([again.hhea.ascender, again.hhea.descender, again.hhea.lineGap]).toEqual([
+      font.hhea.ascender,
+      font.hhea.descender,
+      font.hhea.lineGap,
+    ]);
+    expect(again.head.unitsPerEm).toBe(font.head.unitsPerEm);
+  });
+
+  test('kerns 2,000 pairs as it did, by HarfBuzz with nothing else switched on', () => {
+    const off = { calt: 0, ccmp: 0, liga: 0, locl: 0, fina: 0, init: 0, rlig: 0, clig: 0, rclt: 0, rvrn: 0 };
+    const [before, after] = [shaperOf(fileOf(font)), shaperOf(cast(doc))];
+    const random = randomBy(17);
+    const letters = [...font.mapping.keys()].filter((cp) => /\p{L}|\p{P}|\p{N}/u.test(String.fromCodePoint(cp)));
+    const one = () => String.fromCodePoint(nth(letters, Math.floor(random() * letters.length)));
+    // HarfBuzz as it is here doesn't read the old table.
+    const differ = font.tables.has('GPOS')
+      ? Array.from({ length: 2000 }, () => one() + one()).filter((pair) => before(pair, off) !== after(pair, off))
+      : [];
+    expect([name, differ]).toEqual([name, []]);
+  });
+}); // prettier-ignore
+
+test('accented letters stay letters of parts: an e that is altered is altered in all of them, and nothing else', () => {
+  const [, font] = openFonts.find(([n]) => n === 'karla') ?? nth(openFonts, 0);
+  const { doc } = asProject(font);
+  const { e, eacute, a } = byName(doc);
+  if (!e || !eacute || !a) throw new Error('not there');
+  expect(eacute.components.map((c) => c.glyphId)).toContain(e.id);
+  const moved = e.contours.map((c) => ({
+    ...c,
+    nodes: c.nodes.map((n, i) => (i === 0 ? { ...n, y: n.y + 17 } : n)),
+  }));
+  const altered = edit(doc, {
+    label: 'alter e',
+    changes: [{ table: 'glyphs', id: e.id, before: e, after: { ...e, contours: moved } }],
+  }).doc;
+  const [before, after] = [read(cast(doc)), read(cast(altered))];
+  const changed = before.glyphNames.filter(
+    (_, i) => JSON.stringify(before.contours[i]) !== JSON.stringify(after.contours[i]),
+  );
+  expect(changed).toEqual(expect.arrayContaining(['e', 'eacute', 'egrave', 'edieresis']));
+  expect(changed.every((n) => /^(e|E?e(acute|grave|dieresis|circumflex|macron|caron|ogonek|dotaccent|breve))/.test(n))).toBe(true); // prettier-ignore
+});
+
+test('our own casts come back with their outlines, kerning and marks, from OTF and TTF alike', () => {
+  const doc = sampleProject();
+  const named = edit(doc, changeCasting(doc, { family: 'Skerry', licence: 'Any use.' })!).doc;
+  for (const format of ['otf', 'ttf'] as const) {
+    const opened = asProject(read(cast(named, format)), 'Barley').doc;
+    expect(castingOf(opened)).toMatchObject({ family: 'Barley', licence: 'Any use.' });
+    const [one, two] = [cast(named, format), cast(opened, format)].map(shaperOf);
+    for (const text of ['Hox\u00e9', 'ToTo', 'xo\u0301x', 'HHoo'])
+      expect([format, text, two?.(text, {})]).toEqual([format, text, one?.(text, {})]);
+  }
+});
+
+describe('names and licences', () => {
+  test('reserved names are found as licences write them', () => {
+    const found = (text: string) => reservedNames(`Copyright (c) 2011, X, ${text}.\nThis Font Software ...`);
+    expect(found('with Reserved Font Name Barley')).toEqual(['Barley']);
+    expect(found('with Reserved Font Names "Tide Mill" and "Eel"')).toEqual(['Tide Mill', 'Eel']);
+    expect(found('with Reserved Font Name \u2018Oat\u2019')).toEqual(['Oat']);
+    expect(found('with Reserved Font Name Oat, Rye and Wheat')).toEqual(['Oat', 'Rye', 'Wheat']);
+    expect(found('all rights reserved')).toEqual([]);
+  });
+
+  test('a reserved name is refused however it is written; the font’s own name is warned of', () => {
+    const doc = sampleProject();
+    const from = { family: 'Tide Mill', reserved: ['Barley'] };
+    const opened = { ...doc, project: { [projectOf(doc).id]: { ...projectOf(doc), openedFrom: from } } };
+    const told = (family: string) => {
+      const diff = changeCasting(opened, { family });
+      return checkProject(diff ? edit(opened, diff).doc : opened)
+        .filter((p) => p.code.startsWith('name-'))
+        .map((p) => `${p.severity} ${p.code}`);
+    };
+    expect(told('bar-ley two')).toEqual(['error name-reserved']);
+    expect(told('tidemill')).toEqual(['warning name-of-original']);
+    expect(told('Skerry')).toEqual([]);
+    expect(told('')).toEqual(['error name-missing']);
+    expect(holdsName('Anything', '')).toBe(false);
+    expect(isSameName('', '')).toBe(false);
+  });
+
+  test('what a font forbids and what is lost is told before anything is altered', () => {
+    const [, font] = openFonts.find(([n]) => n === 'caveat') ?? nth(openFonts, 0);
+    const closed = { ...font, os2: { ...font.os2, fsType: 2 } };
+    const told = openFont(closed, { id: 'x', family: '', nowMs: 0 }).problems.map(describeProblem).join('\n');
+    expect(told).toMatch(/may not lie in documents/);
+    expect(told).toMatch(/for you to know and to answer for/);
+  });
+});

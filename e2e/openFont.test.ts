@@ -1,0 +1,87 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { dirname, join } from 'node:path';
+import { expect, test } from '@playwright/test';
+import { brotliDecompressSync } from 'node:zlib';
+import { woff2Tables } from '../core/fonts/opentype/read/readWoff2';
+import { buildSfnt, SFNT_TRUETYPE } from '../core/fonts/opentype/sfnt';
+import { buildName } from '../core/fonts/opentype/tables/name';
+import { parseWithFontkit, sanitize, shape } from '../testing/outsideReaders';
+import { castBoth, liveFontReady, stage, watchFaults } from './support/app';
+import { field } from './support/dress';
+
+const packages = join(dirname(createRequire(import.meta.url).resolve('@fontsource/karla/package.json')), '..');
+const openFont = (name: string) => join(packages, name, 'files', `${name}-latin-400-normal.woff2`);
+
+test('a font is dropped on the list, told about, opened under another name, widened, and cast: kerned and accented as before', async ({
+  page,
+}) => {
+  const faults = watchFaults(page);
+  await page.goto('/projects');
+  await page.getByLabel('Project file or font').setInputFiles(openFont('karla'));
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('may be used in any document');
+  await expect(dialog).toContainText('for you to know and to answer for');
+  await expect(dialog.getByRole('button', { name: 'Open as a project' })).toBeDisabled();
+  await dialog.getByLabel('Your family’s own name').fill('Tide Sans');
+  await dialog.getByRole('button', { name: 'Open as a project' }).click();
+  await expect(page).toHaveURL(/\/name/);
+  await liveFontReady(page);
+  await page.goto(page.url().replace(/\/name.*/, '/fit?glyph=e'));
+  await liveFontReady(page);
+  await field(page, 'Right bearing').fill('99');
+  await field(page, 'Right bearing').press('Enter');
+  await stage(page, 'Cast');
+  const { otf, ttf } = await castBoth(page);
+  const before = buildSfnt(
+    SFNT_TRUETYPE,
+    woff2Tables(new Uint8Array(readFileSync(openFont('karla'))), brotliDecompressSync),
+  );
+  const widths = (bytes: Uint8Array, text: string) => shape(bytes, text).map((g) => g.advance);
+  for (const bytes of [otf, ttf]) {
+    expect(sanitize(bytes, 'x.otf')).toBe('');
+    expect(parseWithFontkit(bytes).postscriptName).toBe('TideSans-Regular');
+    for (const text of ['ToVAWa', 'ÀÉñü']) expect(widths(bytes, text)).toEqual(widths(before, text));
+    expect(widths(bytes, 'e')[0]).not.toBe(widths(before, 'e')[0]);
+  }
+  expect(faults).toEqual([]);
+});
+
+test('a font that keeps its name and may lie in no document says so, and its name is refused', async ({
+  page,
+}) => {
+  const tables = woff2Tables(new Uint8Array(readFileSync(openFont('neucha'))), brotliDecompressSync);
+  const os2 = tables.get('OS/2')!.slice();
+  os2.set([0, 2], 8);
+  const names = new Map([
+    [0, 'Made up, with Reserved Font Name Barley.'],
+    [1, 'Barley'],
+    [2, 'Regular'],
+  ]);
+  const made = buildSfnt(SFNT_TRUETYPE, new Map([...tables, ['OS/2', os2], ['name', buildName(names)]]));
+  await page.goto('/projects');
+  await page
+    .getByLabel('Project file or font')
+    .setInputFiles({ name: 'barley.ttf', mimeType: 'font/ttf', buffer: Buffer.from(made) });
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toContainText('may not lie in documents');
+  await expect(dialog).toContainText('Names it keeps for itself');
+  const own = dialog.getByLabel('Your family’s own name');
+  await own.fill('Barley Two');
+  await expect(dialog).toContainText('Its licence keeps the name Barley for itself.');
+  await expect(dialog.getByRole('button', { name: 'Open as a project' })).toBeDisabled();
+  await own.fill('Oats');
+  await dialog.getByRole('button', { name: 'Open as a project' }).click();
+  await liveFontReady(page);
+  await stage(page, 'Cast');
+  await field(page, 'Family').fill('Old barley');
+  await field(page, 'Family').press('Enter');
+  await expect(page.getByText(/keeps the name Barley for itself/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Cast', exact: true })).toBeDisabled();
+  // What is no font at all is told by its name.
+  await page.goto('/projects');
+  await page
+    .getByLabel('Project file or font')
+    .setInputFiles({ name: 'broken.otf', mimeType: 'font/otf', buffer: Buffer.from('no font here at all') });
+  await expect(page.getByRole('alert')).toContainText('broken.otf');
+});

@@ -1,0 +1,102 @@
+import { Button, Dialog, Field, Input, Portal, Stack, Text } from '@chakra-ui/react';
+import { useState } from 'react';
+import type { FontSeen } from '../../core/fonts/open/openFont';
+import { holdsName, isSameName } from '../../core/fonts/open/licence';
+import { MAY } from '../../core/foundations/problems/sentences/openedFont';
+
+interface Props {
+  readonly fileName: string;
+  readonly seen: FontSeen;
+  readonly onOpen: (family: string) => void;
+  readonly onLeave: () => void;
+}
+
+/** What keeps a family name from being used; null when it may be. */
+function faultOf(family: string, { licence }: FontSeen): string | null {
+  const reserved = licence.reserved.find((name) => holdsName(family, name));
+  if (reserved !== undefined) return `Its licence keeps the name ${reserved} for itself.`;
+  return null;
+}
+
+function Fact({ title, children }: { title: string; children: string }) {
+  return (
+    <Stack gap="0.5">
+      <Text fontSize="xs" color="faded">
+        {title}
+      </Text>
+      <Text fontSize="sm" maxH="8rem" overflowY="auto" whiteSpace="pre-wrap">
+        {children}
+      </Text>
+    </Stack>
+  );
+}
+
+/** What a font says of itself, and the choice to open it under a name of one's own. */
+export function FontDialog({ fileName, seen, onOpen, onLeave }: Props) {
+  const [family, setFamily] = useState('');
+  const { licence, glyphs, leftOut } = seen;
+  const fault = faultOf(family, seen);
+  const same = isSameName(family, licence.family);
+  const open = () => family.trim() !== '' && fault === null && onOpen(family.trim());
+  return (
+    <Dialog.Root open onOpenChange={(e) => !e.open && onLeave()}>
+      <Portal>
+        <Dialog.Backdrop />
+        <Dialog.Positioner>
+          <Dialog.Content bg="paper" color="ink" maxW="34rem">
+            <Dialog.Header>
+              <Dialog.Title>{licence.family || fileName}</Dialog.Title>
+            </Dialog.Header>
+            <Dialog.Body as="form" onSubmit={(e) => (e.preventDefault(), open())}>
+              <Stack gap="3">
+                <Fact title="What is in it">{`${glyphs} glyphs`}</Fact>
+                <Fact title="In documents">{MAY[licence.embedding]}</Fact>
+                <Fact title="Its licence">
+                  {[licence.copyright, licence.licence, licence.licenceUrl]
+                    .filter((t) => t !== '')
+                    .join('\n') || 'It says nothing of a licence: ask whoever made it.'}
+                </Fact>
+                {licence.reserved.length > 0 && (
+                  <Fact title="Names it keeps for itself">{licence.reserved.join(', ')}</Fact>
+                )}
+                {leftOut.length > 0 && <Fact title="Not taken along">{`${leftOut.join('; ')}.`}</Fact>}
+                <Text fontSize="sm">
+                  Whether this font may be changed and passed on is for you to know and to answer for.
+                </Text>
+                <Field.Root invalid={fault !== null}>
+                  <Field.Label fontSize="sm">Your family’s own name</Field.Label>
+                  <Input
+                    autoFocus
+                    bg="sheet"
+                    borderColor={fault === null ? 'rule' : 'snag'}
+                    value={family}
+                    onChange={(e) => setFamily(e.target.value)}
+                  />
+                  <Field.ErrorText color="snag">{fault}</Field.ErrorText>
+                  {same && fault === null && (
+                    <Field.HelperText color="faded">
+                      That is its own name: keep it only if the font is yours.
+                    </Field.HelperText>
+                  )}
+                </Field.Root>
+              </Stack>
+            </Dialog.Body>
+            <Dialog.Footer>
+              <Button variant="outline" borderColor="rule" onClick={onLeave}>
+                Leave it
+              </Button>
+              <Button
+                bg="hand"
+                color="paper"
+                disabled={family.trim() === '' || fault !== null}
+                onClick={open}
+              >
+                Open as a project
+              </Button>
+            </Dialog.Footer>
+          </Dialog.Content>
+        </Dialog.Positioner>
+      </Portal>
+    </Dialog.Root>
+  );
+}
