@@ -1,3 +1,4 @@
+import type { Box } from '../../foundations/geometry/measure';
 import type { Joins, Marks } from '../opentype/layout/model';
 import type { FontGlyph } from './fontGlyphs';
 
@@ -10,13 +11,23 @@ const ownAnchor = (g: FontGlyph) => g.anchors.find((a) => a.name.startsWith(MARK
 
 export const isMark = (g: FontGlyph): boolean => ownAnchor(g) !== undefined;
 
+const middleOf = ({ yMin, yMax }: Box): number => (yMin + yMax) / 2;
+
 /**
- * Marks that go above a letter: their ink lies on the further side of where they meet it. Indices of glyphs.
+ * Marks that go above a letter: letters have their place in the upper half of their ink, most of them; a mark that no letter has a place
+ * for by where its own ink lies from its anchor. Indices of glyphs.
  */
 export const marksAbove = (glyphs: readonly FontGlyph[]): number[] =>
   glyphs.flatMap((g, i) => {
     const at = ownAnchor(g);
-    return at && g.box && at.y <= (g.box.yMin + g.box.yMax) / 2 ? [i] : [];
+    if (!at || !g.box) return [];
+    const name = at.name.slice(MARK_SIGN.length);
+    const votes = glyphs.flatMap((l) => {
+      const place = isMark(l) || !l.box ? undefined : l.anchors.find((a) => a.name === name);
+      return place && l.box ? [Math.sign(place.y - middleOf(l.box))] : [];
+    });
+    const above = votes.length > 0 ? votes.reduce((n, v) => n + v, 0) > 0 : at.y <= middleOf(g.box);
+    return above ? [i] : [];
   });
 
 /** Which marks go where, by the names of anchors: on letters, or on other marks. */

@@ -107,6 +107,8 @@ export function explainRule(rule: Rule, named: (id: string) => string): string {
     }
     case 'language':
       return `In ${AND.format(rule.languages.map(languageName))} ${swaps(rule.swaps)}.`;
+    case 'carried':
+      return `Carried over from the font that was opened: ${some([...new Set(rule.features.map((f) => f.tag))], 'feature')}.`;
   }
 }
 

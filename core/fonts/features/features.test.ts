@@ -23,6 +23,8 @@ import type { Doc, GlyphRow, Rule } from '../../project/document/schema';
 import { glyphNameOf } from '../../type/names/glyphNames';
 import { rect as box } from '../../testing/shapes';
 import { setGlyphs } from './setGlyphs';
+import { marksAbove } from './anchors';
+import type { FontGlyph } from './fontGlyphs';
 import { ufoFiles } from '../compile/casts/ufo';
 import { explainFont } from '../compile/explainFont';
 import { fontData } from '../compile/fontData';
@@ -69,6 +71,22 @@ describe('drawings take turns', () => {
     ],
     [turns],
   );
+
+  test('a mark below whose anchor lies under its ink was taken for one above, so that i lost its dot', () => {
+    const glyph = (name: string, yMin: number, yMax: number, anchor: string, y: number): FontGlyph => ({
+    id: name, name, codePoints: [], contours: [], parts: [], advance: 0, typed: [],
+    box: { xMin: 0, xMax: 100, yMin, yMax },
+    anchors: [{ name: anchor, x: 50, y }],
+  }); // prettier-ignore
+    const letter = glyph('i', 0, 700, 'bottom', 0);
+    const below = glyph('dotbelowcomb', -80, -20, '_bottom', -200);
+    const above = { ...glyph('acutecomb', 600, 700, '_top', 900) };
+    const tall = glyph('x', 0, 500, 'top', 480);
+    expect(marksAbove([letter, below, above, tall])).toEqual([2]);
+    // Where no letter has a place for it, its own ink tells.
+    expect(marksAbove([glyph('a', 600, 700, '_top', 500)])).toEqual([0]);
+    expect(marksAbove([glyph('a', -200, -100, '_bottom', 0)])).toEqual([]);
+  });
 
   test('a letter that comes again is drawn otherwise, also across other letters and a space', () => {
     expect(names(two.bytes, 'aaaa')).toEqual(['a', 'a.alt1', 'a', 'a.alt1']);

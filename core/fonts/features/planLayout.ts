@@ -1,3 +1,4 @@
+import { addCarried } from './rules/carried';
 import { ruleWith, type Rule } from '../../project/document/rows/features';
 import type { Carets, GlyphKind } from '../opentype/layout/gdef';
 import type { Kerning, Layout, Ligature, Positioning, Substitution } from '../opentype/layout/model';
@@ -96,16 +97,21 @@ function addSubstitutions(
       swaps: new Map(r.swaps.map((s) => [ruled.at(s.from), ruled.all(s.to)])),
     })),
   );
+  const carried = ruled.of('carried');
+  // What a font that was opened does by itself isn't made a second time.
+  const brought = new Set(carried.flatMap((c) => c.features.map((f) => f.tag)));
   addAccess(list, exchanges);
-  addComposing(list, font);
-  addLanguages(list, font, languageSwaps(font, ruled));
+  for (const c of carried) if (c.order === 'first') addCarried(list, c, ruled.at);
+  if (!brought.has('ccmp')) addComposing(list, font);
+  if (!brought.has('locl')) addLanguages(list, font, languageSwaps(font, ruled));
   addLigatures(list, 'liga', 'names', typedNames(font), font);
   for (const e of exchanges) if (BEFORE_LIGATURES.test(e.tag)) addExchange(list, font, e);
-  addFractions(list, font, exchanges);
+  if (!brought.has('frac')) addFractions(list, font, exchanges);
   addLigatures(list, 'liga', 'ligatures', ligatures, font);
   for (const tag of ['clig', 'dlig', 'hlig'] as const)
     addLigatures(list, tag, tag, ruledLigatures(ruled, tag), font);
   for (const e of exchanges) if (!BEFORE_LIGATURES.test(e.tag)) addExchange(list, font, e);
+  for (const c of carried) if (c.order === 'last') addCarried(list, c, ruled.at);
   list.use('calt', contextual(list, font, ruled, kerning));
 }
 

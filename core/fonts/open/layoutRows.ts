@@ -3,6 +3,7 @@ import type { Kerning, Place } from '../opentype/layout/model';
 import { readJoins, readMarks } from '../opentype/read/layout/attachments';
 import { lookupsOf, readLayout, type ReadLayout } from '../opentype/read/layout/common';
 import { kerningOfKern, kerningOfLookups } from '../opentype/read/layout/pairs';
+import { carriedRules } from './carriedRules';
 import { exchangesOf, ligaturesOf } from '../opentype/read/layout/substitutions';
 import type { FontFile } from '../opentype/read/readFont';
 import { EXCHANGING, type Rule } from '../../project/document/rows/features';
@@ -36,14 +37,18 @@ export function readSetting(font: FontFile, idOf: (glyph: number) => string): Re
     return bytes ? readLayout(bytes, tag) : null;
   };
   const [gsub, gpos] = [table('GSUB'), table('GPOS')];
-  const rules = gsub ? rulesOf(gsub, idOf) : [];
-  const said = new Set(rules.flatMap(tagsOf));
+  const ruled = gsub ? rulesOf(gsub, idOf) : [];
+  const known = new Set([...ruled.flatMap(tagsOf), ...MADE_ANEW]);
+  const count = font.contours.length;
+  const carried = gsub ? carriedRules(gsub, known, { count, idOf }) : { rules: [], tags: new Set<string>() };
+  const rules = [...ruled, ...carried.rules];
+  const said = new Set([...known, ...carried.tags]);
   const tags = new Set([...(gsub?.features ?? []), ...(gpos?.features ?? [])].map((f) => f.tag));
   return {
     kerning: kerningOf(font, gpos),
     anchors: gpos ? anchorsOf(font, gpos) : [],
     rules,
-    leftOut: [...tags].filter((t) => !said.has(t) && !MADE_ANEW.has(t)).sort(),
+    leftOut: [...tags].filter((t) => !said.has(t)).sort(),
   };
 }
 
@@ -88,7 +93,8 @@ function anchorsOf(font: FontFile, gpos: ReadLayout): ReadAnchor[] {
             if (!markOf.has(m.glyph)) put({ glyph: m.glyph, name: `_${name}`, at: m.at });
             markOf.set(m.glyph, markOf.get(m.glyph) ?? name);
           }
-          for (const p of places) put({ ...p, name });
+          // Marks stand on marks alone: what isn't one has no such place.
+          for (const p of places) if (type === TYPE.markToBase || markOf.has(p.glyph)) put({ ...p, name });
         }
       }
   for (const lookup of lookupsOf(gpos, 'curs').filter((l) => l.type === TYPE.cursive))
@@ -103,19 +109,21 @@ function anchorsOf(font: FontFile, gpos: ReadLayout): ReadAnchor[] {
 const tagsOf = (r: Rule): string[] =>
   r.kind === 'ligature' || r.kind === 'exchange' ? [r.feature] : r.kind === 'language' ? ['locl'] : [];
 
+/** Rules of features that rules say wholly; the others are carried as they are. */
 function rulesOf(gsub: ReadLayout, idOf: (glyph: number) => string): Rule[] {
   const tags = [...new Set(gsub.features.map((f) => f.tag))].sort();
   return [
-    ...LIGATURES.flatMap((feature) =>
-      lookupsOf(gsub, feature)
-        .flatMap((l) => ligaturesOf(gsub, l) ?? [])
-        .filter((l) => l.parts.length > 1)
-        .map((l): Rule => ({ kind: 'ligature', parts: l.parts.map(idOf), to: idOf(l.glyph), feature })),
-    ),
+    ...LIGATURES.flatMap((feature) => ligatureRules(gsub, feature, idOf)),
     ...tags.filter((t) => EXCHANGING.test(t)).flatMap((feature) => exchangeRule(gsub, feature, idOf)),
     ...languageRules(gsub, idOf),
   ];
 }
+
+function ligatureRules(gsub: ReadLayout, feature: (typeof LIGATURES)[number], idOf: (glyph: number) => string): Rule[] {
+  const lookups = lookupsOf(gsub, feature).map((l) => ligaturesOf(gsub, l));
+  if (lookups.some((l) => l === null || l.some((one) => one.parts.length < 2))) return [];
+  return lookups.flatMap((l) => l ?? []).map(({ parts, glyph }): Rule => ({ kind: 'ligature', parts: parts.map(idOf), to: idOf(glyph), feature }));
+} // prettier-ignore
 
 /** Drawings of a feature; none where it does something that a rule doesn't say. */
 function exchangeRule(gsub: ReadLayout, feature: string, idOf: (glyph: number) => string): Rule[] {
@@ -126,16 +134,19 @@ function exchangeRule(gsub: ReadLayout, feature: string, idOf: (glyph: number) =
   return [{ kind: 'exchange', feature, label: '', swaps: made }];
 }
 
-/** What single languages exchange, by their tags. */
+/** What single languages exchange, by their tags; none where more than that is done for languages. */
 function languageRules(gsub: ReadLayout, idOf: (glyph: number) => string): Rule[] {
+  const uses = gsub.features.filter((f) => f.tag === 'locl');
   const swapsOf = new Map<string, Map<number, number>>();
-  for (const f of gsub.features) {
+  for (const f of uses) {
     const language = f.language?.trim() ?? '';
-    if (f.tag !== 'locl' || !/^[A-Z]{3,4}$/.test(language)) continue;
     const swaps = swapsOf.get(language) ?? new Map<number, number>();
     swapsOf.set(language, swaps);
-    for (const l of f.lookups)
-      for (const [from, to] of exchangesOf(gsub, nth(gsub.lookups, l)) ?? []) swaps.set(from, nth(to, 0));
+    for (const l of f.lookups) {
+      const exchanges = exchangesOf(gsub, nth(gsub.lookups, l));
+      if (!exchanges || !/^[A-Z]{3,4}$/.test(language)) return [];
+      for (const [from, to] of exchanges) swaps.set(from, nth(to, 0));
+    }
   }
   return [...swapsOf].flatMap(([language, swaps]): Rule[] => {
     const made = [...swaps].map(([from, to]) => ({ from: idOf(from), to: idOf(to) }));

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { carried, carriedWith, renamedCarried } from './carried';
 import { id } from './parts';
 
 /**
@@ -80,6 +81,7 @@ export const rule = z.discriminatedUnion('kind', [
       .readonly(),
     swaps,
   }),
+  carried,
 ]);
 export type Rule = z.infer<typeof rule>;
 
@@ -131,6 +133,8 @@ export function ruleWith(r: Rule, kept: (id: string) => boolean): Rule | null {
       const whole = [...before, ...after].every((s) => s.length > 0);
       return whole ? unlessEmpty(swaps, () => ({ ...r, before, after, swaps })) : null;
     }
+    case 'carried':
+      return carriedWith(r, kept);
   }
 }
 
@@ -173,5 +177,7 @@ export function renamedRule(r: Rule, called: (id: string) => string): Rule {
         swaps: r.swaps.map((s) => ({ from: called(s.from), to: s.to && called(s.to) })),
         after: r.after.map(all),
       };
+    case 'carried':
+      return renamedCarried(r, called);
   }
 }

@@ -4,7 +4,7 @@ import type { Ligature } from '../../layout/model';
 import { ByteReader } from '../byteReader';
 import { readCoverage, type ReadLayout, type ReadLookup } from './common';
 
-const TYPE = { single: 1, alternate: 3, ligature: 4 } as const;
+const TYPE = { single: 1, multiple: 2, alternate: 3, ligature: 4 } as const;
 
 /** What each glyph may be exchanged for, the usual one first; null for a lookup that does something else. */
 export function exchangesOf(
@@ -19,6 +19,15 @@ export function exchangesOf(
       : lists(layout.bytes, at))
       if (!made.has(from)) made.set(from, to);
   return made;
+}
+
+/** What each glyph is taken apart into; null for a lookup that does something else. */
+export function multiplesOf(
+  layout: ReadLayout,
+  lookup: ReadLookup,
+): ReadonlyMap<number, readonly number[]> | null {
+  if (lookup.type !== TYPE.multiple) return null;
+  return new Map(lookup.subtables.flatMap(({ at }) => lists(layout.bytes, at)).reverse());
 }
 
 function singles(bytes: Uint8Array, at: number): (readonly [number, readonly number[]])[] {
