@@ -1,24 +1,15 @@
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
-import { dirname, join } from 'node:path';
 import { expect, test } from '@playwright/test';
-import { brotliDecompressSync } from 'node:zlib';
-import { woff2Tables } from '../core/fonts/opentype/read/readWoff2';
-import { buildSfnt, SFNT_TRUETYPE } from '../core/fonts/opentype/sfnt';
-import { buildName } from '../core/fonts/opentype/tables/name';
+import { openFontPath, openTtf, restrictedFont } from '../testing/openFonts';
 import { parseWithFontkit, sanitize, shape } from '../testing/outsideReaders';
 import { castBoth, liveFontReady, stage, watchFaults } from './support/app';
 import { field } from './support/dress';
-
-const packages = join(dirname(createRequire(import.meta.url).resolve('@fontsource/karla/package.json')), '..');
-const openFont = (name: string) => join(packages, name, 'files', `${name}-latin-400-normal.woff2`);
 
 test('a font is dropped on the list, told about, opened under another name, widened, and cast: kerned and accented as before', async ({
   page,
 }) => {
   const faults = watchFaults(page);
   await page.goto('/projects');
-  await page.getByLabel('Project file or font').setInputFiles(openFont('karla'));
+  await page.getByLabel('Project file or font').setInputFiles(openFontPath('karla'));
   const dialog = page.getByRole('dialog');
   await expect(dialog).toContainText('may be used in any document');
   await expect(dialog).toContainText('for you to know and to answer for');
@@ -33,10 +24,7 @@ test('a font is dropped on the list, told about, opened under another name, wide
   await field(page, 'Right bearing').press('Enter');
   await stage(page, 'Cast');
   const { otf, ttf } = await castBoth(page);
-  const before = buildSfnt(
-    SFNT_TRUETYPE,
-    woff2Tables(new Uint8Array(readFileSync(openFont('karla'))), brotliDecompressSync),
-  );
+  const before = openTtf('karla');
   const widths = (bytes: Uint8Array, text: string) => shape(bytes, text).map((g) => g.advance);
   for (const bytes of [otf, ttf]) {
     expect(sanitize(bytes, 'x.otf')).toBe('');
@@ -50,15 +38,12 @@ test('a font is dropped on the list, told about, opened under another name, wide
 test('a font that keeps its name and may lie in no document says so, and its name is refused', async ({
   page,
 }) => {
-  const tables = woff2Tables(new Uint8Array(readFileSync(openFont('neucha'))), brotliDecompressSync);
-  const os2 = tables.get('OS/2')!.slice();
-  os2.set([0, 2], 8);
   const names = new Map([
     [0, 'Made up, with Reserved Font Name Barley.'],
     [1, 'Barley'],
     [2, 'Regular'],
   ]);
-  const made = buildSfnt(SFNT_TRUETYPE, new Map([...tables, ['OS/2', os2], ['name', buildName(names)]]));
+  const made = restrictedFont('neucha', names);
   await page.goto('/projects');
   await page
     .getByLabel('Project file or font')

@@ -131,6 +131,10 @@ const CORE = [
         holds: 'project to font file, words as a drawing; `casts` the other formats',
         beside: ['opentype', 'features', 'check'],
       },
+      open: {
+        holds: 'a font file as a project: outlines, kerning, anchors, rules, what its licence says',
+        beside: ['opentype'],
+      },
       check: { holds: 'snags: what is wrong with a font, and where', beside: ['opentype', 'features'] },
     },
   },

@@ -1,7 +1,7 @@
 import { Button, Dialog, Field, Input, Portal, Stack, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import type { FontSeen } from '../../core/fonts/open/openFont';
-import { holdsName, isSameName } from '../../core/fonts/open/licence';
+import { holdsName, isSameName } from '../../core/type/names/familyNames';
 import { MAY } from '../../core/foundations/problems/sentences/openedFont';
 
 interface Props {
@@ -31,12 +31,61 @@ function Fact({ title, children }: { title: string; children: string }) {
   );
 }
 
+/** What is in it, what may be done with it, and what is lost. */
+function FontFacts({ seen: { licence, glyphs, leftOut } }: { readonly seen: FontSeen }) {
+  return (
+    <>
+      <Fact title="What is in it">{`${glyphs} glyphs`}</Fact>
+      <Fact title="In documents">{MAY[licence.embedding]}</Fact>
+      <Fact title="Its licence">
+        {[licence.copyright, licence.licence, licence.licenceUrl].filter((t) => t !== '').join('\n') ||
+          'It says nothing of a licence: ask whoever made it.'}
+      </Fact>
+      {licence.reserved.length > 0 && (
+        <Fact title="Names it keeps for itself">{licence.reserved.join(', ')}</Fact>
+      )}
+      {leftOut.length > 0 && <Fact title="Not taken along">{`${leftOut.join('; ')}.`}</Fact>}
+      <Text fontSize="sm">
+        Whether this font may be changed and passed on is for you to know and to answer for.
+      </Text>
+    </>
+  );
+}
+
+interface NameProps {
+  readonly seen: FontSeen;
+  readonly family: string;
+  readonly fault: string | null;
+  readonly onFamily: (family: string) => void;
+}
+
+/** What the altered family is to be called. */
+function OwnName({ seen, family, fault, onFamily }: NameProps) {
+  const same = isSameName(family, seen.licence.family);
+  return (
+    <Field.Root invalid={fault !== null}>
+      <Field.Label fontSize="sm">Your family’s own name</Field.Label>
+      <Input
+        autoFocus
+        bg="sheet"
+        borderColor={fault === null ? 'rule' : 'snag'}
+        value={family}
+        onChange={(e) => onFamily(e.target.value)}
+      />
+      <Field.ErrorText color="snag">{fault}</Field.ErrorText>
+      {same && fault === null && (
+        <Field.HelperText color="faded">
+          That is its own name: keep it only if the font is yours.
+        </Field.HelperText>
+      )}
+    </Field.Root>
+  );
+}
+
 /** What a font says of itself, and the choice to open it under a name of one's own. */
 export function FontDialog({ fileName, seen, onOpen, onLeave }: Props) {
   const [family, setFamily] = useState('');
-  const { licence, glyphs, leftOut } = seen;
   const fault = faultOf(family, seen);
-  const same = isSameName(family, licence.family);
   const open = () => family.trim() !== '' && fault === null && onOpen(family.trim());
   return (
     <Dialog.Root open onOpenChange={(e) => !e.open && onLeave()}>
@@ -45,40 +94,12 @@ export function FontDialog({ fileName, seen, onOpen, onLeave }: Props) {
         <Dialog.Positioner>
           <Dialog.Content bg="paper" color="ink" maxW="34rem">
             <Dialog.Header>
-              <Dialog.Title>{licence.family || fileName}</Dialog.Title>
+              <Dialog.Title>{seen.licence.family || fileName}</Dialog.Title>
             </Dialog.Header>
             <Dialog.Body as="form" onSubmit={(e) => (e.preventDefault(), open())}>
               <Stack gap="3">
-                <Fact title="What is in it">{`${glyphs} glyphs`}</Fact>
-                <Fact title="In documents">{MAY[licence.embedding]}</Fact>
-                <Fact title="Its licence">
-                  {[licence.copyright, licence.licence, licence.licenceUrl]
-                    .filter((t) => t !== '')
-                    .join('\n') || 'It says nothing of a licence: ask whoever made it.'}
-                </Fact>
-                {licence.reserved.length > 0 && (
-                  <Fact title="Names it keeps for itself">{licence.reserved.join(', ')}</Fact>
-                )}
-                {leftOut.length > 0 && <Fact title="Not taken along">{`${leftOut.join('; ')}.`}</Fact>}
-                <Text fontSize="sm">
-                  Whether this font may be changed and passed on is for you to know and to answer for.
-                </Text>
-                <Field.Root invalid={fault !== null}>
-                  <Field.Label fontSize="sm">Your family’s own name</Field.Label>
-                  <Input
-                    autoFocus
-                    bg="sheet"
-                    borderColor={fault === null ? 'rule' : 'snag'}
-                    value={family}
-                    onChange={(e) => setFamily(e.target.value)}
-                  />
-                  <Field.ErrorText color="snag">{fault}</Field.ErrorText>
-                  {same && fault === null && (
-                    <Field.HelperText color="faded">
-                      That is its own name: keep it only if the font is yours.
-                    </Field.HelperText>
-                  )}
-                </Field.Root>
+                <FontFacts seen={seen} />
+                <OwnName seen={seen} family={family} fault={fault} onFamily={setFamily} />
               </Stack>
             </Dialog.Body>
             <Dialog.Footer>

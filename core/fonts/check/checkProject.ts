@@ -1,4 +1,4 @@
-import { holdsName, isSameName } from '../open/licence';
+import { holdsName, isSameName } from '../../type/names/familyNames';
 import { takenWeights } from '../../project/document/commands/family/castWeights';
 import { checkSetting } from './checkSetting';
 import { isMeantBlank } from '../../project/document/queries/inFont';

@@ -17,7 +17,7 @@ import { proposedWeights } from '../../project/document/queries/weights';
 import type { CastingRow, Doc } from '../../project/document/schema';
 import { NAME_LANGUAGES } from '../../type/names/nameLanguages';
 import { checkProject } from '../check/checkProject';
-import { WINDOWS_LANGUAGES } from '../opentype/tables/windowsLanguages';
+import { WINDOWS_LANGUAGES } from './windowsLanguages';
 import { castNews, castPrint } from './casts/castPrint';
 import { compileFont } from './compileFont';
 import { fontData } from './fontData';

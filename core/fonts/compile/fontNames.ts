@@ -4,7 +4,7 @@ import { safeFileName } from '../../type/names/fileNames';
 import type { CastingRow } from '../../project/document/schema';
 import type { FeatureUse } from '../opentype/layout/model';
 import { NAME_ID, type NameTexts } from '../opentype/tables/name';
-import { WINDOWS_LANGUAGES } from '../opentype/tables/windowsLanguages';
+import { WINDOWS_LANGUAGES } from './windowsLanguages';
 
 export interface NameInput {
   readonly family: string;

@@ -9,7 +9,7 @@ import type { FontFile } from '../opentype/read/readFont';
 import { EXCHANGING, type Rule } from '../../project/document/rows/features';
 
 /** A named place of a glyph, glyphs by index. */
-export interface ReadAnchor {
+interface ReadAnchor {
   readonly glyph: number;
   readonly name: string;
   readonly at: Place;

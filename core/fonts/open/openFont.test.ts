@@ -26,7 +26,8 @@ import { partOf } from '../compile/partOf';
 import { explainRule } from '../features/explain';
 import { readFont, type FontFile } from '../opentype/read/readFont';
 import { buildSfnt, SFNT_CFF, SFNT_TRUETYPE } from '../opentype/sfnt';
-import { holdsName, isSameName, reservedNames } from './licence';
+import { holdsName, isSameName } from '../../type/names/familyNames';
+import { reservedNames } from './licence';
 import { lookAtFont, openFont } from './openFont';
 
 function read(bytes: Uint8Array): FontFile {

@@ -1,6 +1,7 @@
 import { Box, Flex, Heading, Image, Text } from '@chakra-ui/react';
 import { counted } from '../../../core/foundations/problems/counted';
 import type { CastWeight } from '../../../core/project/document/schema';
+import type { WordSvg } from '../../../core/fonts/compile/wordSvg';
 import { projectOf } from '../../../core/project/document/newProject';
 import { useDoc } from '../../store/projectStore';
 import { useLiveFont } from '../../store/liveFont';
@@ -17,12 +18,51 @@ interface Props {
 const SIZE_PX = 22;
 const SVG = 'data:image/svg+xml,';
 
+/** A style of the project; the one in hand with the family's name set in it (`family`; null = another). */
+function OwnStyle({ name, family }: { readonly name: string; readonly family: string | null }) {
+  const live = useLiveFont((s) => s.families);
+  return (
+    <Flex mt="1" align="baseline" gap="4" bg={family === null ? undefined : 'handSoft'} px="2">
+      <Text fontSize="sm" w="5rem">
+        {name}
+      </Text>
+      {family !== null && (
+        <Text
+          fontSize={`${SIZE_PX}px`}
+          style={{ fontFamily: live ? `${live}, sans-serif` : undefined }}
+          truncate
+        >
+          {family}
+        </Text>
+      )}
+    </Flex>
+  );
+}
+
+/** A weight that is cast along, with the family's name drawn in it. */
+function Weight({ name, drawn }: { readonly name: string; readonly drawn: WordSvg | null }) {
+  const { unitsPerEm } = projectOf(useDoc());
+  return (
+    <Flex px="2" mt="1" align="center" gap="4" minH="2rem">
+      <Text fontSize="sm" w="5rem">
+        {name}
+      </Text>
+      {drawn?.svg && (
+        <Image
+          alt=""
+          style={{ height: (SIZE_PX * drawn.height) / unitsPerEm }}
+          src={SVG + encodeURIComponent(drawn.svg)}
+          css={{ _dark: { filter: 'invert(1)' } }}
+        />
+      )}
+    </Flex>
+  );
+}
+
 /** How the font will be listed among others: the family once, its styles below it. */
 export function FontMenu({ family, styles, weights }: Props) {
   const drawn = useInWeights(family || 'Untitled');
-  const { unitsPerEm } = projectOf(useDoc());
   const listed = [...styles, ...weights.map((w) => w.name)];
-  const live = useLiveFont((s) => s.families);
   return (
     <Box>
       <Heading as="h2" size="sm">
@@ -48,43 +88,10 @@ export function FontMenu({ family, styles, weights }: Props) {
           </Text>
         </Flex>
         {styles.map((style, i) => (
-          <Flex
-            key={style}
-            pl="4"
-            mt="1"
-            align="baseline"
-            gap="4"
-            bg={i === 0 ? 'handSoft' : undefined}
-            px="2"
-          >
-            <Text fontSize="sm" w="5rem">
-              {style}
-            </Text>
-            {i === 0 && (
-              <Text
-                fontSize={`${SIZE_PX}px`}
-                style={{ fontFamily: live ? `${live}, sans-serif` : undefined }}
-                truncate
-              >
-                {family || 'Untitled'}
-              </Text>
-            )}
-          </Flex>
+          <OwnStyle key={style} name={style} family={i === 0 ? family || 'Untitled' : null} />
         ))}
         {weights.map(({ name }, i) => (
-          <Flex key={`${name} ${i}`} px="2" mt="1" align="center" gap="4" minH="2rem">
-            <Text fontSize="sm" w="5rem">
-              {name}
-            </Text>
-            {drawn?.[i]?.svg && (
-              <Image
-                alt=""
-                style={{ height: (SIZE_PX * drawn[i].height) / unitsPerEm }}
-                src={SVG + encodeURIComponent(drawn[i].svg)}
-                css={{ _dark: { filter: 'invert(1)' } }}
-              />
-            )}
-          </Flex>
+          <Weight key={`${name} ${i}`} name={name} drawn={drawn?.[i] ?? null} />
         ))}
       </Box>
     </Box>

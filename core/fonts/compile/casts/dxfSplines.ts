@@ -12,7 +12,7 @@ interface Spline {
 const between = (a: Vec, b: Vec, t: number): Vec => ({ x: a.x + t * (b.x - a.x), y: a.y + t * (b.y - a.y) });
 
 /** Spline of a contour with curves and straights, each of which takes one step of the parameter. */
-export function splineOf(c: Contour): Spline {
+function splineOf(c: Contour): Spline {
   const count = segmentCount(c);
   const controls = Array.from({ length: count }, (_, i): Vec[] => {
     const { p0, p1, p2, p3 } = segmentAt(c, i);

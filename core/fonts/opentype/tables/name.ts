@@ -1,6 +1,5 @@
 // OpenType 1.9.1, 'name': naming table, format 0. Windows Unicode records (3, 1, 0x409) and Macintosh Roman (1, 0, 0).
 import { ByteWriter } from '../bytes';
-import { ENGLISH } from './windowsLanguages';
 
 /** Name ids of the standard. */
 export const NAME_ID = {
@@ -27,6 +26,9 @@ function utf16(text: string): number[] {
 
 /** Mac Roman equals ASCII below 128; other texts get no Macintosh record. */
 const isAscii = (text: string) => /^[\x20-\x7e]*$/.test(text);
+
+/** English, United States: what names are in first ("Windows language IDs"). */
+const ENGLISH = 0x0409;
 
 /** Texts by name id; empty ones are left out. */
 export type NameTexts = ReadonlyMap<number, string>;

@@ -22,7 +22,7 @@ export const CAST_FORMATS = [
 export type CastFormat = (typeof CAST_FORMATS)[number];
 
 /** What a document that shows text in the font may take along of it, the freest first: OpenType, OS/2, fsType. */
-export const EMBEDDING = ['install', 'edit', 'view', 'never'] as const;
+const EMBEDDING = ['install', 'edit', 'view', 'never'] as const;
 export type Embedding = (typeof EMBEDDING)[number];
 
 /** A further style that is made of the one in hand when it is cast, by another pen. */

@@ -3,7 +3,7 @@ import { nth } from '../../../../foundations/lists/nth';
 import { ByteReader } from '../byteReader';
 
 /** A subtable of a lookup, extensions followed; `at` within the table's bytes. */
-export interface ReadSubtable {
+interface ReadSubtable {
   readonly type: number;
   readonly at: number;
 }
@@ -15,7 +15,7 @@ export interface ReadLookup {
 }
 
 /** A feature as some language system of some script switches it on; `language`: null = all languages without a system of their own. */
-export interface ReadFeature {
+interface ReadFeature {
   readonly script: string;
   readonly language: string | null;
   readonly tag: string;

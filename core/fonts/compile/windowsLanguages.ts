@@ -1,7 +1,4 @@
-import type { NameLanguage } from '../../../type/names/nameLanguages';
-
-/** English, United States: what names are in first. */
-export const ENGLISH = 0x0409;
+import type { NameLanguage } from '../../type/names/nameLanguages';
 
 /** Ids of languages in records of the Windows platform: OpenType 1.9.1, 'name', "Windows language IDs" (held against fontTools' table). */
 export const WINDOWS_LANGUAGES: Readonly<Record<NameLanguage, number>> = {

@@ -1,0 +1,31 @@
+// Open fonts of the registry (@fontsource packages) as files for tests.
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import { dirname, join } from 'node:path';
+import { brotliDecompressSync } from 'node:zlib';
+import { woff2Tables } from '../core/fonts/opentype/read/readWoff2';
+import { buildSfnt, SFNT_TRUETYPE } from '../core/fonts/opentype/sfnt';
+import { buildName } from '../core/fonts/opentype/tables/name';
+
+const packages = join(
+  dirname(createRequire(import.meta.url).resolve('@fontsource/karla/package.json')),
+  '..',
+);
+
+/** Path of a font's WOFF2 with Latin letters, by its package. */
+export const openFontPath = (name: string): string =>
+  join(packages, name, 'files', `${name}-latin-400-normal.woff2`);
+
+const tablesOf = (name: string) =>
+  woff2Tables(new Uint8Array(readFileSync(openFontPath(name))), brotliDecompressSync);
+
+/** The same as a TTF. */
+export const openTtf = (name: string): Uint8Array => buildSfnt(SFNT_TRUETYPE, tablesOf(name));
+
+/** A font of other names (by name id) that may lie in no document (OpenType, OS/2, fsType). */
+export function restrictedFont(name: string, names: ReadonlyMap<number, string>): Uint8Array {
+  const tables = tablesOf(name);
+  const os2 = (tables.get('OS/2') ?? new Uint8Array()).slice();
+  os2.set([0, 2], 8);
+  return buildSfnt(SFNT_TRUETYPE, new Map([...tables, ['OS/2', os2], ['name', buildName(names)]]));
+}
