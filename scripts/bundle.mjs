@@ -13,6 +13,7 @@ const entries = {
   'bench-practice': { entry: 'bench/practice.ts', sources: ['bench', 'core', 'demo'] },
   'bench-trainShapes': { entry: 'bench/trainShapes.ts', sources: ['bench', 'core', 'demo'] },
   'bench-cast': { entry: 'bench/cast.ts', sources: ['bench', 'core', 'demo'] },
+  'bench-open': { entry: 'bench/open.ts', sources: ['bench', 'core', 'demo'] },
   'bench-family': { entry: 'bench/family.ts', sources: ['bench', 'core', 'demo'] },
   'bench-fit': { entry: 'bench/fit.ts', sources: ['bench', 'core', 'demo'] },
   'bench-fitSamples': { entry: 'bench/fitSamples.ts', sources: ['bench', 'core', 'demo'] },

@@ -1,0 +1,103 @@
+/**
+ * Fonts opened as projects and cast again, against what went in: open fonts of the registry (@fontsource packages), read by our own readers
+ * and set by HarfBuzz (package harfbuzzjs).
+ */
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { brotliDecompressSync } from 'node:zlib';
+import * as hb from 'harfbuzzjs';
+import { compileFont } from '../core/fonts/compile/compileFont';
+import { lookAtFont, openFont } from '../core/fonts/open/openFont';
+import { readFont, type FontFile } from '../core/fonts/opentype/read/readFont';
+import { buildSfnt, SFNT_CFF, SFNT_TRUETYPE } from '../core/fonts/opentype/sfnt';
+import { contoursBox } from '../core/foundations/geometry/measure';
+import { projectOf } from '../core/project/document/newProject';
+import { writeTable } from './writeTable';
+
+const PACKAGES = 'node_modules/@fontsource';
+const TEXTS = 2000;
+const SIDES = ['xMin', 'xMax', 'yMin', 'yMax'] as const;
+
+/** The 400 weight of each script of each package. */
+const fontFiles = (): string[] =>
+  readdirSync(PACKAGES).flatMap((name) => {
+    const files = join(PACKAGES, name, 'files');
+    return existsSync(files)
+      ? readdirSync(files).filter((f) => f.endsWith('-400-normal.woff2')).map((f) => join(files, f))
+      : [];
+  }); // prettier-ignore
+
+/** Texts of 1 to 5 letters of the font, some with a mark at the end; the same in every run. */
+function texts(font: FontFile): string[] {
+  const chars = (kind: RegExp) =>
+    [...font.mapping.keys()].map((cp) => String.fromCodePoint(cp)).filter((c) => kind.test(c));
+  const [letters, marks] = [chars(/\p{L}|\p{P}|\p{N}/u), chars(/\p{M}/u)];
+  if (letters.length === 0) return [];
+  let state = 7;
+  const one = (of: readonly string[]) => of[(state = (state * 48271) % 2147483647) % of.length] ?? '';
+  return Array.from({ length: TEXTS }, (_, i) => {
+    const run = Array.from({ length: 1 + (i % 5) }, () => one(letters)).join('');
+    return run + (i % 3 === 0 && marks.length > 0 ? one(marks) : '');
+  });
+}
+
+function shaperOf(bytes: Uint8Array): (text: string) => string {
+  const font = new hb.Font(new hb.Face(new hb.Blob(bytes)));
+  return (text) => {
+    const buffer = new hb.Buffer();
+    buffer.addText(text);
+    buffer.guessSegmentProperties();
+    hb.shape(font, buffer, []);
+    return buffer
+      .getGlyphPositions()
+      .map((g) => [g.xAdvance, g.xOffset, g.yOffset].join())
+      .join(';');
+  };
+}
+
+/** Furthest that a box moved, em units, and how many characters are gone or have another width. */
+function outlinesOf(before: FontFile, after: FontFile) {
+  let [furthest, other] = [0, 0];
+  for (const [cp, glyph] of before.mapping) {
+    const now = after.mapping.get(cp);
+    const same = now !== undefined && after.metrics[now]?.advance === before.metrics[glyph]?.advance;
+    if (!same) other++;
+    const boxes = [before.contours[glyph], now === undefined ? undefined : after.contours[now]].map(
+      (c) => c && contoursBox(c),
+    );
+    const [a, b] = boxes;
+    if (a && b) furthest = Math.max(furthest, ...SIDES.map((s) => Math.abs(a[s] - b[s])));
+  }
+  return { furthest, other };
+}
+
+function row(path: string): string | null {
+  const bytes = new Uint8Array(readFileSync(path));
+  const start = process.cpuUsage();
+  const read = readFont(bytes, brotliDecompressSync);
+  if (!read.ok) return null;
+  const font = read.value;
+  const { doc } = openFont(font, { id: 'opened', family: 'Opened', nowMs: 0 });
+  const { user, system } = process.cpuUsage(start);
+  const cast = compileFont(doc, { format: 'ttf', styleId: projectOf(doc).styleId, nowUnixS: 0 });
+  const again = readFont(cast);
+  if (!again.ok) return null;
+  const { furthest, other } = outlinesOf(font, again.value);
+  const flavour = font.outlines === 'otf' ? SFNT_CFF : SFNT_TRUETYPE;
+  const [was, is] = [shaperOf(buildSfnt(flavour, font.tables)), shaperOf(cast)];
+  const list = texts(font);
+  const differ = font.tables.has('GPOS') || !font.tables.has('kern') ? list.filter((t) => was(t) !== is(t)) : null;
+  const name = path.replace(/^.*\/|-400-normal\.woff2$/g, '');
+  const left = lookAtFont(font).leftOut.filter((t) => !t.startsWith('instructions')).join('; ') || 'nothing';
+  const cells = [name, font.contours.length, Math.round((user + system) / 1000), other, furthest.toFixed(2), differ?.length ?? 'old table', left];
+  process.stderr.write(`${cells.join(' ')} ${JSON.stringify(differ?.slice(0, 3) ?? [])}\n`);
+  return `| ${cells.join(' | ')} |`;
+} // prettier-ignore
+
+export function main(args: readonly string[]): void {
+  const head =
+    `| font | glyphs | opened, ms | characters with another width | box off by, u | texts of ${TEXTS} set otherwise | left out, besides instructions |\n` +
+    '| --- | ---: | ---: | ---: | ---: | ---: | --- |';
+  const rows = fontFiles().flatMap((f) => row(f) ?? []);
+  writeTable('open', [head, ...rows].join('\n'), args.includes('--write'));
+}
