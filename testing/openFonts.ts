@@ -1,5 +1,5 @@
 // Open fonts of the registry (@fontsource packages) as files for tests.
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
 import { brotliDecompressSync } from 'node:zlib';
@@ -11,6 +11,9 @@ const packages = join(
   dirname(createRequire(import.meta.url).resolve('@fontsource/karla/package.json')),
   '..',
 );
+
+/** Packages of open fonts that are here. */
+export const openFontNames = (): string[] => readdirSync(packages);
 
 /** Path of a font's WOFF2 with Latin letters, by its package. */
 export const openFontPath = (name: string): string =>

@@ -2,10 +2,9 @@
  * Fonts opened as projects and cast again: what comes out is held against what went in by HarfBuzz (npm) and our own readers, on open fonts
  * of the registry (@fontsource packages).
  */
-import { readdirSync, readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
-import { dirname, join } from 'node:path';
+import { readFileSync } from 'node:fs';
 import { brotliDecompressSync } from 'node:zlib';
+import { openFontNames, openFontPath } from '../../../testing/openFonts';
 import { shaperOf } from '../../../testing/outsideReaders';
 import { sampleProject } from '../../testing/sampleProject';
 import { byName } from '../../testing/named';
@@ -36,14 +35,9 @@ function read(bytes: Uint8Array): FontFile {
   return font.value;
 }
 
-const openFonts = (() => {
-  const require = createRequire(import.meta.url);
-  const modules = join(dirname(require.resolve('@fontsource/karla/package.json')), '..');
-  return readdirSync(modules).flatMap((name) => {
-    const file = join(modules, name, 'files', `${name}-latin-400-normal.woff2`);
-    return [[name, read(new Uint8Array(readFileSync(file)))] as const];
-  });
-})();
+const openFonts = openFontNames().map(
+  (name) => [name, read(new Uint8Array(readFileSync(openFontPath(name))))] as const,
+);
 
 const asProject = (font: FontFile, family = 'Tide Other') =>
   openFont(font, { id: 'opened', family, nowMs: 0 });

@@ -1,10 +1,9 @@
 /** WOFF2 read: open fonts (@fontsource packages) held against fontTools (Debian), and what we pack ourselves. */
-import { readdirSync, readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
-import { dirname, join } from 'node:path';
+import { readFileSync } from 'node:fs';
 import { brotliDecompressSync } from 'node:zlib';
 import { brotli } from '../../../../cli/brotli';
 import fc from 'fast-check';
+import { openFontNames, openFontPath } from '../../../../testing/openFonts';
 import { hasFontTools, withFontTools } from '../../../../testing/outsideReaders';
 import { mutate, mutations } from '../../../../testing/mutate';
 import { describeProblem } from '../../../foundations/problems/describe';
@@ -18,16 +17,9 @@ import { woff2Tables } from './readWoff2';
 const unbrotli = (bytes: Uint8Array): Uint8Array => brotliDecompressSync(bytes);
 
 /** WOFF2 files of open fonts. */
-const openFonts = (() => {
-  const require = createRequire(import.meta.url);
-  const modules = join(dirname(require.resolve('@fontsource/karla/package.json')), '..');
-  return readdirSync(modules).flatMap((name) => {
-    const files = join(modules, name, 'files');
-    return readdirSync(files)
-      .filter((f) => /-latin(-ext)?-400-normal\.woff2$/.test(f))
-      .map((f) => [f, new Uint8Array(readFileSync(join(files, f)))] as const);
-  });
-})();
+const openFonts = openFontNames().map(
+  (name) => [`${name}.woff2`, new Uint8Array(readFileSync(openFontPath(name)))] as const,
+);
 
 function read(bytes: Uint8Array): FontFile {
   const font = readFont(bytes, unbrotli);
