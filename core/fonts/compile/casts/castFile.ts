@@ -111,7 +111,8 @@ async function castStyle(doc: Doc, format: StyleFormat, options: CastOptions): P
   switch (format) {
     case 'otf':
     case 'ttf':
-      return { name: named(format), bytes: font(format) };
+      // A copy: who casts may give the bytes away.
+      return { name: named(format), bytes: font(format).slice() };
     case 'woff':
       return { name: named('woff'), bytes: woffOf(font('ttf'), version) };
     case 'woff2':

@@ -54,6 +54,14 @@ test('the same project gives the same bytes in every format, under names that sa
   }
 });
 
+test('a font that was handed to another thread was missing from the formats that wrap it', async () => {
+  const ttf = await cast('ttf');
+  structuredClone(ttf.bytes, { transfer: [ttf.bytes.buffer] });
+  expect(ttf.bytes).toHaveLength(0);
+  expect((await cast('woff')).bytes.length).toBeGreaterThan(1000);
+  expect((await cast('ttf')).bytes.length).toBeGreaterThan(1000);
+});
+
 test.each(['woff', 'woff2'] as const)(
   '%s holds the very tables of the TTF, smaller, and readers take it',
   async (format) => {
