@@ -77,7 +77,10 @@ function row(path: string): string | null {
   const read = readFont(bytes, brotliDecompressSync);
   if (!read.ok) return null;
   const font = read.value;
-  const { doc } = openFont(font, { id: 'opened', family: 'Opened', nowMs: 0 });
+  const opened = openFont(font, { id: 'opened', family: 'Opened', nowMs: 0 });
+  const seen = lookAtFont(font);
+  if (!opened.ok || !seen.ok) return null;
+  const { doc } = opened.value;
   const { user, system } = process.cpuUsage(start);
   const cast = compileFont(doc, { format: 'ttf', styleId: projectOf(doc).styleId, nowUnixS: 0 });
   const again = readFont(cast);
@@ -88,7 +91,7 @@ function row(path: string): string | null {
   const list = texts(font);
   const differ = font.tables.has('GPOS') || !font.tables.has('kern') ? list.filter((t) => was(t) !== is(t)) : null;
   const name = path.replace(/^.*\/|-400-normal\.woff2$/g, '');
-  const left = lookAtFont(font).leftOut.filter((t) => !t.startsWith('instructions')).join('; ') || 'nothing';
+  const left = seen.value.leftOut.filter((t) => !t.startsWith('instructions')).join('; ') || 'nothing';
   const cells = [name, font.contours.length, Math.round((user + system) / 1000), other, furthest.toFixed(2), differ?.length ?? 'old table', left];
   process.stderr.write(`${cells.join(' ')} ${JSON.stringify(differ?.slice(0, 3) ?? [])}\n`);
   return `| ${cells.join(' | ')} |`;

@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { parseWithFontkit, shapeAt } from '../../testing/outsideReaders';
+import { openFontPath } from '../../testing/openFonts';
 import { runCli as run } from '../../testing/runCli';
 import { buildSettings, settingsSchema } from './options';
 
@@ -131,6 +132,23 @@ test('settings that are none are told by what is wrong with them; the form is th
     code: 2,
   });
   expect(await run('build', path('letters'))).toMatchObject({ code: 2, err: expect.stringMatching(/--out/) });
+});
+
+test('a font is imported as a project and built under its new name; what is none is told', async () => {
+  const from = openFontPath('karla');
+  const made = await run('import', from, '--family', 'Tide Sans', '--out', path('tide.zip'));
+  expect(made).toMatchObject({ code: 0, err: expect.stringMatching(/This is Karla.*for you to know/) });
+  const built = await run('build', path('tide.zip'), '--formats', 'otf', '--out', path('tide'));
+  expect(built.code).toBe(0);
+  const font = parseWithFontkit(readFileSync(path('tide', 'TideSans-Regular.otf')));
+  expect(font.postscriptName).toBe('TideSans-Regular');
+  expect((await run('check', path('tide', 'TideSans-Regular.otf'), from)).code).toBe(0);
+  writeFileSync(path('broken.ttf'), 'no font at all, but long enough');
+  expect(await run('import', path('broken.ttf'), '--out', path('x.zip'))).toMatchObject({
+    code: 1,
+    err: expect.stringMatching(/broken\.ttf/),
+  });
+  expect(await run('import', from)).toMatchObject({ code: 2, err: expect.stringMatching(/--out/) });
 });
 
 test('check tells of fonts and projects what is wrong, as JSON too, and ends with 1 for an error', async () => {

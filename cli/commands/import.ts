@@ -28,7 +28,10 @@ export async function runImport(argv: string[]): Promise<number> {
   const font = bytes && valueOrPrint(readFont(bytes, brotliDecompressSync), basename(path));
   if (!font) return EXIT.input;
   const nowMs = Number(process.env.SOURCE_DATE_EPOCH ?? Math.floor(Date.now() / 1000)) * 1000;
-  const { doc, problems } = openFont(font, { id: parse(path).name, family: values.family ?? '', nowMs });
+  const as = { id: parse(path).name, family: values.family ?? '', nowMs };
+  const opened = valueOrPrint(openFont(font, as), basename(path));
+  if (!opened) return EXIT.input;
+  const { doc, problems } = opened;
   printProblems(inFile(problems, basename(path)));
   const written = writeFile(values.out, await writeProjectFile(doc, new Map()));
   printProblems(written.problems);

@@ -61,14 +61,16 @@ const api = {
   /** What a font says of itself, before anything is made of it. */
   async look(file: Blob): Promise<Result<FontSeen>> {
     const font = readFont(new Uint8Array(await file.arrayBuffer()), await unbrotli());
-    return font.ok ? ok(lookAtFont(font.value)) : font;
+    return font.ok ? lookAtFont(font.value) : font;
   },
 
   /** Takes a font into storage as a project of its own. */
   async takeFont(file: Blob, id: string, family: string): Promise<Result<string>> {
     const font = readFont(new Uint8Array(await file.arrayBuffer()), await unbrotli());
     if (!font.ok) return font;
-    const { doc } = openFont(font.value, { id, family, nowMs: Date.now() });
+    const opened = openFont(font.value, { id, family, nowMs: Date.now() });
+    if (!opened.ok) return opened;
+    const { doc } = opened.value;
     try {
       await rows.replace(summaryOf(doc, id, SCHEMA_VERSION, Date.now()), doc);
     } catch (error) {

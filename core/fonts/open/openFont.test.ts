@@ -4,6 +4,8 @@
  */
 import { readFileSync } from 'node:fs';
 import { brotliDecompressSync } from 'node:zlib';
+import fc from 'fast-check';
+import { mutate, mutations } from '../../../testing/mutate';
 import { openFontNames, openFontPath } from '../../../testing/openFonts';
 import { shaperOf } from '../../../testing/outsideReaders';
 import { sampleProject } from '../../testing/sampleProject';
@@ -23,6 +25,8 @@ import { glyphsOfRule, renamedRule, ruleWith } from '../../project/document/rows
 import { compileFont } from '../compile/compileFont';
 import { partOf } from '../compile/partOf';
 import { explainRule } from '../features/explain';
+import { readCoverage } from '../opentype/read/layout/common';
+import { wholeContours } from '../opentype/read/readGlyf';
 import { readFont, type FontFile } from '../opentype/read/readFont';
 import { buildSfnt, SFNT_CFF, SFNT_TRUETYPE } from '../opentype/sfnt';
 import { holdsName, isSameName } from '../../type/names/familyNames';
@@ -39,8 +43,16 @@ const openFonts = openFontNames().map(
   (name) => [name, read(new Uint8Array(readFileSync(openFontPath(name))))] as const,
 );
 
-const asProject = (font: FontFile, family = 'Tide Other') =>
-  openFont(font, { id: 'opened', family, nowMs: 0 });
+function asProject(font: FontFile, family = 'Tide Other') {
+  const opened = openFont(font, { id: 'opened', family, nowMs: 0 });
+  if (!opened.ok) throw new Error(opened.problems.map(describeProblem).join());
+  return opened.value;
+}
+const seen = (font: FontFile) => {
+  const looked = lookAtFont(font);
+  if (!looked.ok) throw new Error('not looked at');
+  return looked.value;
+};
 const cast = (doc: Doc, format: 'otf' | 'ttf' = 'ttf') =>
   compileFont(doc, { format, styleId: projectOf(doc).styleId, nowUnixS: 0 });
 
@@ -89,7 +101,7 @@ describe.each(openFonts)('%s', (name, font) => {
     // Marks stand at the end: our kerning passes over them, whatever the font's did.
     const texts = Array.from({ length: 2000 }, (_, i) => run(1 + (i % 5)) + (i % 3 === 0 ? one(marks) : ''));
     // What is told as left out may differ: it is switched off on both sides.
-    const leftOut = lookAtFont(font).leftOut.join().match(/\b[a-z]{4}\b(?=,|$)/g) ?? [];
+    const leftOut = seen(font).leftOut.join().match(/\b[a-z]{4}\b(?=,|$)/g) ?? [];
     const off = Object.fromEntries(leftOut.map((tag) => [tag, 0]));
     // HarfBuzz as it is here doesn't read the old table of kerning.
     // i and j lose their dot under marks above with us, whatever the font did.
@@ -194,8 +206,39 @@ describe('names and licences', () => {
   test('what a font forbids and what is lost is told before anything is altered', () => {
     const [, font] = openFonts.find(([n]) => n === 'caveat') ?? nth(openFonts, 0);
     const closed = { ...font, os2: { ...font.os2, fsType: 2 } };
-    const told = openFont(closed, { id: 'x', family: '', nowMs: 0 }).problems.map(describeProblem).join('\n');
+    const told = asProject(closed, '').problems.map(describeProblem).join('\n');
     expect(told).toMatch(/may not lie in documents/);
     expect(told).toMatch(/for you to know and to answer for/);
   });
+});
+
+test('damaged fonts are told, whatever is broken: nothing is thrown, and nothing takes without end', () => {
+  const [, font] = openFonts.find(([n]) => n === 'mynerve') ?? nth(openFonts, 0);
+  const tags = ['GSUB', 'GPOS', 'glyf', 'loca', 'name', 'cmap', 'hmtx', 'OS/2', 'maxp'];
+  let told = 0;
+  fc.assert(
+    fc.property(fc.constantFrom(...tags), mutations, (tag, list) => {
+      const broken = mutate(font.tables.get(tag) ?? new Uint8Array(), list);
+      const result = readFont(buildSfnt(SFNT_TRUETYPE, new Map([...font.tables, [tag, broken]])));
+      if (!result.ok) return void told++;
+      const looked = lookAtFont(result.value);
+      const opened = openFont(result.value, { id: 'x', family: 'X', nowMs: 0 });
+      if (!looked.ok || !opened.ok) told++;
+    }),
+    { numRuns: 60, seed: 9 },
+  );
+  expect(told).toBeGreaterThan(10);
+}, 120_000);
+
+test('a glyph within itself, and ranges of more glyphs than there can be, are told', () => {
+  const self = {
+    box: null,
+    contours: [],
+    instructions: 0,
+    parts: [{ glyph: 0, transform: { a: 1, b: 0, c: 0, d: 1, e: 0, f: 0 } }],
+  };
+  expect(() => wholeContours([self], 0)).toThrow(/parts without end/);
+  const range = [0, 0, 0xff, 0xff, 0, 0];
+  expect(() => readCoverage(Uint8Array.from([0, 2, 0, 2, ...range, ...range]), 0)).toThrow(/ranges of/);
+  expect(readCoverage(Uint8Array.from([0, 2, 0, 1, 0, 3, 0, 5, 0, 0]), 0)).toEqual([3, 4, 5]);
 });

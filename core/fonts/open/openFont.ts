@@ -1,7 +1,7 @@
 import { nth } from '../../foundations/lists/nth';
 import { reverseContour, transformContours, type Contour } from '../../foundations/geometry/contour';
 import { contoursBox } from '../../foundations/geometry/measure';
-import { problem, type Problem } from '../../foundations/problems/problem';
+import { fail, ok, problem, type Problem, type Result } from '../../foundations/problems/problem';
 import { idFor } from '../../project/document/identity';
 import { blankGlyph, castingOf, newProject, NOTDEF, projectOf } from '../../project/document/newProject';
 import { showsNothing } from '../../project/document/queries/inFont';
@@ -36,10 +36,24 @@ const ID = { style: 2, designer: 9, designerUrl: 12, typographicStyle: 17 } as c
  * @param family What the altered family is to be called; where it is empty, the check asks for it before casting.
  * @param nowMs Milliseconds since 1970.
  */
-export function openFont(
-  font: FontFile,
-  { id, family, nowMs }: { readonly id: string; readonly family: string; readonly nowMs: number },
-): OpenedFont {
+export const openFont = (font: FontFile, as: OpenAs): Result<OpenedFont> => whole(() => opened(font, as));
+
+interface OpenAs {
+  readonly id: string;
+  readonly family: string;
+  readonly nowMs: number;
+}
+
+/** What is made of a font; tables that are cut off or point to nowhere are told. */
+function whole<T>(make: () => T): Result<T> {
+  try {
+    return ok(make());
+  } catch (error) {
+    return fail({ code: 'font-unreadable', reason: error instanceof Error ? error.message : String(error) });
+  }
+}
+
+function opened(font: FontFile, { id, family, nowMs }: OpenAs): OpenedFont {
   const licence = licenceOf(font);
   const base = newProject(id, family.trim() || licence.family || 'Untitled', nowMs);
   const names = uniqueNames(font);
@@ -234,7 +248,9 @@ const LEFT_OUT: readonly (readonly [string, string])[] = [
 ];
 
 /** What to know of a font before opening it. */
-export function lookAtFont(font: FontFile): FontSeen {
+export const lookAtFont = (font: FontFile): Result<FontSeen> => whole(() => seenOf(font));
+
+function seenOf(font: FontFile): FontSeen {
   const { leftOut } = readSetting(font, String);
   return {
     licence: licenceOf(font),
@@ -247,7 +263,7 @@ export function lookAtFont(font: FontFile): FontSeen {
 }
 
 function told(font: FontFile): Problem[] {
-  const { licence, leftOut } = lookAtFont(font);
+  const { licence, leftOut } = seenOf(font);
   const { family, embedding, reserved } = licence;
   const detail = { code: 'font-opened', family, embedding, licence: licence.licence, reserved } as const;
   return [

@@ -94,17 +94,20 @@ function readParts(r: ByteReader): GlyfPart[] {
   return parts;
 }
 
-/** Composites go no deeper: a glyph within itself would have no end. */
-const DEEPEST = 8;
+/** Parts of a glyph with all their parts are no more: in a damaged font they could be without end. */
+const MOST_PARTS = 10_000;
 
-/** A glyph's outline with all its parts, in the font's units. */
-export function wholeContours(glyphs: readonly ReadGlyph[], index: number, depth = 0): QuadContour[] {
-  const glyph = glyphs[index];
-  if (!glyph || depth > DEEPEST) return [];
-  const parts = glyph.parts.flatMap((p) =>
-    wholeContours(glyphs, p.glyph, depth + 1).map((c) =>
-      c.map((q) => ({ ...applyAffine(p.transform, q), on: q.on })),
-    ),
-  );
-  return [...glyph.contours, ...parts];
+/** A glyph's outline with all its parts, in the font's units. RangeError for a glyph within itself and one of endless parts. */
+export function wholeContours(glyphs: readonly ReadGlyph[], index: number): QuadContour[] {
+  let left = MOST_PARTS;
+  const whole = (i: number, above: readonly number[]): QuadContour[] => {
+    const glyph = glyphs[i];
+    if (!glyph) return [];
+    if (above.includes(i) || left-- <= 0) throw new RangeError(`glyph ${index} has parts without end`);
+    const parts = glyph.parts.flatMap((p) =>
+      whole(p.glyph, [...above, i]).map((c) => c.map((q) => ({ ...applyAffine(p.transform, q), on: q.on }))),
+    );
+    return [...glyph.contours, ...parts];
+  };
+  return whole(index, []);
 }

@@ -78,15 +78,28 @@ function readFeatures(bytes: Uint8Array, scriptsAt: number, featuresAt: number):
   });
 } // prettier-ignore
 
+/** More glyphs than a font can have: what a damaged table's ranges could ask for. */
+const MOST_GLYPHS = 0x10000;
+
+/** Glyphs of ranges with what each range says. RangeError when they are more than a font has. */
+function spread<T>(ranges: readonly (readonly [number, number, T])[]): (readonly [number, T])[] {
+  const total = ranges.reduce((n, [from, to]) => n + Math.max(0, to - from + 1), 0);
+  if (total > MOST_GLYPHS) throw new RangeError(`ranges of ${total} glyphs`);
+  return ranges.flatMap(([from, to, says]) =>
+    Array.from({ length: Math.max(0, to - from + 1) }, (_, i) => [from + i, says] as const),
+  );
+}
+
+const ranges = (r: ByteReader, count: number) =>
+  spread(r.list(count, () => [r.uint16(), r.uint16(), r.uint16()] as const));
+
 /** Glyphs of a coverage table, in the order of their coverage index. */
 export function readCoverage(bytes: Uint8Array, at: number): number[] {
   const r = new ByteReader(bytes, at);
   const format = r.uint16();
   const count = r.uint16();
   if (format === 1) return r.list(count, () => r.uint16());
-  return r
-    .list(count, () => [r.uint16(), r.uint16(), r.uint16()] as const)
-    .flatMap(([from, to]) => Array.from({ length: Math.max(0, to - from + 1) }, (_, i) => from + i));
+  return ranges(r, count).map(([glyph]) => glyph);
 }
 
 /** Classes of glyphs; those that aren't in it have class 0. */
@@ -97,13 +110,7 @@ export function readClasses(bytes: Uint8Array, at: number): ReadonlyMap<number, 
     const first = r.uint16();
     return new Map(r.list(r.uint16(), () => r.uint16()).map((c, i) => [first + i, c]));
   }
-  return new Map(
-    r
-      .list(r.uint16(), () => [r.uint16(), r.uint16(), r.uint16()] as const)
-      .flatMap(([from, to, c]) =>
-        Array.from({ length: Math.max(0, to - from + 1) }, (_, i) => [from + i, c] as const),
-      ),
-  );
+  return new Map(ranges(r, r.uint16()));
 }
 
 /** Lookups that a feature uses in any script and language, in their order. */
