@@ -1,6 +1,6 @@
-import { contoursBox } from '../../foundations/geometry/measure';
 import { castingOf, projectOf } from '../../project/document/newProject';
 import { isInFont } from '../../project/document/queries/inFont';
+import { inkBox } from '../../project/document/queries/metrics';
 import type { CastingRow, Doc } from '../../project/document/schema';
 import type { FontData } from './fontData';
 
@@ -33,9 +33,7 @@ export function verticalMetrics(font: LinesOf): VerticalMetrics {
 
 /** What a project's lines come out as where nobody set them, em units; by drawings as they are, for a look before casting. */
 export function foundLineMetrics(doc: Doc): NonNullable<CastingRow['lineMetrics']> {
-  const boxes = Object.values(doc.glyphs).flatMap((g) =>
-    isInFont(g) ? (contoursBox(g.contours) ?? []) : [],
-  );
+  const boxes = Object.values(doc.glyphs).flatMap((g) => (isInFont(g) ? (inkBox(g) ?? []) : []));
   const reach = {
     low: boxes.reduce((low, b) => Math.min(low, b.yMin), 0),
     high: boxes.reduce((high, b) => Math.max(high, b.yMax), 0),

@@ -203,6 +203,13 @@ describe('names and licences', () => {
     expect(isSameName('', '')).toBe(false);
   });
 
+  test('a font that gives its licence by an address was told to say nothing of one', () => {
+    const [, font] = openFonts.find(([n]) => n === 'karla') ?? nth(openFonts, 0);
+    const told = asProject(font).problems.map(describeProblem).join('\n');
+    expect(told).toMatch(/Its licence: .*http/);
+    expect(told).not.toMatch(/nothing of a licence/);
+  });
+
   test('what a font forbids and what is lost is told before anything is altered', () => {
     const [, font] = openFonts.find(([n]) => n === 'caveat') ?? nth(openFonts, 0);
     const closed = { ...font, os2: { ...font.os2, fsType: 2 } };

@@ -265,7 +265,8 @@ function seenOf(font: FontFile): FontSeen {
 function told(font: FontFile): Problem[] {
   const { licence, leftOut } = seenOf(font);
   const { family, embedding, reserved } = licence;
-  const detail = { code: 'font-opened', family, embedding, licence: licence.licence, reserved } as const;
+  const text = [licence.licence, licence.licenceUrl].filter((t) => t !== '').join(' ');
+  const detail = { code: 'font-opened', family, embedding, licence: text, reserved } as const;
   return [
     problem(detail, 'warning'),
     ...(leftOut.length > 0 ? [problem({ code: 'font-left-out', what: leftOut }, 'warning')] : []),
