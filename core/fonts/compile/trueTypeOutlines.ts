@@ -56,11 +56,15 @@ function glyfsOf(glyphs: readonly FontGlyph[]): MadeGlyf[] {
   });
 }
 
-function composite(parts: readonly (GlyphPart & { readonly made: MadeGlyf })[]): MadeGlyf {
+/** `overlaps`: parts may overlap. */
+export function composite(
+  parts: readonly (GlyphPart & { readonly made: MadeGlyf })[],
+  overlaps = false,
+): MadeGlyf {
   const sum = (of: 'points' | 'contours') => parts.reduce((n, p) => n + p.made[of], 0);
   const box = parts.reduce<Box | null>((b, p) => unionBox(b, movedBox(p.made.box, p)), null);
   const counts = { points: sum('points'), contours: sum('contours'), parts: parts.length };
-  return { bytes: box ? buildCompositeGlyph(parts, box) : new Uint8Array(0), box, ...counts };
+  return { bytes: box ? buildCompositeGlyph(parts, box, overlaps) : new Uint8Array(0), box, ...counts };
 }
 
 const movedBox = (box: Box | null, { dx, dy }: GlyphPart): Box | null =>

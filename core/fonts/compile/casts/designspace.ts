@@ -8,17 +8,21 @@ import { placeInFont } from '../compileGlyph';
 import { fontData, rowsInFont, type FontData } from '../fontData';
 import { fontFileName, postScriptName } from '../fontNames';
 import { agreeingOutlines } from '../variable/agreeingOutlines';
+import { togetherInAll } from '../variable/variableParts';
 import { weightAxis, type WeightAxis } from '../variable/weightAxis';
 import { ufoFiles } from './ufo';
 
 /** A style's font with outlines that agree with those of the other styles of its axis, where they can. */
 function withAgreeing(doc: Doc, styles: readonly StyleRow[]): FontData[] {
   const fonts = styles.map((s) => fontData(doc, s.id));
-  const rows = styles.map((s) => new Map(rowsInFont(doc, s.id).map((g) => [g.name, g])));
+  const rowsOf = styles.map((s) => rowsInFont(doc, s.id));
+  const rows = rowsOf.map((of) => new Map(of.map((g) => [g.name, g])));
+  // Letters of the same parts in all styles correspond as their parts do.
+  const together = togetherInAll(doc, rowsOf);
   const agreed = new Map(
     nth(fonts, 0).glyphs.flatMap(({ name }) => {
       const versions = rows.flatMap((r) => r.get(name) ?? []);
-      if (versions.length < styles.length) return [];
+      if (versions.length < styles.length || together.has(name)) return [];
       const made = agreeingOutlines(doc, versions);
       if ('reason' in made) return [];
       return [

@@ -21,7 +21,7 @@ import { familyStat } from '../familyStat';
 import { fontNames, NameIds, namesInLanguages, postScriptName } from '../fontNames';
 import { fontTables } from '../compileFont';
 import { letterHeights } from '../metricTables';
-import { inTrueType, madeGlyf, trueTypeTables, type MadeGlyf } from '../trueTypeOutlines';
+import { composite, inTrueType, madeGlyf, trueTypeTables, type MadeGlyf } from '../trueTypeOutlines';
 import { onStraightWay } from './straightWay';
 import { regionsAt, weightAxis, type StylePlace, type WeightAxis } from './weightAxis';
 import { variableGlyphs, type VariableGlyph } from './variableGlyphs';
@@ -86,7 +86,7 @@ function kerningOf(doc: Doc, styleId: string, index: ReadonlyMap<string, number>
 function variableFile(doc: Doc, v: Varying, nowUnixS: number): Uint8Array {
   const { font, axis, glyphs, others } = v;
   const names = new NameIds(variableNames(font, nowUnixS), namesInLanguages(font.casting, font.style.name));
-  const made = inTrueType(font, glyphs.map(glyfOf));
+  const made = inTrueType(font, glyfsOf(glyphs));
   const regions = regionsAt(others);
   const advances = new VariationStore(regions);
   const widths = glyphs.map((g) => {
@@ -118,10 +118,27 @@ function varyingOf(glyph: VariableGlyph, others: Varying['others']): VaryingGlyp
   const key = others.map((o) => o.version).join();
   const before = varyings.get(glyph);
   if (before?.key === key) return before.made;
-  const at = (m: number) => ({ contours: nth(glyph.outlines, m), advance: nth(glyph.versions, m).advance });
+  const at = (m: number) => ({
+    contours: glyph.parts.length > 0 ? [] : nth(glyph.outlines, m),
+    parts: glyph.parts.map((p) => nth(p.places, m)),
+    advance: nth(glyph.versions, m).advance,
+  });
   const made = { ...at(0), others: others.map((o) => at(o.version)) };
   varyings.set(glyph, { key, made });
   return made;
+}
+
+/** Outlines in bytes; glyphs of parts name these. */
+function glyfsOf(glyphs: readonly VariableGlyph[]): MadeGlyf[] {
+  const index = new Map(glyphs.map((g, i) => [nth(g.versions, 0).name, i]));
+  return glyphs.map((g) => {
+    const parts = g.parts.flatMap(({ name, places }) => {
+      const glyph = index.get(name);
+      const { x, y } = nth(places, 0);
+      return glyph === undefined ? [] : [{ glyph, dx: x, dy: y, made: glyfOf(nth(glyphs, glyph)) }];
+    });
+    return parts.length > 0 ? composite(parts, true) : glyfOf(g);
+  });
 }
 
 /** Outlines in bytes by glyph. */

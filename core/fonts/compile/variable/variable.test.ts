@@ -178,6 +178,30 @@ test('every glyph agrees, and at each style’s weight it is that style’s with
   }
 });
 
+test('an accented letter is its parts at every weight, moved with them', () => {
+  const script = `
+import json, sys
+from fontTools.ttLib import TTFont
+from fontTools.varLib import instancer
+font = TTFont(sys.argv[1])
+name = font.getBestCmap()[0x144]
+parts = []
+for weight in (300, 400, 700):
+    cut = instancer.instantiateVariableFont(TTFont(sys.argv[1]), {'wght': weight})
+    parts.append([[c.glyphName, c.x, c.y] for c in cut['glyf'][name].components])
+print(json.dumps([[font['glyf'][name].numberOfContours, font['glyf'][name].components[0].flags & 0x400], parts]))`;
+  const [glyph, parts] = JSON.parse(withFontTools(script, { 'a.ttf': font })) as [number[], unknown[][]];
+  expect(glyph).toEqual([-1, 0x400]);
+  const inWeight = [...styles].sort((a, b) => a.weightClass - b.weightClass);
+  const own = inWeight.map((s) => {
+    const { glyphs } = fontData(doc, s.id);
+    const nameOf = new Map(glyphs.map((g) => [g.id, g.name]));
+    return glyphs.find((g) => g.name === 'nacute')!.parts.map((p) => [nameOf.get(p.id), p.dx, p.dy]);
+  });
+  expect(parts).toEqual(own);
+  expect(JSON.stringify(own[0])).not.toBe(JSON.stringify(own[2]));
+});
+
 test('between two styles everything lies between them', () => {
   const [regular, bold] = [400, 700].map((wght) => shapeAt(font, 'Tvno', { wght }));
   const middle = shapeAt(font, 'Tvno', { wght: 550 });

@@ -12,13 +12,16 @@ export interface GlyphPart {
 /** Flags of a part: OpenType, 'glyf', "Composite glyph flags". */
 export const PART_FLAGS = {
   words: 0x0001, xyValues: 0x0002, roundToGrid: 0x0004, scale: 0x0008, more: 0x0020, twoScales: 0x0040, matrix: 0x0080,
-  instructions: 0x0100,
+  instructions: 0x0100, overlap: 0x0400,
 } as const; // prettier-ignore
 
 const inByte = (v: number): boolean => v >= -128 && v <= 127;
 
-/** A glyph put together of others. `box`: of its parts where they lie. RangeError without parts. */
-export function buildCompositeGlyph(parts: readonly GlyphPart[], box: Box): Uint8Array {
+/**
+ * A glyph put together of others. `box`: of its parts where they lie. `overlaps`: they may overlap, which is said at the first part.
+ * RangeError without parts.
+ */
+export function buildCompositeGlyph(parts: readonly GlyphPart[], box: Box, overlaps = false): Uint8Array {
   if (parts.length === 0) throw new RangeError('a composite glyph has parts');
   const w = new ByteWriter();
   w.int16(-1).int16(box.xMin).int16(box.yMin).int16(box.xMax).int16(box.yMax);
@@ -29,7 +32,8 @@ export function buildCompositeGlyph(parts: readonly GlyphPart[], box: Box): Uint
       PART_FLAGS.xyValues |
         PART_FLAGS.roundToGrid |
         (words ? PART_FLAGS.words : 0) |
-        (more ? PART_FLAGS.more : 0),
+        (more ? PART_FLAGS.more : 0) |
+        (overlaps && i === 0 ? PART_FLAGS.overlap : 0),
     );
     w.uint16(glyph);
     if (words) w.int16(dx).int16(dy);

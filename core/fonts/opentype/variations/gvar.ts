@@ -7,11 +7,17 @@ import { neededPoints } from './inferredDeltas';
 import { ALL_POINTS, packedDeltas, packedPoints } from './packed';
 import { f2dot14, isPlain, type Region } from './regions';
 
-/** A glyph as the default style has it, and its points and advance in every other style: the same points in the same order. */
-export interface VaryingGlyph {
+/** A glyph in one style. */
+interface GlyphVersion {
   readonly contours: readonly QuadContour[];
   readonly advance: number;
-  readonly others: readonly { readonly contours: readonly QuadContour[]; readonly advance: number }[];
+  /** Places of the parts of a composite glyph, which has no contours of its own; em units. */
+  readonly parts: readonly Vec[];
+}
+
+/** A glyph as the default style has it, and in every other style: the same points and parts in the same order. */
+export interface VaryingGlyph extends GlyphVersion {
+  readonly others: readonly GlyphVersion[];
 }
 
 /** Deltas that are left out lie within this of what follows from their neighbours, em units. */
@@ -38,6 +44,12 @@ function tupleOf(glyph: VaryingGlyph, region: number): Tuple | null {
     const moves = c.map((p, i) => by(nth(nth(other.contours, k), i), p));
     for (const i of neededPoints(c, moves, TOLERANCE)) needed.push(deltas.length + i);
     deltas.push(...moves);
+  });
+  // Each part of a composite counts as a point; nothing follows from its neighbours.
+  glyph.parts.forEach((p, i) => {
+    const move = by(nth(other.parts, i), p);
+    if (move.x !== 0 || move.y !== 0) needed.push(deltas.length);
+    deltas.push(move);
   });
   const total = deltas.length + PHANTOM_POINTS;
   const widening = other.advance - glyph.advance;
