@@ -13,6 +13,7 @@ import { fontColours } from './colours';
 import { fontData, type FontData } from './fontData';
 import { familyStat } from './familyStat';
 import { fontNames, NameIds, namesInLanguages } from './fontNames';
+import type { FontLayout } from '../features/planLayout';
 import { buildHead, buildHhea, buildOs2, hMetrics } from './metricTables';
 import type { OutlineTables } from './outlineTables';
 import { inTrueType, trueTypeTables } from './trueTypeOutlines';
@@ -63,7 +64,6 @@ export function fontTables(
   { nowUnixS, names, more, places = null }: TableParts,
 ): Map<string, Uint8Array> {
   const tables = new Map([...outlines.tables, ...more]);
-  const labels = names.labels(font.layout.gsub.features);
   tables.set('head', buildHead(font, nowUnixS, outlines.longOffsets));
   tables.set('hhea', buildHhea(font));
   tables.set('hmtx', buildHmtx(hMetrics(font)));
@@ -73,10 +73,26 @@ export function fontTables(
   const scripts = writtenScripts(font.mapping.keys()).join(', ');
   if (scripts !== '') tables.set('meta', buildMeta(new Map(['dlng', 'slng'].map((tag) => [tag, scripts]))));
   const layout = {
-    GPOS: buildGpos(font.layout.gpos),
-    GSUB: buildGsub(font.layout.gsub, labels),
+    ...layoutTables(font.layout, names.labels(font.layout.gsub.features)),
     GDEF: buildGdef(font.layout.kinds, font.layout.carets, places),
   };
   for (const [tag, table] of Object.entries(layout)) if (table) tables.set(tag, table);
   return tables;
+}
+
+interface LayoutTables {
+  readonly GPOS: Uint8Array | null;
+  readonly GSUB: Uint8Array | null;
+}
+
+/** Layout in bytes, with the name ids it was made for: outlines of another kind leave it as it is. */
+const laidOut = new WeakMap<FontLayout, { readonly ids: string; readonly made: LayoutTables }>();
+
+function layoutTables(layout: FontLayout, labels: ReadonlyMap<string, number>): LayoutTables {
+  const ids = JSON.stringify([...labels]);
+  const known = laidOut.get(layout);
+  if (known?.ids === ids) return known.made;
+  const made = { GPOS: buildGpos(layout.gpos), GSUB: buildGsub(layout.gsub, labels) };
+  laidOut.set(layout, { ids, made });
+  return made;
 }

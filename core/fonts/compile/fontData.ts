@@ -91,8 +91,19 @@ function reachOf(doc: Doc): { low: number; high: number } {
   return { low, high };
 }
 
-/** Gathers one style of a project for compiling. */
+/** What a document's styles are made of: one casting asks for the same in several formats. */
+const gathered = new WeakMap<Doc, Map<string, FontData>>();
+
+/** Gathers one style of a project for compiling. The same document gives the same object. */
 export function fontData(doc: Doc, styleId: string): FontData {
+  const ofDoc = gathered.get(doc) ?? new Map<string, FontData>();
+  gathered.set(doc, ofDoc);
+  const font = ofDoc.get(styleId) ?? gather(doc, styleId);
+  ofDoc.set(styleId, font);
+  return font;
+}
+
+function gather(doc: Doc, styleId: string): FontData {
   const project = projectOf(doc);
   const rows = rowsInFont(doc, styleId);
   const glyphs = withSharedParts(doc, rows, rows.map(compileGlyph));

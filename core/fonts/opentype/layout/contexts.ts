@@ -6,7 +6,16 @@ import { withOffsets } from './offsets';
 
 const firstOf = (set: GlyphSet): number => set[0] ?? 0;
 const isSingle = (sets: readonly GlyphSet[]) => sets.every((s) => s.length === 1);
-const keyOf = (set: GlyphSet) => [...set].sort((a, b) => a - b).join();
+
+/** Texts of sets by the set: one set stands in many rules. */
+const keys = new WeakMap<GlyphSet, string>();
+
+function keyOf(set: GlyphSet): string {
+  const key = keys.get(set) ?? [...set].sort((a, b) => a - b).join();
+  keys.set(set, key);
+  return key;
+}
+
 const reversed = <T>(list: readonly T[]): T[] => [...list].reverse();
 
 /** What precedes (nearest first), what is looked at but for its first place, what follows, and what is applied. */

@@ -22,11 +22,15 @@ const FLAG = {
 
 /** Box over all points, which for glyf includes handles; null without points. */
 export function quadBox(contours: readonly QuadContour[]): Box | null {
-  const points = contours.flat();
-  if (points.length === 0) return null;
-  const xs = points.map((p) => p.x);
-  const ys = points.map((p) => p.y);
-  return { xMin: Math.min(...xs), yMin: Math.min(...ys), xMax: Math.max(...xs), yMax: Math.max(...ys) };
+  let [xMin, yMin, xMax, yMax] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const contour of contours)
+    for (const { x, y } of contour) {
+      if (x < xMin) xMin = x;
+      if (x > xMax) xMax = x;
+      if (y < yMin) yMin = y;
+      if (y > yMax) yMax = y;
+    }
+  return xMin === Infinity ? null : { xMin, yMin, xMax, yMax };
 }
 
 /** One coordinate's bytes and flag bits: short with sign, same as before, or long. */
