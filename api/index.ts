@@ -20,6 +20,8 @@ export { CAST_FORMATS, type CastFile, type CastFormat };
 /** An opened project. What is in it is for the functions here. */
 export interface Project {
   readonly doc: Doc;
+  /** Bytes of its pictures by their hashes. */
+  readonly pictures?: (id: string) => Uint8Array | null;
 }
 
 /** What is wrong with a font or a file: how bad, where, and a sentence for people with what to do. */
@@ -63,7 +65,7 @@ export function openProject(file: string | Uint8Array): Project {
   const bytes = typeof file === 'string' ? readBytes(file) : { ok: true as const, value: file };
   const opened = bytes.ok ? openProjectFile(bytes.value) : bytes;
   if (!opened.ok) throw unusable(name === undefined ? opened.problems : inFile(opened.problems, name));
-  return { doc: opened.value.doc };
+  return { doc: opened.value.doc, pictures: opened.value.picture };
 }
 
 /** What stands in the way of a project's font (`error`), and what its maker should look at (`warning`, `note`). */
@@ -73,7 +75,7 @@ export const checkFont = ({ doc }: Project): Finding[] => checkProject(doc).map(
  * The font files of all styles of a project, in the formats asked for.
  * @throws UnusableError when `checkFont` finds errors, for a format that isn't one of `CAST_FORMATS`, and for one that the project has nothing for.
  */
-export async function buildFont({ doc }: Project, options: BuildOptions = {}): Promise<CastFile[]> {
+export async function buildFont({ doc, pictures }: Project, options: BuildOptions = {}): Promise<CastFile[]> {
   const errors = checkProject(doc).filter((p) => p.severity === 'error');
   if (errors.length > 0) throw unusable(errors);
   const formats = options.formats ?? castingOf(doc).formats;
@@ -83,7 +85,7 @@ export async function buildFont({ doc }: Project, options: BuildOptions = {}): P
   const nowUnixS = options.nowUnixS ?? Math.floor(Date.now() / 1000);
   const made: CastFile[] = [];
   for (const { format, styleId } of castPlan(doc, formats)) {
-    const file = await castFile(doc, format, { styleId, nowUnixS, brotli });
+    const file = await castFile(doc, format, { styleId, nowUnixS, brotli, pictures });
     if (!file.ok) throw unusable(file.problems);
     made.push(file.value);
   }

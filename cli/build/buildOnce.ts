@@ -5,6 +5,7 @@ import { inFile, type Problem } from '../../core/foundations/problems/problem';
 import { checkProject } from '../../core/fonts/check/checkProject';
 import { castPlan } from '../../core/fonts/compile/casts/castPlan';
 import { castFile, type CastOptions } from '../../core/fonts/compile/casts/castFile';
+import { NO_PICTURES, type PictureBytes } from '../../core/fonts/compile/pictures';
 import type { CastFormat } from '../../core/fonts/compile/casts/formats';
 import { openProjectFile } from '../../core/project/archive/readProject';
 import { withCastWeights } from '../../core/project/document/commands/family/castWeights';
@@ -14,6 +15,9 @@ import { makeDrafts } from '../../core/project/document/commands/signs/drafts';
 import { draftable } from '../../core/project/document/queries/glyphs';
 import { edit, editAll } from '../../core/project/document/inStep/edit';
 import { castingOf, projectOf } from '../../core/project/document/newProject';
+import { keepDrawings } from '../../core/project/finish/keepDrawings';
+import { decodePicture } from '../../core/readers/pictures/decodePicture';
+import type { Picture } from '../../core/foundations/raster/picture';
 import { fitted } from '../../core/project/finish/fitted';
 import type { Doc } from '../../core/project/document/schema';
 import { sniffKind } from '../../core/readers/pictures/sniff';
@@ -26,7 +30,7 @@ import { readCodes, writeCodes } from './codes';
 import { withIconWishes } from './icons';
 import type { BuildSettings } from './options';
 import { filesToWrite } from './unpacked';
-import { projectFromFiles, type FilesRead } from './projectFromFiles';
+import { projectFromFiles } from './projectFromFiles';
 
 /** A file that a build wrote. */
 interface MadeFile {
@@ -86,7 +90,7 @@ async function build(settings: BuildSettings): Promise<Built> {
   const nowUnixS = epoch ? Number(epoch) : Math.floor(Date.now() / 1000);
   const prepared = await prepare(settings, nowUnixS * 1000);
   if (!prepared) return failed();
-  const { doc, leftOut } = prepared;
+  const { doc, leftOut, pictures } = prepared;
   const snags = checkProject(doc);
   printProblems(snags.map((p) => ({ ...p, place: { file: parse(settings.input).base, ...p.place } })));
   if (snags.some((p) => p.severity === 'error')) return failed(doc);
@@ -97,6 +101,7 @@ async function build(settings: BuildSettings): Promise<Built> {
     nowUnixS,
     brotli,
     pngSizes: settings.pngSizes,
+    pictures,
   });
   if (!whole) return failed(doc, files);
   if (settings.codes !== undefined) {
@@ -111,17 +116,25 @@ async function build(settings: BuildSettings): Promise<Built> {
   return failed(doc, files);
 }
 
+/** A project ready to be cast, and where pictures of its letters come from. */
+interface Prepared {
+  readonly doc: Doc;
+  readonly leftOut: number;
+  readonly pictures: PictureBytes;
+}
+
 /** The project to be cast, with all that was asked for; null after problems were printed. */
-async function prepare(settings: BuildSettings, nowMs: number): Promise<FilesRead | null> {
+async function prepare(settings: BuildSettings, nowMs: number): Promise<Prepared | null> {
   const { input } = settings;
   const codes =
     settings.codes === undefined ? undefined : valueOrPrint(readCodes(settings.codes), settings.codes);
   if (codes === null) return null;
   const read = await readInput(settings, nowMs, codes);
   if (!read) return null;
+  const kept = settings.pictures === true ? withPictures(read) : read;
   const typed = settings.typed === undefined ? null : valueOrPrint(readBytes(settings.typed), settings.typed);
   if (settings.typed !== undefined && !typed) return null;
-  const wished = withIconWishes(renamed(read.doc, settings.family, settings.style), {
+  const wished = withIconWishes(renamed(kept.doc, settings.family, settings.style), {
     size: settings.size ?? null,
     margin: settings.margin ?? null,
     typed: typed && new TextDecoder().decode(typed),
@@ -133,7 +146,36 @@ async function prepare(settings: BuildSettings, nowMs: number): Promise<FilesRea
     ...settings.casting,
     ...(settings.weights ? { weights: settings.weights } : {}),
   });
-  return { doc, leftOut: read.leftOut + wished.problems.length };
+  return { doc, leftOut: read.leftOut + wished.problems.length, pictures: kept.pictures };
+}
+
+/** What was read, and where pictures come from: those that letters are kept as, and those of sheets. */
+interface InputRead extends Prepared {
+  readonly sheetPicture: (sheetId: string) => Picture | null;
+}
+
+/** A sheet's picture as it is read; null for drawings, and when it is lost. */
+function pictureOfSheet(doc: Doc, sheetId: string, pictures: PictureBytes): Picture | null {
+  const sheet = doc.sheets[sheetId];
+  const bytes =
+    sheet && sheet.kind !== 'artwork' && sheet.pictureId !== null ? pictures(sheet.pictureId) : null;
+  const decoded = bytes && decodePicture(bytes);
+  return decoded?.ok ? decoded.value : null;
+}
+
+/** The project with the drawings of all sheets kept as pictures, where a sheet has a picture. */
+function withPictures(read: InputRead): InputRead {
+  let { doc } = read;
+  const kept = new Map<string, Uint8Array>();
+  for (const sheet of Object.values(doc.sheets)) {
+    const picture = read.sheetPicture(sheet.id);
+    const made = picture && keepDrawings(doc, sheet.id, picture);
+    if (made) printProblems(inFile(made.problems, sheet.name));
+    if (!made?.ok) continue;
+    doc = made.value.doc;
+    for (const [id, png] of made.value.pictures) kept.set(id, png);
+  }
+  return { ...read, doc, pictures: (id) => kept.get(id) ?? read.pictures(id) };
 }
 
 /** The project of the input, and how many files of it were left out; null after its problems were printed. */
@@ -141,13 +183,21 @@ async function readInput(
   { input, as, expect }: BuildSettings,
   nowMs: number,
   codes: Readonly<Record<string, number>> | undefined,
-): Promise<FilesRead | null> {
-  if (isFolder(input)) return projectFromFiles(input, nowMs, as, expect, codes);
+): Promise<InputRead | null> {
+  const fromFiles = async (): Promise<InputRead | null> => {
+    const read = await projectFromFiles(input, nowMs, as, expect, codes);
+    return (
+      read && { ...read, sheetPicture: (id) => read.sheetPictures.get(id) ?? null, pictures: NO_PICTURES }
+    );
+  };
+  if (isFolder(input)) return fromFiles();
   const bytes = valueOrPrint(readBytes(input), input);
-  if (bytes && !isProject(bytes)) return projectFromFiles(input, nowMs, as, expect, codes);
+  if (bytes && !isProject(bytes)) return fromFiles();
   if (codes) throw new UsageError('--codes is for icons from files; a project keeps its own');
   const opened = bytes && valueOrPrint(openProjectFile(bytes), input);
-  return opened ? { doc: opened.doc, leftOut: 0 } : null;
+  if (!opened) return null;
+  const { doc, picture: pictures } = opened;
+  return { doc, leftOut: 0, sheetPicture: (id) => pictureOfSheet(doc, id, pictures), pictures };
 }
 
 /** Whether a zip is a project file; what is no zip at all but no drawing either is told as a broken project. */

@@ -69,6 +69,10 @@ export const buildSettings = z.strictObject({
     .min(1)
     .optional()
     .describe('Heights of letters as PNG, px'),
+  pictures: z
+    .boolean()
+    .optional()
+    .describe('Keep the drawings of pages as pictures too, with their grain and colours'),
   unpacked: z.boolean().optional().describe('Folders instead of zips'),
   report: z.string().optional().describe('File to write what was made and what was told to, JSON'),
 });
@@ -139,6 +143,7 @@ export function settingsOf(values: TypedOptions): Partial<BuildSettings> {
     rules: text('rules'),
     weights: parts('weights')?.map(weightOf),
     pngSizes: parts('png-sizes')?.map(Number),
+    pictures: values['pictures'] === true ? true : undefined,
     unpacked: values['unpacked'] === true ? true : undefined,
     report: text('json'),
   };

@@ -20,6 +20,9 @@ import { decodeAny } from '../pictures';
 /** A project with what was found on a page, and what there is to say of it. */
 export interface PageRead {
   readonly doc: Doc;
+  /** The sheet that was made of it, and its picture as it was read. */
+  readonly sheetId: string;
+  readonly picture: Picture;
   readonly problems: readonly Problem[];
 }
 
@@ -54,7 +57,8 @@ export async function takePage(
   if (!lifted.ok) return { doc: null, problems: inFile(lifted.problems, path) };
   const taken = takeLifted(onTable, id, lifted.value);
   const read = taken ? edit(onTable, taken).doc : onTable;
-  return { doc: read, problems: inFile([...lifted.problems, ...doubtsOn(read, id)], path) };
+  const problems = inFile([...lifted.problems, ...doubtsOn(read, id)], path);
+  return { doc: read, sheetId: id, picture: shown, problems };
 }
 
 function takeFilled(
@@ -80,7 +84,8 @@ function takeFilled(
     empty.length + crossedOut.length > 0
       ? [problem({ code: 'practice-gaps', empty, crossedOut }, 'note')]
       : [];
-  return { doc: read, problems: inFile([...lifted.problems, ...gaps, ...doubtsOn(read, id)], name) };
+  const problems = inFile([...lifted.problems, ...gaps, ...doubtsOn(read, id)], name);
+  return { doc: read, sheetId: id, picture: flat.picture, problems };
 }
 
 /** Which letters of a page one should look at, and which that were expected aren't there. */

@@ -9,6 +9,7 @@ import { edit } from '../../core/project/document/inStep/edit';
 import { defaultRecipe, newProject } from '../../core/project/document/newProject';
 import type { Doc } from '../../core/project/document/schema';
 import { pictureIdOf } from '../../core/readers/pictures/pictureId';
+import type { Picture } from '../../core/foundations/raster/picture';
 import { fail, type Problem } from '../../core/foundations/problems/problem';
 import { isFolder, readBytes } from '../files';
 import { printProblems, showProgress, valueOrPrint } from '../telling';
@@ -35,6 +36,8 @@ const LEAVES_OUT = new Set<Problem['code']>(['names-clash', 'name-not-understood
 export interface FilesRead {
   readonly doc: Doc;
   readonly leftOut: number;
+  /** Pictures of its sheets by their ids, as they were read: for whoever wants more of them than outlines. */
+  readonly sheetPictures: ReadonlyMap<string, Picture>;
 }
 
 /** What reading files told, and which of them were left out. */
@@ -116,15 +119,18 @@ export async function projectFromFiles(
   if (coded) doc = edit(doc, coded).doc;
   doc = withPictures(doc, pictures, told);
   doc = await withArtwork(doc, artwork, as, told);
+  const sheetPictures = new Map<string, Picture>();
   for (const [i, page] of pages.entries()) {
     // One list is for one page; further pages hold what is still missing.
     const list = i === 0 ? (expect ?? null) : null;
     const read = await takePage(doc, page, list, (stage, share) => tell(`${page.path}: ${stage}`)(share));
     told.tell(read.problems);
-    if (read.doc) doc = read.doc;
+    if (!read.doc) continue;
+    doc = read.doc;
+    sheetPictures.set(read.sheetId, read.picture);
   }
   showProgress('');
-  if (Object.keys(doc.pieces).length > 0) return { doc, leftOut: told.leftOut.size };
+  if (Object.keys(doc.pieces).length > 0) return { doc, leftOut: told.leftOut.size, sheetPictures };
   printProblems(fail({ code: 'no-glyphs' }, { file: input }).problems);
   return null;
 }

@@ -15,7 +15,7 @@ import { printProblems, valueOrPrint } from '../telling';
 
 export const buildHelp = `orthoglyph build INPUT --out DIR [--family NAME] [--style NAME] [--formats otf,ttf] [--as text|icons]
                   [--expect TEXT] [--compose] [--fit] [--size U] [--margin U] [--typed FILE] [--codes FILE]
-                  [--rules FILE] [--weights LIST] [--png-sizes LIST] [--unpacked] [--config FILE] [--json FILE] [--watch]
+                  [--pictures] [--rules FILE] [--weights LIST] [--png-sizes LIST] [--unpacked] [--config FILE] [--json FILE] [--watch]
 
 Makes font files. INPUT is a project file, a folder or zip of pictures or SVG files named after their characters
 (A.png, period.svg, uni00DF.png), a folder or zip of SVG icons, one SVG with many letters in rows, or pictures of whole pages:
@@ -27,6 +27,8 @@ filled practice sheets, writing in rows, pixel art.
   --expect TEXT     what is written on the (first) page, in its order; without it, it is found by the usual orders
   --compose         letters with accents made of letters and marks that are there, and drafts of signs
   --fit             letters that nobody spaced are spaced and kerned
+  --pictures        letters of pages as pictures too, with the grain and colours of their ink; programs that don't know such
+                    letters show the outlines
   --size U          icons: height or width of the largest, em units (each is sized by its own view box)
   --margin U        icons: white at both sides, em units
   --typed FILE      icons: text with a line for each, its name and the names typed for it: mill, tide mill, wheel
@@ -60,6 +62,7 @@ const OPTIONS = {
   codes: { type: 'string' },
   weights: { type: 'string' },
   'png-sizes': { type: 'string' },
+  pictures: { type: 'boolean' },
   unpacked: { type: 'boolean' },
   config: { type: 'string' },
   schema: { type: 'boolean', default: false },

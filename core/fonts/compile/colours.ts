@@ -86,8 +86,13 @@ function paintNames(taken: ReadonlySet<string>): () => string {
   };
 }
 
-/** The colours of a font's letters; null when all are of one ink. `svg`: also as SVG documents. */
-export function fontColours(doc: Doc, font: FontData, svg: boolean): FontColours | null {
+/** The colours of a font's letters; null when all are of one ink. `svg`: also as SVG documents. `without`: glyphs that are shown otherwise. */
+export function fontColours(
+  doc: Doc,
+  font: FontData,
+  svg: boolean,
+  without: ReadonlySet<number> = new Set(),
+): FontColours | null {
   const colours = new ColourList();
   const nextName = paintNames(new Set(font.glyphs.map((g) => g.name)));
   const glyphs: FontGlyph[] = [];
@@ -95,7 +100,7 @@ export function fontColours(doc: Doc, font: FontData, svg: boolean): FontColours
   const grounds: Rgb[] = [];
   const painted = font.glyphs.flatMap((glyph, index): ColourGlyph[] => {
     const row = doc.glyphs[glyph.id];
-    const layers = row ? layersInFont(row).filter((l) => l.contours.length > 0) : [];
+    const layers = row && !without.has(index) ? layersInFont(row).filter((l) => l.contours.length > 0) : [];
     if (layers.length === 0) return [];
     documents.set(index, svgDocumentOf(index, layers));
     for (const { paint } of layers.slice(0, 1)) if (paint.kind === 'flat') grounds.push(paint.rgb);

@@ -16,6 +16,7 @@ import { fontNames, NameIds, namesInLanguages } from './fontNames';
 import type { FontLayout } from '../features/planLayout';
 import { buildHead, buildHhea, buildOs2, hMetrics } from './metricTables';
 import type { OutlineTables } from './outlineTables';
+import { picturedLetters, pictureTable, type PictureBytes } from './pictures';
 import { inTrueType, trueTypeTables } from './trueTypeOutlines';
 
 export type OutlineFormat = 'otf' | 'ttf';
@@ -27,6 +28,8 @@ export interface CompileOptions {
   readonly nowUnixS: number;
   /** Made to be kept: as small as it can be, at the cost of some time. */
   readonly small?: boolean;
+  /** Where drawings that are kept as pictures come from; without, letters are their outlines. */
+  readonly pictures?: PictureBytes;
 }
 
 /** One style of a project as a font file. Same document, same options: same bytes. */
@@ -38,9 +41,13 @@ export function compileFont(doc: Doc, options: CompileOptions): Uint8Array {
   );
   const stat = familyStat(doc, plain.style, names);
   // Programs for print and design are the ones that read colours as SVG only.
-  const colours = fontColours(doc, plain, options.format === 'otf');
+  const letters = options.pictures ? picturedLetters(doc, plain, options.pictures) : [];
+  const asPictures = new Set(letters.map((l) => l.glyph));
+  const colours = fontColours(doc, plain, options.format === 'otf', asPictures);
   const data = colours ? { ...plain, glyphs: [...plain.glyphs, ...colours.glyphs] } : plain;
-  const more = new Map([...(stat ? [['STAT', stat] as const] : []), ...(colours?.tables(names) ?? [])]);
+  const more = new Map(colours?.tables(names) ?? []);
+  if (stat) more.set('STAT', stat);
+  if (letters.length > 0) more.set('sbix', pictureTable(letters, plain.unitsPerEm, data.glyphs.length));
   if (options.format === 'otf')
     return buildSfnt(SFNT_CFF, fontTables(data, cffTables(data, options.small), { ...options, names, more }));
   const made = inTrueType(data);

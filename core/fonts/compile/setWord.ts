@@ -1,8 +1,8 @@
 import { unite } from '../../outlines/boolean/unite';
-import { placedContours, placedLayers } from '../../project/document/queries/metrics';
+import { originX, placedContours, placedLayers } from '../../project/document/queries/metrics';
 import { projectOf } from '../../project/document/newProject';
 import type { Doc, GlyphRow } from '../../project/document/schema';
-import { scaling, translation, compose, type Affine } from '../../foundations/geometry/affine';
+import { identity, scaling, translation, compose, type Affine } from '../../foundations/geometry/affine';
 import { transformContours } from '../../foundations/geometry/contour';
 import { contoursBox, unionBox, type Box } from '../../foundations/geometry/measure';
 import { transformPaint, type ColourLayer, type Rgb } from '../../foundations/geometry/paint';
@@ -13,6 +13,10 @@ import { partOf } from './partOf';
 /** One letter of a drawing of words: what it is called, and its paints from the lowest to the top. Em units, y down. */
 interface DrawnLetter {
   readonly name: string;
+  /** Its glyph; null for words as one outline. */
+  readonly glyphId: string | null;
+  /** From the glyph's own drawing, y up, to where it is set. */
+  readonly at: Affine;
   readonly layers: readonly ColourLayer[];
 }
 
@@ -61,7 +65,8 @@ export function setWord(doc: Doc, text: string): WordDrawing {
       if (!glyph) for (const cp of made?.codePoints ?? []) lacking.add(String.fromCodePoint(cp));
       if (!glyph || glyph.contours.length === 0) return [];
       const at = compose(translation(set.x, down - set.y), scaling(1, -1));
-      return [{ name: glyph.name, layers: drawnAt(glyph, at) }];
+      const own = compose(at, translation(-originX(glyph), 0));
+      return [{ name: glyph.name, glyphId: glyph.id, at: own, layers: drawnAt(glyph, at) }];
     });
   });
   return { letters, box: boxOf(letters), lacking: [...lacking] };
@@ -76,6 +81,7 @@ const boxOf = (letters: readonly DrawnLetter[]): Box | null =>
 export function unitedWord(drawing: WordDrawing): WordDrawing {
   const shapes = drawing.letters.map((l) => ({ contours: l.layers[0]!.contours, rule: 'nonzero' as const }));
   const contours = unite(shapes);
-  const one: DrawnLetter = { name: 'word', layers: [{ paint: { kind: 'flat', rgb: BLACK }, contours }] };
+  const layers = [{ paint: { kind: 'flat' as const, rgb: BLACK }, contours }];
+  const one: DrawnLetter = { name: 'word', glyphId: null, at: identity, layers };
   return { ...drawing, letters: contours.length === 0 ? [] : [one] };
 }

@@ -106,6 +106,8 @@ export type ProblemDetail =
   | { readonly code: 'row-damaged'; readonly table: string; readonly id: string; readonly reason: string }
   | { readonly code: 'picture-altered'; readonly sheet: string }
   | { readonly code: 'picture-missing'; readonly sheet: string }
+  | { readonly code: 'letter-picture-missing' }
+  | { readonly code: 'pictures-vary-not'; readonly letters: number }
   | { readonly code: 'no-glyphs' }
   | { readonly code: 'code-point-taken'; readonly codePoint: number; readonly other: string }
   | {

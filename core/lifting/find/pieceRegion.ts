@@ -33,13 +33,22 @@ export function readPieceRegion(
   piece: { readonly box: PxBox; readonly seeds: readonly Vec[]; readonly cuts: readonly Cut[] },
   palette?: readonly Oklab[],
 ): PieceRegion {
-  const whole = readRegion(picture, ink, piece.box, piece.seeds.length > 0 ? piece.seeds : undefined);
-  const region = { ...whole, field: applyCuts(whole.field, whole.x, whole.y, piece.cuts) };
+  const region = inkOfPiece(picture, ink, piece);
   if (!palette) return region;
   const { width, height } = region.field;
   const crop = evenCrop(picture, ink, { x: region.x, y: region.y, width, height });
   if (region.seeds) clearOthers(crop, region, ink);
   return { ...region, colours: { crop, palette } };
+}
+
+/** The ink about a piece, without what was cut off it. */
+export function inkOfPiece(
+  picture: Picture,
+  ink: InkModel,
+  piece: { readonly box: PxBox; readonly seeds: readonly Vec[]; readonly cuts: readonly Cut[] },
+): InkRegion {
+  const whole = readRegion(picture, ink, piece.box, piece.seeds.length > 0 ? piece.seeds : undefined);
+  return { ...whole, field: applyCuts(whole.field, whole.x, whole.y, piece.cuts) };
 }
 
 /** The few flat colours a sheet is painted with, its evened ground the commonest; its gradients are left out. */
@@ -49,11 +58,11 @@ export function sheetPalette(picture: Picture, ink: InkModel, most: number): Okl
 }
 
 /** Colour of the ground all over, for a picture whose light is evened. */
-const groundOf = ({ paper }: InkModel): number[] =>
+export const groundOf = ({ paper }: InkModel): number[] =>
   [0, 1, 2].map((c) => Math.round(median(paper.rgb.filter((_, k) => k % 3 === c))));
 
 /** A part of the picture with shadow and yellowing of the ground divided out; every few px only beyond `mostSide`. */
-function evenCrop(p: Picture, ink: InkModel, box: PxBox, mostSide = Infinity): Picture {
+export function evenCrop(p: Picture, ink: InkModel, box: PxBox, mostSide = Infinity): Picture {
   const step = Math.max(1, Math.ceil(Math.max(box.width, box.height) / mostSide));
   const width = Math.floor(box.width / step);
   const height = Math.floor(box.height / step);

@@ -119,7 +119,14 @@ export function openProjectFile(bytes: Uint8Array): Result<ProjectFile> {
     const same = pictureId === sheet.pictureId && originalId === sheet.originalId;
     return same ? sheet : { ...sheet, pictureId, originalId };
   });
-  const doc = { ...opened.value.doc, sheets: Object.fromEntries(sheets.map((s) => [s.id, s])) };
+  const glyphs = Object.values(opened.value.doc.glyphs).map((glyph) => {
+    if (!glyph.picture || hashOf(glyph.picture.pictureId) === glyph.picture.pictureId) return glyph;
+    problems.push(problem({ code: 'letter-picture-missing' }, 'warning', { glyph: glyph.name }));
+    return { ...glyph, picture: null };
+  });
+  const byId = <T extends { readonly id: string }>(rows: readonly T[]) =>
+    Object.fromEntries(rows.map((r) => [r.id, r]));
+  const doc = { ...opened.value.doc, sheets: byId(sheets), glyphs: byId(glyphs) };
   const picture = (id: string) => {
     const name = packedAs.get(id);
     return name === undefined ? null : unpack(bytes, name);

@@ -60,6 +60,7 @@ export function blankGlyph(
     spacing: 'first',
     follows: { left: null, right: null },
     source: null,
+    picture: null,
     handEdited: false,
     cleaned: false,
   };

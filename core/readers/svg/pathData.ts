@@ -1,4 +1,6 @@
 import { escapeXml } from './xmlText';
+import type { Affine } from '../../foundations/geometry/affine';
+import { base64 } from '../../foundations/raster/base64';
 import type { Contour } from '../../foundations/geometry/contour';
 import type { ColourLayer, Paint } from '../../foundations/geometry/paint';
 import { drawContours } from '../../foundations/geometry/outlineSink';
@@ -112,4 +114,23 @@ export function svgStrokes(contours: readonly Contour[], widths: readonly number
     open(view) +
     `<g fill="none" stroke="#000" stroke-linecap="round" stroke-linejoin="round">${paths.join('')}</g></svg>\n`
   );
+}
+
+/** A picture in a document: its bytes, and the way from its px to user units. */
+export interface SvgImage {
+  readonly png: Uint8Array;
+  readonly widthPx: number;
+  readonly heightPx: number;
+  readonly map: Affine;
+}
+
+/** A document of pictures, which are in it, over outlines in black; y down. */
+export function svgPicture(images: readonly SvgImage[], plain: readonly Contour[], view: ViewBox): string {
+  const path = plain.length > 0 ? `<path fill-rule="nonzero" d="${pathData(plain)}"/>` : '';
+  const n = (v: number) => round(v, 6);
+  const drawn = images.map(({ png, widthPx, heightPx, map: { a, b, c, d, e, f } }) => {
+    const place = [a, b, c, d, e, f].map(n).join(' ');
+    return `<image width="${widthPx}" height="${heightPx}" transform="matrix(${place})" href="data:image/png;base64,${base64(png)}"/>`;
+  });
+  return `${open(view)}${path}${drawn.join('')}</svg>\n`;
 }

@@ -1,6 +1,7 @@
 import { strToU8, zipSync } from 'fflate';
 import { inFile, ok, problem, type Problem, type Result } from '../../../foundations/problems/problem';
 import { castingOf } from '../../../project/document/newProject';
+import { ownPicture } from '../../../project/document/queries/pictures';
 import type { Doc } from '../../../project/document/schema';
 import { compileFont, type CompileOptions } from '../compileFont';
 import { fontData, type FontData } from '../fontData';
@@ -12,6 +13,7 @@ import { bundleFiles, webStyles } from './bundle';
 import { castPlan } from './castPlan';
 import { designspaceFiles } from './designspace';
 import { kitFiles } from './iconKit/kitFiles';
+import { NO_PICTURES } from '../pictures';
 import { lettersDxf } from './lettersDxf';
 import { lettersPng, PNG_SIZES } from './lettersPng';
 import { lettersSvg } from './lettersSvg';
@@ -65,10 +67,11 @@ export async function castFile(
     case 'variable': {
       const made = compileVariable(doc, options.nowUnixS);
       if (!made.ok) return made;
-      return checked({ name: fontFileName(family, 'Variable', 'ttf'), bytes: made.value }, made.problems);
+      const told = [...made.problems, ...picturesLeftOut(doc)];
+      return checked({ name: fontFileName(family, 'Variable', 'ttf'), bytes: made.value }, told);
     }
     case 'designspace': {
-      const made = designspaceFiles(doc);
+      const made = designspaceFiles(doc, options.pictures);
       const name = fontFileName(family, 'Family', 'designspace.zip');
       return made.ok ? ok({ name, bytes: zipped(made.value) }, made.problems) : made;
     }
@@ -77,6 +80,12 @@ export async function castFile(
     default:
       return checked(await castStyle(doc, format, options));
   }
+}
+
+/** What a font of outlines alone leaves out. */
+function picturesLeftOut(doc: Doc): Problem[] {
+  const letters = Object.values(doc.glyphs).filter((g) => ownPicture(g)).length;
+  return letters === 0 ? [] : [problem({ code: 'pictures-vary-not', letters }, 'note')];
 }
 
 /** A file with what there is to tell of it: fonts to install are read again and looked through as anybody's would be. */
@@ -90,11 +99,12 @@ function checked(file: CastFile, problems: readonly Problem[] = []): Result<Cast
 /** Fonts of the project cast last: several formats wrap the same one. */
 const kept = new WeakMap<Doc, Map<string, Uint8Array>>();
 
-function keptFont(doc: Doc, format: 'otf' | 'ttf', styleId: string, nowUnixS: number): Uint8Array {
+function keptFont(doc: Doc, format: 'otf' | 'ttf', options: CastOptions): Uint8Array {
+  const { styleId, nowUnixS, pictures } = options;
   const fonts = kept.get(doc) ?? new Map<string, Uint8Array>();
   kept.set(doc, fonts);
-  const key = `${format}/${styleId}/${nowUnixS}`;
-  const font = fonts.get(key) ?? compileFont(doc, { format, styleId, nowUnixS, small: true });
+  const key = `${format}/${styleId}/${nowUnixS}/${pictures ? 'pictures' : ''}`;
+  const font = fonts.get(key) ?? compileFont(doc, { format, styleId, nowUnixS, pictures, small: true });
   fonts.set(key, font);
   return font;
 }
@@ -102,12 +112,12 @@ function keptFont(doc: Doc, format: 'otf' | 'ttf', styleId: string, nowUnixS: nu
 type StyleFormat = Exclude<CastFormat, 'variable' | 'designspace' | 'bundle'>;
 
 async function castStyle(doc: Doc, format: StyleFormat, options: CastOptions): Promise<CastFile> {
-  const { styleId, nowUnixS, brotli } = options;
+  const { styleId, brotli, pictures = NO_PICTURES } = options;
   const data = fontData(doc, styleId);
   const { casting, style } = data;
   const version = versionOf(casting.version);
   const named = (ending: string) => fontFileName(casting.family, style.name, ending);
-  const font = (outlines: 'otf' | 'ttf') => keptFont(doc, outlines, styleId, nowUnixS);
+  const font = (outlines: 'otf' | 'ttf') => keptFont(doc, outlines, options);
   switch (format) {
     case 'otf':
     case 'ttf':
@@ -122,7 +132,7 @@ async function castStyle(doc: Doc, format: StyleFormat, options: CastOptions): P
     case 'stroke':
       return { name: named('stroke.svg'), bytes: strToU8(strokeFont(doc, data)) };
     case 'ufo':
-      return { name: named('ufo.zip'), bytes: zipped(ufoFiles(data, doc), `${named('ufo')}/`) };
+      return { name: named('ufo.zip'), bytes: zipped(ufoFiles(data, doc, pictures), `${named('ufo')}/`) };
     case 'kit': {
       const ttf = font('ttf');
       const web = { woff2: await woff2Of(ttf, version, brotli), woff: woffOf(ttf, version) };
@@ -131,12 +141,12 @@ async function castStyle(doc: Doc, format: StyleFormat, options: CastOptions): P
     case 'letters-png':
       return {
         name: named('letters-png.zip'),
-        bytes: zipped(lettersPng(doc, data, options.pngSizes ?? PNG_SIZES)),
+        bytes: zipped(lettersPng(doc, data, options.pngSizes ?? PNG_SIZES, pictures)),
       };
     case 'letters-dxf':
       return { name: named('letters-dxf.zip'), bytes: zipped(lettersDxf(data)) };
     case 'letters-svg':
-      return { name: named('letters-svg.zip'), bytes: zipped(lettersSvg(doc, data)) };
+      return { name: named('letters-svg.zip'), bytes: zipped(lettersSvg(doc, data, pictures)) };
   }
 }
 
@@ -186,8 +196,9 @@ async function bundleStyle(
       files.set(`${folder}/${path}`, typeof content === 'string' ? strToU8(content) : content);
   };
   const style = font.style.name;
-  put(`letters/svg/${style}`, lettersSvg(doc, font));
-  put(`letters/png/${style}`, lettersPng(doc, font, options.pngSizes ?? PNG_SIZES));
+  const { pngSizes = PNG_SIZES, pictures } = options;
+  put(`letters/svg/${style}`, lettersSvg(doc, font, pictures));
+  put(`letters/png/${style}`, lettersPng(doc, font, pngSizes, pictures));
   put(`letters/dxf/${style}`, lettersDxf(font));
-  for (const [page, png] of proofPngs(doc, font)) files.set(`proofs/${name}-${page}`, png);
+  for (const [page, png] of proofPngs(doc, font, pictures)) files.set(`proofs/${name}-${page}`, png);
 }

@@ -10,6 +10,7 @@ import { fontFileName, postScriptName } from '../fontNames';
 import { agreeingOutlines } from '../variable/agreeingOutlines';
 import { togetherInAll } from '../variable/variableParts';
 import { weightAxis, type WeightAxis } from '../variable/weightAxis';
+import { NO_PICTURES, type PictureBytes } from '../pictures';
 import { ufoFiles } from './ufo';
 
 /** A style's font with outlines that agree with those of the other styles of its axis, where they can. */
@@ -43,16 +44,19 @@ function withAgreeing(doc: Doc, styles: readonly StyleRow[]): FontData[] {
  * A family as one designspace file with a UFO for each style, by paths: the styles of the weight axis as sources whose points correspond, and
  * all of them as named instances. Other styles lie beside them as UFOs. Fails when no two styles differ in weight.
  */
-export function designspaceFiles(doc: Doc): Result<Map<string, string>> {
+export function designspaceFiles(
+  doc: Doc,
+  bytes: PictureBytes = NO_PICTURES,
+): Result<Map<string, string | Uint8Array>> {
   const { axis, problems } = weightAxis(doc);
   if (!axis) return fail({ code: 'variable-needs-styles' });
   const styles = [axis.main, ...axis.places.map((p) => p.style).filter((s) => s !== axis.main)];
   const fonts = withAgreeing(doc, styles);
-  const files = new Map<string, string>();
+  const files = new Map<string, string | Uint8Array>();
   const folderOf = ({ casting, style }: FontData) => fontFileName(casting.family, style.name, 'ufo');
   const others = Object.values(doc.styles).filter((s) => !styles.includes(s));
   for (const font of [...fonts, ...others.map((s) => fontData(doc, s.id))])
-    for (const [path, text] of ufoFiles(font, doc)) files.set(`${folderOf(font)}/${path}`, text);
+    for (const [path, text] of ufoFiles(font, doc, bytes)) files.set(`${folderOf(font)}/${path}`, text);
   const { family } = nth(fonts, 0).casting;
   const name = fontFileName(family, 'Family', 'designspace');
   files.set(name, designspace(axis, fonts, folderOf));

@@ -1,9 +1,18 @@
 import { encode } from 'fast-png';
-import { compose, scaling, translation, type Affine } from '../../../foundations/geometry/affine';
+import {
+  applyAffine,
+  compose,
+  scaling,
+  translation,
+  type Affine,
+} from '../../../foundations/geometry/affine';
+import type { Vec } from '../../../foundations/geometry/vec';
 import { transformContours, type Contour } from '../../../foundations/geometry/contour';
 import { flattenContour } from '../../../foundations/geometry/measure';
 import { colourAt, transformPaint, type ColourLayer, type Rgb } from '../../../foundations/geometry/paint';
 import { polygonCoverage } from '../../../foundations/raster/coverage';
+import type { Picture, PxBox } from '../../../foundations/raster/picture';
+import { resample } from '../../../foundations/raster/resample';
 
 /** Curves are drawn as chords within this, px. */
 const FLAT_PX = 0.05;
@@ -40,6 +49,28 @@ export class Canvas {
       }
   }
 
+  /** Lays a picture over what is there. `map`: from its px to those here. */
+  lay(picture: Picture, map: Affine): void {
+    const at = this.within([0, 1, 2, 3].map((k) => applyAffine(map, cornerOf(picture, k))));
+    if (at.width <= 0 || at.height <= 0) return;
+    const { data } = resample(picture, compose(translation(-at.x, -at.y), map), at.width, at.height);
+    for (let k = 0; k < at.width * at.height; k++) {
+      const share = (data[4 * k + 3] ?? 0) / 255;
+      if (share <= 0) continue;
+      const [x, y] = [at.x + (k % at.width), at.y + Math.floor(k / at.width)];
+      const rgb = [data[4 * k] ?? 0, data[4 * k + 1] ?? 0, data[4 * k + 2] ?? 0] as const;
+      this.over(4 * (y * this.width + x), rgb, share);
+    }
+  }
+
+  /** The px here that points lie in. */
+  private within(points: readonly Vec[]): PxBox {
+    const [xs, ys] = [points.map((p) => p.x), points.map((p) => p.y)];
+    const [x, y] = [Math.max(0, Math.floor(Math.min(...xs))), Math.max(0, Math.floor(Math.min(...ys)))];
+    const width = Math.min(this.width, Math.ceil(Math.max(...xs))) - x;
+    return { x, y, width, height: Math.min(this.height, Math.ceil(Math.max(...ys))) - y };
+  }
+
   /** Puts a colour over a pixel: Porter and Duff's "over", colours not premultiplied (CACM 27 (1984)). */
   private over(at: number, rgb: Rgb, share: number): void {
     const below = (this.pixels[at + 3] ?? 0) / 255;
@@ -59,6 +90,12 @@ export class Canvas {
     return new Uint8Array(encode({ width, height, data, channels, depth: 8 }));
   }
 }
+
+/** Corners of a picture, px. */
+const cornerOf = ({ width, height }: Picture, k: number): Vec => ({
+  x: k % 2 === 0 ? 0 : width,
+  y: k < 2 ? 0 : height,
+});
 
 function greyOf(pixels: Uint8ClampedArray): Uint8Array {
   const out = new Uint8Array(pixels.length / 2);

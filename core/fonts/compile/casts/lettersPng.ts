@@ -1,8 +1,11 @@
+import { compose } from '../../../foundations/geometry/affine';
 import { placedLayers } from '../../../project/document/queries/metrics';
 import type { Doc } from '../../../project/document/schema';
 import { glyphFileNames } from '../../../type/names/fileNames';
 import type { FontData } from '../fontData';
+import { placeInFont } from '../compileGlyph';
 import { verticalMetrics } from '../lineMetrics';
+import { drawPictures, NO_PICTURES, readyPictures, type PictureBytes } from '../pictures';
 import { lettersToGive } from './lettersToGive';
 import { black, Canvas, emToPx } from './letterPng';
 
@@ -13,7 +16,12 @@ export const PNG_SIZES: readonly number[] = [256, 1024];
  * Each letter with ink as PNG on clear ground, in its colours or black, by its file's name in a folder for each size: as wide as its
  * advance (more where its ink hangs over) and as high as a line of the font, so that letters laid side by side stand on one line.
  */
-export function lettersPng(doc: Doc, font: FontData, sizes: readonly number[]): Map<string, Uint8Array> {
+export function lettersPng(
+  doc: Doc,
+  font: FontData,
+  sizes: readonly number[],
+  bytes: PictureBytes = NO_PICTURES,
+): Map<string, Uint8Array> {
   const files = new Map<string, Uint8Array>();
   const { ascent, descent } = verticalMetrics(font);
   for (const size of sizes) {
@@ -25,8 +33,11 @@ export function lettersPng(doc: Doc, font: FontData, sizes: readonly number[]): 
       const left = Math.min(0, glyph.box.xMin);
       const right = Math.max(glyph.advance, glyph.box.xMax);
       const canvas = new Canvas(Math.max(1, Math.ceil((right - left) * perUnit)), size);
+      const map = emToPx(perUnit, left, ascent);
+      const pictures = row && readyPictures(doc, row, bytes);
       const layers = row && row.layers.length > 0 ? placedLayers(row) : [black(glyph.contours)];
-      for (const layer of layers) canvas.paint(layer, emToPx(perUnit, left, ascent));
+      if (row && pictures) drawPictures(canvas, pictures, compose(map, placeInFont(row)));
+      else for (const layer of layers) canvas.paint(layer, map);
       files.set(`${size}/${fileName(glyph.name)}.png`, canvas.png());
     }
   }

@@ -3,6 +3,7 @@ import { projectOf } from '../../../project/document/newProject';
 import type { Doc } from '../../../project/document/schema';
 import type { FontData } from '../fontData';
 import { setWord, type WordDrawing } from '../setWord';
+import { drawPictures, NO_PICTURES, readyPictures, type PictureBytes, type ReadyPictures } from '../pictures';
 import { Canvas } from './letterPng';
 
 /** Size of a proof, px: the proportions of most shops' pictures (common practice, no published source). */
@@ -20,7 +21,13 @@ interface Field {
   readonly most: number;
 }
 
-function place(canvas: Canvas, drawing: WordDrawing, field: Field, unitsPerEm: number): void {
+function place(
+  canvas: Canvas,
+  drawing: WordDrawing,
+  field: Field,
+  unitsPerEm: number,
+  picturesOf: (glyphId: string) => ReadyPictures | null,
+): void {
   const { box } = drawing;
   if (!box) return;
   const [width, height] = [box.xMax - box.xMin, box.yMax - box.yMin];
@@ -34,7 +41,11 @@ function place(canvas: Canvas, drawing: WordDrawing, field: Field, unitsPerEm: n
     translation(WIDTH / 2 - (k * (box.xMin + box.xMax)) / 2, middle - (k * (box.yMin + box.yMax)) / 2),
     scaling(k),
   );
-  for (const layer of drawing.letters.flatMap((l) => l.layers)) canvas.paint(layer, map);
+  for (const { glyphId, at, layers } of drawing.letters) {
+    const pictures = glyphId === null ? null : picturesOf(glyphId);
+    if (pictures) drawPictures(canvas, pictures, compose(map, at));
+    else for (const layer of layers) canvas.paint(layer, map);
+  }
 }
 
 /** Characters with ink in rows of about as many, words of a text in lines. */
@@ -56,13 +67,21 @@ function wrapped(text: string, longest: number): string {
 }
 
 /** Pictures that show a style set in its own letters, PNG by name: its name large, all its characters, and a text in falling sizes. */
-export function proofPngs(doc: Doc, font: FontData): Map<string, Uint8Array> {
+export function proofPngs(
+  doc: Doc,
+  font: FontData,
+  bytes: PictureBytes = NO_PICTURES,
+): Map<string, Uint8Array> {
   const { id, unitsPerEm, runningText } = projectOf(doc);
   const styled = { ...doc, project: { [id]: { ...projectOf(doc), styleId: font.style.id } } };
   const characters = font.glyphs.flatMap((g) =>
     g.box && g.codePoints[0] ? [String.fromCodePoint(g.codePoints[0])] : [],
   );
   const shown = (text: string) => setWord(styled, text);
+  const picturesOf = (glyphId: string) => {
+    const row = doc.glyphs[glyphId];
+    return row ? readyPictures(doc, row, bytes) : null;
+  };
   const all = inRows(characters, Math.max(8, Math.ceil(Math.sqrt(characters.length * 2.2))));
   const name = shown(font.casting.family).box ? font.casting.family : characters.slice(0, 6).join('');
   const pages: Record<string, Field[]> = {
@@ -77,7 +96,7 @@ export function proofPngs(doc: Doc, font: FontData): Map<string, Uint8Array> {
   return new Map(
     Object.entries(pages).map(([page, fields]) => {
       const canvas = new Canvas(WIDTH, HEIGHT, PAPER);
-      for (const field of fields) place(canvas, shown(field.text), field, unitsPerEm);
+      for (const field of fields) place(canvas, shown(field.text), field, unitsPerEm, picturesOf);
       return [`${page}.png`, canvas.png()] as const;
     }),
   );

@@ -4,11 +4,14 @@ import { featureText } from '../../features/featureText';
 import { fontGlyphs, type FontGlyph } from '../../features/fontGlyphs';
 import { projectOf } from '../../../project/document/newProject';
 import type { Doc, GlyphRow, GuideRow } from '../../../project/document/schema';
+import { compose, scaling, translation } from '../../../foundations/geometry/affine';
+import { ownPicture } from '../../../project/document/queries/pictures';
 import { placeInFont } from '../compileGlyph';
-import { glif, type Guideline } from './ufoGlif';
+import { glif, type GlifImage, type Guideline } from './ufoGlif';
 import { colourLayers } from './ufoLayers';
 import type { Embedding } from '../../../project/document/rows/casting';
 import type { FontData } from '../fontData';
+import { NO_PICTURES, type PictureBytes } from '../pictures';
 import { namesInLanguages, postScriptName, versionOf } from '../fontNames';
 import { verticalMetrics } from '../lineMetrics';
 import { escapeXml } from '../../../readers/svg/xmlText';
@@ -33,8 +36,13 @@ const plist = (v: Plist): string =>
  * Files of a font to be worked on by other programs, by their paths within its folder: outlines, colours as layers, names,
  * lines, guidelines, groups, kerning, anchors.
  */
-export function ufoFiles(font: FontData, doc: Doc): Map<string, string> {
-  const files = new Map<string, string>();
+export function ufoFiles(
+  font: FontData,
+  doc: Doc,
+  bytes: PictureBytes = NO_PICTURES,
+): Map<string, string | Uint8Array> {
+  const files = new Map<string, string | Uint8Array>();
+  const images = new Images(files, bytes);
   const names = new Map(font.glyphs.map((g) => [g.id, g.name]));
   const put = (path: string, value: Plist) => files.set(path, plist(value));
   /** A layer's glyphs and their list. */
@@ -44,7 +52,10 @@ export function ufoFiles(font: FontData, doc: Doc): Map<string, string> {
     for (const g of glyphs) files.set(`${folder}/${contents[g.name]}`, written(g));
     put(`${folder}/contents.plist`, contents);
   };
-  layer('glyphs', font.glyphs, (g) => glif(g, (id) => names.get(id), guidelinesOf(doc.glyphs[g.id])));
+  layer('glyphs', font.glyphs, (g) => {
+    const row = doc.glyphs[g.id];
+    return glif(g, (id) => names.get(id), { guidelines: guidelinesOf(row), image: images.of(row) });
+  });
   const layers = colourLayers(font, doc);
   for (const { folder, colour, glyphs } of layers) {
     layer(folder, glyphs, (g) => glif(g, () => undefined));
@@ -60,6 +71,28 @@ export function ufoFiles(font: FontData, doc: Doc): Map<string, string> {
   const features = featureText(fontGlyphs(font.glyphs), font.layout);
   if (features !== '') files.set('features.fea', features);
   return files;
+}
+
+/** Drawings that letters are kept as, as files of the font (UFO 3, images). */
+class Images {
+  private readonly fileName = glyphFileNames();
+
+  constructor(
+    private readonly files: Map<string, string | Uint8Array>,
+    private readonly bytes: PictureBytes,
+  ) {}
+
+  /** A letter's own picture, put among the files; null without one. */
+  of(row: GlyphRow | undefined): GlifImage | null {
+    const own = row && ownPicture(row);
+    const png = own && this.bytes(own.pictureId);
+    if (!row || !png) return null;
+    const fileName = `${this.fileName(row.name)}.png`;
+    this.files.set(`images/${fileName}`, png);
+    // From rows that are counted upwards to rows from the top.
+    const upright = compose(translation(0, own.heightPx), scaling(1, -1));
+    return { fileName, map: compose(placeInFont(row), compose(own.map, upright)) };
+  }
 }
 
 /** Bits of fsType that are set (UFO 3, fontinfo.plist, openTypeOS2Type). */

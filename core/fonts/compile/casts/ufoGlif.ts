@@ -1,4 +1,5 @@
 // Unified Font Object 3 (unifiedfontobject.org), GLIF 2.
+import type { Affine } from '../../../foundations/geometry/affine';
 import { segmentAt, type Contour } from '../../../foundations/geometry/contour';
 import { escapeXml } from '../../../readers/svg/xmlText';
 import type { FontGlyph } from '../../features/fontGlyphs';
@@ -11,11 +12,23 @@ export interface Guideline {
   readonly angle: number;
 }
 
+/** A picture behind the outline: a file of the font's folder of images, and how it lies, its lower left corner at the origin, y up. */
+export interface GlifImage {
+  readonly fileName: string;
+  readonly map: Affine;
+}
+
+/** What a glyph has besides its outline, for people who work on. */
+export interface GlifMore {
+  readonly guidelines?: readonly Guideline[];
+  readonly image?: GlifImage | null;
+}
+
 /** A glyph as GLIF 2: letters of parts as components, where the font has the parts. */
 export function glif(
   glyph: FontGlyph,
   nameOf: (id: string) => string | undefined,
-  guidelines: readonly Guideline[] = [],
+  { guidelines = [], image = null }: GlifMore = {},
 ): string {
   const { name, advance, codePoints, anchors, contours, parts } = glyph;
   const components = parts.flatMap(({ id, dx, dy }) => {
@@ -29,11 +42,20 @@ export function glif(
   return (
     `<?xml version="1.0" encoding="UTF-8"?>\n<glyph name="${escapeXml(name)}" format="2">\n<advance width="${advance}"/>\n` +
     codePoints.map((cp) => `<unicode hex="${hex(cp)}"/>\n`).join('') +
+    (image ? imageOf(image) : '') +
     guidelines.map(guidelineOf).join('') +
     anchors.map((a) => `<anchor x="${a.x}" y="${a.y}" name="${escapeXml(a.name)}"/>\n`).join('') +
     `<outline>\n${(whole ? components : contours.map(glifContour)).join('')}</outline>\n</glyph>\n`
   );
 }
+
+const imageOf = ({ fileName, map: { a, b, c, d, e, f } }: GlifImage): string => {
+  const n = (v: number) => Number(v.toFixed(6));
+  return (
+    `<image fileName="${escapeXml(fileName)}" xScale="${n(a)}" xyScale="${n(b)}" yxScale="${n(c)}" ` +
+    `yScale="${n(d)}" xOffset="${n(e)}" yOffset="${n(f)}"/>\n`
+  );
+};
 
 const guidelineOf = ({ name, x, y, angle }: Guideline): string =>
   `<guideline x="${x}" y="${y}" angle="${angle}"${name && ` name="${escapeXml(name)}"`}/>\n`;

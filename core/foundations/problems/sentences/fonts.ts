@@ -39,6 +39,7 @@ export const FONTS: Sentences<
   | 'variable-needs-styles'
   | 'style-off-axis'
   | 'glyph-differs'
+  | 'pictures-vary-not'
   | 'name-too-long'
   | 'names-clash'
   | 'name-not-understood'
@@ -104,6 +105,8 @@ export const FONTS: Sentences<
       : `another style has the weight of ${p.style}, which is not in the variable font. Give it another weight, or keep it as a font of its own.`,
   'glyph-differs': (p) =>
     `${differsBy(p.reason, p.style)}, so it looks the same at every weight of the variable font.`,
+  'pictures-vary-not': (p) =>
+    `the variable font shows ${p.letters === 1 ? 'a letter' : `${p.letters} letters`} as outlines that other formats show as pictures: a picture has one weight.`,
   'name-too-long': (p) => `the name is ${p.length} characters long; ${p.limit} fit. Shorten it.`,
   'names-clash': (p) => `these names stand for the same glyph: ${p.names.join(', ')}. Rename or remove one.`,
   'name-not-understood': (p) =>

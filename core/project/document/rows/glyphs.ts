@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { affine, bearing, contour, guide, id, layers, point } from './parts';
+import { affine, bearing, contour, guide, id, layers, point, pxBox } from './parts';
 
 /** A shared part in a letter: the part's glyph, and how it lies in the letter's own drawing. */
 const component = z.object({
@@ -73,6 +73,11 @@ export const glyphRow = z.object({
   follows: z.object({ left: id.nullable(), right: id.nullable() }),
   /** Where the outline came from and how it was placed; null = drawn here. */
   source: z.object({ pieceId: id, sheetId: id, transform: affine }).nullable(),
+  /**
+   * The drawing kept as a picture with its grain and colours, which systems show that know such letters; others show the outline. The picture
+   * (PNG, clear where there is no ink) by the hash of its bytes, and where it lies on the sheet of the piece it was taken from, px.
+   */
+  picture: z.object({ pictureId: id, pieceId: id, box: pxBox }).nullable().default(null),
   /** Points were moved by hand: a new trace leaves the outline alone, and so does cleaning many letters at once. */
   handEdited: z.boolean(),
   /** The outline was cleaned after tracing: a new trace leaves it alone. */

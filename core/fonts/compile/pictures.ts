@@ -1,0 +1,145 @@
+import {
+  applyAffine,
+  compose,
+  determinant,
+  scaling,
+  translation,
+  type Affine,
+} from '../../foundations/geometry/affine';
+import type { Contour } from '../../foundations/geometry/contour';
+import { contoursBox, unionBox, type Box } from '../../foundations/geometry/measure';
+import type { Picture } from '../../foundations/raster/picture';
+import {
+  picturedGlyph,
+  type PicturedGlyph,
+  type PlacedPicture,
+} from '../../project/document/queries/pictures';
+import type { Doc, GlyphRow } from '../../project/document/schema';
+import { decodePicture } from '../../readers/pictures/decodePicture';
+import { buildSbix, type BitmapGlyph, type Strike } from '../opentype/tables/sbix';
+import { black, Canvas } from './casts/letterPng';
+import { placeInFont } from './compileGlyph';
+import type { FontData } from './fontData';
+
+/** Bytes of a picture by their hash; null when they are not at hand. */
+export type PictureBytes = (id: string) => Uint8Array | null;
+
+/** Letters are their outlines. */
+export const NO_PICTURES: PictureBytes = () => null;
+
+/** Px of an em at which pictures are kept in a font: each twice the one before, as far as the drawings reach. */
+const STRIKES = [48, 96, 192, 384];
+
+/** A letter that is kept as pictures, decoded. */
+export interface ReadyPictures extends PicturedGlyph {
+  readonly decoded: readonly Picture[];
+}
+
+const decoded = new Map<string, Picture>();
+/** Decoded pictures that are held at a time. */
+const MOST_HELD = 400;
+
+function decodedOf(id: string, bytes: PictureBytes): Picture | null {
+  const known = decoded.get(id);
+  if (known) return known;
+  const packed = bytes(id);
+  const picture = packed && decodePicture(packed);
+  if (!picture?.ok) return null;
+  if (decoded.size >= MOST_HELD) decoded.clear();
+  decoded.set(id, picture.value);
+  return picture.value;
+}
+
+/** A letter's pictures, ready to be drawn; null when it has none, or when one is not at hand: then its outline is shown. */
+export function readyPictures(doc: Doc, row: GlyphRow, bytes: PictureBytes): ReadyPictures | null {
+  const pictured = picturedGlyph(doc, row);
+  const pictures = pictured?.pictures.flatMap((p) => decodedOf(p.pictureId, bytes) ?? []);
+  return pictured && pictures?.length === pictured.pictures.length
+    ? { ...pictured, decoded: pictures }
+    : null;
+}
+
+const corners = ({ widthPx, heightPx, map }: PlacedPicture) =>
+  [0, 1, 2, 3].map((k) => applyAffine(map, { x: k % 2 === 0 ? 0 : widthPx, y: k < 2 ? 0 : heightPx }));
+
+/** Box of all that a letter shows as pictures, in the space of its contours. */
+export function boxOfPictures({ pictures, plain }: PicturedGlyph): Box {
+  const points = pictures.flatMap(corners);
+  const [xs, ys] = [points.map((p) => p.x), points.map((p) => p.y)];
+  const box = { xMin: Math.min(...xs), yMin: Math.min(...ys), xMax: Math.max(...xs), yMax: Math.max(...ys) };
+  return unionBox(box, contoursBox(plain)) ?? box;
+}
+
+/** Draws a letter's pictures. `map`: from the space of its contours to px of the canvas, y down. */
+export function drawPictures(canvas: Canvas, { pictures, plain, decoded }: ReadyPictures, map: Affine): void {
+  if (plain.length > 0) canvas.paint(black(plain), map);
+  pictures.forEach((p, i) => {
+    const picture = decoded[i];
+    if (picture) canvas.lay(picture, compose(map, p.map));
+  });
+}
+
+/** A letter's picture at a size, from the place of its contours' origin, px. */
+interface Drawn extends BitmapGlyph {
+  readonly plain: readonly Contour[];
+}
+
+/** By the picture's record, which letters keep while their white and their outline change; then by size and place. */
+const drawn = new WeakMap<object, Map<string, Drawn>>();
+
+function drawAt(ready: ReadyPictures, holder: object, perUnit: number): Drawn {
+  const known = drawn.get(holder) ?? new Map<string, Drawn>();
+  drawn.set(holder, known);
+  const key = JSON.stringify([perUnit, ready.pictures]);
+  const before = known.get(key);
+  if (before && sameContours(before.plain, ready.plain)) return before;
+  const box = boxOfPictures(ready);
+  const [x, y] = [Math.floor(box.xMin * perUnit), Math.floor(box.yMin * perUnit)];
+  const top = Math.ceil(box.yMax * perUnit);
+  const canvas = new Canvas(Math.max(1, Math.ceil(box.xMax * perUnit) - x), Math.max(1, top - y));
+  drawPictures(canvas, ready, compose(translation(-x, top), scaling(perUnit, -perUnit)));
+  const made = { x, y, png: canvas.png(), plain: ready.plain };
+  known.set(key, made);
+  return made;
+}
+
+const sameContours = (a: readonly Contour[], b: readonly Contour[]): boolean =>
+  a === b || (a.length === b.length && a.every((c, i) => c === b[i]));
+
+/** Px of an em at which a letter's pictures are as large as they came. */
+const ownPpem = ({ pictures }: PicturedGlyph, unitsPerEm: number): number =>
+  Math.max(...pictures.map((p) => unitsPerEm / Math.sqrt(Math.abs(determinant(p.map)))));
+
+/** A glyph of a font that is kept as pictures. */
+export interface PicturedLetter {
+  readonly glyph: number;
+  readonly row: GlyphRow;
+  readonly pictures: ReadyPictures;
+}
+
+/** Glyphs of a font that are kept as pictures, in its order. */
+export const picturedLetters = (doc: Doc, font: FontData, bytes: PictureBytes): PicturedLetter[] =>
+  font.glyphs.flatMap(({ id }, glyph) => {
+    const row = doc.glyphs[id];
+    const pictures = row && readyPictures(doc, row, bytes);
+    return row && pictures ? [{ glyph, row, pictures }] : [];
+  });
+
+/** Letters that are kept as pictures as a table, in as many sizes as their drawings are good for. `glyphCount`: of the whole font. */
+export function pictureTable(
+  letters: readonly PicturedLetter[],
+  unitsPerEm: number,
+  glyphCount: number,
+): Uint8Array {
+  const most = Math.max(...letters.map((l) => ownPpem(l.pictures, unitsPerEm)));
+  const sizes = STRIKES.filter((ppem, i) => i === 0 || ppem <= most);
+  const strikes = sizes.map((ppem): Strike => {
+    const perUnit = ppem / unitsPerEm;
+    const glyphs = letters.map(({ glyph, row, pictures }) => {
+      const { x, y, png } = drawAt(pictures, row.picture ?? row.components, perUnit);
+      return [glyph, { x: x + Math.round(placeInFont(row).e * perUnit), y, png }] as const;
+    });
+    return { ppem, glyphs: new Map(glyphs) };
+  });
+  return buildSbix(strikes, glyphCount);
+}
