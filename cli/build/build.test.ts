@@ -6,6 +6,7 @@ import { fileURLToPath } from 'node:url';
 import { parseWithFontkit, shapeAt } from '../../testing/outsideReaders';
 import { openFontPath } from '../../testing/openFonts';
 import { runCli as run } from '../../testing/runCli';
+import { parseSfnt } from '../../core/fonts/opentype/sfnt';
 import { buildSettings, settingsSchema } from './options';
 
 const folder = mkdtempSync(join(tmpdir(), 'orthoglyph-build-'));
@@ -225,4 +226,33 @@ test('--watch builds anew when a drawing changes, and ends when it is asked to',
     child.kill('SIGINT');
     expect(await ended).toBe(0);
   }
+});
+
+test('letters of a page are kept as pictures when that is asked for, of a project as of a photograph', async () => {
+  const strikes = (font: string) => {
+    const { tables } = parseSfnt(new Uint8Array(readFileSync(font)));
+    const sbix = tables.get('sbix');
+    return sbix ? new DataView(sbix.slice().buffer).getUint32(4) : 0;
+  };
+  const build = async (input: string, out: string, ...more: string[]) => {
+    const made = await run(
+      'build',
+      input,
+      '--out',
+      path(out),
+      '--formats',
+      'ttf',
+      '--family',
+      'Door',
+      ...more,
+    );
+    expect(made.code).toBe(0);
+    return strikes(path(out, 'Door-Regular.ttf'));
+  };
+  const project = 'demo/files/finished/over-the-door.orthoglyph.zip';
+  expect(await build(project, 'plain')).toBe(0);
+  expect(await build(project, 'pictures', '--pictures')).toBeGreaterThan(1);
+  const photograph = 'demo/files/artwork/painted-capitals.jpg';
+  const capitals = ['--expect', 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'];
+  expect(await build(photograph, 'photograph', '--pictures', ...capitals)).toBeGreaterThan(1);
 });

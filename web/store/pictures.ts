@@ -30,6 +30,16 @@ export const forgetPictures = (): void =>
 const usePicture = (pictureId: string | null | undefined): HTMLImageElement | null =>
   useSWRImmutable(pictureId ? (['picture', pictureId] as const) : null, loadImage).data ?? null;
 
+/** Pictures by their hashes; null while one of them isn't there yet. */
+export function usePictures(ids: readonly string[]): readonly HTMLImageElement[] | null {
+  const load = () => Promise.all(ids.map((id) => loadImage(['picture', id])));
+  const { data } = useSWRImmutable(ids.length > 0 ? ['picture', ...ids] : null, load);
+  return useMemo(() => {
+    const there = data?.flatMap((image) => image ?? []);
+    return there?.length === ids.length ? there : null;
+  }, [data, ids.length]);
+}
+
 /** The picture as it is read: turned, and mirrored for metal type. */
 export function useSheetImage(
   pictureId: string | null | undefined,

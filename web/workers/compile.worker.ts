@@ -3,6 +3,7 @@ import { castFile, type CastFile } from '../../core/fonts/compile/casts/castFile
 import { castPlan, type Cast } from '../../core/fonts/compile/casts/castPlan';
 import { castPrint, type CastPrint } from '../../core/fonts/compile/casts/castPrint';
 import type { CastFormat } from '../../core/fonts/compile/casts/formats';
+import { SCREEN_STRIKES } from '../../core/fonts/compile/pictures';
 import { explainFont } from '../../core/fonts/compile/explainFont';
 import type { Explained } from '../../core/fonts/features/explain';
 import { compileFont, type OutlineFormat } from '../../core/fonts/compile/compileFont';
@@ -24,18 +25,27 @@ export interface FontPart {
 /** The document as the page has it; patched row by row, so that unchanged glyphs stay compiled. */
 let doc: Doc | null = null;
 
+/** Pictures that letters are kept as, by their hashes. */
+const pictures = new Map<string, Uint8Array>();
+const pictureBytes = (id: string): Uint8Array | null => pictures.get(id) ?? null;
+
 const EMPTY = Object.fromEntries(TABLE_NAMES.map((t) => [t, {}])) as unknown as Doc;
 
 const api = {
   /** Begins a document anew; its rows follow. */
   begin(): void {
     doc = EMPTY;
+    pictures.clear();
   },
   /** Rows of a table, packed (packRows). */
   add(table: TableName, rows: readonly object[]): void {
     if (!doc) return;
     const more = Object.fromEntries((rows.map(unpackRow) as { id: string }[]).map((r) => [r.id, r]));
     doc = { ...doc, [table]: { ...doc[table], ...more } };
+  },
+  /** Bytes of a picture that letters are kept as. */
+  picture(id: string, bytes: Uint8Array): void {
+    pictures.set(id, bytes);
   },
   apply(diff: ProjectDiff): void {
     if (doc) doc = applyDiff(doc, diff);
@@ -58,7 +68,10 @@ const api = {
     if (!doc) return fail({ code: 'nothing-there' });
     const start = performance.now();
     const wanted = part === null ? doc : partOf(doc, part.text, new Set(part.also));
-    const bytes = compileFont(wanted, { format, styleId, nowUnixS });
+    const bytes = compileFont(wanted, {
+      ...{ format, styleId, nowUnixS },
+      ...{ pictures: pictureBytes, pictureSizes: SCREEN_STRIKES },
+    });
     return transfer(ok({ bytes, ms: performance.now() - start }), [bytes.buffer]);
   },
   /** The files that some formats make, weights that are cast along included; making those takes a while. */
@@ -76,7 +89,8 @@ const api = {
   /** A file of a format, whole. */
   async cast(format: CastFormat, styleId: string, nowUnixS: number): Promise<Result<CastFile>> {
     if (!doc) return fail({ code: 'nothing-there' });
-    const made = await castFile(withCastWeights(doc), format, { styleId, nowUnixS, brotli });
+    const options = { styleId, nowUnixS, brotli, pictures: pictureBytes };
+    const made = await castFile(withCastWeights(doc), format, options);
     return made.ok ? transfer(made, [made.value.bytes.buffer]) : made;
   },
 };

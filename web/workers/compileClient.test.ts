@@ -25,6 +25,7 @@ class FakeCompilers {
         log.push(`${table} ${rows.length}`);
         return Promise.resolve();
       },
+      picture: (id: string) => (log.push(`picture ${id}`), Promise.resolve()),
       apply: (diff: ProjectDiff) => (log.push(`edit ${diff.label}`), Promise.resolve()),
       compile: () => {
         log.push('compile');
@@ -89,6 +90,30 @@ test('a compiler that died is told, and the next one has the whole document, edi
   expect(fake.sent).toHaveLength(2);
   expect(fake.sent[1]!.slice(0, 2)).toEqual(['begin', 'project 1']);
   expect(fake.sent[1]).not.toContain('edit Change side bearings');
+});
+
+test('pictures that letters are kept as are sent once, and to the next compiler again; a lost one is passed over', async () => {
+  const fake = new FakeCompilers();
+  const box = { x: 0, y: 0, width: 1, height: 1 };
+  const kept = (name: string, pictureId: string) => ({
+    ...doc.glyphs[name]!,
+    picture: { pictureId, pieceId: 'p', box },
+  });
+  const H = kept('H', 'one');
+  const asked: string[] = [];
+  const compiler = new Compiler(fake.start, (id) => {
+    asked.push(id);
+    return Promise.resolve(id === 'lost' ? null : Uint8Array.of(1));
+  });
+  compiler.load({ ...doc, glyphs: { ...doc.glyphs, H, o: kept('o', 'lost') } });
+  await compile(compiler);
+  await compile(compiler);
+  expect(fake.sent[0]!.filter((l) => l.startsWith('picture'))).toEqual(['picture one']);
+  expect(asked.sort()).toEqual(['lost', 'one']);
+  fake.dies = true;
+  await compile(compiler);
+  await compile(compiler);
+  expect(fake.sent[1]!.filter((l) => l.startsWith('picture'))).toEqual(['picture one']);
 });
 
 test('edits that don’t reach the font aren’t sent', () => {

@@ -5,10 +5,12 @@ import type { CastPrint } from '../../core/fonts/compile/casts/castPrint';
 import type { CastFormat } from '../../core/fonts/compile/casts/formats';
 import type { Explained } from '../../core/fonts/features/explain';
 import type { OutlineFormat } from '../../core/fonts/compile/compileFont';
+import { picturesOfGlyphs } from '../../core/project/document/queries/pictures';
 import { packRow } from '../../core/project/document/packing/packRows';
 import type { ProjectDiff } from '../../core/project/document/changes/diff';
 import type { Doc } from '../../core/project/document/schema';
 import type { Result } from '../../core/foundations/problems/problem';
+import { storage } from '../persistence/projects';
 import { startWorker } from '../jobs/startWorker';
 import { WorkerHost, type Started } from '../jobs/workerHost';
 import type { CompileApi, FontPart } from './compile.worker';
@@ -43,7 +45,14 @@ export class Compiler {
   private loaded = 0;
   private readonly host: WorkerHost<Remote<CompileApi>>;
 
-  constructor(start: () => Started<Remote<CompileApi>>) {
+  /** Pictures that the worker has. */
+  private readonly given = new Set<string>();
+
+  /** `picture`: the bytes of a picture that a letter is kept as; null when they are lost. */
+  constructor(
+    start: () => Started<Remote<CompileApi>>,
+    private readonly picture: (id: string) => Promise<Uint8Array | null> = () => Promise.resolve(null),
+  ) {
     this.host = new WorkerHost(() => {
       this.started++;
       return start();
@@ -144,14 +153,25 @@ export class Compiler {
   }
 
   private async sendOnce(api: Remote<CompileApi>): Promise<void> {
-    if (this.loaded === this.started || !this.doc) return;
-    this.loaded = this.started;
-    await sendWhole(api, this.doc);
+    if (!this.doc) return;
+    if (this.loaded !== this.started) {
+      this.loaded = this.started;
+      this.given.clear();
+      await sendWhole(api, this.doc);
+    }
+    for (const id of picturesOfGlyphs(this.doc)) {
+      if (this.given.has(id)) continue;
+      this.given.add(id);
+      const bytes = await this.picture(id);
+      if (bytes) await api.picture(id, bytes);
+    }
   }
 }
 
-export const compileClient = new Compiler(() =>
-  startWorker<CompileApi>(
-    () => new Worker(new URL('./compile.worker.ts', import.meta.url), { type: 'module' }),
-  ),
+export const compileClient = new Compiler(
+  () =>
+    startWorker<CompileApi>(
+      () => new Worker(new URL('./compile.worker.ts', import.meta.url), { type: 'module' }),
+    ),
+  (id) => storage.pictures.bytes(id),
 );

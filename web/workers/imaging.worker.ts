@@ -5,6 +5,7 @@ import { liftPractice, type LiftedPractice } from '../../core/lifting/practice/l
 import { findPage, type FoundPage } from '../../core/lifting/practice/readPage';
 import { straightenPage } from '../../core/lifting/practice/straighten';
 import type { PieceRow, RecipeRow, SheetRow } from '../../core/project/document/schema';
+import { keptDrawings, type KeptDrawing } from '../../core/lifting/find/keptDrawings';
 import { liftSheet, type TracedSheet } from '../../core/lifting/find/liftSheet';
 import { reshape, type PlaceOnPage, type Reshape, type Reshaped } from '../../core/lifting/find/reshape';
 import { decodePicture, shrinkStep } from '../../core/readers/pictures/decodePicture';
@@ -200,6 +201,21 @@ const api = {
     const palette = colours > 0 ? sheetPalette(picture, ink, colours) : undefined;
     const regions = pieces.map((p) => readPieceRegion(picture, ink, p, palette));
     return transfer(ok(regions), regions.flatMap(regionBuffers));
+  },
+  /** Drawings of pieces taken off their paper, as pictures of their own. */
+  async kept(
+    bytes: Uint8Array,
+    level: number | null,
+    reading: SheetRecipe,
+    pieces: readonly Pick<PieceRow, 'id' | 'box' | 'seeds' | 'cuts'>[],
+  ): Promise<Result<KeptDrawing[]>> {
+    const opened = await open(bytes);
+    if (!opened.ok) return opened;
+    const read = readOpened(opened.value, reading);
+    if (!read.ok) return read;
+    const made = keptDrawings(read.value, level, pieces, (share) => tellProgress('drawings', share));
+    const buffers = made.ok ? made.value.map((k) => k.png.buffer as ArrayBuffer) : [];
+    return transfer(made, buffers);
   },
 };
 export type ImagingApi = typeof api;

@@ -30,6 +30,8 @@ export interface CompileOptions {
   readonly small?: boolean;
   /** Where drawings that are kept as pictures come from; without, letters are their outlines. */
   readonly pictures?: PictureBytes;
+  /** Px of an em that pictures are made for; those of a font to keep when not said. */
+  readonly pictureSizes?: readonly number[];
 }
 
 /** One style of a project as a font file. Same document, same options: same bytes. */
@@ -47,7 +49,8 @@ export function compileFont(doc: Doc, options: CompileOptions): Uint8Array {
   const data = colours ? { ...plain, glyphs: [...plain.glyphs, ...colours.glyphs] } : plain;
   const more = new Map(colours?.tables(names) ?? []);
   if (stat) more.set('STAT', stat);
-  if (letters.length > 0) more.set('sbix', pictureTable(letters, plain.unitsPerEm, data.glyphs.length));
+  if (letters.length > 0)
+    more.set('sbix', pictureTable(letters, plain.unitsPerEm, data.glyphs.length, options.pictureSizes));
   if (options.format === 'otf')
     return buildSfnt(SFNT_CFF, fontTables(data, cffTables(data, options.small), { ...options, names, more }));
   const made = inTrueType(data);

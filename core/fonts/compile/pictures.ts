@@ -6,7 +6,6 @@ import {
   translation,
   type Affine,
 } from '../../foundations/geometry/affine';
-import type { Contour } from '../../foundations/geometry/contour';
 import { contoursBox, unionBox, type Box } from '../../foundations/geometry/measure';
 import type { Picture } from '../../foundations/raster/picture';
 import {
@@ -14,11 +13,12 @@ import {
   type PicturedGlyph,
   type PlacedPicture,
 } from '../../project/document/queries/pictures';
+import { inkBox } from '../../project/document/queries/metrics';
+import type { Vec } from '../../foundations/geometry/vec';
 import type { Doc, GlyphRow } from '../../project/document/schema';
 import { decodePicture } from '../../readers/pictures/decodePicture';
 import { buildSbix, type BitmapGlyph, type Strike } from '../opentype/tables/sbix';
 import { black, Canvas } from './casts/letterPng';
-import { placeInFont } from './compileGlyph';
 import type { FontData } from './fontData';
 
 /** Bytes of a picture by their hash; null when they are not at hand. */
@@ -29,24 +29,29 @@ export const NO_PICTURES: PictureBytes = () => null;
 
 /** Px of an em at which pictures are kept in a font: each twice the one before, as far as the drawings reach. */
 const STRIKES = [48, 96, 192, 384];
+/** Those that are enough for a screen, made several times as fast. */
+export const SCREEN_STRIKES: readonly number[] = [96, 192];
 
 /** A letter that is kept as pictures, decoded. */
 export interface ReadyPictures extends PicturedGlyph {
   readonly decoded: readonly Picture[];
 }
 
-const decoded = new Map<string, Picture>();
+/** Decoded pictures by where they come from: one casting draws each several times. */
+const decodedFrom = new WeakMap<PictureBytes, Map<string, Picture>>();
 /** Decoded pictures that are held at a time. */
 const MOST_HELD = 400;
 
 function decodedOf(id: string, bytes: PictureBytes): Picture | null {
-  const known = decoded.get(id);
+  const held = decodedFrom.get(bytes) ?? new Map<string, Picture>();
+  decodedFrom.set(bytes, held);
+  const known = held.get(id);
   if (known) return known;
   const packed = bytes(id);
   const picture = packed && decodePicture(packed);
   if (!picture?.ok) return null;
-  if (decoded.size >= MOST_HELD) decoded.clear();
-  decoded.set(id, picture.value);
+  if (held.size >= MOST_HELD) held.clear();
+  held.set(id, picture.value);
   return picture.value;
 }
 
@@ -79,32 +84,30 @@ export function drawPictures(canvas: Canvas, { pictures, plain, decoded }: Ready
   });
 }
 
-/** A letter's picture at a size, from the place of its contours' origin, px. */
-interface Drawn extends BitmapGlyph {
-  readonly plain: readonly Contour[];
-}
+/** By the picture's record, which letters keep while their white changes; then by size and place. */
+const drawn = new WeakMap<object, Map<string, BitmapGlyph>>();
 
-/** By the picture's record, which letters keep while their white and their outline change; then by size and place. */
-const drawn = new WeakMap<object, Map<string, Drawn>>();
-
-function drawAt(ready: ReadyPictures, holder: object, perUnit: number): Drawn {
-  const known = drawn.get(holder) ?? new Map<string, Drawn>();
+/**
+ * A letter's picture at a size, its px laid so that the lower left corner of its ink lies between them as it will in the font: so its
+ * place is exact there. `corner`: that corner, in the space of the letter's contours.
+ */
+function drawAt(ready: ReadyPictures, holder: object, perUnit: number, corner: Vec): BitmapGlyph {
+  const known = drawn.get(holder) ?? new Map<string, BitmapGlyph>();
   drawn.set(holder, known);
-  const key = JSON.stringify([perUnit, ready.pictures]);
+  const key = JSON.stringify([perUnit, corner, ready.pictures, ready.plain]);
   const before = known.get(key);
-  if (before && sameContours(before.plain, ready.plain)) return before;
+  if (before) return before;
   const box = boxOfPictures(ready);
-  const [x, y] = [Math.floor(box.xMin * perUnit), Math.floor(box.yMin * perUnit)];
-  const top = Math.ceil(box.yMax * perUnit);
-  const canvas = new Canvas(Math.max(1, Math.ceil(box.xMax * perUnit) - x), Math.max(1, top - y));
-  drawPictures(canvas, ready, compose(translation(-x, top), scaling(perUnit, -perUnit)));
-  const made = { x, y, png: canvas.png(), plain: ready.plain };
+  const px = (v: number, origin: number, round: (v: number) => number) => round((v - origin) * perUnit);
+  const [x, y] = [px(box.xMin, corner.x, Math.floor), px(box.yMin, corner.y, Math.floor)];
+  const [right, top] = [px(box.xMax, corner.x, Math.ceil), px(box.yMax, corner.y, Math.ceil)];
+  const canvas = new Canvas(Math.max(1, right - x), Math.max(1, top - y));
+  const map = compose(scaling(perUnit, -perUnit), translation(-corner.x, -corner.y));
+  drawPictures(canvas, ready, compose(translation(-x, top), map));
+  const made = { x, y, png: canvas.png() };
   known.set(key, made);
   return made;
 }
-
-const sameContours = (a: readonly Contour[], b: readonly Contour[]): boolean =>
-  a === b || (a.length === b.length && a.every((c, i) => c === b[i]));
 
 /** Px of an em at which a letter's pictures are as large as they came. */
 const ownPpem = ({ pictures }: PicturedGlyph, unitsPerEm: number): number =>
@@ -125,19 +128,21 @@ export const picturedLetters = (doc: Doc, font: FontData, bytes: PictureBytes): 
     return row && pictures ? [{ glyph, row, pictures }] : [];
   });
 
-/** Letters that are kept as pictures as a table, in as many sizes as their drawings are good for. `glyphCount`: of the whole font. */
+/** Letters that are kept as pictures as a table, in as many of the sizes as their drawings are good for. `glyphCount`: of the whole font. */
 export function pictureTable(
   letters: readonly PicturedLetter[],
   unitsPerEm: number,
   glyphCount: number,
+  strikeSizes: readonly number[] = STRIKES,
 ): Uint8Array {
   const most = Math.max(...letters.map((l) => ownPpem(l.pictures, unitsPerEm)));
-  const sizes = STRIKES.filter((ppem, i) => i === 0 || ppem <= most);
+  const sizes = strikeSizes.filter((ppem, i) => i === 0 || ppem <= most);
   const strikes = sizes.map((ppem): Strike => {
     const perUnit = ppem / unitsPerEm;
     const glyphs = letters.map(({ glyph, row, pictures }) => {
-      const { x, y, png } = drawAt(pictures, row.picture ?? row.components, perUnit);
-      return [glyph, { x: x + Math.round(placeInFont(row).e * perUnit), y, png }] as const;
+      const box = inkBox(row) ?? boxOfPictures(pictures);
+      const corner = { x: box.xMin, y: box.yMin };
+      return [glyph, drawAt(pictures, row.picture ?? row.components, perUnit, corner)] as const;
     });
     return { ppem, glyphs: new Map(glyphs) };
   });

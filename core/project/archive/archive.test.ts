@@ -139,6 +139,21 @@ describe('a file that isn’t whole', () => {
     expect(altered.picture(ID)).toBeNull();
   });
 
+  test('a picture that a letter is kept as travels along; one that was lost or changed is told, and its letter is an outline', async () => {
+    const box = { x: 1, y: 2, width: 3, height: 4 };
+    const before = sampleProject();
+    const H = { ...before.glyphs.H!, picture: { pictureId: ID, pieceId: 'p', box } };
+    const doc = { ...before, glyphs: { ...before.glyphs, H } };
+    const back = opened(await writeProjectFile(doc, new Map([[ID, PICTURE]])));
+    expect(back.doc).toEqual(doc);
+    expect(back.picture(ID)).toEqual(PICTURE);
+    for (const pictures of [new Map(), new Map([[ID, bytes('another')]])]) {
+      const lost = opened(await writeProjectFile(doc, pictures));
+      expect(lost.doc).toEqual(before);
+      expect(lost.problems).toMatchObject([{ code: 'letter-picture-missing', place: { glyph: 'H' } }]);
+    }
+  });
+
   test('a picture of an earlier version’s shorter hash gets the one in use now', async () => {
     const file = await writeProjectFile(
       withSheet('00aa11bb22cc33dd'),

@@ -3,6 +3,7 @@ import type { GlyphRow, Lines, PieceRow, ProjectRow } from '../../../core/projec
 import { nibMap, type PenShape } from '../../../core/outlines/dress/grow';
 import type { GuideLine } from '../../../core/outlines/dress/guides';
 import type { Guide } from '../../../core/outlines/dress/snapping';
+import type { Affine } from '../../../core/foundations/geometry/affine';
 import { countNodes, type Contour, type Node } from '../../../core/foundations/geometry/contour';
 import type { ColourLayer } from '../../../core/foundations/geometry/paint';
 import type { Vec } from '../../../core/foundations/geometry/vec';
@@ -29,6 +30,12 @@ interface Beside {
   readonly x: number;
 }
 
+/** Drawings kept as pictures and parts that have none, in the space of the glyph's own contours. */
+export interface Pictured {
+  readonly pictures: readonly { readonly image: CanvasImageSource; readonly map: Affine }[];
+  readonly plain: readonly Contour[];
+}
+
 /** Everything to be seen on the bench; contours stand as they do in the font (origin at 0), em units, y up. */
 export interface DressPicture {
   readonly glyph: GlyphRow;
@@ -40,6 +47,8 @@ export interface DressPicture {
   /** Set while lines are worked on: how the pen runs along them. */
   readonly pen: PenShape | null;
   readonly layers: readonly ColourLayer[];
+  /** What is shown instead of the ink where drawings are kept as pictures; null where they aren't. */
+  readonly pictured: Pictured | null;
   readonly advance: number;
   readonly before: Beside | null;
   readonly after: Beside | null;
@@ -215,7 +224,8 @@ function drawInk(
     g.globalAlpha = 1;
     return;
   }
-  if (still.filled && still.layers.length > 0) {
+  if (still.filled && still.pictured) drawPictured(g, still.pictured, still.originX);
+  else if (still.filled && still.layers.length > 0) {
     g.globalAlpha = 1;
     fillLayers(g, still.layers);
   } else if (!many || still.filled) g.fill(path2dOf(outline));
@@ -229,6 +239,20 @@ function drawInk(
     g.strokeStyle = inks.hand;
     g.stroke(path2dOf(live.worked ?? still.worked));
   }
+}
+
+function drawPictured(g: CanvasRenderingContext2D, { pictures, plain }: Pictured, originX: number): void {
+  g.save();
+  g.translate(-originX, 0);
+  g.fill(path2dOf(plain));
+  g.globalAlpha = 1;
+  for (const { image, map } of pictures) {
+    g.save();
+    g.transform(map.a, map.b, map.c, map.d, map.e, map.f);
+    g.drawImage(image, 0, 0);
+    g.restore();
+  }
+  g.restore();
 }
 
 /** The canvas's own stroke, seen through the nib. */

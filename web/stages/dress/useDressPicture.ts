@@ -3,9 +3,10 @@ import { findSnags } from '../../../core/outlines/dress/snags';
 import { projectOf } from '../../../core/project/document/newProject';
 import { guidesOf } from '../../../core/project/document/queries/guides';
 import { advanceOf, placedLayers } from '../../../core/project/document/queries/metrics';
+import { picturedGlyph } from '../../../core/project/document/queries/pictures';
 import { fitBox, type View } from '../../canvas/view';
 import { useDressBench } from '../../store/dressBench';
-import { useSheetImage } from '../../store/pictures';
+import { usePictures, useSheetImage } from '../../store/pictures';
 import { useDoc } from '../../store/projectStore';
 import { useDesk } from '../../ui/colourMode';
 import type { DressPicture } from './drawDress';
@@ -24,6 +25,7 @@ export function useDressPicture(): DressPicture {
   const { tool, selection, seeing, tried, guide, tab } = useDressBench();
   const edges = useEdges(seeing.deviation);
   const source = useSource();
+  const pictured = usePictured();
   const guides = useMemo(() => guidesOf(doc, glyph), [doc, glyph]);
   return useMemo(
     (): DressPicture => ({
@@ -33,6 +35,7 @@ export function useDressPicture(): DressPicture {
       worked: placed,
       pen: target.of === 'skeleton' ? (glyph.skeleton?.pen ?? null) : null,
       layers: placedLayers(glyph),
+      pictured,
       advance: advanceOf(glyph),
       ...(seeing.neighbours ? neighbours(doc, glyph) : { before: null, after: null }),
       lines: projectOf(doc).lines,
@@ -61,6 +64,7 @@ export function useDressPicture(): DressPicture {
       guide,
       selection,
       source,
+      pictured,
       seeing,
       night,
       edges,
@@ -87,6 +91,22 @@ export function useWholeView(size: { width: number; height: number }, advance: n
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [size, lines],
   );
+}
+
+/** The letter in hand as pictures, once they are there. */
+function usePictured(): DressPicture['pictured'] {
+  const doc = useDoc();
+  const { glyph } = useDressTarget();
+  const pictured = useMemo(() => picturedGlyph(doc, glyph), [doc, glyph]);
+  const images = usePictures(pictured?.pictures.map((p) => p.pictureId) ?? []);
+  return useMemo(() => {
+    if (!pictured || !images) return null;
+    const pictures = pictured.pictures.flatMap(({ map }, i) => {
+      const image = images[i];
+      return image ? [{ image, map }] : [];
+    });
+    return { pictures, plain: pictured.plain };
+  }, [pictured, images]);
 }
 
 /** The sheet behind the letter, and where on it the letter lies. */

@@ -1,7 +1,10 @@
 // OpenType 1.9.1, 'sbix': letters as pictures in several sizes.
 import { ByteWriter } from '../bytes';
 
-/** A letter's picture in a strike: PNG, and its lower left corner from the letter's origin, px. */
+/**
+ * A letter's picture in a strike: PNG, and where its lower left corner lies, px, from the lower left corner of the outline's box: systems
+ * put it there, and from the origin only for letters that have no outline.
+ */
 export interface BitmapGlyph {
   readonly png: Uint8Array;
   readonly x: number;

@@ -1,6 +1,7 @@
 import { AnchorPart } from './AnchorPart';
 import { ColourPart } from './ColourPart';
 import { CombinePart } from './CombinePart';
+import { PicturePart } from './PicturePart';
 import { SharedPart } from './SharedPart';
 import { SkeletonPart } from './SkeletonPart';
 import { StemPart } from './StemPart';
@@ -14,6 +15,7 @@ export function PartsTab() {
       <SkeletonPart />
       <AnchorPart />
       <ColourPart />
+      <PicturePart />
     </>
   );
 }
