@@ -26,6 +26,7 @@ export const ON_DRESS: readonly (readonly [Place, string, string])[] = [
   ['parts', 'Skeleton and its pen', 'centreline stroke monoline single line'],
   ['parts', 'Anchors', 'accent mark diacritic attach'],
   ['parts', 'Colours', 'layer palette gradient'],
+  ['see', 'A font beneath the letters', 'underlay background trace reference compare font'],
   ['parts', 'Keep the drawing as a picture', 'texture grain brush chalk pencil bitmap photo'],
   ['parts', 'Pens of many letters at once', 'all skeletons contrast angle nib width monoline bold'],
   ['see', 'Grid, and lines of your own', 'guide guideline snap grid helper'],

@@ -20,6 +20,7 @@ export const SHORTCUTS: readonly {
       ['+, -, 0', 'Larger, smaller, all of it in view'],
       ['Wheel, two fingers', 'Larger or smaller about that place'],
       ['Space and drag, two fingers', 'Move what is shown'],
+      ['V held, on Dress, Seat and Fit', 'The font that lies beneath, clearly'],
     ],
   },
   {

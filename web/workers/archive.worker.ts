@@ -1,4 +1,5 @@
 import { lookAtFont, openFont, type FontSeen } from '../../core/fonts/open/openFont';
+import { underlayFont, type UnderlayFont } from '../../core/fonts/open/underlay';
 import { readFont } from '../../core/fonts/opentype/read/readFont';
 import { openProjectFile } from '../../core/project/archive/readProject';
 import { streamProject } from '../../core/project/archive/writeProject';
@@ -62,6 +63,12 @@ const api = {
   async look(file: Blob): Promise<Result<FontSeen>> {
     const font = readFont(new Uint8Array(await file.arrayBuffer()), await unbrotli());
     return font.ok ? lookAtFont(font.value) : font;
+  },
+
+  /** The letters of a font for some characters, to lie behind one's own. */
+  async letters(file: Blob, characters: string): Promise<Result<UnderlayFont>> {
+    const font = readFont(new Uint8Array(await file.arrayBuffer()), await unbrotli());
+    return font.ok ? underlayFont(font.value, characters) : font;
   },
 
   /** Takes a font into storage as a project of its own. */

@@ -1,4 +1,5 @@
 import { proxy, type Remote } from 'comlink';
+import type { UnderlayFont } from '../../core/fonts/open/underlay';
 import type { FontSeen } from '../../core/fonts/open/openFont';
 import { unpackRow } from '../../core/project/document/packing/packRows';
 import { TABLE_NAMES, type Doc, type TableName } from '../../core/project/document/schema';
@@ -38,6 +39,7 @@ export const archive = {
   take: (file: Blob, id: string, options: { signal?: AbortSignal; onProgress?: Progress } = {}) =>
     once<string>((api) => api.take(file, id), options),
   look: (file: Blob) => once<FontSeen>((api) => api.look(file)),
+  letters: (file: Blob, characters: string) => once<UnderlayFont>((api) => api.letters(file, characters)),
   takeFont: (file: Blob, id: string, family: string, options: { signal?: AbortSignal } = {}) =>
     once<string>((api) => api.takeFont(file, id, family), options),
   write: (doc: Doc, options: { signal?: AbortSignal; onProgress?: Progress } = {}) =>

@@ -148,6 +148,7 @@ export function newProject(id: string, name: string, nowMs: number): Doc {
     practice: null,
     openedFrom: null,
     template: null,
+    underlay: null,
   };
   const glyphs = standingGlyphs(id, project.lines.capHeight);
   return {

@@ -6,6 +6,7 @@ import { FileDrop } from '../../panels/FileDrop';
 import { addFiles } from '../../store/lifting';
 import { filesForSlot } from '../../store/filesForSlot';
 import { dressBench } from '../../store/dressBench';
+import { useLookKey } from '../../panels/useLookKey';
 import { DressCanvas } from './DressCanvas';
 import { DressGauge } from './gauge/DressGauge';
 import { DressTools } from './DressTools';
@@ -30,6 +31,7 @@ export function DressStage() {
 function DressBench({ glyph }: { readonly glyph: GlyphRow }) {
   useEffect(() => dressBench.newLetter, [glyph.id]);
   useDressKeys();
+  useLookKey();
   return (
     <>
       <Bench actions={<DressTools />}>

@@ -55,6 +55,8 @@ export interface DressPicture {
   readonly lines: Lines;
   readonly selection: readonly PointRef[];
   readonly source: { readonly image: SheetImage; readonly piece: PieceRow } | null;
+  /** A font's letter behind this one, its origin at 0, and how strong it is shown, 0 to 1. */
+  readonly underlay: { readonly contours: readonly Contour[]; readonly strength: number } | null;
   /** 0 hides the source picture, 1 shows it at full strength. */
   readonly sourceStrength: number;
   readonly filled: boolean;
@@ -160,6 +162,13 @@ function drawStill(
       g.fill(path2dOf(side.contours));
     });
   }
+  const { underlay } = still;
+  if (underlay)
+    inEm(g, view, 0, () => {
+      g.fillStyle = inks.hand;
+      g.globalAlpha = underlay.strength;
+      g.fill(path2dOf(underlay.contours));
+    });
   drawEdges(g, view, still, inks);
 }
 

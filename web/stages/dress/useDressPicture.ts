@@ -4,6 +4,8 @@ import { projectOf } from '../../../core/project/document/newProject';
 import { guidesOf } from '../../../core/project/document/queries/guides';
 import { advanceOf, placedLayers } from '../../../core/project/document/queries/metrics';
 import { picturedGlyph } from '../../../core/project/document/queries/pictures';
+import { underlayLetter } from '../../../core/fonts/open/underlay';
+import { useUnderlay } from '../../store/underlay';
 import { fitBox, type View } from '../../canvas/view';
 import { useDressBench } from '../../store/dressBench';
 import { usePictures, useSheetImage } from '../../store/pictures';
@@ -26,6 +28,7 @@ export function useDressPicture(): DressPicture {
   const edges = useEdges(seeing.deviation);
   const source = useSource();
   const pictured = usePictured();
+  const underlay = useLetterBeneath();
   const guides = useMemo(() => guidesOf(doc, glyph), [doc, glyph]);
   return useMemo(
     (): DressPicture => ({
@@ -36,6 +39,7 @@ export function useDressPicture(): DressPicture {
       pen: target.of === 'skeleton' ? (glyph.skeleton?.pen ?? null) : null,
       layers: placedLayers(glyph),
       pictured,
+      underlay,
       advance: advanceOf(glyph),
       ...(seeing.neighbours ? neighbours(doc, glyph) : { before: null, after: null }),
       lines: projectOf(doc).lines,
@@ -65,6 +69,7 @@ export function useDressPicture(): DressPicture {
       selection,
       source,
       pictured,
+      underlay,
       seeing,
       night,
       edges,
@@ -91,6 +96,16 @@ export function useWholeView(size: { width: number; height: number }, advance: n
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [size, lines],
   );
+}
+
+/** The letter of the font that lies beneath. */
+function useLetterBeneath(): DressPicture['underlay'] {
+  const { glyph } = useDressTarget();
+  const underlay = useUnderlay();
+  return useMemo(() => {
+    const letter = underlay && underlayLetter(underlay.font, glyph, underlay.scale);
+    return letter ? { contours: letter.contours, strength: underlay.strength } : null;
+  }, [underlay, glyph]);
 }
 
 /** The letter in hand as pictures, once they are there. */

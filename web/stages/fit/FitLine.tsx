@@ -3,6 +3,7 @@ import type { ShownGuide } from '../../../core/project/document/queries/guides';
 import { inkBox } from '../../../core/project/document/queries/metrics';
 import type { Lines } from '../../../core/project/document/schema';
 import type { FitAnswer, Pair } from '../../tools/fit/fitTool';
+import { useUnderlay } from '../../store/underlay';
 import { useSize } from '../../ui/useSize';
 import { FitRow, type LineLook } from './FitRow';
 import { rowsOf, type SetLetter } from './setText';
@@ -37,6 +38,7 @@ export function FitLine(props: Props) {
   const { letters, lines, emPx, unitsPerEm, off, pair } = props;
   const { ref, width } = useSize<HTMLDivElement>();
   const scale = emPx / unitsPerEm;
+  const underlay = useUnderlay();
   // Accents and swashes above the ascender's line must not be cut off.
   const tall = useMemo(() => {
     const tops = letters.map((l) => inkBox(l.glyph)?.yMax ?? 0);
@@ -53,6 +55,7 @@ export function FitLine(props: Props) {
     scale,
     labelSize: LABEL_PX / scale,
     off,
+    underlay: underlay ?? null,
   };
   return (
     <div ref={ref} style={{ width: '100%', minHeight: '100%' }}>

@@ -4,6 +4,8 @@ import type { ShownGuide } from '../../../core/project/document/queries/guides';
 import { advanceOf, inkWidth, placedContours } from '../../../core/project/document/queries/metrics';
 import type { GlyphRow, Lines } from '../../../core/project/document/schema';
 import { pathData } from '../../../core/readers/svg/pathData';
+import { underlayLetter } from '../../../core/fonts/open/underlay';
+import type { Underlay } from '../../store/underlay';
 import type { FitHold, Pair } from '../../tools/fit/fitTool';
 import { FitEdges } from './FitEdges';
 import { FitGuides } from './FitGuides';
@@ -24,6 +26,8 @@ export interface LineLook {
   readonly labelSize: number;
   /** How far the white of two letters is from the rhythm; null = not known. Null as a whole: no tint. */
   readonly off: ((left: string, right: string) => number | null) | null;
+  /** A font behind the letters. */
+  readonly underlay: Underlay | null;
 }
 
 interface Props {
@@ -47,6 +51,20 @@ function drawing(glyph: GlyphRow): string {
   return d;
 }
 
+/** The letter of the font beneath, its origin at one's own. */
+function LetterBeneath({ glyph, underlay }: { glyph: GlyphRow } & Pick<LineLook, 'underlay'>) {
+  const letter = underlay && underlayLetter(underlay.font, glyph, underlay.scale);
+  if (!letter) return null;
+  return (
+    <path
+      d={pathData(transformContours(letter.contours, scaling(1, -1)), 0)}
+      fill="var(--chakra-colors-hand)"
+      opacity={underlay.strength}
+      pointerEvents="none"
+    />
+  );
+}
+
 function Letter({
   letter,
   chosen,
@@ -64,6 +82,7 @@ function Letter({
         fill="transparent"
         onClick={() => onTake(glyph.id, index)}
       />
+      <LetterBeneath glyph={glyph} underlay={look.underlay} />
       <path
         d={drawing(glyph)}
         fill={chosen ? 'var(--chakra-colors-hand)' : 'var(--chakra-colors-ink)'}

@@ -1,5 +1,6 @@
 import { setKerning } from '../../../core/project/document/commands/spacing/kerning';
 import { kerningBetween } from '../../../core/project/document/queries/kerning';
+import { useLookKey } from '../../panels/useLookKey';
 import { useFitBench } from '../../store/fitBench';
 import { useDoc, useProject } from '../../store/projectStore';
 import type { Pair } from '../../tools/fit/fitTool';
@@ -28,6 +29,7 @@ export function useFitKeys({ pair, following, step, nextWorst, holdPair }: Ways)
     e.preventDefault();
     if (pair) commit(setKerning(doc, pair.left, pair.right, kerningBetween(doc)(pair.left, pair.right) + by));
   };
+  useLookKey();
   useBenchKey('left', () => step(-1));
   useBenchKey('right', () => step(1));
   useBenchKey('j', () => nextWorst(1));

@@ -4,6 +4,8 @@ import { changeSeating } from '../../../core/project/document/commands/lines/cha
 import { changeGuide } from '../../../core/project/document/commands/lines/guides';
 import { liftGlyphs } from '../../../core/project/document/commands/lines/placing';
 import { projectOf } from '../../../core/project/document/newProject';
+import { useLookKey } from '../../panels/useLookKey';
+import { useReachBeneath } from '../../store/underlay';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';
 import { useDoc, useProject } from '../../store/projectStore';
 import { seatBench, useSeatBench } from '../../store/seatBench';
@@ -47,6 +49,8 @@ export function SeatStage() {
   const faulty = all.filter((s) => s.fault !== null && s.mend !== null);
   useEffect(() => () => seatBench.choose([]), []);
   useSeatKeys({ standings, faulty, ids, inHand, take });
+  useLookKey();
+  const beneathOf = useReachBeneath();
 
   if (glyphs.length === 0) return <EmptyBench>No letter has an outline yet. Lift a sheet first.</EmptyBench>;
 
@@ -70,7 +74,12 @@ export function SeatStage() {
       <Bench actions={<SeatActions faulty={faulty} order={order} onOrder={setOrder} />}>
         <Flex direction="column" flex="1" minH="0">
           <Box flex="1.2" minH="0">
-            <Skyline {...shown} standings={standings} onChoose={choose} onLine={moveLine} onLift={lift} />
+            <Skyline
+              {...{ ...shown, standings, beneathOf }}
+              onChoose={choose}
+              onLine={moveLine}
+              onLift={lift}
+            />
           </Box>
           <Box flex="1" minH="0" borderTopWidth="1px" borderColor="rule">
             {under === 'overlay' ? <Overlay {...shown} glyphs={glyphs} /> : <BesideOthers />}

@@ -24,6 +24,8 @@ interface Props {
   readonly ownLines: ProjectRow['ownLines'];
   readonly chosen: ReadonlySet<string>;
   readonly inHand: string | null;
+  /** Reach of the letter of a font that lies beneath; the same object each time. */
+  readonly beneathOf: (id: string) => { readonly low: number; readonly high: number } | null;
   readonly onChoose: (id: string, how: 'only' | 'toggle' | 'through') => void;
   readonly onLine: (line: LineKey, value: number, continues: boolean) => void;
   /** Moves the chosen letters by so many em units; the first of a drag begins a step. */
@@ -127,7 +129,7 @@ function useSpread({ standings, inHand }: Props, width: number) {
 
 /** One upright bar per letter from its lowest to its highest point, on the font's lines; bars and lines can be dragged. */
 export function Skyline(props: Props) {
-  const { standings, lines, ownLines, chosen, inHand, onLine } = props;
+  const { standings, lines, ownLines, chosen, inHand, onLine, beneathOf } = props;
   const { ref: measured, width, height } = useSize<HTMLDivElement>();
   const { scroller, virtual, step, isLong, zoom } = useSpread(props, width);
   const own = useMemo(() => heightsOf(standings, lines, height), [standings, lines, height]);
@@ -166,7 +168,10 @@ export function Skyline(props: Props) {
               const s = standings[index];
               if (!s) return [];
               const place = { x: index * step, step, y, height, doings };
-              return [<SkylineBar key={s.id} standing={s} {...place} chosen={isChosen(s.id)} />];
+              const beneath = beneathOf(s.id);
+              return [
+                <SkylineBar key={s.id} standing={s} {...place} chosen={isChosen(s.id)} beneath={beneath} />,
+              ];
             })}
           </svg>
         </Box>

@@ -21,6 +21,8 @@ interface Props {
   readonly y: ScaleLinear<number, number>;
   readonly height: number;
   readonly chosen: boolean;
+  /** Lowest and highest point of the letter of a font that lies beneath, em units. */
+  readonly beneath: { readonly low: number; readonly high: number } | null;
   readonly doings: SkylineDoings;
 }
 
@@ -34,7 +36,7 @@ const FREE = 0.35;
 const colourOf = (s: Standing, chosen: boolean): string =>
   `var(--chakra-colors-${chosen ? 'hand' : s.fault ? 'snag' : 'ink'})`;
 
-function BarShapes({ standing: s, x, step, y, height, chosen }: Omit<Props, 'doings'>) {
+function BarShapes({ standing: s, x, step, y, height, chosen, beneath }: Omit<Props, 'doings'>) {
   const colour = colourOf(s, chosen);
   const middle = x + step / 2;
   const top = y(s.top);
@@ -55,6 +57,14 @@ function BarShapes({ standing: s, x, step, y, height, chosen }: Omit<Props, 'doi
         fill={colour}
         opacity={chosen ? 1 : 0.75}
       />
+      {beneath && (
+        <path
+          data-beneath={s.char}
+          d={`M${x} ${y(beneath.high)}h${step}M${x} ${y(beneath.low)}h${step}`}
+          stroke="var(--chakra-colors-hand)"
+          strokeWidth={2}
+        />
+      )}
       {s.fault && <path d={`M${middle - 5} ${top - 12}h10l-5 7z`} fill={colour} />}
       {step >= LABEL_FROM && !isPrivate(s.char) && (
         <text

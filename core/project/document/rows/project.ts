@@ -45,6 +45,16 @@ export const projectRow = z.object({
     .object({ family: z.string(), reserved: z.array(z.string()).readonly() })
     .nullable()
     .default(null),
+  /** A font behind one's own letters: its file, by the hash of its bytes, stays in the browser and doesn't go into project files. */
+  underlay: z
+    .object({
+      fileId: id,
+      name: z.string(),
+      size: z.enum(['em', 'x-height']),
+      strength: z.number().min(0).max(1),
+    })
+    .nullable()
+    .default(null),
   /** Characters of the template made last: its slots in their order, for drawings that come back without their names. */
   template: z.string().nullable().default(null),
 });

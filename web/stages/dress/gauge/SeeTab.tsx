@@ -2,6 +2,7 @@ import { Checkbox, Text } from '@chakra-ui/react';
 import { dressBench, useDressBench, type Seeing } from '../../../store/dressBench';
 import { Fact } from '../../../ui/Gauge';
 import { NumberField } from '../../../ui/NumberField';
+import { UnderlayPart } from '../../../panels/UnderlayPart';
 import { GridPart } from './GridPart';
 import { GuidePart } from './GuidePart';
 import { deviationNumbers } from '../drawSeeing';
@@ -17,6 +18,7 @@ const SWITCHES: readonly (readonly [keyof Omit<Seeing, 'source'>, string])[] = [
 
 export function SeeTab() {
   const seeing = useDressBench((s) => s.seeing);
+  const { glyph } = useDressTarget();
   return (
     <>
       {SWITCHES.map(([key, text]) => (
@@ -41,6 +43,7 @@ export function SeeTab() {
         step={5}
         onChange={(v) => dressBench.see({ source: v / 100 })}
       />
+      <UnderlayPart glyph={glyph} />
       <GridPart />
       <GuidePart />
     </>

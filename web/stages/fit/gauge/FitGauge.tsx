@@ -1,4 +1,5 @@
 import type { GlyphRow } from '../../../../core/project/document/schema';
+import { UnderlayPart } from '../../../panels/UnderlayPart';
 import { useFitBench } from '../../../store/fitBench';
 import { Gauge } from '../../../ui/Gauge';
 import { GaugeTabs } from '../../../ui/GaugeTabs';
@@ -26,7 +27,12 @@ export function FitGauge({ glyph, pair, rhythm, onNext }: Props) {
   return (
     <Gauge title={`${String.fromCodePoint(glyph.codePoints[0] ?? 0x20)} (${glyph.name})`}>
       <GaugeTabs tabs={TABS} open={tab} onOpen={(value) => useFitBench.setState({ tab: value })}>
-        {tab === 'letter' && <LetterTab glyph={glyph} />}
+        {tab === 'letter' && (
+          <>
+            <LetterTab glyph={glyph} />
+            <UnderlayPart glyph={glyph} />
+          </>
+        )}
         {tab === 'pairs' && <PairsTab glyph={glyph} pair={pair} rhythm={rhythm} onNext={onNext} />}
         {tab === 'font' && <FontTab pair={pair} rhythm={rhythm} />}
       </GaugeTabs>

@@ -1,5 +1,6 @@
 import { counted } from '../../../../core/foundations/problems/counted';
 import { iconsOf } from '../../../../core/project/document/queries/glyphs';
+import { UnderlayPart } from '../../../panels/UnderlayPart';
 import { useDoc } from '../../../store/projectStore';
 import { useSeatBench } from '../../../store/seatBench';
 import { standingsInOrder } from '../../../store/selectors';
@@ -36,7 +37,12 @@ export function SeatGauge({ ids }: { ids: readonly string[] }) {
       <GaugeTabs tabs={tabs} open={open} onOpen={(value) => useSeatBench.setState({ tab: value })}>
         {open === 'stand' && <StandTab />}
         {open === 'chosen' && <ChosenTab ids={ids} />}
-        {open === 'lines' && <LinesTab />}
+        {open === 'lines' && (
+          <>
+            <LinesTab />
+            <UnderlayPart glyph={doc.glyphs[ids[0] ?? ''] ?? null} />
+          </>
+        )}
         {open === 'icons' && <IconsTab ids={ids} />}
       </GaugeTabs>
     </Gauge>

@@ -6,7 +6,10 @@ import type { Doc, ProjectRow } from '../../schema';
 export function changeProject(
   doc: Doc,
   change: Partial<
-    Pick<ProjectRow, 'name' | 'bill' | 'runningText' | 'proofText' | 'practice' | 'template' | 'privateCodes'>
+    Pick<
+      ProjectRow,
+      'name' | 'bill' | 'runningText' | 'proofText' | 'practice' | 'template' | 'privateCodes' | 'underlay'
+    >
   >,
   label: string,
 ): ProjectDiff | null {

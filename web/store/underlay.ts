@@ -1,0 +1,106 @@
+import { useMemo } from 'react';
+import useSWRImmutable from 'swr/immutable';
+import { create } from 'zustand';
+import { changeProject } from '../../core/project/document/commands/font/project';
+import { contoursBox } from '../../core/foundations/geometry/measure';
+import { underlayLetter, underlayScale, type UnderlayFont } from '../../core/fonts/open/underlay';
+import { inFile } from '../../core/foundations/problems/problem';
+import { pictureIdOf } from '../../core/readers/pictures/pictureId';
+import { projectOf } from '../../core/project/document/newProject';
+import type { Doc, ProjectRow } from '../../core/project/document/schema';
+import { storage } from '../persistence/projects';
+import { archive } from '../workers/archiveClient';
+import { currentSession, useDoc } from './projectStore';
+
+type Choice = NonNullable<ProjectRow['underlay']>;
+
+/** A font behind one's own letters, as it is shown now. */
+export interface Underlay {
+  readonly font: UnderlayFont;
+  /** What its units are multiplied by. */
+  readonly scale: number;
+  /** 0 to 1. */
+  readonly strength: number;
+}
+
+/** Whether the key that shows it alone is held down. */
+export const useLooking = create(() => ({ held: false }));
+
+/** Lays a font behind the letters of the project that is shown; its file stays in this browser. Problems are told. */
+export async function layBeneath(file: Blob, name: string): Promise<void> {
+  const session = currentSession();
+  if (!session) return;
+  const read = await archive.letters(file, '');
+  session.tell(inFile(read.problems, name));
+  if (!read.ok) return;
+  const fileId = pictureIdOf(new Uint8Array(await file.arrayBuffer()));
+  await storage.pictures.keep(session.projectId, fileId, file);
+  changeUnderlay({ fileId, name: read.value.family || name });
+}
+
+const FIRST = { size: 'x-height', strength: 0.25 } as const;
+
+/** Another font, size or strength; null takes it away. */
+export function changeUnderlay(change: Partial<Choice> | null, continues = false): void {
+  const session = currentSession();
+  if (!session) return;
+  const now = projectOf(session.doc).underlay;
+  const next = change && { ...FIRST, fileId: '', name: '', ...now, ...change };
+  session.commit(
+    changeProject(session.doc, { underlay: next }, next ? 'Lay a font beneath' : 'No font beneath'),
+    continues,
+  );
+}
+
+/** Characters that letters of the project have, and those to fill. */
+const charactersOf = (doc: Doc): string =>
+  projectOf(doc).bill +
+  Object.values(doc.glyphs)
+    .map((g) => String.fromCodePoint(...g.codePoints))
+    .join('');
+
+async function load([, fileId, characters]: readonly [string, string, string]): Promise<UnderlayFont | null> {
+  const blob = await storage.pictures.blob(fileId);
+  const read = blob && (await archive.letters(blob, characters));
+  return read?.ok ? read.value : null;
+}
+
+/** The font that lies behind the letters; undefined while it is read, null when there is none or its file isn't in this browser. */
+export function useUnderlay(): Underlay | null | undefined {
+  const doc = useDoc();
+  const choice = projectOf(doc).underlay;
+  const held = useLooking((s) => s.held);
+  const characters = useMemo(() => charactersOf(doc), [doc]);
+  const { data } = useSWRImmutable(choice ? (['underlay', choice.fileId, characters] as const) : null, load, {
+    keepPreviousData: true,
+  });
+  return useMemo(() => {
+    if (!choice) return null;
+    if (!data) return data;
+    return { font: data, scale: underlayScale(doc, data, choice.size), strength: held ? 1 : choice.strength };
+  }, [choice, data, doc, held]);
+}
+
+interface Reach {
+  readonly low: number;
+  readonly high: number;
+}
+
+/** Lowest and highest point of the letter beneath each letter, em units, by glyph. */
+export function useReachBeneath(): (glyphId: string) => Reach | null {
+  const doc = useDoc();
+  const underlay = useUnderlay();
+  const [font, scale] = [underlay?.font, underlay?.scale];
+  return useMemo(() => {
+    const known = new Map<string, Reach | null>();
+    return (glyphId) => {
+      const glyph = doc.glyphs[glyphId];
+      const letter = glyph && font && scale !== undefined ? underlayLetter(font, glyph, scale) : null;
+      const box = letter && contoursBox(letter.contours);
+      // A bar is only drawn again when what lies beneath it is another.
+      const reach = known.get(glyphId) ?? (box ? { low: box.yMin, high: box.yMax } : null);
+      known.set(glyphId, reach);
+      return reach;
+    };
+  }, [doc.glyphs, font, scale]);
+}
