@@ -1,7 +1,8 @@
 import { expect, test } from '@playwright/test';
+import { readFileSync } from 'node:fs';
 import { openFontPath, openTtf, restrictedFont } from '../testing/openFonts';
 import { parseWithFontkit, sanitize, shape } from '../testing/outsideReaders';
-import { castBoth, liveFontReady, stage, watchFaults } from './support/app';
+import { castBoth, liveFontReady, stage, startProject, watchFaults } from './support/app';
 import { field } from './support/dress';
 
 test('a font is dropped on the list, told about, opened under another name, widened, and cast: kerned and accented as before', async ({
@@ -69,4 +70,43 @@ test('a font that keeps its name and may lie in no document says so, and its nam
     .getByLabel('Project file or font')
     .setInputFiles({ name: 'broken.otf', mimeType: 'font/otf', buffer: Buffer.from('no font here at all') });
   await expect(page.getByRole('alert')).toContainText('broken.otf');
+});
+
+test('letters of a font come into the project that is open: the missing ones by themselves, one beside its own; undo takes it away', async ({
+  page,
+}) => {
+  const faults = watchFaults(page);
+  await startProject(page, 'Borrowed');
+  const dialog = page.getByRole('dialog');
+  const bring = async (name: string) => {
+    const buffer = readFileSync(openFontPath('dekko'));
+    await page.getByLabel('Pictures of letters').setInputFiles({ name, mimeType: 'font/woff2', buffer });
+    await expect(dialog.getByText('Letters of Dekko')).toBeVisible();
+  };
+  const take = async (letters: string, count: string) => {
+    await dialog.getByLabel('Letters to take').fill(letters);
+    await expect(dialog.getByText(count, { exact: true })).toBeVisible();
+    await dialog.getByRole('button', { name: 'Take the letters' }).click();
+    await expect(dialog).toBeHidden();
+  };
+  await bring('once.woff2');
+  await expect(dialog.getByText(/OFL/).first()).toBeVisible();
+  // What the bill asks for and nobody drew.
+  await expect(dialog.getByLabel('Letters to take')).toHaveValue(/ABC.*abc/);
+  await take('ampA', '4 letters');
+  const course = page.getByRole('navigation', { name: 'Course' });
+  await expect(course.getByRole('link', { name: /^Dress/ })).toContainText('4 glyphs');
+  await bring('again.woff2');
+  await expect(dialog.getByLabel('Letters to take')).not.toHaveValue(/A/);
+  await take('A', '1 letter');
+  // Another drawing of A is no letter more; it is its own step in the history.
+  await expect(course.getByRole('link', { name: /^Dress/ })).toContainText('4 glyphs');
+  await page.getByRole('button', { name: /^Undo: Take a letter from a font/ }).click();
+  await page.getByRole('button', { name: /^Undo: Take letters from a font/ }).click();
+  await expect(course.getByRole('link', { name: /^Dress/ })).toContainText('0 glyphs');
+  await page
+    .getByLabel('Pictures of letters')
+    .setInputFiles({ name: 'broken.ttf', mimeType: 'font/ttf', buffer: Buffer.from('no font at all') });
+  await expect(page.getByRole('alert')).toContainText('broken.ttf');
+  expect(faults).toEqual([]);
 });

@@ -6,6 +6,7 @@ import { fileURLToPath } from 'node:url';
 import { parseWithFontkit, shapeAt } from '../../testing/outsideReaders';
 import { openFontPath } from '../../testing/openFonts';
 import { runCli as run } from '../../testing/runCli';
+import { openProjectFile } from '../../core/project/archive/readProject';
 import { parseSfnt } from '../../core/fonts/opentype/sfnt';
 import { buildSettings, settingsSchema } from './options';
 
@@ -150,6 +151,29 @@ test('a font is imported as a project and built under its new name; what is none
     err: expect.stringMatching(/broken\.ttf/),
   });
   expect(await run('import', from)).toMatchObject({ code: 2, err: expect.stringMatching(/--out/) });
+});
+
+test('letters of a font come into a project: chosen ones, in its own size; those that the font lacks are told', async () => {
+  const project = 'demo/files/finished/over-the-door.orthoglyph.zip';
+  const font = openFontPath('karla');
+  const into = (...more: string[]) =>
+    run('import', font, '--into', project, '--out', path('with letters.zip'), ...more);
+  const done = await into('--letters', 'abA');
+  expect(done).toMatchObject({ code: 0 });
+  const opened = openProjectFile(new Uint8Array(readFileSync(path('with letters.zip'))));
+  if (!opened.ok) throw new Error('not opened');
+  const names = Object.values(opened.value.doc.glyphs).map((g) => g.name);
+  expect(names).toEqual(expect.arrayContaining(['a', 'b', 'A']));
+  expect(names).not.toContain('A.alt1');
+  expect(opened.value.pictureIds.length).toBeGreaterThan(0);
+  expect(await into('--letters', 'A\u4e00', '--beside')).toMatchObject({
+    code: 1,
+    err: expect.stringContaining('has no \u4e00'),
+  });
+  const beside = openProjectFile(new Uint8Array(readFileSync(path('with letters.zip'))));
+  if (!beside.ok) throw new Error('not opened');
+  expect(Object.values(beside.value.doc.glyphs).map((g) => g.name)).toContain('A.alt1');
+  expect(await run('import', font, '--into', project, '--out', path('x.zip'))).toMatchObject({ code: 2 });
 });
 
 test('check tells of fonts and projects what is wrong, as JSON too, and ends with 1 for an error', async () => {

@@ -1,41 +1,84 @@
 import { basename, parse } from 'node:path';
 import { brotliDecompressSync } from 'node:zlib';
+import { lettersToTake, type TakingLetters } from '../../core/fonts/open/lettersOfFont';
 import { openFont } from '../../core/fonts/open/openFont';
 import { readFont } from '../../core/fonts/opentype/read/readFont';
 import { inFile } from '../../core/foundations/problems/problem';
+import { openProjectFile, picturesOf } from '../../core/project/archive/readProject';
 import { writeProjectFile } from '../../core/project/archive/writeProject';
+import { takeLetters } from '../../core/project/document/commands/glyphs/takeLetters';
+import { edit } from '../../core/project/document/inStep/edit';
+import type { Doc } from '../../core/project/document/schema';
 import { EXIT, readArguments, UsageError } from '../arguments';
 import { readBytes, writeFile } from '../files';
 import { printProblems, valueOrPrint } from '../telling';
 
 export const importHelp = `orthoglyph import FONT --out PROJECT.zip [--family NAME]
+orthoglyph import FONT --into PROJECT.zip --letters "aeo" --out PROJECT.zip [--beside] [--same x-height|em]
 
 Makes a project of a font (OTF, TTF, WOFF, WOFF2): outlines, characters, metrics, kerning, anchors and features, and tells what its licence
 says and what could not be taken along. Only fonts whose licence allows changes may be altered and passed on.
   --out PATH        where to write the project
   --family NAME     what the altered family is to be called; without it the app asks before it casts
+  --into PATH       a project to take letters into, instead of making one
+  --letters TEXT    which letters
+  --beside          where the project has a letter already, the font's becomes another drawing of it instead of taking its place
+  --same WHAT       letters are scaled to the project's x-height (unless said otherwise) or to its em
 `;
 
-export async function runImport(argv: string[]): Promise<number> {
-  const { values, positionals } = readArguments(argv, {
-    out: { type: 'string' },
-    family: { type: 'string' },
-  });
-  const [path, ...more] = positionals;
-  if (path === undefined || more.length > 0 || values.out === undefined)
-    throw new UsageError('give one font, and where to write the project with --out');
+const OPTIONS = {
+  out: { type: 'string' },
+  family: { type: 'string' },
+  into: { type: 'string' },
+  letters: { type: 'string' },
+  beside: { type: 'boolean', default: false },
+  same: { type: 'string', default: 'x-height' },
+} as const;
+
+/** A font as a project; null after its problems were printed. */
+function opened(path: string, family: string): Doc | null {
   const bytes = valueOrPrint(readBytes(path), path);
   const font = bytes && valueOrPrint(readFont(bytes, brotliDecompressSync), basename(path));
-  if (!font) return EXIT.input;
+  if (!font) return null;
   const nowMs = Number(process.env.SOURCE_DATE_EPOCH ?? Math.floor(Date.now() / 1000)) * 1000;
-  const as = { id: parse(path).name, family: values.family ?? '', nowMs };
-  const opened = valueOrPrint(openFont(font, as), basename(path));
-  if (!opened) return EXIT.input;
-  const { doc, problems } = opened;
-  printProblems(inFile(problems, basename(path)));
-  const written = writeFile(values.out, await writeProjectFile(doc, new Map()));
-  printProblems(written.problems);
-  if (!written.ok) return EXIT.input;
-  process.stdout.write(`${values.out}: ${Object.keys(doc.glyphs).length} glyphs\n`);
+  const made = valueOrPrint(openFont(font, { id: parse(path).name, family, nowMs }), basename(path));
+  if (!made) return null;
+  printProblems(inFile(made.problems, basename(path)));
+  return made.doc;
+}
+
+async function written(path: string, doc: Doc, pictures: ReadonlyMap<string, Uint8Array>): Promise<number> {
+  const result = writeFile(path, await writeProjectFile(doc, pictures));
+  printProblems(result.problems);
+  if (!result.ok) return EXIT.input;
+  process.stdout.write(`${path}: ${Object.keys(doc.glyphs).length} glyphs\n`);
   return EXIT.ok;
+}
+
+/** Takes letters of a font into a project that there is. */
+async function takeInto(into: string, from: Doc, how: TakingLetters, out: string): Promise<number> {
+  const bytes = valueOrPrint(readBytes(into), into);
+  const project = bytes && valueOrPrint(openProjectFile(bytes), into);
+  if (!project) return EXIT.input;
+  const { letters, lacking } = lettersToTake(project.doc, from, how);
+  if (lacking.length > 0) process.stderr.write(`The font has no ${lacking.join(' ')}.\n`);
+  const diff = takeLetters(project.doc, letters);
+  const code = await written(out, diff ? edit(project.doc, diff).doc : project.doc, picturesOf(project));
+  return lacking.length > 0 ? EXIT.input : code;
+}
+
+export async function runImport(argv: string[]): Promise<number> {
+  const { values, positionals } = readArguments(argv, OPTIONS);
+  const [path, ...more] = positionals;
+  const { out, into, letters, same } = values;
+  if (path === undefined || more.length > 0 || out === undefined)
+    throw new UsageError('give one font, and where to write the project with --out');
+  if ((into === undefined) !== (letters === undefined))
+    throw new UsageError('--into and --letters go together');
+  if (same !== 'x-height' && same !== 'em') throw new UsageError('--same is x-height or em');
+  const doc = opened(path, values.family ?? '');
+  if (!doc) return EXIT.input;
+  if (into === undefined || letters === undefined) return written(out, doc, new Map());
+  const how = { characters: letters, size: same, where: values.beside ? 'beside' : 'replace' } as const;
+  return takeInto(into, doc, how, out);
 }

@@ -6,6 +6,7 @@ import { projectOf } from '../../core/project/document/newProject';
 import type { Problem } from '../../core/foundations/problems/problem';
 import { CommandSearch } from '../panels/CommandSearch';
 import { Course } from '../panels/Course';
+import { LettersDialog } from '../panels/LettersDialog';
 import { JobProgress } from '../panels/JobProgress';
 import { Problems } from '../panels/Problems';
 import { RunningLine } from '../panels/RunningLine';
@@ -89,6 +90,7 @@ function OpenWorkshop() {
             </Suspense>
           </fieldset>
           <JobProgress />
+          <LettersDialog />
         </Flex>
       </Flex>
       <fieldset disabled={readOnly} style={{ display: 'contents' }}>

@@ -15,7 +15,8 @@ import { ProjectCard } from './ProjectCard';
 import { RoomLine } from './RoomLine';
 import { beginWith, Starts } from './Starts';
 import { useEntering, type Enter } from './useEntering';
-import { isFont, useFontFile } from './useFontFile';
+import { isFontFile } from '../store/fontLetters';
+import { useFontFile } from './useFontFile';
 
 const isZip = (file: File) => /\.zip$/i.test(file.name);
 
@@ -28,7 +29,7 @@ const takeDropped = (
 ): Promise<void> => {
   const [file] = files;
   if (!file) return Promise.resolve();
-  if (files.length === 1 && isFont(file)) return askFont(file);
+  if (files.length === 1 && isFontFile(file)) return askFont(file);
   if (files.length > 1 || !isZip(file)) return beginWith(files, name, enter);
   let isProject = true;
   return enter('Opening the file', async (options) => {
@@ -45,7 +46,7 @@ export function ProjectsPage() {
   const { busy, problems, enter, tell, clear } = useEntering();
   const font = useFontFile(enter, tell);
   const openFile = (file: File) =>
-    isFont(file)
+    isFontFile(file)
       ? font.ask(file)
       : enter('Opening the file', (options) => importProject(file, file.name, newId(), options));
   useTitle('Projects');

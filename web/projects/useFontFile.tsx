@@ -5,8 +5,6 @@ import { importFont, lookAt } from '../store/projectFiles';
 import { FontDialog } from './FontDialog';
 import type { Enter } from './useEntering';
 
-export const isFont = (file: File): boolean => /\.(otf|ttf|woff2?)$/i.test(file.name);
-
 /** Fonts brought to the list of projects: looked at first, and opened as a project once that is asked for. */
 export function useFontFile(
   enter: Enter,

@@ -4,6 +4,8 @@ import type { Doc, PieceRow, SheetRow } from '../../core/project/document/schema
 import type { Reshape, Reshaped } from '../../core/lifting/find/reshape';
 import { readingOf } from '../../core/lifting/printed/readSheet';
 import { inFile } from '../../core/foundations/problems/problem';
+import { archive } from '../workers/archiveClient';
+import { bringFont, isFontFile } from './fontLetters';
 import { storage } from '../persistence/projects';
 import { createIntake } from './intake/createIntake';
 import { currentSession, onProjectOpened } from './projectStore';
@@ -22,10 +24,13 @@ onProjectOpened((session) => void intake.resume(session));
 /** Takes files into a project, whichever is shown when they are done. */
 export const addFilesTo = intake.addFiles;
 
-/** Takes files into the project that is shown. */
+/** Takes files into the project that is shown; of a font it is asked first which letters are wanted. */
 export async function addFiles(files: readonly File[]): Promise<void> {
   const session = currentSession();
-  if (session) await addFilesTo(session, files);
+  if (!session) return;
+  const [font] = files.filter(isFontFile);
+  const others = files.filter((f) => f !== font);
+  await Promise.all([addFilesTo(session, others), font && bringFont(session, font, archive.fontDoc)]);
 }
 
 /** Lifts a sheet that is on the table once more. */

@@ -23,6 +23,15 @@ export interface OpenedProject extends Omit<OpenedDoc, 'doc'> {
   readonly history: History;
 }
 
+/** Tables that letters taken from a font need. */
+const FROM_FONTS = ['project', 'glyphs', 'casting'] as const;
+
+/** What is needed to take letters from a font. */
+export interface FontRows {
+  readonly seen: FontSeen;
+  readonly rows: readonly (readonly [TableName, readonly object[]])[];
+}
+
 /** Rows sent to the page at a time: reading thousands at once would hold it up. */
 const ROWS_AT_ONCE = 100;
 
@@ -69,6 +78,18 @@ const api = {
   async letters(file: Blob, characters: string): Promise<Result<UnderlayFont>> {
     const font = readFont(new Uint8Array(await file.arrayBuffer()), await unbrotli());
     return font.ok ? underlayFont(font.value, characters) : font;
+  },
+
+  /** A font as it would be opened, to take letters from: what it says of itself, and rows of its project, packed. */
+  async fontRows(file: Blob): Promise<Result<FontRows>> {
+    const font = readFont(new Uint8Array(await file.arrayBuffer()), await unbrotli());
+    if (!font.ok) return font;
+    const seen = lookAtFont(font.value);
+    if (!seen.ok) return seen;
+    const opened = openFont(font.value, { id: 'font', family: '', nowMs: 0 });
+    if (!opened.ok) return opened;
+    const rows = FROM_FONTS.map((t) => [t, Object.values(opened.value.doc[t]).map(packRow)] as const);
+    return ok({ seen: seen.value, rows });
   },
 
   /** Takes a font into storage as a project of its own. */

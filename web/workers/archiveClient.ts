@@ -6,7 +6,7 @@ import { TABLE_NAMES, type Doc, type TableName } from '../../core/project/docume
 import type { Result } from '../../core/foundations/problems/problem';
 import { startWorker } from '../jobs/startWorker';
 import { WorkerHost, type Progress } from '../jobs/workerHost';
-import type { ArchiveApi, OpenedProject } from './archive.worker';
+import type { ArchiveApi, FontRows, OpenedProject } from './archive.worker';
 
 /** Runs one archive job in a worker of its own, which ends with the job and gives its memory back. */
 async function once<T>(
@@ -40,6 +40,17 @@ export const archive = {
     once<string>((api) => api.take(file, id), options),
   look: (file: Blob) => once<FontSeen>((api) => api.look(file)),
   letters: (file: Blob, characters: string) => once<UnderlayFont>((api) => api.letters(file, characters)),
+  /** A font to take letters from: what it says of itself, and its letters as a document. */
+  async fontDoc(file: Blob): Promise<Result<{ readonly seen: FontSeen; readonly from: Doc }>> {
+    const read = await once<FontRows>((api) => api.fontRows(file));
+    if (!read.ok) return read;
+    const tables = Object.fromEntries(TABLE_NAMES.map((t) => [t, {} as Record<string, unknown>]));
+    for (const [table, rows] of read.value.rows)
+      tables[table] = Object.fromEntries(
+        (rows.map(unpackRow) as { readonly id: string }[]).map((r) => [r.id, r]),
+      );
+    return { ...read, value: { seen: read.value.seen, from: tables as unknown as Doc } };
+  },
   takeFont: (file: Blob, id: string, family: string, options: { signal?: AbortSignal } = {}) =>
     once<string>((api) => api.takeFont(file, id, family), options),
   write: (doc: Doc, options: { signal?: AbortSignal; onProgress?: Progress } = {}) =>
