@@ -2,6 +2,7 @@ import { appHelp, runApp } from './commands/app';
 import { buildHelp, runBuild } from './commands/build';
 import { checkHelp, runCheck } from './commands/check';
 import { cleanHelp, runClean } from './commands/clean';
+import { compareHelp, runCompare } from './commands/compare';
 import { demoHelp, runDemo } from './commands/demo';
 import { featuresHelp, runFeatures } from './commands/features';
 import { fitHelp, runFit } from './commands/fit';
@@ -29,6 +30,7 @@ const COMMANDS = new Map<string, Command>([
   ['build', { run: runBuild, help: buildHelp }],
   ['import', { run: runImport, help: importHelp }],
   ['check', { run: runCheck, help: checkHelp }],
+  ['compare', { run: runCompare, help: compareHelp }],
   ['word', { run: runWord, help: wordHelp }],
   ['demo', { run: runDemo, help: demoHelp }],
   ['app', { run: runApp, help: appHelp }],

@@ -176,6 +176,32 @@ test('letters of a font come into a project: chosen ones, in its own size; those
   expect(await run('import', font, '--into', project, '--out', path('x.zip'))).toMatchObject({ code: 2 });
 });
 
+test('two versions are compared: what moved most first, words, the version; as JSON for programs', async () => {
+  const project = 'demo/files/finished/over-the-door.orthoglyph.zip';
+  const cast = async (out: string, ...more: string[]) => {
+    await run('build', project, '--out', path(out), '--formats', 'otf', '--family', 'Door', ...more);
+    return path(out, 'Door-Regular.otf');
+  };
+  const plain = await cast('first');
+  expect(await run('compare', plain, plain)).toMatchObject({
+    code: 0,
+    out: expect.stringMatching(/^0 letters changed, \d+ the same, 0 words set otherwise\n$/),
+  });
+  writeFileSync(path('version.json'), JSON.stringify({ casting: { version: '1.007' } }));
+  const later = await cast('second', '--config', path('version.json'));
+  const into = path('taken.zip');
+  await run('import', openFontPath('dekko'), '--into', project, '--letters', 'Mn', '--out', into);
+  const told = await run('compare', project, into, '--text', 'MILL', '--json', path('compared.json'));
+  expect(told.out).toMatch(
+    /^(.*: .*\n)*outline: M M moved by up to [\d.]+, width [+-]\d+\nnew: n n\nword: MILL/m,
+  );
+  const report = JSON.parse(readFileSync(path('compared.json'), 'utf8')) as { letters: { name: string }[] };
+  expect(report.letters.map((l) => l.name)).toEqual(['M', 'n']);
+  expect((await run('compare', plain, later)).out).toContain('version: 1.000 -> 1.007');
+  expect(await run('compare', plain)).toMatchObject({ code: 2 });
+  expect(await run('compare', plain, path('version.json'))).toMatchObject({ code: 1 });
+});
+
 test('check tells of fonts and projects what is wrong, as JSON too, and ends with 1 for an error', async () => {
   await run(
     'build',

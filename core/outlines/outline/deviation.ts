@@ -21,14 +21,18 @@ export function placesAlong(chords: readonly Chord[], step: number): Vec[] {
 }
 
 /** How far any place of the first lies from the second. Same unit as the contours; Infinity when only the second is empty. */
-export function oneWayDeviation(from: readonly Contour[], to: readonly Contour[]): number {
+export function oneWayDeviation(
+  from: readonly Contour[],
+  to: readonly Contour[],
+  stepShare = STEP_SHARE,
+): number {
   // What both share counts for nothing and costs nothing.
   const moved = from.filter((c) => !to.includes(c));
   if (moved.length === 0) return 0;
   const size = Math.max(sizeOf(from), sizeOf(to), 1e-9);
   const grid = new ChordGrid(chordsOf(to, size * FLAT_SHARE));
   if (grid.chords.length === 0) return Infinity;
-  const step = size * STEP_SHARE;
+  const step = size * stepShare;
   return placesAlong(chordsOf(moved, size * FLAT_SHARE), step).reduce(
     (most, p) => Math.max(most, grid.nearest(p).distance),
     0,
@@ -37,7 +41,11 @@ export function oneWayDeviation(from: readonly Contour[], to: readonly Contour[]
 
 /**
  * Greatest distance between two drawings of the same outline: how far any place of either lies from the other (Hausdorff
- * distance of the curves, by samples). Same unit as the contours; 0 for two empty ones, Infinity when only one is empty.
+ * distance of the curves, by samples). Same unit as the contours; 0 for two empty ones, Infinity when only one is empty. `stepShare`: samples
+ * lie this share of the outline's size apart at the most.
  */
-export const greatestDeviation = (before: readonly Contour[], after: readonly Contour[]): number =>
-  Math.max(oneWayDeviation(before, after), oneWayDeviation(after, before));
+export const greatestDeviation = (
+  before: readonly Contour[],
+  after: readonly Contour[],
+  stepShare = STEP_SHARE,
+): number => Math.max(oneWayDeviation(before, after, stepShare), oneWayDeviation(after, before, stepShare));
