@@ -1,4 +1,7 @@
 import { lookAtFont, openFont, type FontSeen } from '../../core/fonts/open/openFont';
+import { fontAsItIs } from '../../core/fonts/compare/asItIs';
+import { compareFonts, type FontsCompared } from '../../core/fonts/compare/compareFonts';
+import { sniffKind } from '../../core/readers/pictures/sniff';
 import { underlayFont, type UnderlayFont } from '../../core/fonts/open/underlay';
 import { readFont } from '../../core/fonts/opentype/read/readFont';
 import { openProjectFile } from '../../core/project/archive/readProject';
@@ -90,6 +93,22 @@ const api = {
     if (!opened.ok) return opened;
     const rows = FROM_FONTS.map((t) => [t, Object.values(opened.value.doc[t]).map(packRow)] as const);
     return ok({ seen: seen.value, rows });
+  },
+
+  /** What is otherwise in a project than in a font or a project file, which was there before. */
+  async compareFile(doc: Doc, text: string, file: Blob): Promise<Result<FontsCompared>> {
+    const bytes = new Uint8Array(await file.arrayBuffer());
+    if (sniffKind(bytes) === 'zip') {
+      const opened = openProjectFile(bytes);
+      return opened.ok ? ok(compareFonts(opened.value.doc, doc, text)) : opened;
+    }
+    const font = readFont(bytes, await unbrotli());
+    if (!font.ok) return font;
+    const other = fontAsItIs(font.value);
+    return other.ok ? ok(compareFonts(other.value, doc, text)) : other;
+  },
+  compareDocs(doc: Doc, text: string, other: Doc): Result<FontsCompared> {
+    return ok(compareFonts(other, doc, text));
   },
 
   /** Takes a font into storage as a project of its own. */

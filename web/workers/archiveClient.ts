@@ -1,4 +1,5 @@
 import { proxy, type Remote } from 'comlink';
+import type { FontsCompared } from '../../core/fonts/compare/compareFonts';
 import type { UnderlayFont } from '../../core/fonts/open/underlay';
 import type { FontSeen } from '../../core/fonts/open/openFont';
 import { unpackRow } from '../../core/project/document/packing/packRows';
@@ -51,6 +52,10 @@ export const archive = {
       );
     return { ...read, value: { seen: read.value.seen, from: tables as unknown as Doc } };
   },
+  compareFile: (doc: Doc, text: string, file: Blob, options: { signal?: AbortSignal } = {}) =>
+    once<FontsCompared>((api) => api.compareFile(doc, text, file), options),
+  compareDocs: (doc: Doc, text: string, other: Doc, options: { signal?: AbortSignal } = {}) =>
+    once<FontsCompared>((api) => api.compareDocs(doc, text, other), options),
   takeFont: (file: Blob, id: string, family: string, options: { signal?: AbortSignal } = {}) =>
     once<string>((api) => api.takeFont(file, id, family), options),
   write: (doc: Doc, options: { signal?: AbortSignal; onProgress?: Progress } = {}) =>

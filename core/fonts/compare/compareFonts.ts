@@ -1,3 +1,4 @@
+import { counted } from '../../foundations/problems/counted';
 import { scaling } from '../../foundations/geometry/affine';
 import { transformContours, type Contour } from '../../foundations/geometry/contour';
 import { contoursBox } from '../../foundations/geometry/measure';
@@ -180,6 +181,13 @@ function wordsCompared(a: FontData, b: FontData, text: string): WordCompared[] {
   });
 }
 
+/** Values of pairs and of groups that kern. */
+const kernings = ({ kerning }: FontData): number =>
+  kerning.pairs.length + kerning.groups.values.flat().filter((v) => v !== 0).length;
+
+const tagsOf = ({ layout }: FontData): string[] =>
+  [...new Set([...layout.gsub.features, ...layout.gpos.features].map((f) => f.tag))].sort();
+
 /** What a font says of itself, in one order. */
 function factsOf(doc: Doc, font: FontData): (readonly [string, string])[] {
   const { family, version, licence } = castingOf(doc);
@@ -194,10 +202,10 @@ function factsOf(doc: Doc, font: FontData): (readonly [string, string])[] {
     ['licence', licence],
     ['units an em', `${unitsPerEm}`],
     ['glyphs', `${font.glyphs.length}`],
-    ['kerning pairs', `${font.kerning.pairs.length}`],
+    ['kerning', counted(kernings(font), 'value')],
     ['x-height', em(heights.xHeight)],
     ['cap height', em(heights.capHeight)],
     ['line', [ascent, descent, gap].map(em).join(' / ')],
-    ['features', [...new Set(font.layout.gsub.features.map((f) => f.tag))].sort().join(' ')],
+    ['features', tagsOf(font).join(' ')],
   ];
 }

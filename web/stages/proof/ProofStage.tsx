@@ -12,6 +12,7 @@ import { Fact, Gauge, GaugePart } from '../../ui/Gauge';
 import { InkButton } from '../../ui/InkButton';
 import { NumberField } from '../../ui/NumberField';
 import { AsDrawing } from './AsDrawing';
+import { ComparePage } from './ComparePage';
 import { ownText } from './OwnPage';
 import { ProofPage } from './ProofPage';
 import { PROOFS, type ProofKind } from './proofTexts';
@@ -96,7 +97,7 @@ function ProofGauge({ kind, size, onSize }: Shown & { readonly onSize: (px: numb
 /** Pages of real typesetting in the font as compiled; any letter leads to where it is made. */
 export function ProofStage() {
   const doc = useDoc();
-  const [kind, setKind] = useState<ProofKind>('page');
+  const [kind, setKind] = useState<ProofKind | 'compare'>('page');
   const [size, setSize] = useState(FIRST_SIZE_PX);
   if (drawnGlyphs(doc).length === 0)
     return <EmptyBench>The font has no letters yet. Lift a sheet first.</EmptyBench>;
@@ -111,12 +112,23 @@ export function ProofStage() {
       {PROOFS[k].name}
     </InkButton>
   ));
+  const comparing = kind === 'compare';
+  const actions = [
+    ...kinds,
+    <InkButton
+      key="compare"
+      tip="What changed since an earlier version, or beside another font"
+      main={comparing}
+      aria-pressed={comparing}
+      onClick={() => setKind('compare')}
+    >
+      Compare
+    </InkButton>,
+  ];
   return (
     <>
-      <Bench actions={kinds}>
-        <Page kind={kind} size={size} />
-      </Bench>
-      <ProofGauge kind={kind} size={size} onSize={setSize} />
+      <Bench actions={actions}>{comparing ? <ComparePage /> : <Page kind={kind} size={size} />}</Bench>
+      <ProofGauge kind={comparing ? 'own' : kind} size={size} onSize={setSize} />
     </>
   );
 }

@@ -1,0 +1,170 @@
+import { Box, chakra, Flex, Heading, Input, SimpleGrid, Table, Text } from '@chakra-ui/react';
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useMemo, useRef } from 'react';
+import type { LetterCompared } from '../../../core/fonts/compare/compareFonts';
+import { scaling } from '../../../core/foundations/geometry/affine';
+import { transformContours, type Contour } from '../../../core/foundations/geometry/contour';
+import { counted } from '../../../core/foundations/problems/counted';
+import { pathData } from '../../../core/readers/svg/pathData';
+import { useWay } from '../../panels/way';
+import { db } from '../../persistence/db';
+import { momentStore } from '../../persistence/moments';
+import {
+  compareWithFile,
+  compareWithMoment,
+  endComparison,
+  useComparison,
+  type Comparison,
+} from '../../store/comparing';
+import { glyphByCodePoint } from '../../store/selectors';
+import { useDoc, useProject } from '../../store/projectStore';
+import { InkButton } from '../../ui/InkButton';
+import { CHANGE_WORDS, changeText } from '../../text/compared';
+
+/** Letters that are drawn; of more only the number is told. */
+const SHOWN = 240;
+/** From above accents to below descenders, and as wide as an M with some air: thousandths of an em. */
+const VIEW = '-150 -1000 1300 1350';
+
+const drawn = (contours: readonly Contour[]): string =>
+  pathData(transformContours(contours, scaling(1, -1)), 0);
+
+/** A letter as it was (faint) and as it is (a line), laid over each other. */
+function LetterCard({ letter }: { readonly letter: LetterCompared }) {
+  const doc = useDoc();
+  const { goTo } = useWay();
+  const [was, is] = useMemo(() => [drawn(letter.before), drawn(letter.after)], [letter]);
+  const own = letter.codePoints.flatMap((cp) => glyphByCodePoint(doc).get(cp) ?? [])[0];
+  return (
+    <chakra.button
+      type="button"
+      borderWidth="1px"
+      borderColor="rule"
+      bg="sheet"
+      p="2"
+      textAlign="left"
+      aria-label={`${letter.name}: ${changeText(letter)}`}
+      aria-disabled={!own}
+      onClick={() => own && goTo(letter.change === 'white' ? 'fit' : 'dress', own.id)}
+    >
+      <svg viewBox={VIEW} width="100%" height={110} aria-hidden>
+        <path d={was} fill="var(--chakra-colors-hand)" opacity={0.35} />
+        <path d={is} fill="none" stroke="var(--chakra-colors-ink)" strokeWidth={9} />
+      </svg>
+      <Text fontSize="sm" fontWeight="bold" truncate>
+        {letter.name}
+      </Text>
+      <Text fontSize="xs" color="faded">
+        {changeText(letter)}
+      </Text>
+    </chakra.button>
+  );
+}
+
+/** What the project is held against: a font or a project from a file, or a moment of its own. */
+function Against() {
+  const projectId = useProject((s) => s.projectId);
+  const moments = useLiveQuery(() => (projectId ? momentStore(db).list(projectId) : []), [projectId]) ?? [];
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <Flex gap="2" wrap="wrap" align="center" mb="6">
+      <Text fontSize="sm">What is otherwise here than in</Text>
+      <InkButton tip="An OTF, TTF, WOFF, WOFF2 or project file" onClick={() => input.current?.click()}>
+        a font or project from a file
+      </InkButton>
+      <Input
+        ref={input}
+        type="file"
+        accept=".otf,.ttf,.woff,.woff2,.zip"
+        aria-label="Font or project to compare with"
+        display="none"
+        onChange={(e) => {
+          const [file] = e.target.files ?? [];
+          if (file) compareWithFile(file);
+          e.target.value = '';
+        }}
+      />
+      {moments.map((m) => (
+        <InkButton
+          key={m.id}
+          tip="A moment that you gave a name in the history"
+          onClick={() => compareWithMoment(m)}
+        >
+          {m.name}
+        </InkButton>
+      ))}
+    </Flex>
+  );
+}
+
+function FactRows({ found }: Pick<Comparison, 'found'>) {
+  if (found.facts.length + found.words.length === 0) return null;
+  const rows = [
+    ...found.facts.map((f) => [f.of, f.before, f.after] as const),
+    ...found.words.map(({ word, before, after, glyphs }) => {
+      const how = (width: number, names: string | undefined) =>
+        `${Math.round(width)} u wide${names ? ` (${names})` : ''}`;
+      return [`the word ${word}`, how(before, glyphs?.[0]), how(after, glyphs?.[1])] as const;
+    }),
+  ];
+  return (
+    <Table.Root size="sm" mt="6" aria-label="What fonts say of themselves, and words">
+      <Table.Body>
+        {rows.map(([of, before, after]) => (
+          <Table.Row key={of} bg="transparent">
+            <Table.Cell color="faded">{of}</Table.Cell>
+            <Table.Cell>{before || '-'}</Table.Cell>
+            <Table.Cell fontWeight="bold">{after || '-'}</Table.Cell>
+          </Table.Row>
+        ))}
+      </Table.Body>
+    </Table.Root>
+  );
+}
+
+function Found({ made }: { readonly made: Comparison }) {
+  const doc = useDoc();
+  const { letters, same } = made.found;
+  return (
+    <>
+      <Flex align="baseline" gap="3" mb="2">
+        <Heading as="h2" size="sm">
+          Beside {made.with}
+        </Heading>
+        <Text fontSize="sm" role="status">
+          {counted(letters.length, 'letter')} otherwise, {same} the same
+        </Text>
+        <InkButton tip="Put the comparison away" onClick={endComparison}>
+          Done
+        </InkButton>
+      </Flex>
+      {made.doc !== doc && (
+        <Text fontSize="xs" color="snag">
+          The project was changed since: compare again to see it as it is now.
+        </Text>
+      )}
+      <Text fontSize="xs" color="faded" mb="3">
+        Tinted: as it was. Line: as it is here. {CHANGE_WORDS.order}
+      </Text>
+      <SimpleGrid minChildWidth="130px" gap="2">
+        {letters.slice(0, SHOWN).map((l) => (
+          <LetterCard key={`${l.change} ${l.name}`} letter={l} />
+        ))}
+      </SimpleGrid>
+      {letters.length > SHOWN && <Text mt="3">and {letters.length - SHOWN} more</Text>}
+      <FactRows found={made.found} />
+    </>
+  );
+}
+
+/** The project beside another version of itself or another font: what changed most comes first. */
+export function ComparePage() {
+  const projectId = useProject((s) => s.projectId);
+  const made = useComparison((s) => s.made);
+  return (
+    <Box p="6" overflowY="auto" flex="1" minH="0" tabIndex={0} role="group" aria-label="Comparison">
+      <Against />
+      {made && made.projectId === projectId && <Found made={made} />}
+    </Box>
+  );
+}
