@@ -16,7 +16,10 @@ test('a project is held against a moment of its own and against a font: what cha
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await page.keyboard.press('Escape');
   await page.goto(page.url().replace(/\/fit.*/, '/fit'));
-  await page.locator('[data-letter="M"] rect').first().click({ position: { x: 4, y: 4 } });
+  await page
+    .locator('[data-letter="M"] rect')
+    .first()
+    .click({ position: { x: 4, y: 4 } });
   await field(page, 'Left bearing').fill('150');
   await field(page, 'Left bearing').press('Enter');
   await stage(page, 'Dress');

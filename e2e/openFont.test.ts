@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { strFromU8, unzipSync } from 'fflate';
 import { readFileSync } from 'node:fs';
 import { openFontPath, openTtf, restrictedFont } from '../testing/openFonts';
 import { parseWithFontkit, sanitize, shape } from '../testing/outsideReaders';
@@ -108,5 +109,53 @@ test('letters of a font come into the project that is open: the missing ones by 
     .getByLabel('Pictures of letters')
     .setInputFiles({ name: 'broken.ttf', mimeType: 'font/ttf', buffer: Buffer.from('no font at all') });
   await expect(page.getByRole('alert')).toContainText('broken.ttf');
+  expect(faults).toEqual([]);
+});
+
+test('a UFO is opened, one letter altered and cast as UFO again: of the files only that letter and the names differ', async ({
+  page,
+}) => {
+  const faults = watchFaults(page);
+  await page.goto('/projects');
+  const finished = page.getByRole('list', { name: 'Finished projects' });
+  await finished.getByRole('button', { name: /^Painted capitals/ }).click();
+  const castUfo = async () => {
+    await stage(page, 'Cast');
+    const ufo = page.getByRole('checkbox', { name: /^UFO/ });
+    if (!(await ufo.isChecked())) await ufo.evaluate((e: HTMLElement) => e.click());
+    await page.getByRole('button', { name: 'Cast', exact: true }).click();
+    await expect(page.getByText(/\.ufo\.zip$/)).toBeVisible();
+    const waiting = page.waitForEvent('download');
+    // Files stand in the order of the formats: UFO comes after OTF and TTF.
+    await page.getByRole('button', { name: 'Download' }).last().click();
+    const path = await (await waiting).path();
+    const files = unzipSync(new Uint8Array(readFileSync(path)));
+    // The folder is called like the font.
+    return {
+      path,
+      files: new Map(Object.entries(files).map(([p, c]) => [p.slice(p.indexOf('/') + 1), strFromU8(c)])),
+    };
+  };
+  const first = await castUfo();
+  await page.goto('/projects');
+  await page
+    .getByLabel('Project file or font')
+    .setInputFiles({ name: 'door.ufo.zip', mimeType: 'application/zip', buffer: readFileSync(first.path) });
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Your family’s own name').fill('Second Door');
+  await dialog.getByRole('button', { name: 'Open as a project' }).click();
+  await expect(page).toHaveURL(/\/name/);
+  await liveFontReady(page);
+  await stage(page, 'Fit');
+  await page
+    .locator('[data-letter="H"] rect')
+    .first()
+    .click({ position: { x: 4, y: 4 } });
+  await field(page, 'Right bearing').fill('133');
+  await field(page, 'Right bearing').press('Enter');
+  const second = await castUfo();
+  const differing = [...first.files].filter(([p, c]) => second.files.get(p) !== c).map(([p]) => p);
+  expect(differing.sort()).toEqual(['fontinfo.plist', 'glyphs/H_.glif']);
+  expect([...second.files.keys()].filter((p) => !first.files.has(p))).toEqual([]);
   expect(faults).toEqual([]);
 });

@@ -1,19 +1,19 @@
-import { brotliDecompressSync } from 'node:zlib';
 import { compareFonts, type FontsCompared, type LetterCompared } from '../../core/fonts/compare/compareFonts';
 import { fontAsItIs } from '../../core/fonts/compare/asItIs';
-import { readFont } from '../../core/fonts/opentype/read/readFont';
+import { ufoInZip } from '../../core/fonts/open/anyFont';
 import { counted } from '../../core/foundations/problems/counted';
 import { openProjectFile } from '../../core/project/archive/readProject';
 import { projectOf } from '../../core/project/document/newProject';
 import type { Doc } from '../../core/project/document/schema';
 import { sniffKind } from '../../core/readers/pictures/sniff';
 import { EXIT, readArguments, UsageError } from '../arguments';
-import { readBytes, writeFile } from '../files';
+import { isFolder, readBytes, writeFile } from '../files';
+import { fontAt } from '../fonts';
 import { printProblems, valueOrPrint } from '../telling';
 
 export const compareHelp = `orthoglyph compare A B [--text TEXT] [--json OUT.json]
 
-What is otherwise in B than in A (fonts: OTF, TTF, WOFF, WOFF2; or projects): letters whose outline moved, those that changed most
+What is otherwise in B than in A (fonts: OTF, TTF, WOFF, WOFF2, UFO; or projects): letters whose outline moved, those that changed most
 first, letters with another white, new ones and those that are gone; words of a text that are set otherwise; names, heights, features.
 Measures are thousandths of an em.
   --text TEXT       words to set; without it the first project's own text
@@ -22,10 +22,11 @@ Measures are thousandths of an em.
 
 /** A font or a project as a project; null after its problems were printed. */
 function docOf(path: string): Doc | null {
-  const bytes = valueOrPrint(readBytes(path), path);
-  if (!bytes) return null;
-  if (sniffKind(bytes) === 'zip') return valueOrPrint(openProjectFile(bytes), path)?.doc ?? null;
-  const font = valueOrPrint(readFont(bytes, brotliDecompressSync), path);
+  const bytes = isFolder(path) ? null : valueOrPrint(readBytes(path), path);
+  if (!bytes && !isFolder(path)) return null;
+  const isProject = bytes && sniffKind(bytes) === 'zip' && !ufoInZip(bytes);
+  if (isProject) return valueOrPrint(openProjectFile(bytes), path)?.doc ?? null;
+  const font = valueOrPrint(fontAt(path), path);
   return font && valueOrPrint(fontAsItIs(font), path);
 }
 

@@ -1,8 +1,5 @@
 import { basename, parse } from 'node:path';
-import { brotliDecompressSync } from 'node:zlib';
 import { lettersToTake, type TakingLetters } from '../../core/fonts/open/lettersOfFont';
-import { openFont } from '../../core/fonts/open/openFont';
-import { readFont } from '../../core/fonts/opentype/read/readFont';
 import { inFile } from '../../core/foundations/problems/problem';
 import { openProjectFile, picturesOf } from '../../core/project/archive/readProject';
 import { writeProjectFile } from '../../core/project/archive/writeProject';
@@ -11,12 +8,13 @@ import { edit } from '../../core/project/document/inStep/edit';
 import type { Doc } from '../../core/project/document/schema';
 import { EXIT, readArguments, UsageError } from '../arguments';
 import { readBytes, writeFile } from '../files';
+import { fontAt } from '../fonts';
 import { printProblems, valueOrPrint } from '../telling';
 
 export const importHelp = `orthoglyph import FONT --out PROJECT.zip [--family NAME]
 orthoglyph import FONT --into PROJECT.zip --letters "aeo" --out PROJECT.zip [--beside] [--same x-height|em]
 
-Makes a project of a font (OTF, TTF, WOFF, WOFF2): outlines, characters, metrics, kerning, anchors and features, and tells what its licence
+Makes a project of a font (OTF, TTF, WOFF, WOFF2; UFO as a folder or zip): outlines, characters, metrics, kerning, anchors and features, and tells what its licence
 says and what could not be taken along. Only fonts whose licence allows changes may be altered and passed on.
   --out PATH        where to write the project
   --family NAME     what the altered family is to be called; without it the app asks before it casts
@@ -37,11 +35,10 @@ const OPTIONS = {
 
 /** A font as a project; null after its problems were printed. */
 function opened(path: string, family: string): Doc | null {
-  const bytes = valueOrPrint(readBytes(path), path);
-  const font = bytes && valueOrPrint(readFont(bytes, brotliDecompressSync), basename(path));
+  const font = valueOrPrint(fontAt(path), path);
   if (!font) return null;
   const nowMs = Number(process.env.SOURCE_DATE_EPOCH ?? Math.floor(Date.now() / 1000)) * 1000;
-  const made = valueOrPrint(openFont(font, { id: parse(path).name, family, nowMs }), basename(path));
+  const made = valueOrPrint(font.open({ id: parse(path).name, family, nowMs }), basename(path));
   if (!made) return null;
   printProblems(inFile(made.problems, basename(path)));
   return made.doc;

@@ -15,21 +15,23 @@ import { ProjectCard } from './ProjectCard';
 import { RoomLine } from './RoomLine';
 import { beginWith, Starts } from './Starts';
 import { useEntering, type Enter } from './useEntering';
-import { isFontFile } from '../store/fontLetters';
+import { isFontFile, ufoOfFolder } from '../store/fontLetters';
 import { useFontFile } from './useFontFile';
 
 const isZip = (file: File) => /\.zip$/i.test(file.name);
 
 /** A project file is opened, a font asked about; anything else, a zip of drawings too, begins a project. */
-const takeDropped = (
+const takeDropped = async (
   files: readonly File[],
   name: string,
   enter: Enter,
   askFont: (file: File) => Promise<void>,
 ): Promise<void> => {
   const [file] = files;
-  if (!file) return Promise.resolve();
-  if (files.length === 1 && isFontFile(file)) return askFont(file);
+  if (!file) return;
+  if (files.length === 1 && (await isFontFile(file))) return askFont(file);
+  const ufo = await ufoOfFolder(files);
+  if (ufo) return askFont(ufo);
   if (files.length > 1 || !isZip(file)) return beginWith(files, name, enter);
   let isProject = true;
   return enter('Opening the file', async (options) => {
@@ -45,8 +47,8 @@ export function ProjectsPage() {
   const [name, setName] = useState('');
   const { busy, problems, enter, tell, clear } = useEntering();
   const font = useFontFile(enter, tell);
-  const openFile = (file: File) =>
-    isFontFile(file)
+  const openFile = async (file: File) =>
+    (await isFontFile(file))
       ? font.ask(file)
       : enter('Opening the file', (options) => importProject(file, file.name, newId(), options));
   useTitle('Projects');

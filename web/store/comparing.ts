@@ -30,7 +30,7 @@ type Compared = Result<FontsCompared>;
 type Stop = { readonly signal: AbortSignal };
 
 /** Ways to compare, computed aside; tests give their own. */
-export interface Comparer {
+interface Comparer {
   readonly withFile: (doc: Doc, text: string, file: Blob, options: Stop) => Promise<Compared>;
   readonly withDoc: (doc: Doc, text: string, other: Doc, options: Stop) => Promise<Compared>;
   readonly momentOf: (id: string) => Promise<Result<Doc> | null>;

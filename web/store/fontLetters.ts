@@ -1,3 +1,4 @@
+import { zip, type AsyncZippable } from 'fflate';
 import { create } from 'zustand';
 import { lettersToTake, type TakingLetters } from '../../core/fonts/open/lettersOfFont';
 import type { FontSeen } from '../../core/fonts/open/openFont';
@@ -18,7 +19,32 @@ export interface BroughtFont {
 
 export const useBroughtFont = create<{ readonly font: BroughtFont | null }>(() => ({ font: null }));
 
-export const isFontFile = (file: Pick<File, 'name'>): boolean => /\.(otf|ttf|woff2?)$/i.test(file.name);
+/** Where a zip's list of its files is looked for, bytes from its end. */
+const LIST_BYTES = 200_000;
+
+/** Whether a file is a font: by its name, and a zip by whether a UFO is in it. */
+export async function isFontFile(file: File): Promise<boolean> {
+  if (!/\.zip$/i.test(file.name)) return /\.(otf|ttf|woff2?)$/i.test(file.name);
+  const list = await file.slice(-LIST_BYTES).text();
+  return list.includes('metainfo.plist') && list.includes('.glif');
+}
+
+/** Where a dropped file lay, with the folders above it. */
+const pathOf = (file: File & { readonly path?: string }): string =>
+  (file.path ?? (file.webkitRelativePath || file.name)).replace(/^\.?\//, '');
+
+/** A UFO that was dropped as a folder, as one file; null when these are no UFO. */
+export async function ufoOfFolder(files: readonly File[]): Promise<File | null> {
+  const meta = files.map(pathOf).find((p) => p.split('/').at(-1) === 'metainfo.plist');
+  if (meta === undefined) return null;
+  const entries: AsyncZippable = {};
+  for (const file of files) entries[pathOf(file)] = new Uint8Array(await file.arrayBuffer());
+  const name = meta.split('/').at(-2) ?? 'Font.ufo';
+  const packed = await new Promise<Uint8Array>((resolve, reject) =>
+    zip(entries, { level: 1 }, (error, bytes) => (error ? reject(error) : resolve(bytes))),
+  );
+  return new File([packed as Uint8Array<ArrayBuffer>], `${name}.zip`);
+}
 
 /** Looks at a font that was brought to a project; what is wrong with it is told there. */
 export async function bringFont(

@@ -5,7 +5,7 @@ import type { Reshape, Reshaped } from '../../core/lifting/find/reshape';
 import { readingOf } from '../../core/lifting/printed/readSheet';
 import { inFile } from '../../core/foundations/problems/problem';
 import { archive } from '../workers/archiveClient';
-import { bringFont, isFontFile } from './fontLetters';
+import { bringFont, isFontFile, ufoOfFolder } from './fontLetters';
 import { storage } from '../persistence/projects';
 import { createIntake } from './intake/createIntake';
 import { currentSession, onProjectOpened } from './projectStore';
@@ -28,8 +28,10 @@ export const addFilesTo = intake.addFiles;
 export async function addFiles(files: readonly File[]): Promise<void> {
   const session = currentSession();
   if (!session) return;
-  const [font] = files.filter(isFontFile);
-  const others = files.filter((f) => f !== font);
+  const ufo = await ufoOfFolder(files);
+  const fonts = ufo ? [] : await Promise.all(files.map(isFontFile));
+  const font = ufo ?? files[fonts.indexOf(true)];
+  const others = ufo ? [] : files.filter((f) => f !== font);
   await Promise.all([addFilesTo(session, others), font && bringFont(session, font, archive.fontDoc)]);
 }
 

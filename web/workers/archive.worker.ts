@@ -1,4 +1,5 @@
-import { lookAtFont, openFont, type FontSeen } from '../../core/fonts/open/openFont';
+import { openableFont, ufoInZip, type OpenableFont } from '../../core/fonts/open/anyFont';
+import type { FontSeen } from '../../core/fonts/open/openFont';
 import { fontAsItIs } from '../../core/fonts/compare/asItIs';
 import { compareFonts, type FontsCompared } from '../../core/fonts/compare/compareFonts';
 import { sniffKind } from '../../core/readers/pictures/sniff';
@@ -49,6 +50,10 @@ function notStored(error: unknown, what: string): Result<string> {
   return fail({ code: 'storage-failed', reason: error instanceof Error ? error.message : String(error) });
 }
 
+/** A font of any kind, or a UFO in a zip. */
+const openable = async (file: Blob): Promise<Result<OpenableFont>> =>
+  openableFont(new Uint8Array(await file.arrayBuffer()), await unbrotli());
+
 /** Bytes go to the browser's own store of blobs in pieces of this size, which needn't stay in memory. */
 const PIECE_BYTES = 8e6;
 
@@ -73,8 +78,8 @@ const api = {
 
   /** What a font says of itself, before anything is made of it. */
   async look(file: Blob): Promise<Result<FontSeen>> {
-    const font = readFont(new Uint8Array(await file.arrayBuffer()), await unbrotli());
-    return font.ok ? lookAtFont(font.value) : font;
+    const font = await openable(file);
+    return font.ok ? ok(font.value.seen) : font;
   },
 
   /** The letters of a font for some characters, to lie behind one's own. */
@@ -85,24 +90,22 @@ const api = {
 
   /** A font as it would be opened, to take letters from: what it says of itself, and rows of its project, packed. */
   async fontRows(file: Blob): Promise<Result<FontRows>> {
-    const font = readFont(new Uint8Array(await file.arrayBuffer()), await unbrotli());
+    const font = await openable(file);
     if (!font.ok) return font;
-    const seen = lookAtFont(font.value);
-    if (!seen.ok) return seen;
-    const opened = openFont(font.value, { id: 'font', family: '', nowMs: 0 });
+    const opened = font.value.open({ id: 'font', family: '', nowMs: 0 });
     if (!opened.ok) return opened;
     const rows = FROM_FONTS.map((t) => [t, Object.values(opened.value.doc[t]).map(packRow)] as const);
-    return ok({ seen: seen.value, rows });
+    return ok({ seen: font.value.seen, rows });
   },
 
   /** What is otherwise in a project than in a font or a project file, which was there before. */
   async compareFile(doc: Doc, text: string, file: Blob): Promise<Result<FontsCompared>> {
     const bytes = new Uint8Array(await file.arrayBuffer());
-    if (sniffKind(bytes) === 'zip') {
+    if (sniffKind(bytes) === 'zip' && !ufoInZip(bytes)) {
       const opened = openProjectFile(bytes);
       return opened.ok ? ok(compareFonts(opened.value.doc, doc, text)) : opened;
     }
-    const font = readFont(bytes, await unbrotli());
+    const font = await openable(file);
     if (!font.ok) return font;
     const other = fontAsItIs(font.value);
     return other.ok ? ok(compareFonts(other.value, doc, text)) : other;
@@ -113,9 +116,9 @@ const api = {
 
   /** Takes a font into storage as a project of its own. */
   async takeFont(file: Blob, id: string, family: string): Promise<Result<string>> {
-    const font = readFont(new Uint8Array(await file.arrayBuffer()), await unbrotli());
+    const font = await openable(file);
     if (!font.ok) return font;
-    const opened = openFont(font.value, { id, family, nowMs: Date.now() });
+    const opened = font.value.open({ id, family, nowMs: Date.now() });
     if (!opened.ok) return opened;
     const { doc } = opened.value;
     try {

@@ -26,16 +26,24 @@ async function once<T>(
   }
 }
 
+/** Tables by their names, filled as rows come in, and the document that they are in the end. */
+function tables() {
+  const all = Object.fromEntries(TABLE_NAMES.map((t) => [t, {} as Record<string, unknown>]));
+  return {
+    add(table: TableName, rows: readonly object[]): void {
+      for (const row of rows.map(unpackRow) as { readonly id: string }[]) all[table]![row.id] = row;
+    },
+    doc: all as unknown as Doc,
+  };
+}
+
 export const archive = {
   /** Opens a stored project; its rows come a few at a time. */
   async open(projectId: string): Promise<Result<OpenedProject & { readonly doc: Doc }>> {
-    const tables = Object.fromEntries(TABLE_NAMES.map((t) => [t, {} as Record<string, unknown>]));
-    const onRows = (table: TableName, rows: readonly object[]) => {
-      for (const row of rows.map(unpackRow) as { readonly id: string }[]) tables[table]![row.id] = row;
-    };
-    const opened = await once<OpenedProject>((api) => api.open(projectId, proxy(onRows) as never));
+    const { add, doc } = tables();
+    const opened = await once<OpenedProject>((api) => api.open(projectId, proxy(add) as never));
     if (!opened.ok) return opened;
-    return { ...opened, value: { ...opened.value, doc: tables as unknown as Doc } };
+    return { ...opened, value: { ...opened.value, doc } };
   },
   take: (file: Blob, id: string, options: { signal?: AbortSignal; onProgress?: Progress } = {}) =>
     once<string>((api) => api.take(file, id), options),
@@ -45,12 +53,9 @@ export const archive = {
   async fontDoc(file: Blob): Promise<Result<{ readonly seen: FontSeen; readonly from: Doc }>> {
     const read = await once<FontRows>((api) => api.fontRows(file));
     if (!read.ok) return read;
-    const tables = Object.fromEntries(TABLE_NAMES.map((t) => [t, {} as Record<string, unknown>]));
-    for (const [table, rows] of read.value.rows)
-      tables[table] = Object.fromEntries(
-        (rows.map(unpackRow) as { readonly id: string }[]).map((r) => [r.id, r]),
-      );
-    return { ...read, value: { seen: read.value.seen, from: tables as unknown as Doc } };
+    const { add, doc: from } = tables();
+    for (const [table, rows] of read.value.rows) add(table, rows);
+    return { ...read, value: { seen: read.value.seen, from } };
   },
   compareFile: (doc: Doc, text: string, file: Blob, options: { signal?: AbortSignal } = {}) =>
     once<FontsCompared>((api) => api.compareFile(doc, text, file), options),

@@ -26,6 +26,13 @@ export function roundContours(contours: readonly Contour[]): Contour[] {
 
 /** An extreme further than this beyond its curve's ends gets a point, em units; a handle reaches out several times as far. */
 export const EXTREME_EXCESS_EM = 0.05;
+/** Where all points lie on whole units already, as in a font that was opened, less than this is what rounding made of an extreme. */
+const WHOLE_EXCESS_EM = 0.75;
+
+const isWhole = ({ nodes }: Contour): boolean =>
+  nodes.every((n) =>
+    [n, n.in, n.out].every((p) => p === null || (Number.isInteger(p.x) && Number.isInteger(p.y))),
+  );
 
 /** Bearings that a font can say: tables hold 16 bits, and the letter itself needs room beside them. */
 const MOST_BEARING = 16_000;
@@ -50,7 +57,7 @@ export function compileGlyph(glyph: GlyphRow): FontGlyph {
   const snapped = placeInFont(glyph);
   const contours = roundContours(
     rightDirections(mergeOverlaps(transformContours(glyph.contours, snapped).filter((c) => c.closed))).map(
-      (c) => addExtremes(c, EXTREME_EXCESS_EM),
+      (c) => addExtremes(c, isWhole(c) ? WHOLE_EXCESS_EM : EXTREME_EXCESS_EM),
     ),
   );
   const box = contoursBox(contours);

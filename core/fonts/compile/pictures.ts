@@ -68,7 +68,7 @@ const corners = ({ widthPx, heightPx, map }: PlacedPicture) =>
   [0, 1, 2, 3].map((k) => applyAffine(map, { x: k % 2 === 0 ? 0 : widthPx, y: k < 2 ? 0 : heightPx }));
 
 /** Box of all that a letter shows as pictures, in the space of its contours. */
-export function boxOfPictures({ pictures, plain }: PicturedGlyph): Box {
+function boxOfPictures({ pictures, plain }: PicturedGlyph): Box {
   const points = pictures.flatMap(corners);
   const [xs, ys] = [points.map((p) => p.x), points.map((p) => p.y)];
   const box = { xMin: Math.min(...xs), yMin: Math.min(...ys), xMax: Math.max(...xs), yMax: Math.max(...ys) };

@@ -16,6 +16,8 @@ import { licenceOf, type FontLicence } from './licence';
 export interface FontSeen {
   readonly licence: FontLicence;
   readonly glyphs: number;
+  /** Its version, three digits behind the point. */
+  readonly version: string;
   /** What could not be taken along, in plain words. */
   readonly leftOut: readonly string[];
 }
@@ -38,7 +40,7 @@ const ID = { style: 2, designer: 9, designerUrl: 12, typographicStyle: 17 } as c
  */
 export const openFont = (font: FontFile, as: OpenAs): Result<OpenedFont> => whole(() => opened(font, as));
 
-interface OpenAs {
+export interface OpenAs {
   readonly id: string;
   readonly family: string;
   readonly nowMs: number;
@@ -255,6 +257,7 @@ function seenOf(font: FontFile): FontSeen {
   return {
     licence: licenceOf(font),
     glyphs: font.contours.length,
+    version: font.head.fontRevision.toFixed(3),
     leftOut: [
       ...LEFT_OUT.flatMap(([tag, text]) => (font.tables.has(tag) ? [text] : [])),
       ...(leftOut.length > 0 ? [`the features ${leftOut.join(', ')}`] : []),

@@ -31,7 +31,7 @@ interface Beside {
 }
 
 /** Drawings kept as pictures and parts that have none, in the space of the glyph's own contours. */
-export interface Pictured {
+interface Pictured {
   readonly pictures: readonly { readonly image: CanvasImageSource; readonly map: Affine }[];
   readonly plain: readonly Contour[];
 }

@@ -66,8 +66,9 @@ export function ufoFiles(
   put('fontinfo.plist', fontInfo(font, projectOf(doc).ownLines));
   put('layercontents.plist', [['public.default', 'glyphs'], ...layers.map((l) => [l.name, l.folder])]);
   put('lib.plist', { 'public.glyphOrder': font.glyphs.map((g) => g.name) });
-  put('groups.plist', groups);
-  put('kerning.plist', kerning);
+  // By name: the order in which rows were stored must not show in files that people compare.
+  put('groups.plist', byKey(groups));
+  put('kerning.plist', byKey(Object.fromEntries(Object.entries(kerning).map(([k, v]) => [k, byKey(v)]))));
   const features = featureText(fontGlyphs(font.glyphs), font.layout);
   if (features !== '') files.set('features.fea', features);
   return files;
@@ -162,6 +163,9 @@ const guidelineOf = ({ name, x, y, deg }: GuideRow, dx: number): Guideline => ({
 
 const guidelinesOf = (row: GlyphRow | undefined): Guideline[] =>
   row ? row.guides.map((g) => guidelineOf(g, placeInFont(row).e)) : [];
+
+const byKey = <T>(dict: Readonly<Record<string, T>>): Record<string, T> =>
+  Object.fromEntries(Object.entries(dict).sort(([a], [b]) => (a < b ? -1 : a > b ? 1 : 0)));
 
 /** Groups by the sides they are kerned on ("public.kern1" = first glyph), and values by glyph or group. */
 function groupsAndKerning({ glyphs, kerning }: FontData): {

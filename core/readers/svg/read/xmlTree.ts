@@ -25,9 +25,12 @@ const bare = (name: string): string => (name.startsWith('xlink:') ? name : name.
 
 /**
  * Text of an XML document to its elements. Entities are XML's own five and those of its document type (entities.ts); nothing
- * outside the file is ever read. Fails with 'svg-broken' or 'svg-too-large'.
+ * outside the file is ever read. `hasText`: elements whose text is wanted. Fails with 'svg-broken' or 'svg-too-large'.
  */
-export function readXml(text: string): Result<XmlElement> {
+export function readXml(
+  text: string,
+  hasText: (name: string) => boolean = (name) => name === 'style' || name === 'title',
+): Result<XmlElement> {
   if (text.length > LIMITS.bytes) return fail({ code: 'svg-too-large', limit: `${LIMITS.bytes / 1e6} MB` });
   const entities = readEntities(text);
   if (!entities.ok) return entities;
@@ -53,7 +56,7 @@ export function readXml(text: string): Result<XmlElement> {
   });
   const say = (t: string) => {
     const top = stack[stack.length - 1];
-    if (top && (top.name === 'style' || top.name === 'title')) top.text += t;
+    if (top && hasText(top.name)) top.text += t;
   };
   parser.on('text', say);
   parser.on('cdata', say);
