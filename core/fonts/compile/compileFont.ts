@@ -74,6 +74,8 @@ export function fontTables(
   { nowUnixS, names, more, places = null }: TableParts,
 ): Map<string, Uint8Array> {
   const tables = new Map([...outlines.tables, ...more]);
+  // Names of features take their ids before the table of names is written.
+  const labels = names.labels(font.layout.gsub.features);
   tables.set('head', buildHead(font, nowUnixS, outlines.longOffsets));
   tables.set('hhea', buildHhea(font));
   tables.set('hmtx', buildHmtx(hMetrics(font)));
@@ -83,7 +85,7 @@ export function fontTables(
   const scripts = writtenScripts(font.mapping.keys()).join(', ');
   if (scripts !== '') tables.set('meta', buildMeta(new Map(['dlng', 'slng'].map((tag) => [tag, scripts]))));
   const layout = {
-    ...layoutTables(font.layout, names.labels(font.layout.gsub.features)),
+    ...layoutTables(font.layout, labels),
     GDEF: buildGdef(font.layout.kinds, font.layout.carets, places),
   };
   for (const [tag, table] of Object.entries(layout)) if (table) tables.set(tag, table);
