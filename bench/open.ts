@@ -11,7 +11,7 @@ import { lookAtFont, openFont } from '../core/fonts/open/openFont';
 import { readFont, type FontFile } from '../core/fonts/opentype/read/readFont';
 import { buildSfnt, SFNT_CFF, SFNT_TRUETYPE } from '../core/fonts/opentype/sfnt';
 import { contoursBox } from '../core/foundations/geometry/measure';
-import { projectOf } from '../core/project/document/newProject';
+import { NOTDEF, projectOf } from '../core/project/document/newProject';
 import { writeTable } from './writeTable';
 
 const PACKAGES = 'node_modules/@fontsource';
@@ -110,7 +110,8 @@ function thousand(): string {
     const id = `letter${k}`;
     return { ...of, id, name: id, codePoints: [0xe000 + k], components: [], contours: of.contours.map(({ of: _, ...c }) => c) };
   });
-  const many = { ...doc, glyphs: Object.fromEntries(glyphs.map((g) => [g.id, g])), features: {}, groups: {}, kerning: {} };
+  const standing = Object.values(doc.glyphs).filter((g) => g.name === NOTDEF);
+  const many = { ...doc, glyphs: Object.fromEntries([...standing, ...glyphs].map((g) => [g.id, g])), features: {}, groups: {}, kerning: {} };
   const cast = compileFont(many, { format: 'otf', styleId: projectOf(doc).styleId, nowUnixS: 0 });
   const start = process.cpuUsage();
   const font = readFont(cast);
