@@ -17,6 +17,10 @@ import { svgLayers } from '../../readers/svg/pathData';
 import { drawnProject } from '../../testing/drawnProject';
 import { byName } from '../../testing/named';
 import { parseSfnt } from '../opentype/sfnt';
+import { describeProblem } from '../../foundations/problems/describe';
+import { addStyle } from '../../project/document/commands/family/addStyle';
+import { edit } from '../../project/document/inStep/edit';
+import { castFile } from './casts/castFile';
 import { lettersSvg } from './casts/lettersSvg';
 import { compileFont, type OutlineFormat } from './compileFont';
 import { fontData } from './fontData';
@@ -128,6 +132,17 @@ test('flat colours are version 0, which all readers of colour have; gradients ve
     [0x7a, 0x1f, 0x1f],
   ]);
   expect([...parseSfnt(fontOf(flat, 'otf')).tables.keys()]).toContain('SVG ');
+});
+
+test('a variable font has no colours, and says so', async () => {
+  const plain = await projectOf(FLAT);
+  const family = edit(plain, addStyle(plain, { name: 'Bold', weightClass: 700, heavier: 20 })!).doc;
+  const cast = async (doc: Doc) =>
+    castFile(doc, 'variable', { styleId: 'regular', nowUnixS: 0, brotli: (b) => Promise.resolve(b) });
+  const told = (await cast(family)).problems.filter((p) => p.code === 'colours-vary-not');
+  expect(told.map(describeProblem)).toEqual([expect.stringMatching(/\d letters in one colour/)]);
+  const glyphs = Object.fromEntries(Object.values(family.glyphs).map((g) => [g.id, { ...g, layers: [] }]));
+  expect((await cast({ ...family, glyphs })).problems.some((p) => p.code === 'colours-vary-not')).toBe(false);
 });
 
 test('letters given one by one keep their colours, and the sign for a missing character is not among them', async () => {

@@ -108,6 +108,7 @@ export type ProblemDetail =
   | { readonly code: 'picture-missing'; readonly sheet: string }
   | { readonly code: 'letter-picture-missing' }
   | { readonly code: 'pictures-vary-not'; readonly letters: number }
+  | { readonly code: 'colours-vary-not'; readonly letters: number }
   | { readonly code: 'no-glyphs' }
   | { readonly code: 'code-point-taken'; readonly codePoint: number; readonly other: string }
   | {

@@ -67,7 +67,7 @@ export async function castFile(
     case 'variable': {
       const made = compileVariable(doc, options.nowUnixS);
       if (!made.ok) return made;
-      const told = [...made.problems, ...picturesLeftOut(doc)];
+      const told = [...made.problems, ...leftOutOfVariable(doc)];
       return checked({ name: fontFileName(family, 'Variable', 'ttf'), bytes: made.value }, told);
     }
     case 'designspace': {
@@ -83,9 +83,14 @@ export async function castFile(
 }
 
 /** What a font of outlines alone leaves out. */
-function picturesLeftOut(doc: Doc): Problem[] {
-  const letters = Object.values(doc.glyphs).filter((g) => ownPicture(g)).length;
-  return letters === 0 ? [] : [problem({ code: 'pictures-vary-not', letters }, 'note')];
+function leftOutOfVariable(doc: Doc): Problem[] {
+  const rows = Object.values(doc.glyphs);
+  const pictured = rows.filter((g) => ownPicture(g)).length;
+  const coloured = rows.filter((g) => g.layers.length > 0).length;
+  return [
+    ...(pictured > 0 ? [problem({ code: 'pictures-vary-not', letters: pictured }, 'note')] : []),
+    ...(coloured > 0 ? [problem({ code: 'colours-vary-not', letters: coloured }, 'note')] : []),
+  ];
 }
 
 /** A file with what there is to tell of it: fonts to install are read again and looked through as anybody's would be. */

@@ -3,6 +3,7 @@ import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
 import { castingOf } from '../../../project/document/newProject';
 import type { CastingRow, Doc } from '../../../project/document/schema';
 import type { FontGlyph } from '../../features/fontGlyphs';
+import { picturedGlyph } from '../../../project/document/queries/pictures';
 import { fontData } from '../fontData';
 
 /** What a casting was made of: short marks of each letter, of the kerning and of what is done with letters. */
@@ -31,6 +32,13 @@ function markOfGlyph(glyph: FontGlyph): string {
   return made;
 }
 
+/** What a letter shows besides its outline: colours, drawings kept as pictures; no mark of a plain one. */
+function markOfLook(doc: Doc, glyphId: string): string {
+  const row = doc.glyphs[glyphId];
+  const pictures = row && picturedGlyph(doc, row)?.pictures;
+  return row && (row.layers.length > 0 || pictures) ? markOf([row.layers, pictures ?? []]) : '';
+}
+
 /** No mark where no weights are cast along. */
 function weightsMark(doc: Doc): string {
   const { weights } = castingOf(doc);
@@ -46,7 +54,9 @@ export function castPrint(doc: Doc, atMs: number): CastPrint {
     atMs,
     version: castingOf(doc).version,
     glyphs: Object.fromEntries(
-      fonts.flatMap((f) => f.glyphs.map((g) => [called(f.style.name, g.name), markOfGlyph(g)])),
+      fonts.flatMap((f) =>
+        f.glyphs.map((g) => [called(f.style.name, g.name), markOfGlyph(g) + markOfLook(doc, g.id)]),
+      ),
     ),
     kerning: markOf(fonts.map((f) => f.kerning)),
     rules: markOf(fonts.map((f) => f.layout.gsub)),

@@ -40,6 +40,7 @@ export const FONTS: Sentences<
   | 'style-off-axis'
   | 'glyph-differs'
   | 'pictures-vary-not'
+  | 'colours-vary-not'
   | 'name-too-long'
   | 'names-clash'
   | 'name-not-understood'
@@ -105,6 +106,8 @@ export const FONTS: Sentences<
       : `another style has the weight of ${p.style}, which is not in the variable font. Give it another weight, or keep it as a font of its own.`,
   'glyph-differs': (p) =>
     `${differsBy(p.reason, p.style)}, so it looks the same at every weight of the variable font.`,
+  'colours-vary-not': (p) =>
+    `the variable font shows ${p.letters === 1 ? 'a letter' : `${p.letters} letters`} in one colour that other formats show in several: styles of their own keep their colours.`,
   'pictures-vary-not': (p) =>
     `the variable font shows ${p.letters === 1 ? 'a letter' : `${p.letters} letters`} as outlines that other formats show as pictures: a picture has one weight.`,
   'name-too-long': (p) => `the name is ${p.length} characters long; ${p.limit} fit. Shorten it.`,
