@@ -14,7 +14,7 @@ import { printProblems, valueOrPrint } from '../telling';
 export const importHelp = `orthoglyph import FONT --out PROJECT.zip [--family NAME]
 orthoglyph import FONT --into PROJECT.zip --letters "aeo" --out PROJECT.zip [--beside] [--same x-height|em]
 
-Makes a project of a font (OTF, TTF, WOFF, WOFF2; UFO as a folder or zip): outlines, characters, metrics, kerning, anchors and features, and tells what its licence
+Makes a project of a font (OTF, TTF, WOFF, WOFF2; UFO as a folder or zip; SVG font): outlines, characters, metrics, kerning, anchors and features, and tells what its licence
 says and what could not be taken along. Only fonts whose licence allows changes may be altered and passed on.
   --out PATH        where to write the project
   --family NAME     what the altered family is to be called; without it the app asks before it casts

@@ -118,7 +118,7 @@ function FileButton({ onFile }: Pick<HeadProps, 'onFile'>) {
       <input
         ref={input}
         type="file"
-        accept=".zip,.otf,.ttf,.woff,.woff2"
+        accept=".zip,.otf,.ttf,.woff,.woff2,.svg"
         hidden
         aria-label="Project file or font"
         onChange={(e) => {

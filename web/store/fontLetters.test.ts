@@ -24,6 +24,11 @@ const inFolder = (path: string, content = 'x') =>
 test('fonts are known by their names, zips by the UFO in them', async () => {
   expect(await isFontFile(new File(['x'], 'Sluice.OTF'))).toBe(true);
   expect(await isFontFile(new File(['x'], 'A.png'))).toBe(false);
+  expect(await isFontFile(new File(['<svg><path/></svg>'], 'A.svg'))).toBe(false);
+  const withText =
+    '<svg><defs><font id="a"><glyph d="M0 0"/></font></defs><text font-family="a">Mill</text></svg>';
+  expect(await isFontFile(new File([withText], 'sign.svg'))).toBe(false);
+  expect(await isFontFile(new File(['<svg><defs><font id="a"/></defs></svg>'], 'font.svg'))).toBe(true);
   expect(await isFontFile(new File(['glyphs/A.svg project.json'], 'project.zip'))).toBe(false);
   expect(await isFontFile(new File(['S.ufo/metainfo.plist S.ufo/glyphs/A_.glif'], 's.zip'))).toBe(true);
 });

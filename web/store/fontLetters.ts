@@ -1,6 +1,7 @@
 import { zip, type AsyncZippable } from 'fflate';
 import { create } from 'zustand';
 import { lettersToTake, type TakingLetters } from '../../core/fonts/open/lettersOfFont';
+import { looksLikeSvgFont } from '../../core/fonts/open/svgFont';
 import type { FontSeen } from '../../core/fonts/open/openFont';
 import { inFile } from '../../core/foundations/problems/problem';
 import { takeLetters } from '../../core/project/document/commands/glyphs/takeLetters';
@@ -22,8 +23,9 @@ export const useBroughtFont = create<{ readonly font: BroughtFont | null }>(() =
 /** Where a zip's list of its files is looked for, bytes from its end. */
 const LIST_BYTES = 200_000;
 
-/** Whether a file is a font: by its name, and a zip by whether a UFO is in it. */
+/** Whether a file is a font: by its name, a zip by whether a UFO is in it, an SVG by whether a font is. */
 export async function isFontFile(file: File): Promise<boolean> {
+  if (/\.svg$/i.test(file.name)) return looksLikeSvgFont(await file.text());
   if (!/\.zip$/i.test(file.name)) return /\.(otf|ttf|woff2?)$/i.test(file.name);
   const list = await file.slice(-LIST_BYTES).text();
   return list.includes('metainfo.plist') && list.includes('.glif');

@@ -3,6 +3,7 @@ import { fail, ok, type Result } from '../../foundations/problems/problem';
 import { sniffKind } from '../../readers/pictures/sniff';
 import { readFont } from '../opentype/read/readFont';
 import { lookAtFont, openFont, type FontSeen, type OpenAs, type OpenedFont } from './openFont';
+import { isSvgFont, openSvgFont, readSvgFont } from './svgFont';
 import { lookAtUfo, openUfo, readUfo, type UfoFiles } from './ufo/openUfo';
 
 /** A font that can be opened, of whatever kind its file is. */
@@ -40,10 +41,16 @@ export function ufoInZip(bytes: Uint8Array): Result<UfoFiles> | null {
   }
 }
 
-/** A font of any kind that can be opened: OTF, TTF, WOFF, WOFF2, or a UFO in a zip. */
+/** A font of any kind that can be opened: OTF, TTF, WOFF, WOFF2, an SVG font, or a UFO in a zip. */
 export function openableFont(bytes: Uint8Array, unbrotli?: Unbrotli): Result<OpenableFont> {
   const files = sniffKind(bytes) === 'zip' ? ufoInZip(bytes) : null;
   if (files) return files.ok ? openableUfo(files.value) : files;
+  if (isSvgFont(bytes)) {
+    const drawn = readSvgFont(bytes);
+    return drawn.ok
+      ? ok({ seen: lookAtUfo(drawn.value), open: (as) => ok(openSvgFont(drawn.value, as)) })
+      : drawn;
+  }
   const font = readFont(bytes, unbrotli);
   if (!font.ok) return font;
   const seen = lookAtFont(font.value);
