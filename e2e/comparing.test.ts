@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { stage, watchFaults } from './support/app';
+import { openFinished, stage, watchFaults } from './support/app';
 import { field } from './support/dress';
 import { openFontPath } from '../testing/openFonts';
 
@@ -7,9 +7,7 @@ test('a project is held against a moment of its own and against a font: what cha
   page,
 }) => {
   const faults = watchFaults(page);
-  await page.goto('/projects');
-  const finished = page.getByRole('list', { name: 'Finished projects' });
-  await finished.getByRole('button', { name: /^Painted capitals/ }).click();
+  await openFinished(page, /^Painted capitals/);
   await stage(page, 'Fit');
   await page.getByRole('button', { name: 'History' }).click();
   await page.getByLabel('Name for this moment').fill('Before the wider M');

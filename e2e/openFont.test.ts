@@ -3,7 +3,7 @@ import { strFromU8, unzipSync } from 'fflate';
 import { readFileSync } from 'node:fs';
 import { openFontPath, openTtf, restrictedFont } from '../testing/openFonts';
 import { parseWithFontkit, sanitize, shape } from '../testing/outsideReaders';
-import { castBoth, liveFontReady, stage, startProject, watchFaults } from './support/app';
+import { castBoth, liveFontReady, openFinished, stage, startProject, watchFaults } from './support/app';
 import { field } from './support/dress';
 
 test('a font is dropped on the list, told about, opened under another name, widened, and cast: kerned and accented as before', async ({
@@ -116,9 +116,7 @@ test('a UFO is opened, one letter altered and cast as UFO again: of the files on
   page,
 }) => {
   const faults = watchFaults(page);
-  await page.goto('/projects');
-  const finished = page.getByRole('list', { name: 'Finished projects' });
-  await finished.getByRole('button', { name: /^Painted capitals/ }).click();
+  await openFinished(page, /^Painted capitals/);
   const castUfo = async () => {
     await stage(page, 'Cast');
     const ufo = page.getByRole('checkbox', { name: /^UFO/ });

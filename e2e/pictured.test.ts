@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { strFromU8, unzipSync } from 'fflate';
 import { readFileSync } from 'node:fs';
-import { liveFontReady, saved, stage, watchFaults } from './support/app';
+import { liveFontReady, openFinished, saved, stage, watchFaults, withoutPickers } from './support/app';
 
 const button = (page: Page, name: string | RegExp) => page.getByRole('button', { name, exact: true });
 
@@ -32,13 +32,8 @@ test('painted letters are kept as pictures, shown on the running line, cast with
   page,
 }) => {
   const faults = watchFaults(page);
-  // Without a picker of the system, which nobody could answer here, the browser downloads the file.
-  await page.addInitScript(() => {
-    for (const name of ['showSaveFilePicker', 'showOpenFilePicker']) Reflect.deleteProperty(window, name);
-  });
-  await page.goto('/projects');
-  const finished = page.getByRole('list', { name: 'Finished projects' });
-  await finished.getByRole('button', { name: /^Painted capitals/ }).click();
+  await withoutPickers(page);
+  await openFinished(page, /^Painted capitals/);
   await stage(page, 'Dress');
   expect(Math.abs(await redness(page, 'MILL'))).toBeLessThan(3);
   await page.getByRole('tab', { name: 'Parts' }).click();

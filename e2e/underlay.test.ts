@@ -2,7 +2,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { unzipSync } from 'fflate';
 import { readFileSync } from 'node:fs';
 import { openFontPath } from '../testing/openFonts';
-import { saved, stage, watchFaults } from './support/app';
+import { openFinished, saved, stage, watchFaults, withoutPickers } from './support/app';
 
 /** Px of the bench in which the colour of the font beneath is seen. */
 const tinted = (page: Page) =>
@@ -22,12 +22,8 @@ test('a font from a file lies beneath one’s own letters on Dress, Fit and Seat
   page,
 }) => {
   const faults = watchFaults(page);
-  await page.addInitScript(() => {
-    for (const name of ['showSaveFilePicker', 'showOpenFilePicker']) Reflect.deleteProperty(window, name);
-  });
-  await page.goto('/projects');
-  const finished = page.getByRole('list', { name: 'Finished projects' });
-  await finished.getByRole('button', { name: /^A text hand/ }).click();
+  await withoutPickers(page);
+  await openFinished(page, /^A text hand/);
   await stage(page, 'Dress');
   await page.getByRole('tab', { name: 'See' }).click();
   const before = await tinted(page);

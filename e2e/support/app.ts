@@ -9,6 +9,18 @@ export async function openDemo(page: Page): Promise<void> {
   await liveFontReady(page);
 }
 
+/** Opens a finished project of the demo by what it is called on the list. */
+export async function openFinished(page: Page, name: RegExp): Promise<void> {
+  await page.goto('/projects');
+  await page.getByRole('list', { name: 'Finished projects' }).getByRole('button', { name }).click();
+}
+
+/** Without pickers of the system, which nobody could answer here, the browser downloads files. */
+export const withoutPickers = (page: Page) =>
+  page.addInitScript(() => {
+    for (const name of ['showSaveFilePicker', 'showOpenFilePicker']) Reflect.deleteProperty(window, name);
+  });
+
 export async function startProject(page: Page, name: string): Promise<void> {
   await page.goto('/projects');
   await page.getByLabel('Name of the new project').fill(name);

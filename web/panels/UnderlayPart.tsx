@@ -1,15 +1,14 @@
-import { Input, Text } from '@chakra-ui/react';
+import { Text } from '@chakra-ui/react';
 import atkinson from '@fontsource/atkinson-hyperlegible/files/atkinson-hyperlegible-latin-400-normal.woff2?url';
 import dekko from '@fontsource/dekko/files/dekko-latin-400-normal.woff2?url';
 import spectral from '@fontsource/spectral/files/spectral-latin-400-normal.woff2?url';
-import { useRef } from 'react';
 import { besideUnderlay, type Beside } from '../../core/fonts/open/underlay';
 import { projectOf } from '../../core/project/document/newProject';
 import type { GlyphRow } from '../../core/project/document/schema';
 import { useDoc } from '../store/projectStore';
 import { changeUnderlay, layBeneath, useUnderlay } from '../store/underlay';
+import { FileButton } from '../ui/FileButton';
 import { Fact, GaugePart } from '../ui/Gauge';
-import { InkButton } from '../ui/InkButton';
 import { NumberField } from '../ui/NumberField';
 import { SelectField } from '../ui/SelectField';
 
@@ -48,33 +47,6 @@ function Numbers({ glyph }: { readonly glyph: GlyphRow }) {
       </span>
     </Fact>
   ));
-}
-
-/** A font's file, asked for. */
-function FontFileButton() {
-  const input = useRef<HTMLInputElement>(null);
-  return (
-    <>
-      <InkButton
-        tip="Any OTF, TTF, WOFF or WOFF2; it stays in this browser"
-        onClick={() => input.current?.click()}
-      >
-        A font from a file
-      </InkButton>
-      <Input
-        ref={input}
-        type="file"
-        accept=".otf,.ttf,.woff,.woff2"
-        aria-label="Font to lay beneath"
-        display="none"
-        onChange={(e) => {
-          const [file] = e.target.files ?? [];
-          if (file) void layBeneath(file, file.name);
-          e.target.value = '';
-        }}
-      />
-    </>
-  );
 }
 
 /** How the font that lies beneath is shown. */
@@ -130,7 +102,13 @@ export function UnderlayPart({ glyph }: { readonly glyph: GlyphRow | null }) {
           else if (value === '') changeUnderlay(null);
         }}
       />
-      <FontFileButton />
+      <FileButton
+        text="A font from a file"
+        tip="Any OTF, TTF, WOFF or WOFF2; it stays in this browser"
+        label="Font to lay beneath"
+        accept=".otf,.ttf,.woff,.woff2"
+        onFile={(file) => void layBeneath(file, file.name)}
+      />
       <Settings />
       {choice && underlay === null && (
         <Text fontSize="xs" color="snag">

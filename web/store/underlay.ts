@@ -4,13 +4,17 @@ import { create } from 'zustand';
 import { changeProject } from '../../core/project/document/commands/font/project';
 import { contoursBox } from '../../core/foundations/geometry/measure';
 import { underlayLetter, underlayScale, type UnderlayFont } from '../../core/fonts/open/underlay';
-import { inFile } from '../../core/foundations/problems/problem';
-import { pictureIdOf } from '../../core/readers/pictures/pictureId';
+import { inFile, type Result } from '../../core/foundations/problems/problem';
 import { projectOf } from '../../core/project/document/newProject';
 import type { Doc, ProjectRow } from '../../core/project/document/schema';
+import type { PictureStore } from '../persistence/pictures';
 import { storage } from '../persistence/projects';
+import type { FontId } from '../workers/archive.worker';
 import { archive } from '../workers/archiveClient';
+import { runFor } from './jobs';
 import { currentSession, useDoc } from './projectStore';
+import type { Session } from './session';
+import { world, type World } from './world';
 
 type Choice = NonNullable<ProjectRow['underlay']>;
 
@@ -26,30 +30,53 @@ export interface Underlay {
 /** Whether the key that shows it alone is held down. */
 export const useLooking = create(() => ({ held: false }));
 
-/** Lays a font behind the letters of the project that is shown; its file stays in this browser. Problems are told. */
-export async function layBeneath(file: Blob, name: string): Promise<void> {
-  const session = currentSession();
-  if (!session) return;
-  const read = await archive.letters(file, '');
-  session.tell(inFile(read.problems, name));
-  if (!read.ok) return;
-  const fileId = pictureIdOf(new Uint8Array(await file.arrayBuffer()));
-  await storage.pictures.keep(session.projectId, fileId, file);
-  changeUnderlay({ fileId, name: read.value.family || name });
-}
-
 const FIRST = { size: 'x-height', strength: 0.25 } as const;
 
-/** Another font, size or strength; null takes it away. */
-export function changeUnderlay(change: Partial<Choice> | null, continues = false): void {
-  const session = currentSession();
-  if (!session) return;
+/** Another font, size or strength in a project; null takes it away. */
+function change(session: Session, wanted: Partial<Choice> | null, continues = false): void {
   const now = projectOf(session.doc).underlay;
-  const next = change && { ...FIRST, fileId: '', name: '', ...now, ...change };
+  const next = wanted && { ...FIRST, fileId: '', name: '', ...now, ...wanted };
   session.commit(
     changeProject(session.doc, { underlay: next }, next ? 'Lay a font beneath' : 'No font beneath'),
     continues,
   );
+}
+
+interface UnderlayWorld extends Pick<World, 'current' | 'jobs'> {
+  readonly pictures: Pick<PictureStore, 'keep'>;
+  /** What a font's file is known by, and the font's name; reads it aside. */
+  readonly look: (file: Blob) => Promise<Result<FontId>>;
+}
+
+/** Fonts behind letters, read aside; each goes beneath the project that it was brought to. */
+export function createUnderlays({ current, jobs, pictures, look }: UnderlayWorld) {
+  /** Lays a font behind the letters of the project that is shown; its file stays in this browser. */
+  async function layBeneath(file: Blob, name: string): Promise<void> {
+    const session = current();
+    if (!session) return;
+    const run = async () => {
+      const seen = await look(file);
+      session.tell(inFile(seen.problems, name));
+      if (!seen.ok) return;
+      const { fileId, family } = seen.value;
+      await pictures.keep(session.projectId, fileId, file);
+      change(session, { fileId, name: family || name });
+    };
+    await runFor(session, { name, lane: 'underlay', stage: 'Reading the font', run }, jobs).ended;
+  }
+  return { layBeneath };
+}
+
+export const { layBeneath } = createUnderlays({
+  ...world,
+  pictures: storage.pictures,
+  look: archive.fontId,
+});
+
+/** Another font, size or strength in the project that is shown; null takes it away. */
+export function changeUnderlay(wanted: Partial<Choice> | null, continues = false): void {
+  const session = currentSession();
+  if (session) change(session, wanted, continues);
 }
 
 /** Characters that letters of the project have, and those to fill. */

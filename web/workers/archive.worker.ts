@@ -2,6 +2,7 @@ import { openableFont, ufoInZip, type OpenableFont } from '../../core/fonts/open
 import type { FontSeen } from '../../core/fonts/open/openFont';
 import { fontAsItIs } from '../../core/fonts/compare/asItIs';
 import { compareFonts, type FontsCompared } from '../../core/fonts/compare/compareFonts';
+import { pictureIdOf } from '../../core/readers/pictures/pictureId';
 import { sniffKind } from '../../core/readers/pictures/sniff';
 import { underlayFont, type UnderlayFont } from '../../core/fonts/open/underlay';
 import { readFont } from '../../core/fonts/opentype/read/readFont';
@@ -25,6 +26,12 @@ const pictures = pictureStore(db);
 /** A stored project with its history, which only fits rows that are as they were stored; the rows are sent on their own. */
 export interface OpenedProject extends Omit<OpenedDoc, 'doc'> {
   readonly history: History;
+}
+
+/** A font's file by the hash of its bytes, and what the font is called. */
+export interface FontId {
+  readonly fileId: string;
+  readonly family: string;
 }
 
 /** Tables that letters taken from a font need. */
@@ -82,6 +89,13 @@ const api = {
     return font.ok ? ok(font.value.seen) : font;
   },
 
+  /** What a font's file is known by, and the font's name. */
+  async fontId(file: Blob): Promise<Result<FontId>> {
+    const bytes = new Uint8Array(await file.arrayBuffer());
+    const read = readFont(bytes, await unbrotli());
+    const font = read.ok ? underlayFont(read.value, '') : read;
+    return font.ok ? ok({ fileId: pictureIdOf(bytes), family: font.value.family }) : font;
+  },
   /** The letters of a font for some characters, to lie behind one's own. */
   async letters(file: Blob, characters: string): Promise<Result<UnderlayFont>> {
     const font = readFont(new Uint8Array(await file.arrayBuffer()), await unbrotli());

@@ -7,7 +7,7 @@ import { TABLE_NAMES, type Doc, type TableName } from '../../core/project/docume
 import type { Result } from '../../core/foundations/problems/problem';
 import { startWorker } from '../jobs/startWorker';
 import { WorkerHost, type Progress } from '../jobs/workerHost';
-import type { ArchiveApi, FontRows, OpenedProject } from './archive.worker';
+import type { ArchiveApi, FontId, FontRows, OpenedProject } from './archive.worker';
 
 /** Runs one archive job in a worker of its own, which ends with the job and gives its memory back. */
 async function once<T>(
@@ -48,6 +48,7 @@ export const archive = {
   take: (file: Blob, id: string, options: { signal?: AbortSignal; onProgress?: Progress } = {}) =>
     once<string>((api) => api.take(file, id), options),
   look: (file: Blob) => once<FontSeen>((api) => api.look(file)),
+  fontId: (file: Blob) => once<FontId>((api) => api.fontId(file)),
   letters: (file: Blob, characters: string) => once<UnderlayFont>((api) => api.letters(file, characters)),
   /** A font to take letters from: what it says of itself, and its letters as a document. */
   async fontDoc(file: Blob): Promise<Result<{ readonly seen: FontSeen; readonly from: Doc }>> {

@@ -84,6 +84,9 @@ export function drawPictures(canvas: Canvas, { pictures, plain, decoded }: Ready
   });
 }
 
+/** Drawings that are held of one picture: an outline that is dragged asks for another place with every move. */
+const MOST_DRAWN = 16;
+
 /** By the picture's record, which letters keep while their white changes; then by size and place. */
 const drawn = new WeakMap<object, Map<string, BitmapGlyph>>();
 
@@ -97,6 +100,7 @@ function drawAt(ready: ReadyPictures, holder: object, perUnit: number, corner: V
   const key = JSON.stringify([perUnit, corner, ready.pictures, ready.plain]);
   const before = known.get(key);
   if (before) return before;
+  if (known.size >= MOST_DRAWN) known.clear();
   const box = boxOfPictures(ready);
   const px = (v: number, origin: number, round: (v: number) => number) => round((v - origin) * perUnit);
   const [x, y] = [px(box.xMin, corner.x, Math.floor), px(box.yMin, corner.y, Math.floor)];

@@ -1,6 +1,6 @@
-import { Box, chakra, Flex, Heading, Input, SimpleGrid, Table, Text } from '@chakra-ui/react';
+import { Box, chakra, Flex, Heading, SimpleGrid, Table, Text } from '@chakra-ui/react';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useMemo, useRef } from 'react';
+import { useMemo } from 'react';
 import type { LetterCompared } from '../../../core/fonts/compare/compareFonts';
 import { scaling } from '../../../core/foundations/geometry/affine';
 import { transformContours, type Contour } from '../../../core/foundations/geometry/contour';
@@ -18,6 +18,7 @@ import {
 } from '../../store/comparing';
 import { glyphByCodePoint } from '../../store/selectors';
 import { useDoc, useProject } from '../../store/projectStore';
+import { FileButton } from '../../ui/FileButton';
 import { InkButton } from '../../ui/InkButton';
 import { CHANGE_WORDS, changeText } from '../../text/compared';
 
@@ -65,24 +66,15 @@ function LetterCard({ letter }: { readonly letter: LetterCompared }) {
 function Against() {
   const projectId = useProject((s) => s.projectId);
   const moments = useLiveQuery(() => (projectId ? momentStore(db).list(projectId) : []), [projectId]) ?? [];
-  const input = useRef<HTMLInputElement>(null);
   return (
     <Flex gap="2" wrap="wrap" align="center" mb="6">
       <Text fontSize="sm">What is otherwise here than in</Text>
-      <InkButton tip="An OTF, TTF, WOFF, WOFF2 or project file" onClick={() => input.current?.click()}>
-        a font or project from a file
-      </InkButton>
-      <Input
-        ref={input}
-        type="file"
-        accept=".otf,.ttf,.woff,.woff2,.zip"
-        aria-label="Font or project to compare with"
-        display="none"
-        onChange={(e) => {
-          const [file] = e.target.files ?? [];
-          if (file) compareWithFile(file);
-          e.target.value = '';
-        }}
+      <FileButton
+        text="a font or project from a file"
+        tip="An OTF, TTF, WOFF, WOFF2, UFO (zipped), SVG font or project file"
+        label="Font or project to compare with"
+        accept=".otf,.ttf,.woff,.woff2,.svg,.zip"
+        onFile={compareWithFile}
       />
       {moments.map((m) => (
         <InkButton
