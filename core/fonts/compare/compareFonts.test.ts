@@ -9,6 +9,7 @@ import { setBearings } from '../../project/document/commands/spacing/bearings';
 import { setKerning } from '../../project/document/commands/spacing/kerning';
 import { editAll } from '../../project/document/inStep/edit';
 import type { Doc } from '../../project/document/schema';
+import { byName } from '../../testing/named';
 import { sampleProject } from '../../testing/sampleProject';
 import { circle } from '../../testing/shapes';
 import { compileFont } from '../compile/compileFont';
@@ -56,6 +57,20 @@ test('what changed is told with what moved most first; new and gone letters, wor
   expect(found.words.map((w) => w.word)).toEqual(['To', 'HoH', 'oo']);
   expect(found.facts).toContainEqual({ of: 'version', before: expect.any(String), after: '1.001' });
   expect(found.facts).not.toContainEqual(expect.objectContaining({ of: 'family' }));
+});
+
+test('a letter that is empty in one of them moved by as much as its ink is large, not without end', () => {
+  const notdef = byName(doc)['.notdef']!;
+  const empty = { ...doc, glyphs: { ...doc.glyphs, [notdef.id]: { ...notdef, contours: [] } } };
+  for (const [a, b] of [
+    [doc, empty],
+    [empty, doc],
+  ] as const) {
+    const found = compareFonts(a, b, '').letters;
+    expect(found.map((l) => [l.name, l.change])).toEqual([['.notdef', 'outline']]);
+    expect(found[0]!.moved).toBeGreaterThan(300);
+    expect(found[0]!.moved).toBeLessThan(1000);
+  }
 });
 
 test('widths of words are those that HarfBuzz sets of the cast fonts', () => {

@@ -23,7 +23,7 @@ export interface LetterCompared {
   readonly name: string;
   readonly codePoints: readonly number[];
   readonly change: 'new' | 'gone' | 'outline' | 'white';
-  /** How far the outline moved at the most, ink laid on ink. */
+  /** How far the outline moved at the most, ink laid on ink; the extent of the ink where one of them is empty. */
   readonly moved: number;
   /** By how much its width, its left and its right bearing grew. */
   readonly wider: number;
@@ -124,9 +124,16 @@ function difference(a: Measured, b: Measured): LetterCompared | null {
   return { name, codePoints, change, moved, wider, left, right, before: a.contours, after: b.contours };
 }
 
+/** Width or height of ink, whichever is greater. */
+function extentOf(contours: readonly Contour[]): number {
+  const box = contoursBox(contours);
+  return box ? Math.max(box.xMax - box.xMin, box.yMax - box.yMin) : 0;
+}
+
 /** How far outlines are from each other with their left edges on one line. */
 function outlineMoved(a: Measured, b: Measured): number {
-  if (a.contours.length === 0 && b.contours.length === 0) return 0;
+  // Of one that is empty there is no distance: all of the other's ink came or went.
+  if (a.contours.length === 0 || b.contours.length === 0) return extentOf([...a.contours, ...b.contours]);
   const onInk = ({ contours, left }: Measured) =>
     transformContours(contours, { a: 1, b: 0, c: 0, d: 1, e: -left, f: 0 });
   const [before, after] = [onInk(a), onInk(b)];
