@@ -11,7 +11,7 @@ const moments = momentStore(db);
 
 async function keepMoment(name: string): Promise<void> {
   const session = currentSession();
-  if (session) await moments.keep(session.projectId, name, session.doc, Date.now(), crypto.randomUUID());
+  if (session) await moments.keep(session.projectId, name, session.whole, Date.now(), crypto.randomUUID());
 }
 
 /** Makes the project what it was then, as one step. */
@@ -20,7 +20,7 @@ async function goBack(id: string, to: string): Promise<void> {
   const then = await moments.open(id);
   if (!session || !then) return;
   session.tell(then.problems);
-  if (then.ok) session.commit(diffBetween(session.doc, then.value, `Back to ${to}`));
+  if (then.ok) session.commit(diffBetween(session.whole, then.value, `Back to ${to}`));
 }
 
 function KeepForm() {

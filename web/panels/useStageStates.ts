@@ -12,12 +12,13 @@ const sameWords = (a: Record<string, string>, b: Record<string, string>): boolea
 /** The state of each stage in a few words. Worked out beside the page's other work, so that no edit waits for it. */
 export function useStageStates(): Record<string, string> {
   const doc = useProject((s) => s.doc);
+  const family = useProject((s) => s.whole);
   const [states, setStates] = useState<Record<string, string>>({});
   useEffect(() => {
-    if (!doc) return;
+    if (!doc || !family) return;
     const stop = new AbortController();
     const timer = setTimeout(() => {
-      inSlices(stageStates(doc), { signal: stop.signal }).then(
+      inSlices(stageStates(doc, family), { signal: stop.signal }).then(
         (made) => stop.signal.aborted || setStates((old) => (sameWords(old, made) ? old : made)),
         // An edit came; the next one's states are on their way.
         () => undefined,
@@ -27,6 +28,6 @@ export function useStageStates(): Record<string, string> {
       clearTimeout(timer);
       stop.abort();
     };
-  }, [doc]);
+  }, [doc, family]);
   return states;
 }

@@ -2,6 +2,7 @@ import { create } from 'zustand';
 import type { FontsCompared } from '../../core/fonts/compare/compareFonts';
 import { inFile, type Result } from '../../core/foundations/problems/problem';
 import { projectOf } from '../../core/project/document/newProject';
+import { inStyle } from '../../core/project/document/queries/styles';
 import type { Doc } from '../../core/project/document/schema';
 import type { JobQueue } from '../jobs/jobQueue';
 import type { Moment } from '../persistence/moments';
@@ -68,7 +69,9 @@ export function createComparing(comparer: Comparer, queue: JobQueue) {
       compare(session, moment.name, async (doc, text, options) => {
         const then = await comparer.momentOf(moment.id);
         if (!then) throw new Error('the moment is gone');
-        return then.ok ? comparer.withDoc(doc, text, then.value, options) : then;
+        return then.ok
+          ? comparer.withDoc(doc, text, inStyle(then.value, projectOf(doc).styleId), options)
+          : then;
       }),
   };
 }

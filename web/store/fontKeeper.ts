@@ -1,6 +1,7 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import type { ProjectDiff } from '../../core/project/document/changes/diff';
 import { projectOf } from '../../core/project/document/newProject';
+import { inStyle } from '../../core/project/document/queries/styles';
 import type { Doc } from '../../core/project/document/schema';
 import { describeProblem } from '../../core/foundations/problems/describe';
 import type { Clock } from '../persistence/projectWriter';
@@ -46,6 +47,7 @@ export class FontKeeper {
     failed: null,
   }));
   private doc: Doc | null = null;
+  private styleId = '';
   private count = 0;
   /** Documents that were loaded so far. */
   private loads = 0;
@@ -65,11 +67,20 @@ export class FontKeeper {
   constructor(private readonly world: FontWorld) {}
 
   /** Begins with a document that comes as a whole; fonts of the one before show none of its letters. */
-  load(doc: Doc): void {
+  load(doc: Doc, styleId = projectOf(doc).styleId): void {
     this.forget();
     this.doc = doc;
+    this.styleId = styleId;
     this.touched.clear();
     this.world.compiler.load(doc);
+    this.refresh();
+  }
+
+  /** Shows another style of the family. */
+  showStyle(styleId: string): void {
+    if (!this.doc || styleId === this.styleId) return;
+    this.forget();
+    this.styleId = styleId;
     this.refresh();
   }
 
@@ -123,7 +134,7 @@ export class FontKeeper {
     this.wanted = false;
     const { doc } = this;
     if (!doc) return;
-    const large = Object.keys(doc.glyphs).length > LARGE;
+    const large = Object.keys(inStyle(doc, this.styleId).glyphs).length > LARGE;
     this.making = true;
     try {
       await this.make(doc, large ? { text: projectOf(doc).runningText, also: [...this.touched] } : null);
@@ -136,7 +147,7 @@ export class FontKeeper {
   private async makeWhole(): Promise<void> {
     const { doc } = this;
     if (!doc) return;
-    const ahead = await this.world.compiler.ready(projectOf(doc).styleId, AHEAD_MS);
+    const ahead = await this.world.compiler.ready(this.shownIn(doc), AHEAD_MS);
     if (this.wanted || (ahead.ok && !ahead.value)) return;
     await this.quiet();
     if (!this.wanted) await this.make(doc, null);
@@ -153,8 +164,13 @@ export class FontKeeper {
     });
   }
 
+  /** The style that is shown; the one the project opens with when that was taken away. */
+  private shownIn(doc: Doc): string {
+    return doc.styles[this.styleId] ? this.styleId : projectOf(doc).styleId;
+  }
+
   private async make(doc: Doc, part: FontPart | null): Promise<void> {
-    const { styleId } = projectOf(doc);
+    const styleId = this.shownIn(doc);
     const { loads } = this;
     if (part === null) this.touched.clear();
     const made = await this.world.compiler.compile('otf', styleId, this.world.nowS(), { part });

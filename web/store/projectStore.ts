@@ -2,6 +2,8 @@ import { create } from 'zustand';
 import type { ProjectDiff } from '../../core/project/document/changes/diff';
 import { emptyHistory, type History } from '../../core/project/document/changes/history';
 import type { DamagedRow } from '../../core/project/document/opening/openRows';
+import { projectOf } from '../../core/project/document/newProject';
+import { inStyle, stylesOf } from '../../core/project/document/queries/styles';
 import type { Doc } from '../../core/project/document/schema';
 import type { Problem } from '../../core/foundations/problems/problem';
 import { archive } from '../workers/archiveClient';
@@ -9,7 +11,9 @@ import { storage } from '../persistence/projects';
 import { liveFont } from './liveFont';
 import { createMessages } from './messages';
 import { forgetPictures } from './pictures';
-import { Sessions, type SaveState, type Session } from './session';
+import { keptHand, keepHand } from './styleInHand';
+import { Sessions, type ProjectSession, type SaveState, type Session, type SessionState } from './session';
+import { sessionIn } from './styleSession';
 
 export type { SaveState } from './session';
 
@@ -31,7 +35,10 @@ export const sessions = new Sessions({
 /** The project that is shown. */
 interface ProjectState {
   readonly projectId: string | null;
+  /** The project as the style in hand shows it: what the benches work on. */
   readonly doc: Doc | null;
+  /** All of it: the family, and what is cast and saved. */
+  readonly whole: Doc | null;
   readonly history: History;
   readonly saveState: SaveState;
   /** Why it couldn't be opened. */
@@ -48,14 +55,34 @@ interface ProjectState {
   redo(): void;
   /** Goes back or forward to where so many edits are done. */
   goTo(count: number): void;
+  /** Takes another style in hand: the benches, the running line and what is begun from now on work on it. */
+  takeStyle(styleId: string): void;
   showProblems(problems: readonly Problem[]): void;
 }
 
-let shown: { readonly session: Session; readonly letGo: () => void } | null = null;
+let shown: { readonly session: ProjectSession; readonly letGo: () => void } | null = null;
+/** The style in hand; one that isn't there, or none, stands for the one that the project opens with. */
+let hand = '';
 const openedListeners = new Set<(session: Session) => void>();
 
-/** The session of the project that is shown; null when none is. */
-export const currentSession = (): Session | null => shown?.session ?? null;
+/** The style in hand of the project that is shown; null when none is, or before it is there. */
+function styleInHand(doc: Doc): string {
+  return doc.styles[hand] ? hand : projectOf(doc).styleId;
+}
+
+/** The session of the project that is shown, on the style in hand; null when none is. */
+export function currentSession(): Session | null {
+  if (!shown) return null;
+  const { doc } = shown.session.getState();
+  return doc ? sessionIn(shown.session, styleInHand(doc)) : shown.session;
+}
+
+/** What is shown of a session's state. */
+const seen = (state: SessionState) => ({
+  ...state,
+  whole: state.doc,
+  doc: state.doc && inStyle(state.doc, styleInHand(state.doc)),
+});
 
 /** Told of each project that is opened, once it is there. */
 export const onProjectOpened = (listener: (session: Session) => void): void =>
@@ -64,6 +91,7 @@ export const onProjectOpened = (listener: (session: Session) => void): void =>
 const NOTHING = {
   projectId: null,
   doc: null,
+  whole: null,
   history: emptyHistory,
   saveState: 'saved' as const,
   refused: null,
@@ -71,27 +99,28 @@ const NOTHING = {
   underWay: [],
 };
 
-export const useProject = create<ProjectState>((set) => ({
+export const useProject = create<ProjectState>((set, get) => ({
   ...NOTHING,
   async open(projectId) {
     if (shown?.session.projectId === projectId) return;
     shown?.letGo();
     const session = sessions.of(projectId);
     const used = session.use();
+    hand = keptHand(projectId);
     const leave = [
-      session.subscribe((state) => set(state)),
+      session.subscribe((state) => set(seen(state))),
       session.onEdit((diff, doc) => liveFont.apply(diff, doc)),
       session.onLoad((doc) => {
-        liveFont.load(doc);
+        liveFont.load(doc, styleInHand(doc));
         // Taken over from another tab: what that one left undone is taken up here.
         for (const listener of openedListeners) listener(session);
       }),
       used,
     ];
     shown = { session, letGo: () => leave.forEach((l) => l()) };
-    set({ ...NOTHING, ...session.getState(), projectId });
+    set({ ...NOTHING, ...seen(session.getState()), projectId });
     const { doc } = session.getState();
-    if (doc) liveFont.load(doc);
+    if (doc) liveFont.load(doc, styleInHand(doc));
     await session.opened;
     if (shown?.session === session && session.getState().doc)
       for (const listener of openedListeners) listener(session);
@@ -102,12 +131,36 @@ export const useProject = create<ProjectState>((set) => ({
     forgetPictures();
     set(NOTHING);
   },
-  commit: (diff, continues) => shown?.session.commit(diff, continues),
-  undo: () => shown?.session.undo(),
-  redo: () => shown?.session.redo(),
-  goTo: (count) => shown?.session.goTo(count),
+  commit: (diff, continues) => currentSession()?.commit(diff, continues),
+  undo: () => stepping((session) => session.undo()),
+  redo: () => stepping((session) => session.redo()),
+  goTo: (count) => stepping((session) => session.goTo(count)),
+  takeStyle(styleId) {
+    const { whole, projectId } = get();
+    if (!shown || !whole?.styles[styleId] || !projectId) return;
+    hand = styleId;
+    keepHand(projectId, styleId);
+    set(seen(shown.session.getState()));
+    liveFont.showStyle(styleId);
+  },
   showProblems: (problems) => shown?.session.tell(problems),
 }));
+
+/** Goes through the history; the style whose letters it changes is taken in hand, so that what happens is seen. */
+function stepping(step: (session: ProjectSession) => void): void {
+  if (!shown) return;
+  const { session } = shown;
+  const touched: string[] = [];
+  const leave = session.onEdit((diff, doc) =>
+    touched.push(...stylesOf(doc, diff).filter((id) => doc.styles[id])),
+  );
+  step(session);
+  leave();
+  const { doc } = session.getState();
+  if (!doc) return;
+  const now = styleInHand(doc);
+  if (!touched.includes(now)) useProject.getState().takeStyle(touched[0] ?? now);
+}
 
 if (typeof document !== 'undefined') keepOnLeaving();
 
@@ -126,7 +179,14 @@ function keepOnLeaving(): void {
   });
 }
 
-/** The open document. Only for components below the workshop, which waits until it is there. */
+/** The open project with all its styles. Only for components below the workshop. */
+export function useWhole(): Doc {
+  const doc = useProject((s) => s.whole);
+  if (!doc) throw new Error('no open project');
+  return doc;
+}
+
+/** The open project as the style in hand shows it. Only for components below the workshop, which waits until it is there. */
 export function useDoc(): Doc {
   const doc = useProject((s) => s.doc);
   if (!doc) throw new Error('no open project');

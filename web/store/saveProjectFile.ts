@@ -35,8 +35,8 @@ async function fileOf(session: Session, doc: Doc): Promise<Blob | null> {
 /** Saves the project that is shown as one open file: to the file it was saved to before, or to one that is asked for. */
 export async function saveOpenProject(): Promise<void> {
   const session = currentSession();
-  const doc = session?.getState().doc;
-  if (!session || !doc) return;
+  if (!session?.getState().doc) return;
+  const doc = session.whole;
   const name = safeFileName(projectOf(doc).name, 'project');
   const known = handles.get(session.projectId) ?? null;
   const options = { fileName: `${name}.orthoglyph.zip`, extensions: ['.zip'], id: 'project' };

@@ -88,9 +88,9 @@ export const glyphByCodePoint = keptFor(
 
 export const snags = keptFor((doc) => [doc], checkProject);
 
-/** The state of each stage in a few words, for the course; glyph by glyph, for there may be thousands. */
-export function* stageStates(doc: Doc): Steps<Record<string, string>> {
-  const stops = (yield* checkingProject(doc)).filter((p) => p.severity !== 'note').length;
+/** The state of each stage in a few words, for the course; glyph by glyph, for there may be thousands. `family`: the document with all styles, as it is cast. */
+export function* stageStates(doc: Doc, family = doc): Steps<Record<string, string>> {
+  const stops = (yield* checkingProject(family)).filter((p) => p.severity !== 'note').length;
   yield;
   const sheets = Object.keys(doc.sheets).length;
   const pieces = Object.values(doc.pieces).filter((p) => p.state !== 'dropped');

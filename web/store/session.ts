@@ -33,6 +33,28 @@ export interface SessionState {
   readonly underWay: readonly string[];
 }
 
+/** What the benches and their jobs have of a project: one style of it, or all of it where it has one. */
+export type Session = Pick<
+  ProjectSession,
+  | 'projectId'
+  | 'doc'
+  | 'whole'
+  | 'getState'
+  | 'subscribe'
+  | 'opened'
+  | 'gestures'
+  | 'isSaved'
+  | 'commit'
+  | 'commitLate'
+  | 'later'
+  | 'undo'
+  | 'redo'
+  | 'goTo'
+  | 'tell'
+  | 'flush'
+  | 'use'
+>;
+
 /** What a session needs of the world; tests give their own. */
 export interface SessionWorld {
   readonly rows: ProjectRows;
@@ -61,7 +83,7 @@ const FIRST: SessionState = {
  * One open project: its document, its history, and its way into storage. It lives as long as somebody uses it, which may be the page that shows it or
  * a job that was begun in it, and until its last edit is written. Edits only ever reach the project that they were made in.
  */
-export class Session {
+export class ProjectSession {
   private readonly store = createStore<SessionState>(() => FIRST);
   private readonly writer: ProjectWriter;
   /** Gestures whose edits are still being computed. */
@@ -77,7 +99,7 @@ export class Session {
   constructor(
     readonly projectId: string,
     private readonly world: SessionWorld,
-    private readonly onClosed: (session: Session) => void = () => {},
+    private readonly onClosed: (session: ProjectSession) => void = () => {},
   ) {
     this.writer = new ProjectWriter({
       write: (write) => world.rows.write(write),
@@ -108,11 +130,14 @@ export class Session {
     return this.writer.isSaved;
   }
 
-  /** The document. RangeError before it is there. */
+  /** The document with all its styles. RangeError before it is there. */
   get doc(): Doc {
     const { doc } = this.store.getState();
     if (!doc) throw new RangeError('the project is not open');
     return doc;
+  }
+  get whole(): Doc {
+    return this.doc;
   }
 
   /** Makes an edit; null does nothing, so that a command's answer can be passed straight on. */
@@ -271,15 +296,15 @@ export class Session {
 
 /** Sessions that live, one a project. */
 export class Sessions {
-  private readonly live = new Map<string, Session>();
+  private readonly live = new Map<string, ProjectSession>();
 
   constructor(private readonly world: SessionWorld) {}
 
   /** The session of a project, begun when there is none. The caller has to `use` it at once. */
-  of(projectId: string): Session {
+  of(projectId: string): ProjectSession {
     const there = this.live.get(projectId);
     if (there) return there;
-    const made = new Session(projectId, this.world, (s) => {
+    const made = new ProjectSession(projectId, this.world, (s) => {
       if (this.live.get(projectId) === s) this.live.delete(projectId);
     });
     this.live.set(projectId, made);
@@ -287,7 +312,7 @@ export class Sessions {
   }
 
   /** Projects whose last edits aren't in storage. */
-  unsaved = (): Session[] => [...this.live.values()].filter((s) => !s.isSaved);
+  unsaved = (): ProjectSession[] => [...this.live.values()].filter((s) => !s.isSaved);
 
   flushAll = async (): Promise<void> => {
     await Promise.all([...this.live.values()].map((s) => s.flush()));

@@ -1,6 +1,8 @@
 import { holdsName, isSameName } from '../../type/names/familyNames';
 import { takenWeights } from '../../project/document/commands/family/castWeights';
 import { checkSetting } from './checkSetting';
+import { inStyle, stylesInOrder } from '../../project/document/queries/styles';
+import { nth } from '../../foundations/lists/nth';
 import { isMeantBlank } from '../../project/document/queries/inFont';
 import { castingOf, projectOf } from '../../project/document/newProject';
 import { advanceOf } from '../../project/document/queries/metrics';
@@ -107,16 +109,22 @@ export const checkProject = (doc: Doc): Problem[] => finish(checkingProject(doc)
 
 /** The same, glyph by glyph. */
 export function* checkingProject(doc: Doc): Steps<Problem[]> {
-  const glyphs = Object.values(doc.glyphs);
-  for (const g of glyphs) {
-    if (known.has(g)) continue;
-    checkGlyph(g);
-    yield;
+  const out = [...checkFamily(doc)];
+  const styles = stylesInOrder(doc);
+  const views = styles.map((s) => inStyle(doc, s.id));
+  const some = views.some((v) => drawnLetters(v).length > 0);
+  for (const [i, view] of views.entries()) {
+    const style = nth(styles, i).name;
+    const found = yield* checkingStyle(view, some);
+    out.push(...(styles.length > 1 ? found.map((p) => ({ ...p, place: { style, ...p.place } })) : found));
   }
-  const drawn = glyphs.filter(
-    (g) => g.codePoints.length > 0 && (g.contours.length > 0 || g.components.length > 0),
-  );
-  const out: Problem[] = drawn.length === 0 ? [problem({ code: 'no-glyphs' }, 'error')] : [];
+  const rank = { error: 0, warning: 1, note: 2 };
+  return out.sort((a, b) => rank[a.severity] - rank[b.severity]);
+}
+
+/** What is wrong with what all styles share: names, and weights that are cast along. */
+function checkFamily(doc: Doc): Problem[] {
+  const out: Problem[] = [];
   const { family } = castingOf(doc);
   if (family.trim() === '') out.push(problem({ code: 'name-missing' }, 'error', { field: 'family' }));
   else if (family.length > FAMILY_LIMIT) {
@@ -128,11 +136,29 @@ export function* checkingProject(doc: Doc): Steps<Problem[]> {
   }
   out.push(...checkOrigin(doc));
   for (const name of takenWeights(doc)) out.push(problem({ code: 'weight-taken', name }, 'error'));
+  return out;
+}
+
+const drawnLetters = (doc: Doc): GlyphRow[] =>
+  Object.values(doc.glyphs).filter(
+    (g) => g.codePoints.length > 0 && (g.contours.length > 0 || g.components.length > 0),
+  );
+
+/** What is wrong with a style, by its view. `some`: whether any style has letters; one without isn't cast beside it. */
+function* checkingStyle(doc: Doc, some: boolean): Steps<Problem[]> {
+  const glyphs = Object.values(doc.glyphs);
+  for (const g of glyphs) {
+    if (known.has(g)) continue;
+    checkGlyph(g);
+    yield;
+  }
+  const drawn = drawnLetters(doc);
+  const out: Problem[] =
+    drawn.length === 0 ? [problem({ code: 'no-glyphs' }, some ? 'warning' : 'error')] : [];
   out.push(...glyphs.flatMap(checkGlyph), ...checkCodePoints(glyphs), ...checkDrawings(doc, glyphs));
   out.push(...checkSizes(doc, drawn), ...checkSetting(doc));
   const have = new Set(drawn.flatMap((g) => g.codePoints));
   const missing = [...projectOf(doc).bill].filter((c) => !have.has(c.codePointAt(0)!)).join('');
   if (missing !== '') out.push(problem({ code: 'bill-missing', characters: missing }, 'note'));
-  const rank = { error: 0, warning: 1, note: 2 };
-  return out.sort((a, b) => rank[a.severity] - rank[b.severity]);
+  return out;
 }

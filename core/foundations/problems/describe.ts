@@ -15,6 +15,7 @@ const sentence = (p: Problem): string => (SENTENCES[p.code] as (problem: Problem
 function describePlace(place: Place): string {
   const parts = [
     place.file,
+    place.style,
     place.glyph && `glyph ${place.glyph}`,
     place.contour !== undefined && `contour ${place.contour + 1}`,
     place.table && `table ${place.table}`,

@@ -7,6 +7,8 @@ export type Severity = 'error' | 'warning' | 'note';
 /** Where a problem sits. Every field is optional; what is known is given. */
 export interface Place {
   readonly file?: string;
+  /** The style of a family. */
+  readonly style?: string;
   readonly glyph?: string;
   readonly contour?: number;
   readonly table?: string;

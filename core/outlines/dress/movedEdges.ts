@@ -9,6 +9,10 @@ const SAMPLES = 16;
 const MITER_LIMIT = 4;
 /** Edges that meet at less than this, degrees, run on into each other. */
 const STRAIGHT_ON_DEG = 1;
+/** Two edges are moved alike within this, em units. */
+const SAME_WAY = 1e-9;
+/** Sine of the turn below which two edges run on: lines that meet so flatly meet nowhere near. */
+const RUNS_ON = 0.02;
 
 /** Directions at the two ends of a segment, both along its way; null when it has no length. */
 function endsOf(c: Cubic): { readonly from: Vec; readonly to: Vec } | null {
@@ -20,24 +24,32 @@ function endsOf(c: Cubic): { readonly from: Vec; readonly to: Vec } | null {
 /** To the right of a direction, y up. */
 const right = (d: Vec): Vec => ({ x: d.y, y: -d.x });
 
+/** By how much an edge is moved to its right, em units, by the unit vector that it runs along. */
+export type MovedBy = (way: Vec) => number;
+
 /** Where two edges that met at p meet when each is moved to its right; null at a corner too sharp for that. */
-function meeting(p: Vec, into: Vec, out: Vec, by: number): Vec | null {
+function meeting(p: Vec, into: Vec, out: Vec, by: MovedBy): Vec | null {
   const [a, b] = [right(into), right(out)];
   const turn = dot(a, b);
   // The two moved lines meet along a + b, 1 / cos of half the turn away (the miter of SVG 2, 13.5.6).
   if (1 + turn < 2 / MITER_LIMIT ** 2) return null;
-  return add(p, scale(add(a, b), by / (1 + turn)));
+  const [first, second] = [by(into), by(out)];
+  const sine = a.x * b.y - a.y * b.x;
+  // Edges that run on have one normal, those that are moved alike one miter; others meet where both lines are.
+  if (Math.abs(first - second) < SAME_WAY || Math.abs(sine) < RUNS_ON)
+    return add(p, scale(add(a, b), (first + second) / 2 / (1 + turn)));
+  return add(p, { x: (first * b.y - second * a.y) / sine, y: (second * a.x - first * b.x) / sine });
 }
 
 /** A curve moved to its right by `by`, from q0 to q3 where its neighbours meet it, with the directions it had. */
-function movedCurve(c: Cubic, q0: Vec, q3: Vec, by: number, ends: { from: Vec; to: Vec }): Cubic {
+function movedCurve(c: Cubic, q0: Vec, q3: Vec, by: MovedBy, ends: { from: Vec; to: Vec }): Cubic {
   const xs = new Float64Array(SAMPLES);
   const ys = new Float64Array(SAMPLES);
   for (let k = 0; k < SAMPLES; k++) {
     const t = (k + 1) / (SAMPLES + 1);
     const way = cubicDerivative(c, t);
     const size = length(way) || 1;
-    const p = add(pointOnCubic(c, t), scale(right(way), by / size));
+    const p = add(pointOnCubic(c, t), scale(right(way), by(scale(way, 1 / size)) / size));
     [xs[k], ys[k]] = [p.x, p.y];
   }
   return fitCubic(q0, ends.from, scale(ends.to, -1), q3, xs, ys).cubic;
@@ -47,9 +59,10 @@ function movedCurve(c: Cubic, q0: Vec, q3: Vec, by: number, ends: { from: Vec; t
  * A closed outline whose edges are moved outwards (by > 0: to the right of a counter-clockwise outline) or inwards, point for
  * point: no point comes or goes, straight edges stay straight and keep their direction, curves are fitted anew between the
  * moved points. Null when a corner is too sharp or an edge has no length. Whether the result is right (thin parts may have
- * closed up) is for the caller to see. Em units, y up.
+ * closed up) is for the caller to see. Edges may be moved by different amounts, by the way that they run. Em units, y up.
  */
-export function movedEdges(c: Contour, by: number): Contour | null {
+export function movedEdges(c: Contour, moved: number | MovedBy): Contour | null {
+  const by: MovedBy = typeof moved === 'number' ? () => moved : moved;
   const count = segmentCount(c);
   if (!c.closed || count < 2) return null;
   const curves = Array.from({ length: count }, (_, i) => segmentAt(c, i));
@@ -60,13 +73,13 @@ export function movedEdges(c: Contour, by: number): Contour | null {
     return meeting(n, into, out, by);
   });
   if (places.some((p) => p === null)) return null;
-  const moved = curves.map((curve, i) =>
+  const fitted = curves.map((curve, i) =>
     isLine(c, i) ? null : movedCurve(curve, places[i]!, places[(i + 1) % count]!, by, ends[i]!),
   );
   const nodes = c.nodes.map((n, i): Node => {
-    const before = moved[(i + count - 1) % count];
+    const before = fitted[(i + count - 1) % count];
     const { x, y } = places[i]!;
-    return { ...n, x, y, in: before ? before.p2 : null, out: moved[i] ? moved[i].p1 : null };
+    return { ...n, x, y, in: before ? before.p2 : null, out: fitted[i]?.p1 ?? null };
   });
   return keepsItsWay(c, nodes) ? { ...c, nodes } : null;
 }

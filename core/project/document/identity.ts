@@ -9,7 +9,8 @@ const DIGITS = 12;
 /**
  * An id that no row of the table has. Ids are opaque: they say nothing of a row's name, place or sheet, and nothing may read
  * them. They depend on the project, the table and a label only (clock and chance stay outside core), so that the same steps
- * give the same project wherever they are made. `isTaken` also has to know ids that the edit under way gives or removes.
+ * give the same project wherever they are made. `isTaken` also has to know ids that the edit under way gives or removes. In a family
+ * they depend on the style in hand as well: a style's view (`inStyle`) doesn't know the ids of the others.
  */
 export function newId(
   doc: Doc,
@@ -17,9 +18,11 @@ export function newId(
   label: string,
   isTaken: (id: string) => boolean = (id) => doc[table][id] !== undefined,
 ): string {
-  const project = Object.keys(doc.project)[0] ?? '';
+  const project = Object.values(doc.project)[0];
+  const isFamily = Object.keys(doc.styles).length > 1;
+  const own = project && isFamily ? `${project.styleId}\n${label}` : label;
   for (let k = 0; ; k++) {
-    const id = idFor(project, table, label, k);
+    const id = idFor(project?.id ?? '', table, own, k);
     if (!isTaken(id)) return id;
   }
 }

@@ -73,9 +73,12 @@ export const NOTDEF = '.notdef';
 export const SPACE_BEARINGS = { left: 125, right: 125 };
 
 /** The glyphs every font has: the sign for a missing character, the space and the space that doesn't break. */
-function standingGlyphs(projectId: string, capHeight: number): GlyphRow[] {
-  const blank = (name: string, codePoints: number[]) =>
-    blankGlyph(idFor(projectId, 'glyphs', name), name, codePoints);
+export function standingGlyphs(
+  idOf: (name: string) => string,
+  capHeight: number,
+  styleId = FIRST_STYLE,
+): GlyphRow[] {
+  const blank = (name: string, codePoints: number[]) => blankGlyph(idOf(name), name, codePoints, styleId);
   const box = (x0: number, y0: number, x1: number, y1: number, back: boolean) => {
     const corners = [
       [x0, y0],
@@ -150,7 +153,7 @@ export function newProject(id: string, name: string, nowMs: number): Doc {
     template: null,
     underlay: null,
   };
-  const glyphs = standingGlyphs(id, project.lines.capHeight);
+  const glyphs = standingGlyphs((name) => idFor(id, 'glyphs', name), project.lines.capHeight);
   return {
     project: { [id]: project },
     sheets: {},

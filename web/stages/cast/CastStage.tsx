@@ -6,7 +6,7 @@ import type { Problem } from '../../../core/foundations/problems/problem';
 import type { CastFile } from '../../../core/fonts/compile/casts/castFile';
 import { castAll } from '../../store/casting';
 import { snags } from '../../store/selectors';
-import { currentSession, useDoc } from '../../store/projectStore';
+import { currentSession, useDoc, useWhole } from '../../store/projectStore';
 import { Bench } from '../../ui/Bench';
 import { InkButton } from '../../ui/InkButton';
 import { ByItself } from './ByItself';
@@ -80,7 +80,8 @@ export function CastStage() {
   const casting = castingOf(doc);
   const [files, setFiles] = useState<readonly CastFile[]>([]);
   const [working, setWorking] = useState<string | null>(null);
-  const list = snags(doc);
+  const family = useWhole();
+  const list = snags(family);
   const stops = list.some((p) => p.severity === 'error');
   const cast = async () => {
     const session = currentSession();

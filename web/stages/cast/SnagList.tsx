@@ -3,11 +3,14 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { TriangleAlert } from 'lucide-react';
 import { memo, useRef } from 'react';
 import { acceptUnread } from '../../../core/project/document/commands/pieces/named';
+import { projectOf } from '../../../core/project/document/newProject';
+import { inStyle } from '../../../core/project/document/queries/styles';
+import type { Doc } from '../../../core/project/document/schema';
 import { glyphNamed } from '../../../core/project/document/identity';
 import { describeProblem } from '../../../core/foundations/problems/describe';
 import type { Problem } from '../../../core/foundations/problems/problem';
 import { useWay } from '../../panels/way';
-import { useDoc, useProject } from '../../store/projectStore';
+import { useDoc, useProject, useWhole } from '../../store/projectStore';
 import { InkButton } from '../../ui/InkButton';
 
 const SEVERITY = { error: 'Error', warning: 'Warning', note: 'Note' } as const;
@@ -45,8 +48,15 @@ export const SnagList = memo(function SnagList({ list }: { list: readonly Proble
   );
 });
 
+/** The project as a style of that name shows it; as the style in hand does when nothing is said. */
+function useStyleNamed(name: string | undefined): Doc {
+  const [doc, family] = [useDoc(), useWhole()];
+  const style = Object.values(family.styles).find((s) => s.name === name);
+  return style ? inStyle(family, style.id) : doc;
+}
+
 function Snag({ problem: p }: { problem: Problem }) {
-  const doc = useDoc();
+  const doc = useStyleNamed(p.place.style);
   const { goTo: go } = useWay();
   const commit = useProject((s) => s.commit);
   const pieceId = p.place.glyph && glyphNamed(doc, p.place.glyph)?.source?.pieceId;
@@ -67,7 +77,13 @@ function Snag({ problem: p }: { problem: Problem }) {
         </InkButton>
       )}
       {p.place.glyph && glyphNamed(doc, p.place.glyph) && (
-        <InkButton tip={`Go to ${p.place.glyph}`} onClick={() => go('dress', p.place.glyph)}>
+        <InkButton
+          tip={`Go to ${p.place.glyph}`}
+          onClick={() => {
+            useProject.getState().takeStyle(projectOf(doc).styleId);
+            go('dress', p.place.glyph);
+          }}
+        >
           Show
         </InkButton>
       )}

@@ -1,3 +1,5 @@
+import { isInFont } from '../../../project/document/queries/inFont';
+import { stylesInOrder } from '../../../project/document/queries/styles';
 import type { Doc } from '../../../project/document/schema';
 import { isOfFamily, type CastFormat } from './formats';
 
@@ -7,9 +9,16 @@ export interface Cast {
   readonly styleId: string;
 }
 
-/** The files of some formats: one for each style of the family in its order, and one for all where a format holds them all. */
+/** The files of some formats: one for each style of the family in its order, and one for all where a format holds them all. Styles without letters are left out. */
 export function castPlan(doc: Doc, formats: readonly CastFormat[]): Cast[] {
-  const styles = Object.values(doc.styles).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
+  const all = stylesInOrder(doc);
+  const drawn = new Set(
+    Object.values(doc.glyphs).flatMap((g) =>
+      g.contours.length > 0 && isInFont(g) && g.codePoints.length > 0 ? [g.styleId] : [],
+    ),
+  );
+  const lettered = all.filter((s) => drawn.has(s.id));
+  const styles = lettered.length > 0 ? lettered : all;
   const [first] = styles;
   return formats.flatMap((format) =>
     (isOfFamily(format) ? (first ? [first] : []) : styles).map((s) => ({ format, styleId: s.id })),

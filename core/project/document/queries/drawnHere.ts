@@ -1,7 +1,7 @@
 /** Sheets made in the app, one of each kind in a project. */
 
 import type { Doc, PieceRow, SheetRow } from '../schema';
-import { FIRST_RECIPE } from '../newProject';
+import { FIRST_RECIPE, projectOf } from '../newProject';
 import { newId } from '../identity';
 import { piecesOf } from './sheets';
 
@@ -28,6 +28,7 @@ export function drawnSheet(doc: Doc, kind: DrawnKind): SheetRow {
       id: newId(doc, 'sheets', kind),
       name: NAMES[kind],
       kind,
+      styleId: projectOf(doc).styleId,
       practiceCode: null,
       originalId: null,
       pictureId: null,

@@ -18,6 +18,8 @@ export type Seating = z.infer<typeof seating>;
 export const sheetRow = z.object({
   id,
   name: z.string(),
+  /** The style that its letters are of; null = the family's first. */
+  styleId: id.nullable().default(null),
   /**
    * page = one picture with many letters; pictures = one of each letter, put together; artwork = drawn outlines;
    * practice = a filled practice sheet; written = with a pen in the app; built = of modules on a grid.

@@ -1,65 +1,103 @@
-import { heavier } from '../../../../outlines/dress/heavier';
 import { draft, type Draft, type ProjectDiff } from '../../changes/diff';
-import { NOTDEF, projectOf } from '../../newProject';
+import { projectOf, standingGlyphs } from '../../newProject';
+import { firstFitSettings } from '../../schema';
 import { glyphsOfRule, renamedRule } from '../../rows/features';
-import type { Doc, GlyphRow, StyleRow } from '../../schema';
-import { withOutline, withSkeleton } from '../outline/edit';
+import type { Doc, StyleRow } from '../../schema';
+import { restyledGlyph, THINNEST, type Restyling } from './restyledGlyph';
 
 export interface NewStyle {
   readonly name: string;
   /** 1 to 1000: OpenType, OS/2, usWeightClass. */
   readonly weightClass: number;
+  readonly italic?: boolean;
   /** By how much strokes are thicker than in the style that it is made of, em units; below 0 = thinner. */
   readonly heavier: number;
+  /** By how much letters lean to the right of those they are made of, degrees. */
+  readonly slantDeg?: number;
+  /** The pen's thinnest stroke as a share of its thickest, and the way of its broad edge; null = as it is. */
+  readonly nib?: Restyling['nib'];
 }
 
-/** The thinnest pen, em units. */
-const THINNEST = 2;
-
 /**
- * A further style made of one that is there (of the one in hand): each letter drawn by a thicker or thinner pen along the same skeleton, or
- * its outline grown or shrunk, its white, kerning, groups and rules. What is between two letters shrinks by half of what strokes grow. Null
+ * A further style made of one that is there (of the one in hand): each letter drawn by another pen along the same skeleton, or its outline
+ * grown, shrunk or slanted, its white, kerning, groups and rules. What is between two letters shrinks by half of what strokes grow. Null
  * when the style isn't there, or another has the name.
  */
 export function addStyle(doc: Doc, made: NewStyle, fromId = projectOf(doc).styleId): ProjectDiff | null {
   const from = doc.styles[fromId];
-  const name = made.name.trim();
-  if (!from || name === '' || Object.values(doc.styles).some((s) => s.name === name)) return null;
+  if (!from || !isFreeName(doc, made.name)) return null;
+  const { slantDeg = 0, nib = null } = made;
   const d = draft(doc);
-  const style: StyleRow = {
+  const style = newStyle(doc, d, made, {
     ...from,
-    id: d.newId('styles', name),
-    name,
-    weightClass: made.weightClass,
-    order: Math.max(...Object.values(doc.styles).map((s) => s.order)) + 1,
+    italic: made.italic ?? (from.italic || slantDeg > 0),
     stems: { upright: thicker(from.stems.upright, made), level: thicker(from.stems.level, made) },
-  };
-  d.put('styles', style);
-  const ids = copyGlyphs(doc, d, from.id, style.id, made.heavier);
+  });
+  const how = { heavier: made.heavier, slantDeg, nib, about: projectOf(doc).lines.xHeight / 2 };
+  const ids = copyGlyphs(doc, d, { from: from.id, to: style.id, how });
   copySetting(doc, d, from.id, style.id, ids);
-  return d.done(`Add the style ${name}`);
+  return d.done(`Add the style ${style.name}`);
+}
+
+/** A further style without letters, for sheets and drawings of its own. Null when another has the name. */
+export function addEmptyStyle(
+  doc: Doc,
+  made: Pick<NewStyle, 'name' | 'weightClass' | 'italic'>,
+): ProjectDiff | null {
+  if (!isFreeName(doc, made.name)) return null;
+  const d = draft(doc);
+  const style = newStyle(doc, d, made, {
+    italic: made.italic ?? false,
+    stems: { upright: null, level: null },
+    fit: firstFitSettings,
+  });
+  const idOf = (name: string) => d.newId('glyphs', `${style.id} ${name}`);
+  for (const g of standingGlyphs(idOf, projectOf(doc).lines.capHeight, style.id)) d.put('glyphs', g);
+  return d.done(`Add the style ${style.name}`);
+}
+
+/** Whether a style may be called so: by something, and by what no other style is called. */
+export const isFreeName = (doc: Doc, name: string, except?: string): boolean =>
+  name.trim() !== '' &&
+  !Object.values(doc.styles).some(
+    (s) => s.id !== except && s.name.toLowerCase() === name.trim().toLowerCase(),
+  );
+
+function newStyle(
+  doc: Doc,
+  d: Draft,
+  { name, weightClass }: Pick<NewStyle, 'name' | 'weightClass'>,
+  rest: Pick<StyleRow, 'italic' | 'stems' | 'fit'>,
+): StyleRow {
+  const id = d.newId('styles', name.trim());
+  const order = Math.max(...Object.values(doc.styles).map((s) => s.order)) + 1;
+  const { italic, stems, fit } = rest;
+  const style: StyleRow = { id, name: name.trim(), weightClass, italic, order, stems, fit };
+  d.put('styles', style);
+  return style;
 }
 
 const thicker = (stem: number | null, { heavier }: NewStyle) =>
   stem === null ? null : Math.max(THINNEST, stem + heavier);
 
+interface Copying {
+  readonly from: string;
+  readonly to: string;
+  readonly how: Restyling;
+}
+
 /** Copies of all glyphs of a style; which is the copy of which. */
-function copyGlyphs(
-  doc: Doc,
-  d: Draft,
-  fromId: string,
-  styleId: string,
-  heavier: number,
-): ReadonlyMap<string, string> {
-  const rows = Object.values(doc.glyphs).filter((g) => g.styleId === fromId);
-  const ids = new Map(rows.map((g) => [g.id, d.newId('glyphs', `${styleId} ${g.name} ${g.id}`)]));
+function copyGlyphs(doc: Doc, d: Draft, { from, to, how }: Copying): ReadonlyMap<string, string> {
+  const rows = Object.values(doc.glyphs).filter((g) => g.styleId === from);
+  const ids = new Map(rows.map((g) => [g.id, d.newId('glyphs', `${to} ${g.name} ${g.id}`)]));
   const there = (id: string | null) => (id === null ? null : (ids.get(id) ?? null));
-  for (const g of rows)
+  for (const g of rows) {
+    const drawn = restyledGlyph(g, how);
     d.put('glyphs', {
-      ...heavierGlyph(g, heavier),
+      ...drawn,
       id: ids.get(g.id) ?? g.id,
-      styleId,
-      components: g.components.flatMap((c) => {
+      styleId: to,
+      components: drawn.components.flatMap((c) => {
         const glyphId = ids.get(c.glyphId);
         return glyphId ? [{ ...c, glyphId }] : [];
       }),
@@ -67,32 +105,8 @@ function copyGlyphs(
       source: null,
       kept: [],
     });
+  }
   return ids;
-}
-
-/** Letters made thicker so far: rows are immutable, so that an unchanged letter is never made twice. */
-const made = new WeakMap<GlyphRow, Map<number, GlyphRow>>();
-
-function heavierGlyph(glyph: GlyphRow, by: number): GlyphRow {
-  const known = made.get(glyph) ?? new Map<number, GlyphRow>();
-  made.set(glyph, known);
-  const row = known.get(by) ?? madeHeavier(glyph, by);
-  known.set(by, row);
-  return row;
-}
-
-function madeHeavier(glyph: GlyphRow, by: number): GlyphRow {
-  if (by === 0 || glyph.name === NOTDEF || glyph.components.length > 0 || glyph.contours.length === 0)
-    return glyph;
-  const { skeleton } = glyph;
-  const drawn = skeleton
-    ? withSkeleton(glyph, {
-        ...skeleton,
-        pen: { ...skeleton.pen, width: Math.max(THINNEST, skeleton.pen.width + by) },
-      })
-    : withOutline(glyph, heavier(glyph.contours, by / 2));
-  const { left, right } = drawn.bearings;
-  return { ...drawn, bearings: { left: left + by / 4, right: right + by / 4 } };
 }
 
 /** Kerning, its groups and rules, for the copies. */

@@ -53,6 +53,7 @@ export function* addingMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult)
   });
   const row: SheetRow = {
     ...facts,
+    styleId: project.styleId,
     practiceCode: null,
     originalId: sheet.originalId ?? null,
     recipeId: FIRST_RECIPE,

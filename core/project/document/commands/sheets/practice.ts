@@ -3,7 +3,7 @@ import { transformContours } from '../../../../foundations/geometry/contour';
 import { transformPaint } from '../../../../foundations/geometry/paint';
 import { draft, mergeDiffs, type ProjectDiff } from '../../changes/diff';
 import { edit } from '../../inStep/edit';
-import { FIRST_RECIPE } from '../../newProject';
+import { FIRST_RECIPE, projectOf } from '../../newProject';
 import type { Doc, SheetRow } from '../../schema';
 import { takeLifted, type LiftedRow, type LiftResult } from '../pieces/takeLifted';
 import { piecesOf } from '../../queries/sheets';
@@ -38,6 +38,7 @@ export function takePractice(
   const row: SheetRow = {
     ...(old ?? {
       id: sheetId,
+      styleId: projectOf(doc).styleId,
       recipeId: FIRST_RECIPE,
       order: Object.keys(doc.sheets).length,
     }),

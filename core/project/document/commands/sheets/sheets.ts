@@ -35,6 +35,7 @@ export function addSheet(
     quarterTurns: 0,
     dpi: sheet.dpi ?? null,
     kind: 'page',
+    styleId: projectOf(doc).styleId,
     practiceCode: null,
     originalId: sheet.originalId ?? null,
     recipeId,
