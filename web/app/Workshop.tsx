@@ -71,7 +71,8 @@ function OpenWorkshop() {
   const name = useProject((s) => (s.doc ? projectOf(s.doc).name : ''));
   const { pathname } = useLocation();
   const stage = STAGES.find((s) => pathname.endsWith(`/${s.path}`));
-  useTitle(stage ? `${stage.title} · ${name}` : name);
+  const place = stage?.title ?? (pathname.endsWith('/family') ? 'Family' : null);
+  useTitle(place ? `${place} · ${name}` : name);
   const onSearch = useCallback(() => setSearching(true), []);
   const onShortcuts = useCallback(() => setShortcuts(true), []);
   useWorkshopKeys({ onSearch, onShortcuts });

@@ -46,6 +46,10 @@ const routes: RouteObject[] = [
             lazy: async () => ({ Component: (await import('../stages/proof/ProofStage')).ProofStage }),
           },
           {
+            path: 'family',
+            lazy: async () => ({ Component: (await import('../stages/family/FamilyStage')).FamilyStage }),
+          },
+          {
             path: 'cast',
             lazy: async () => ({ Component: (await import('../stages/cast/CastStage')).CastStage }),
           },

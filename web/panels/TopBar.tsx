@@ -7,6 +7,7 @@ import { setDesk, useDesk } from '../ui/colourMode';
 import { useProject, type SaveState } from '../store/projectStore';
 import { Tip } from '../ui/Tip';
 import { HistoryList } from './HistoryList';
+import { StyleSwitch } from './StyleSwitch';
 import { saveOpenProject } from '../store/saveProjectFile';
 
 const SAVE_TEXT: Record<SaveState, string> = {
@@ -87,6 +88,7 @@ function ProjectName({ saveState }: { saveState: SaveState }) {
       <Text as="h1" truncate>
         {name}
       </Text>
+      <StyleSwitch />
       <Text
         fontSize="xs"
         color={saveState === 'saved' || saveState === 'waiting' ? 'faded' : 'snag'}

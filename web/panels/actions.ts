@@ -44,6 +44,7 @@ function general(goTo: GoTo): Action[] {
   const { undo, redo } = useProject.getState();
   return [
     ...STAGES.map((s) => anywhere(`${s.title} - ${s.line}`, 'stage go', () => goTo(s.path))),
+    anywhere('Family: add, compare, rename styles', 'bold italic light weights', () => goTo('family')),
     anywhere('Undo', 'back', undo),
     anywhere('Redo', 'again forward', redo),
     anywhere('Save project file', 'export backup download', () => void saveOpenProject()),

@@ -1,9 +1,10 @@
 import { useEffect, useState } from 'react';
 import type { WordSvg } from '../../core/fonts/compile/wordSvg';
 import { castingOf } from '../../core/project/document/newProject';
-import type { Result } from '../../core/foundations/problems/problem';
 import type { Doc } from '../../core/project/document/schema';
-import { useDoc } from './projectStore';
+import { askAside } from './askAside';
+import type { InStyle } from '../workers/dressApi';
+import { useDoc, useWhole } from './projectStore';
 import { world } from './world';
 
 interface Shown extends WordSvg {
@@ -11,8 +12,6 @@ interface Shown extends WordSvg {
   readonly busy: boolean;
 }
 const NOTHING: Shown = { of: '', svg: null, lacking: [], height: 0, busy: false };
-/** A drawing is made once one stops typing. */
-const PAUSE_MS = 250;
 
 /** The glyphs a text can need, with the parts they are put together of: a whole font would be long on its way to another thread. */
 function partFor(doc: Doc, text: string): Doc {
@@ -23,23 +22,6 @@ function partFor(doc: Doc, text: string): Doc {
   const parts = mayBe.flatMap(([, g]) => g.components.flatMap((c) => doc.glyphs[c.glyphId] ?? []));
   const glyphs = { ...Object.fromEntries(mayBe), ...Object.fromEntries(parts.map((g) => [g.id, g])) };
   return { ...doc, pieces: {}, sheets: {}, glyphs };
-}
-
-/** Asks for something made aside once one stops typing; gives what takes that back. What was taken back comes to nothing. */
-function askAside<T>(ask: (signal: AbortSignal) => Promise<Result<T>>, take: (made: T) => void): () => void {
-  const stop = new AbortController();
-  const timer = setTimeout(() => {
-    ask(stop.signal).then(
-      (made) => made.ok && !stop.signal.aborted && take(made.value),
-      (error: unknown) => {
-        if (!stop.signal.aborted) throw error;
-      },
-    );
-  }, PAUSE_MS);
-  return () => {
-    clearTimeout(timer);
-    stop.abort();
-  };
 }
 
 /** Words of the project in hand as an SVG drawing, made aside; as it was last while another is being made. */
@@ -58,14 +40,16 @@ export function useWordDrawing(text: string, how: 'united' | 'parted'): Shown {
   return shown;
 }
 
-/** A text in each weight that is cast along, in their order, made aside; null until then. */
-export function useInWeights(text: string): readonly WordSvg[] | null {
-  const doc = useDoc();
-  const [shown, setShown] = useState<readonly WordSvg[] | null>(null);
+/** A text in each style of the family and in each weight that is cast along, made aside; none until then, or with one style alone. */
+export function useInStyles(text: string): readonly InStyle[] {
+  const doc = useWhole();
+  const [shown, setShown] = useState<readonly InStyle[]>([]);
   useEffect(() => {
-    if (castingOf(doc).weights.length === 0) return setShown(null);
+    if (castingOf(doc).weights.length === 0 && Object.keys(doc.styles).length < 2) return setShown([]);
     const asked = (signal: AbortSignal) =>
-      world.workers.dress.run<readonly WordSvg[]>((api) => api.weights(partFor(doc, text), text), { signal });
+      world.workers.dress.run<readonly InStyle[]>((api) => api.inStyles(partFor(doc, text), text), {
+        signal,
+      });
     return askAside(asked, setShown);
   }, [doc, text]);
   return shown;

@@ -1,8 +1,10 @@
 import { skeletonOfOutline, type OutlineSkeleton } from '../../core/tracing/centreline/skeletonOfOutline';
 import { wordSvg, type WordSvg } from '../../core/fonts/compile/wordSvg';
 import { withCastWeights } from '../../core/project/document/commands/family/castWeights';
-import { castingOf, projectOf } from '../../core/project/document/newProject';
-import type { Doc } from '../../core/project/document/schema';
+import { inStyle, stylesInOrder } from '../../core/project/document/queries/styles';
+import { agreement, type Agreement } from '../../core/fonts/compile/variable/agreement';
+import { restyledGlyph, type Restyling } from '../../core/project/document/commands/family/restyledGlyph';
+import type { Doc, GlyphRow } from '../../core/project/document/schema';
 import {
   cleanUp,
   type CleanedUp,
@@ -27,6 +29,12 @@ export interface Stemmed {
   readonly to: number;
 }
 
+/** Words set in a style. */
+export interface InStyle {
+  readonly name: string;
+  readonly drawn: WordSvg;
+}
+
 /** What the drawing bench’s worker does. */
 export const dressApi = {
   /** One letter cleaned, null when there is nothing to clean; letters come one by one, so that the caller can stop between them. */
@@ -38,18 +46,20 @@ export const dressApi = {
   pen: (lines: readonly Contour[], pen: PenShape): Result<Contour[]> => ok(penOutline(lines, pen)),
   /** Words set in a project's font as one drawing. */
   word: (doc: Doc, text: string, how: 'united' | 'parted'): Result<WordSvg> => ok(wordSvg(doc, text, how)),
-  /** Words set in each weight that is cast along, in their order. */
-  weights(doc: Doc, text: string): Result<readonly WordSvg[]> {
+  /** Words set in each style of a family and in each weight that is cast along, in their order. */
+  inStyles(doc: Doc, text: string): Result<readonly InStyle[]> {
     const family = withCastWeights(doc);
-    const project = projectOf(family);
     return ok(
-      castingOf(family).weights.map(({ name }) => {
-        const style = Object.values(family.styles).find((s) => s.name === name.trim());
-        const inHand = { ...project, styleId: style?.id ?? project.styleId };
-        return wordSvg({ ...family, project: { [project.id]: inHand } }, text, 'united');
-      }),
+      stylesInOrder(family).map(({ id, name }) => ({
+        name,
+        drawn: wordSvg(inStyle(family, id), text, 'united'),
+      })),
     );
   },
+  /** What of a family varies with its weight, and what can't. */
+  agreement: (doc: Doc): Result<Agreement> => ok(agreement(doc)),
+  /** A letter drawn anew for another style. */
+  restyle: (glyph: GlyphRow, how: Restyling): Result<GlyphRow> => ok(restyledGlyph(glyph, how)),
   skeleton(contours: readonly Contour[]): Result<OutlineSkeleton> {
     const found = skeletonOfOutline(contours);
     return found ? ok(found) : fail({ code: 'nothing-there' });

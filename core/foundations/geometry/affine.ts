@@ -42,7 +42,10 @@ export function applyAffine(m: Affine, p: Vec): Vec {
 
 /** Negative when the map mirrors, so that contours change their direction. */
 /** A vector by the map without its shift. */
-export const applyVector = ({ a, b, c, d }: Affine, v: Vec): Vec => ({ x: a * v.x + c * v.y, y: b * v.x + d * v.y });
+export const applyVector = ({ a, b, c, d }: Affine, v: Vec): Vec => ({
+  x: a * v.x + c * v.y,
+  y: b * v.x + d * v.y,
+});
 
 export const determinant = (m: Affine): number => m.a * m.d - m.b * m.c;
 

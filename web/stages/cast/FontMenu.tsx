@@ -5,7 +5,7 @@ import type { WordSvg } from '../../../core/fonts/compile/wordSvg';
 import { projectOf } from '../../../core/project/document/newProject';
 import { useDoc } from '../../store/projectStore';
 import { useLiveFont } from '../../store/liveFont';
-import { useInWeights } from '../../store/wordDrawing';
+import { useInStyles } from '../../store/wordDrawing';
 
 interface Props {
   readonly family: string;
@@ -18,29 +18,27 @@ interface Props {
 const SIZE_PX = 22;
 const SVG = 'data:image/svg+xml,';
 
-/** A style of the project; the one in hand with the family's name set in it (`family`; null = another). */
-function OwnStyle({ name, family }: { readonly name: string; readonly family: string | null }) {
+/** The style in hand with the family's name set in it. */
+function StyleInHand({ name, family }: { readonly name: string; readonly family: string }) {
   const live = useLiveFont((s) => s.families);
   return (
-    <Flex mt="1" align="baseline" gap="4" bg={family === null ? undefined : 'handSoft'} px="2">
+    <Flex mt="1" align="baseline" gap="4" bg="handSoft" px="2">
       <Text fontSize="sm" w="5rem">
         {name}
       </Text>
-      {family !== null && (
-        <Text
-          fontSize={`${SIZE_PX}px`}
-          style={{ fontFamily: live ? `${live}, sans-serif` : undefined }}
-          truncate
-        >
-          {family}
-        </Text>
-      )}
+      <Text
+        fontSize={`${SIZE_PX}px`}
+        style={{ fontFamily: live ? `${live}, sans-serif` : undefined }}
+        truncate
+      >
+        {family}
+      </Text>
     </Flex>
   );
 }
 
-/** A weight that is cast along, with the family's name drawn in it. */
-function Weight({ name, drawn }: { readonly name: string; readonly drawn: WordSvg | null }) {
+/** Another style, or a weight that is cast along, with the family's name drawn in it. */
+function OtherStyle({ name, drawn }: { readonly name: string; readonly drawn: WordSvg | null }) {
   const { unitsPerEm } = projectOf(useDoc());
   return (
     <Flex px="2" mt="1" align="center" gap="4" minH="2rem">
@@ -61,8 +59,9 @@ function Weight({ name, drawn }: { readonly name: string; readonly drawn: WordSv
 
 /** How the font will be listed among others: the family once, its styles below it. */
 export function FontMenu({ family, styles, weights }: Props) {
-  const drawn = useInWeights(family || 'Untitled');
+  const drawn = useInStyles(family || 'Untitled');
   const listed = [...styles, ...weights.map((w) => w.name)];
+  const [inHand = '', ...others] = listed;
   return (
     <Box>
       <Heading as="h2" size="sm">
@@ -87,11 +86,13 @@ export function FontMenu({ family, styles, weights }: Props) {
             {counted(listed.length, 'style')}
           </Text>
         </Flex>
-        {styles.map((style, i) => (
-          <OwnStyle key={style} name={style} family={i === 0 ? family || 'Untitled' : null} />
-        ))}
-        {weights.map(({ name }, i) => (
-          <Weight key={`${name} ${i}`} name={name} drawn={drawn?.[i] ?? null} />
+        <StyleInHand name={inHand} family={family || 'Untitled'} />
+        {others.map((name, i) => (
+          <OtherStyle
+            key={`${name} ${i}`}
+            name={name}
+            drawn={drawn.find((d) => d.name === name.trim())?.drawn ?? null}
+          />
         ))}
       </Box>
     </Box>

@@ -4,7 +4,7 @@ import { changeCasting } from '../../../core/project/document/commands/font/cast
 import { projectOf } from '../../../core/project/document/newProject';
 import type { CastingRow, CastWeight } from '../../../core/project/document/schema';
 import { proposedWeights } from '../../../core/project/document/queries/weights';
-import { useDoc, useProject } from '../../store/projectStore';
+import { useWhole, useProject } from '../../store/projectStore';
 import { InkButton } from '../../ui/InkButton';
 import { NumberField } from '../../ui/NumberField';
 import { Tip } from '../../ui/Tip';
@@ -67,7 +67,7 @@ function WeightRow({ weight, onChange }: RowProps) {
 
 /** Further weights that are made of the style in hand when it is cast. */
 export function Weights({ casting }: { readonly casting: CastingRow }) {
-  const doc = useDoc();
+  const doc = useWhole();
   const commit = useProject((s) => s.commit);
   const { weights } = casting;
   const put = (next: readonly CastWeight[]) => commit(changeCasting(doc, { weights: [...next] }));

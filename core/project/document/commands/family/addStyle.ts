@@ -2,7 +2,7 @@ import { draft, type Draft, type ProjectDiff } from '../../changes/diff';
 import { projectOf, standingGlyphs } from '../../newProject';
 import { firstFitSettings } from '../../schema';
 import { glyphsOfRule, renamedRule } from '../../rows/features';
-import type { Doc, StyleRow } from '../../schema';
+import type { Doc, GlyphRow, StyleRow } from '../../schema';
 import { restyledGlyph, THINNEST, type Restyling } from './restyledGlyph';
 
 export interface NewStyle {
@@ -21,23 +21,37 @@ export interface NewStyle {
 /**
  * A further style made of one that is there (of the one in hand): each letter drawn by another pen along the same skeleton, or its outline
  * grown, shrunk or slanted, its white, kerning, groups and rules. What is between two letters shrinks by half of what strokes grow. Null
- * when the style isn't there, or another has the name.
+ * when the style isn't there, or another has the name. `drawn`: letters that were restyled elsewhere, by `restylingOf`.
  */
-export function addStyle(doc: Doc, made: NewStyle, fromId = projectOf(doc).styleId): ProjectDiff | null {
+export function addStyle(
+  doc: Doc,
+  made: NewStyle,
+  fromId = projectOf(doc).styleId,
+  drawn: (glyph: GlyphRow) => GlyphRow | null = () => null,
+): ProjectDiff | null {
   const from = doc.styles[fromId];
   if (!from || !isFreeName(doc, made.name)) return null;
-  const { slantDeg = 0, nib = null } = made;
+  const { slantDeg = 0 } = made;
   const d = draft(doc);
   const style = newStyle(doc, d, made, {
     ...from,
     italic: made.italic ?? (from.italic || slantDeg > 0),
     stems: { upright: thicker(from.stems.upright, made), level: thicker(from.stems.level, made) },
   });
-  const how = { heavier: made.heavier, slantDeg, nib, about: projectOf(doc).lines.xHeight / 2 };
-  const ids = copyGlyphs(doc, d, { from: from.id, to: style.id, how });
+  const how = restylingOf(doc, made);
+  const draw = (g: GlyphRow) => drawn(g) ?? restyledGlyph(g, how);
+  const ids = copyGlyphs(doc, d, { from: from.id, to: style.id, draw });
   copySetting(doc, d, from.id, style.id, ids);
   return d.done(`Add the style ${style.name}`);
 }
+
+/** How the letters of a new style are made of those of the one that it is made of. */
+export const restylingOf = (doc: Doc, { heavier, slantDeg = 0, nib = null }: NewStyle): Restyling => ({
+  heavier,
+  slantDeg,
+  nib,
+  about: projectOf(doc).lines.xHeight / 2,
+});
 
 /** A further style without letters, for sheets and drawings of its own. Null when another has the name. */
 export function addEmptyStyle(
@@ -83,16 +97,16 @@ const thicker = (stem: number | null, { heavier }: NewStyle) =>
 interface Copying {
   readonly from: string;
   readonly to: string;
-  readonly how: Restyling;
+  readonly draw: (glyph: GlyphRow) => GlyphRow;
 }
 
 /** Copies of all glyphs of a style; which is the copy of which. */
-function copyGlyphs(doc: Doc, d: Draft, { from, to, how }: Copying): ReadonlyMap<string, string> {
+function copyGlyphs(doc: Doc, d: Draft, { from, to, draw }: Copying): ReadonlyMap<string, string> {
   const rows = Object.values(doc.glyphs).filter((g) => g.styleId === from);
   const ids = new Map(rows.map((g) => [g.id, d.newId('glyphs', `${to} ${g.name} ${g.id}`)]));
   const there = (id: string | null) => (id === null ? null : (ids.get(id) ?? null));
   for (const g of rows) {
-    const drawn = restyledGlyph(g, how);
+    const drawn = draw(g);
     d.put('glyphs', {
       ...drawn,
       id: ids.get(g.id) ?? g.id,

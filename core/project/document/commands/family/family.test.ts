@@ -13,6 +13,7 @@ import { addSheet } from '../sheets/sheets';
 import { startGlyph } from '../glyphs/renaming';
 import { changeProject } from '../font/project';
 import { setKerning } from '../spacing/kerning';
+import { withSkeleton } from '../outline/edit';
 import { addEmptyStyle, addStyle } from './addStyle';
 import { changeStyle, removeStyle } from './styles';
 
@@ -25,6 +26,7 @@ function family(): { doc: Doc; regular: string; bold: string; ornaments: string 
   return { doc, regular: regular!, bold: bold!, ornaments: ornaments! };
 }
 
+const corner = (x: number, y: number) => ({ x, y, in: null, out: null, kind: 'corner' as const });
 const sheet = (id: string) => ({ id, name: id, pictureId: id, widthPx: 100, heightPx: 100 });
 
 test('a project of one style is its own view; a view is the same for the same document', () => {
@@ -151,4 +153,27 @@ test('a slanted style leans its letters, keeps their feet and widths, and takes 
   const advance = (g: typeof l) =>
     g.bearings.left + g.bearings.right + contoursBox(g.contours)!.xMax - contoursBox(g.contours)!.xMin;
   expect(advance(l)).toBeCloseTo(advance(user as typeof l), 6);
+});
+
+test('a bolder style is as tall as the regular: x and H stay on their lines, while a full stop grows all round', () => {
+  const base = sampleProject();
+  const stop = { ...blankGlyph('period', 'period', [0x2e]), contours: [box(0, 0, 100, 100)] };
+  const lines = [{ closed: false, nodes: [corner(0, 40), corner(0, 660)] }];
+  const pen = { width: 80, ends: 'round', joins: 'round', contrast: 1, angle: 0 } as const;
+  const l = withSkeleton(blankGlyph('l', 'l', [0x6c]), { lines, pen });
+  const doc = { ...base, glyphs: { ...base.glyphs, period: stop, l } };
+  for (const heavier of [40, -30]) {
+    const after = edit(doc, addStyle(doc, { name: 'Other', weightClass: 700, heavier })!).doc;
+    const view = inStyle(after, Object.values(after.styles).find((s) => s.name === 'Other')!.id);
+    for (const char of 'Hxol') {
+      const [was, is] = [doc, view].map((d) =>
+        contoursBox(glyphOfCodePoint(d, char.codePointAt(0)!)!.contours)!,
+      );
+      expect(is!.yMin).toBeCloseTo(was!.yMin, 0);
+      expect(is!.yMax).toBeCloseTo(was!.yMax, 0);
+      expect(is!.xMax - is!.xMin - (was!.xMax - was!.xMin)).toBeCloseTo(heavier, 0);
+    }
+    const dot = contoursBox(glyphOfCodePoint(view, 0x2e)!.contours)!;
+    expect(dot.yMax - dot.yMin).toBeCloseTo(100 + heavier, 0);
+  }
 });

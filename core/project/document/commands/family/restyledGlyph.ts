@@ -1,5 +1,6 @@
-import { applyAffine } from '../../../../foundations/geometry/affine';
+import { applyAffine, type Affine } from '../../../../foundations/geometry/affine';
 import { transformContours } from '../../../../foundations/geometry/contour';
+import { contoursBox, type Box } from '../../../../foundations/geometry/measure';
 import { heavier } from '../../../../outlines/dress/heavier';
 import { inSlanted, slanted, slantMap } from '../../../../outlines/dress/slanted';
 import { NOTDEF } from '../../newProject';
@@ -12,7 +13,10 @@ export interface Restyling {
   readonly heavier: number;
   /** By how much they lean to the right, degrees. */
   readonly slantDeg: number;
-  /** The height at which a slanted letter stays where it is, em units: half the small letters' height keeps them in the middle of their width. */
+  /**
+   * Half the small letters' height, em units: there a slanted letter stays where it is, so that they keep the middle of their width; and
+   * drawings lower than this are no letters whose heights have to stay.
+   */
   readonly about: number;
   /** The thinnest stroke of the pen as a share of its thickest, and the way of its broad edge, degrees; null = as each letter's pen has it. */
   readonly nib: { readonly contrast: number; readonly angle: number } | null;
@@ -39,18 +43,58 @@ function restyle(glyph: GlyphRow, how: Restyling): GlyphRow {
   return leaning(weighted(glyph, how), how);
 }
 
-/** The letter with thicker strokes; one of parts is drawn by them. */
-function weighted(glyph: GlyphRow, { heavier: by, nib }: Restyling): GlyphRow {
+/** The letter with thicker strokes, as tall as it was; one of parts is drawn by them. */
+function weighted(glyph: GlyphRow, how: Restyling): GlyphRow {
+  const { heavier: by, nib } = how;
   const { skeleton } = glyph;
   if (glyph.components.length > 0 || (by === 0 && !(nib && skeleton))) return glyph;
-  const drawn = skeleton
-    ? withSkeleton(glyph, {
-        ...skeleton,
-        pen: { ...skeleton.pen, ...nib, width: Math.max(THINNEST, skeleton.pen.width + by) },
-      })
-    : withOutline(glyph, heavier(glyph.contours, by / 2));
+  const drawn = skeleton ? byAnotherPen(glyph, skeleton, how) : byOutline(glyph, how);
   const { left, right } = drawn.bearings;
   return { ...drawn, bearings: { left: left + by / 4, right: right + by / 4 } };
+}
+
+/** Another pen along the lines, which end so much sooner above and below as the pen reaches further. */
+function byAnotherPen(
+  glyph: GlyphRow,
+  { lines, pen }: NonNullable<GlyphRow['skeleton']>,
+  how: Restyling,
+): GlyphRow {
+  const next = { ...pen, ...how.nib, width: Math.max(THINNEST, pen.width + how.heavier) };
+  const drawn = withSkeleton(glyph, { lines, pen: next });
+  const grown = growth(glyph, drawn.contours, how);
+  const box = contoursBox(lines);
+  const map = grown && box && between(box, { yMin: box.yMin + grown.below, yMax: box.yMax - grown.above });
+  return map ? withSkeleton(glyph, { lines: transformContours(lines, map), pen: next }) : drawn;
+}
+
+/** The outline grown or shrunk, and brought back to its height. */
+function byOutline(glyph: GlyphRow, how: Restyling): GlyphRow {
+  const made = heavier(glyph.contours, how.heavier / 2);
+  const grown = growth(glyph, made, how);
+  const box = contoursBox(made);
+  const map = grown && box && between(box, { yMin: box.yMin + grown.below, yMax: box.yMax - grown.above });
+  return withOutline(glyph, map ? transformContours(made, map) : made);
+}
+
+type Heights = Pick<Box, 'yMin' | 'yMax'>;
+
+/** By how much a letter has grown above and below, em units; null for dots, commas and dashes, which grow all round. */
+function growth(
+  glyph: GlyphRow,
+  made: GlyphRow['contours'],
+  { about }: Restyling,
+): { readonly above: number; readonly below: number } | null {
+  const [was, is] = [contoursBox(glyph.contours), contoursBox(made)];
+  if (!was || !is || was.yMax - was.yMin < about) return null;
+  return { above: is.yMax - was.yMax, below: was.yMin - is.yMin };
+}
+
+/** The map that brings one height to another; null where there is no height to bring. */
+function between(from: Heights, to: Heights): Affine | null {
+  const [tall, wanted] = [from.yMax - from.yMin, to.yMax - to.yMin];
+  if (tall < 1 || wanted <= 0) return null;
+  const d = wanted / tall;
+  return { a: 1, b: 0, c: 0, d, e: 0, f: to.yMin - from.yMin * d };
 }
 
 /** The letter made to lean: a skeleton leans and the pen follows it, an outline keeps the thickness of its strokes. */

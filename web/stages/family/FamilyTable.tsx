@@ -1,0 +1,168 @@
+import { Box, chakra, Grid, Text } from '@chakra-ui/react';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { memo, useRef } from 'react';
+import type { GlyphRow, StyleRow } from '../../../core/project/document/schema';
+import { GlyphDrawing } from '../../ui/GlyphDrawing';
+import type { FamilyRow } from './familyRows';
+
+/** Height of a row, and width of its columns, px. */
+const ROW_PX = 74;
+const NAME_PX = 92;
+const CELL_PX = 104;
+
+export interface TableProps {
+  readonly styles: readonly StyleRow[];
+  /** The style in hand. */
+  readonly inHand: string;
+  readonly rows: readonly FamilyRow[];
+  readonly onStyle: (styleId: string) => void;
+  /** A letter of a style: its drawing, or the place where one would be made. */
+  readonly onLetter: (styleId: string, glyph: GlyphRow | null, char: string | null) => void;
+}
+
+const columns = (count: number) => `${NAME_PX}px repeat(${count}, ${CELL_PX}px) minmax(140px, 1fr)`;
+
+/** Each letter of the family in a row, beside itself in all styles. */
+export function FamilyTable(props: TableProps) {
+  const scroller = useRef<HTMLDivElement>(null);
+  const { styles, rows } = props;
+  const virtual = useVirtualizer({
+    count: rows.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: () => ROW_PX,
+    overscan: 6,
+  });
+  return (
+    <Box
+      ref={scroller}
+      flex="1"
+      minH="0"
+      overflow="auto"
+      px="5"
+      pb="3"
+      role="table"
+      aria-label="Letters of the family"
+      aria-rowcount={rows.length + 1}
+    >
+      <Heads {...props} />
+      <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
+        {virtual.getVirtualItems().map(({ index, start }) => {
+          const row = rows[index];
+          return row ? (
+            <div
+              key={row.letter.name}
+              style={{ position: 'absolute', top: start, width: '100%', height: ROW_PX }}
+            >
+              <Letter row={row} index={index} styles={styles} onLetter={props.onLetter} />
+            </div>
+          ) : null;
+        })}
+      </div>
+    </Box>
+  );
+}
+
+function Heads({ styles, inHand, onStyle }: TableProps) {
+  return (
+    <Grid
+      role="row"
+      templateColumns={columns(styles.length)}
+      position="sticky"
+      top="0"
+      bg="paper"
+      zIndex="1"
+      py="2"
+      borderBottomWidth="1px"
+      borderColor="rule"
+      alignItems="center"
+    >
+      <Text role="columnheader" fontSize="xs" color="faded">
+        Letter
+      </Text>
+      {styles.map((s) => (
+        <Box key={s.id} role="columnheader">
+          <chakra.button
+            type="button"
+            aria-pressed={s.id === inHand}
+            title={s.id === inHand ? 'The style in hand' : `Take ${s.name} in hand`}
+            fontWeight={s.id === inHand ? 'bold' : undefined}
+            borderBottomWidth="3px"
+            borderColor={s.id === inHand ? 'hand' : 'transparent'}
+            maxW="100%"
+            truncate
+            onClick={() => onStyle(s.id)}
+          >
+            {s.name}
+          </chakra.button>
+        </Box>
+      ))}
+      <Text role="columnheader" fontSize="xs" color="faded">
+        Between weights
+      </Text>
+    </Grid>
+  );
+}
+
+interface LetterProps extends Pick<TableProps, 'styles' | 'onLetter'> {
+  readonly row: FamilyRow;
+  readonly index: number;
+}
+
+const Letter = memo(function Letter({ row, index, styles, onLetter }: LetterProps) {
+  const { letter, apart } = row;
+  return (
+    <Grid
+      role="row"
+      aria-rowindex={index + 2}
+      templateColumns={columns(styles.length)}
+      alignItems="center"
+      h="100%"
+      borderBottomWidth="1px"
+      borderColor="rule"
+    >
+      <Text role="rowheader" fontSize="sm" truncate title={letter.name}>
+        {letter.char ?? letter.name}
+        {letter.char !== null && letter.char !== letter.name && (
+          <Text as="span" fontSize="xs" color="faded" ml="2">
+            {letter.name}
+          </Text>
+        )}
+      </Text>
+      {styles.map((style, k) => {
+        const glyph = letter.drawings[k] ?? null;
+        const called = `${letter.name} in ${style.name}`;
+        return (
+          <Box key={style.id} role="cell">
+            <button
+              type="button"
+              aria-label={glyph ? `Take ${called} in hand` : `Make ${called}, which is missing`}
+              title={glyph ? called : `${called}: missing`}
+              onClick={() => onLetter(style.id, glyph, letter.char)}
+            >
+              {glyph ? (
+                <GlyphDrawing glyph={glyph} size={66} />
+              ) : (
+                <Text
+                  as="span"
+                  display="inline-block"
+                  px="3"
+                  py="1.5"
+                  fontSize="xs"
+                  color="snag"
+                  borderWidth="1px"
+                  borderStyle="dashed"
+                  borderColor="snag"
+                >
+                  missing
+                </Text>
+              )}
+            </button>
+          </Box>
+        );
+      })}
+      <Text role="cell" fontSize="xs" color={apart === null ? 'faded' : 'snag'}>
+        {apart}
+      </Text>
+    </Grid>
+  );
+});
