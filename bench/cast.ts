@@ -60,6 +60,7 @@ function lively(): Doc {
       at: 'word-end',
       swaps: small.map((g) => ({ from: g.id, to: `${g.id}.end` })),
       clearance: 15,
+      despite: [],
     },
     { kind: 'bounce', glyphs: null, height: 20 },
   ];

@@ -57,7 +57,7 @@ test('a font without a space, rules that nothing comes of and kerning beyond the
   const drawn = { ...base, glyphs: { ...glyphs, swash: empty } };
   const rules: Rule[] = [
     { kind: 'turns', letters: null, within: 5 },
-    { kind: 'ends', at: 'word-end', swaps: [{ from: 'o', to: 'swash' }], clearance: 0 },
+    { kind: 'ends', at: 'word-end', swaps: [{ from: 'o', to: 'swash' }], clearance: 0, despite: [] },
     { kind: 'ligature', parts: ['o', 'x'], to: 'T', feature: 'liga' },
   ];
   const kerning = {

@@ -78,7 +78,7 @@ test('drawings take turns and ends stand at the end of words as Chromium sets th
     glyphs: { ...base.glyphs, ...Object.fromEntries(drawings.map((g) => [g.id, g])) },
   };
   const rules: Rule[] = [
-    { kind: 'ends', at: 'word-end', swaps: [{ from: 'x', to: 'x.end' }], clearance: 0 },
+    { kind: 'ends', at: 'word-end', swaps: [{ from: 'x', to: 'x.end' }], clearance: 0, despite: [] },
     { kind: 'turns', letters: null, within: 5 },
   ];
   const font = compileFont(edit(drawn, setRules(drawn, rules)!).doc, {

@@ -51,7 +51,9 @@ test('a part of a font has the drawings that stand in place of its letters: liga
   const drawn = { ...base, glyphs: { ...base.glyphs, ...Object.fromEntries(more.map((g) => [g.id, g])) } };
   const doc = edit(
     drawn,
-    setRules(drawn, [{ kind: 'ends', at: 'word-end', swaps: [{ from: 'x', to: 'swash' }], clearance: 0 }])!,
+    setRules(drawn, [
+      { kind: 'ends', at: 'word-end', swaps: [{ from: 'x', to: 'swash' }], clearance: 0, despite: [] },
+    ])!,
   ).doc;
   const names = Object.values(partOf(doc, 'oxx').glyphs).map((g) => g.name);
   expect(names).toEqual(expect.arrayContaining(['o_x', 'o.alt1', 'o_x.alt1', 'swash']));

@@ -143,7 +143,13 @@ describe('drawings for the ends of words', () => {
     tail,
     start,
   ];
-  const end: Rule = { kind: 'ends', at: 'word-end', swaps: [{ from: 'n', to: 'n.end' }], clearance: 15 };
+  const end: Rule = {
+    kind: 'ends',
+    at: 'word-end',
+    swaps: [{ from: 'n', to: 'n.end' }],
+    clearance: 15,
+    despite: [],
+  };
   const { bytes } = fontOf(all, [end]);
 
   test('stand at the end only, and not before what they would hit, also beyond a space', () => {
@@ -182,6 +188,7 @@ describe('drawings for the ends of words', () => {
       at: 'word-start',
       swaps: [{ from: 'n', to: 'n.start' }],
       clearance: 15,
+      despite: [],
     };
     const made = fontOf(all, [rule]).bytes;
     expect(names(made, 'nan n')).toEqual(['n.start', 'a', 'n', 'space', 'n']);
@@ -189,7 +196,13 @@ describe('drawings for the ends of words', () => {
   });
 
   test('the end of a text is the end of its last word only', () => {
-    const rule: Rule = { kind: 'ends', at: 'text-end', swaps: [{ from: 'n', to: 'n.end' }], clearance: 15 };
+    const rule: Rule = {
+      kind: 'ends',
+      at: 'text-end',
+      swaps: [{ from: 'n', to: 'n.end' }],
+      clearance: 15,
+      despite: [],
+    };
     expect(names(fontOf(all, [rule]).bytes, 'n an')).toEqual(['n', 'space', 'a', 'n.end']);
   });
 
@@ -236,7 +249,7 @@ test('what a font does is told in plain words, rules in their own, the rest by w
     { kind: 'exchange', feature: 'ss02', label: 'Tall t', swaps: [{ from: 't', to: ['n', 'o'] }] },
     { kind: 'ligature', parts: ['t', 'o'], to: 'n', feature: 'dlig' },
     { kind: 'turns', letters: [{ glyph: 'a', drawings: ['a.alt1'] }], within: 1 },
-    { kind: 'ends', at: 'word-end', swaps: [{ from: 'n', to: 'n.end' }], clearance: 15 },
+    { kind: 'ends', at: 'word-end', swaps: [{ from: 'n', to: 'n.end' }], clearance: 15, despite: [] },
     { kind: 'beside', before: [['o', 't']], swaps: [{ from: 'n', to: null }], after: [['a']] },
     { kind: 'bounce', glyphs: ['a', 'o'], height: 20 },
   ];
@@ -293,7 +306,7 @@ describe('a line set without a font file', () => {
       tail,
     ];
     const { doc } = fontOf(glyphs, [
-      { kind: 'ends', at: 'word-end', swaps: [{ from: 'n', to: 'n.end' }], clearance: 15 },
+      { kind: 'ends', at: 'word-end', swaps: [{ from: 'n', to: 'n.end' }], clearance: 15, despite: [] },
       turns,
       { kind: 'bounce', glyphs: null, height: 30 },
       { kind: 'beside', before: [['o'], ['a']], swaps: [{ from: 'n', to: 'o' }], after: [['f']] },
@@ -336,7 +349,13 @@ describe('a line set without a font file', () => {
 
 (hasFontTools ? describe : describe.skip)('features text', () => {
   test('says what the tables do: fontTools builds from it what HarfBuzz shapes alike, in five languages, features on and off', () => {
-    const end: Rule = { kind: 'ends', at: 'word-end', swaps: [{ from: 'n', to: 'n.end' }], clearance: 15 };
+    const end: Rule = {
+      kind: 'ends',
+      at: 'word-end',
+      swaps: [{ from: 'n', to: 'n.end' }],
+      clearance: 15,
+      despite: [],
+    };
     const tail = { ...glyph('n.end', '', box(0, -150, 900, 500)), bearings: { left: 50, right: -550 } };
     const more = ['a.alt1', 'o.alt1', 'o.alt2', 'f_i', 'i.loclTRK', 'o.ss01', 'c_t', 'sub'].map((n) =>
       glyph(n),

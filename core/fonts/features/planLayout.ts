@@ -161,7 +161,12 @@ function contextual(list: Substitutions, font: FontGlyphs, ruled: Ruled, kerning
   const turns = ruled.of('turns').map((r) => ({ letters: turningOf(font, ruled, r), within: r.within }));
   const turned = new Map(turns.flatMap((t) => t.letters.map((l) => [l.glyph, l.drawings] as const)));
   const scope: EndsScope = { font, kern: kernOf(kerning), turned, ignoreMarks };
-  const pairs = (r: RuleOf<'ends'>) => r.swaps.map((s) => ({ from: ruled.at(s.from), to: ruled.at(s.to) }));
+  const pairs = (r: RuleOf<'ends'>) =>
+    r.swaps.map((s) => ({
+      from: ruled.at(s.from),
+      to: ruled.at(s.to),
+      despite: r.despite.flatMap((d) => (d.from === s.from ? [ruled.at(d.beside)] : [])),
+    }));
   return [
     ...ruled.of('beside').map((r, k) =>
       addBeside(list, `beside_${k + 1}`, {

@@ -22,10 +22,14 @@ const UNASKED = new Set(['ccmp', 'liga', 'clig', 'calt', 'kern', 'mark', 'mkmk',
 type Lookups<K> = readonly Lookup<K>[];
 
 /** Numbers of the lookups that are used, in their order. */
-const usedBy = (features: FontLayout['gsub']['features']): number[] =>
-  [...new Set(features.filter((f) => UNASKED.has(f.tag) && !f.languages).flatMap((f) => f.lookups))].sort(
-    (a, b) => a - b,
-  );
+const usedBy = (features: FontLayout['gsub']['features'], asked: readonly string[]): number[] =>
+  [
+    ...new Set(
+      features
+        .filter((f) => (UNASKED.has(f.tag) || asked.includes(f.tag)) && !f.languages)
+        .flatMap((f) => f.lookups),
+    ),
+  ].sort((a, b) => a - b);
 
 /** The places of a run that a lookup sees. */
 class Seen {
@@ -109,12 +113,16 @@ function substitute(
   }
 }
 
-/** Glyphs as substitutions leave them. */
-function substituted({ gsub, kinds }: FontLayout, glyphs: readonly number[]): number[] {
+/** Glyphs as substitutions leave them; `asked`: tags of features that are switched on besides those that are used unasked. */
+export function substituted(
+  { gsub, kinds }: FontLayout,
+  glyphs: readonly number[],
+  asked: readonly string[] = [],
+): number[] {
   const run = [...glyphs];
   const skips = (lookup: Lookup<unknown>) => (g: number) =>
     (lookup.ignoreMarks ?? false) && kinds[g] === 'mark';
-  for (const number of usedBy(gsub.features))
+  for (const number of usedBy(gsub.features, asked))
     for (let at = 0; at < run.length;) {
       const glyph = run[at] ?? 0;
       const lookup = gsub.lookups[number];
@@ -139,7 +147,7 @@ function positioned(
   const isMark = (g: number) => kinds[g] === 'mark';
   const out = run.map((g, i): Moved => ({ x: 0, y: 0, advance: isMark(g) ? 0 : (advances[i] ?? 0) }));
   const leads = new Map<number, number>();
-  const lookups = usedBy(gpos.features).flatMap((number) => gpos.lookups[number] ?? []);
+  const lookups = usedBy(gpos.features, []).flatMap((number) => gpos.lookups[number] ?? []);
   for (const lookup of lookups) {
     const seen = new Seen(run, (g) => (lookup.ignoreMarks ?? false) && isMark(g));
     if (lookup.type === 'pair') kern(kernOf(lookup.kerning), seen, run, out, isMark);

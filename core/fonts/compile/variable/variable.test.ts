@@ -216,7 +216,10 @@ test('between two styles everything lies between them', () => {
     fontData(doc, 'regular').glyphs.findIndex((g) => g.name === 'T'),
     550,
   );
-  const half = penOutline([line([30, top], [370, top]), line([200, top], [200, foot])], { ...pen, width: 85 });
+  const half = penOutline([line([30, top], [370, top]), line([200, top], [200, foot])], {
+    ...pen,
+    width: 85,
+  });
   const box = (cs: readonly Contour[]) => Math.min(...cs.flatMap((c) => c.nodes.map((p) => p.x)));
   const moved = transformContours(half, { a: 1, b: 0, c: 0, d: 1, e: box(stem) - box(half), f: 0 });
   expect(greatestDeviation(stem, moved)).toBeLessThan(1.5);

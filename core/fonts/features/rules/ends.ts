@@ -30,9 +30,16 @@ export interface EndsScope {
   readonly ignoreMarks: boolean;
 }
 
+/** A drawing for an end, and the neighbours that don't keep it out. Glyph indices. */
+export interface EndSwap {
+  readonly from: number;
+  readonly to: number;
+  readonly despite: readonly number[];
+}
+
 export interface EndsRule {
   readonly at: 'word-start' | 'word-end' | 'text-start' | 'text-end';
-  readonly swaps: readonly { readonly from: number; readonly to: number }[];
+  readonly swaps: readonly EndSwap[];
   readonly clearance: number;
 }
 
@@ -42,7 +49,7 @@ export interface EndsRule {
  */
 function hitBy(
   { font, kern, turned }: EndsScope,
-  { from, to }: { readonly from: number; readonly to: number },
+  { from, to, despite }: EndSwap,
   side: 'left' | 'right',
   candidates: readonly number[],
   { gap, reach }: { readonly gap: number | null; readonly reach: number },
@@ -56,7 +63,7 @@ function hitBy(
     const now = measure(to, other);
     return now > TOUCH && now > measure(from, other) + TOUCH;
   };
-  return candidates.filter((c) => [c, ...(turned.get(c) ?? [])].some(hits));
+  return candidates.filter((c) => !despite.includes(c) && [c, ...(turned.get(c) ?? [])].some(hits));
 }
 
 const spaceOf = (font: FontGlyphs) => font.mapping.get(0x20);

@@ -55,6 +55,11 @@ export const rule = z.discriminatedUnion('kind', [
     at: z.enum(['word-start', 'word-end', 'text-start', 'text-end']),
     swaps,
     clearance: z.number().min(0).max(500).default(15),
+    /** Neighbours beside which a drawing stands although it would come nearer to them. */
+    despite: z
+      .array(z.object({ from: id, beside: id }).readonly())
+      .readonly()
+      .default([]),
   }),
   /** Letters that stand a little above or below the baseline, `height` em units at the most, by their neighbours. */
   z.object({
@@ -93,6 +98,7 @@ export const featureRow = z.object({
   enabled: z.boolean().default(true),
   rule,
 });
+export type FeatureRow = z.infer<typeof featureRow>;
 
 type Use = <T extends string | null>(ids: readonly T[]) => T[];
 
@@ -118,7 +124,11 @@ export function ruleWith(r: Rule, kept: (id: string) => boolean): Rule | null {
         .filter((l) => kept(l.glyph) && l.drawings.length > 0);
       return letters ? unlessEmpty(letters, () => ({ ...r, letters })) : r;
     }
-    case 'ends':
+    case 'ends': {
+      const swaps = both(r.swaps);
+      const despite = r.despite.filter((d) => kept(d.from) && kept(d.beside));
+      return unlessEmpty(swaps, () => ({ ...r, swaps, despite }));
+    }
     case 'language': {
       const swaps = both(r.swaps);
       return unlessEmpty(swaps, () => ({ ...r, swaps }));
@@ -166,6 +176,11 @@ export function renamedRule(r: Rule, called: (id: string) => string): Rule {
         letters: r.letters && r.letters.map((l) => ({ glyph: called(l.glyph), drawings: all(l.drawings) })),
       };
     case 'ends':
+      return {
+        ...r,
+        swaps: r.swaps.map(both),
+        despite: r.despite.map((d) => ({ from: called(d.from), beside: called(d.beside) })),
+      };
     case 'language':
       return { ...r, swaps: r.swaps.map(both) };
     case 'bounce':
