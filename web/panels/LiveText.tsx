@@ -5,6 +5,7 @@ import type { Doc } from '../../core/project/document/schema';
 import { glyphByCodePoint } from '../store/selectors';
 import { useLiveFont } from '../store/liveFont';
 import { useProject } from '../store/projectStore';
+import { featureSettings, useSwitches } from '../store/switches';
 import { characterAt } from './caret';
 import { useWay } from './way';
 
@@ -31,6 +32,7 @@ function glyphAt(doc: Doc, runs: readonly TextRun[], at: number): string | undef
  */
 export function LiveText({ text, onPick, ...rest }: Props) {
   const families = useLiveFont((s) => s.families);
+  const fontFeatureSettings = useSwitches((s) => featureSettings(s.changed));
   const glyphs = useProject((s) => s.doc?.glyphs);
   const { make } = useWay();
   const runs = useMemo(() => (glyphs ? textRuns({ glyphs }, text) : []), [text, glyphs]);
@@ -40,7 +42,7 @@ export function LiveText({ text, onPick, ...rest }: Props) {
       whiteSpace="pre-wrap"
       overflowWrap="anywhere"
       {...rest}
-      style={{ fontFamily: families ? `${families}, sans-serif` : undefined }}
+      style={{ fontFamily: families ? `${families}, sans-serif` : undefined, fontFeatureSettings }}
       onClick={(e) => {
         const at = characterAt(e.currentTarget, e.clientX, e.clientY);
         const { doc } = useProject.getState();

@@ -8,6 +8,7 @@ import type { Doc } from '../../core/project/document/schema';
 import { useLiveFont } from '../store/liveFont';
 import { useProject } from '../store/projectStore';
 import { Tip } from '../ui/Tip';
+import { FeatureSwitches } from './FeatureSwitches';
 import { LiveText } from './LiveText';
 import { LANGUAGE_SAMPLES } from '../text/languageSamples';
 import { useWay } from './way';
@@ -108,6 +109,7 @@ export const RunningLine = memo(function RunningLine() {
       <Flex align="center" gap="3" px="4" pt="2">
         <TextFields text={runningText} />
         <Lacking />
+        <FeatureSwitches />
         <LiveFontFacts />
         <Tip text={heightTip}>
           <IconButton

@@ -34,6 +34,12 @@ export const ON_DRESS: readonly (readonly [Place, string, string])[] = [
 ];
 
 export const ON_NAME = [
+  [
+    'forms',
+    'Forms of a letter: other drawings and ligatures',
+    'alternates swash variant copy derive ligature',
+  ],
+  ['rules', 'Rules: when which drawing stands', 'features take turns bounce contextual swash opentype'],
   ['order', 'Name pieces by order', 'A to Z sequence characters label'],
   ['make', 'Compose accented letters', 'diacritics umlaut acute languages'],
   ['make', 'Drafts of missing signs', 'punctuation symbols generate'],

@@ -22,7 +22,7 @@ export function GaugeTabs({ tabs, open, onOpen, children }: Props) {
     <Tabs.Root value={open} onValueChange={(e) => onOpen(e.value)} size="sm" fitted variant="line">
       <Tabs.List borderColor="rule">
         {tabs.map(({ value, text, snags }) => (
-          <Tabs.Trigger key={value} value={value} px="1" color="ink" fontSize="xs">
+          <Tabs.Trigger key={value} value={value} px="0.5" color="ink" fontSize="xs">
             {text}
             {snags && snags.count > 0 && (
               <Box as="span" color="snag" fontWeight="bold" aria-label={snags.label}>

@@ -6,6 +6,15 @@ import type { CastFormat } from '../../core/fonts/compile/casts/formats';
 import { SCREEN_STRIKES } from '../../core/fonts/compile/pictures';
 import { explainFont } from '../../core/fonts/compile/explainFont';
 import type { Explained } from '../../core/fonts/features/explain';
+import {
+  formInWords,
+  heldBack,
+  textsFor,
+  type HeldBack,
+  type InWords,
+} from '../../core/fonts/compile/formInWords';
+import { repeatsIn, type Repeats } from '../../core/fonts/compile/repeats';
+import { inStyle } from '../../core/project/document/queries/styles';
 import { compileFont, type OutlineFormat } from '../../core/fonts/compile/compileFont';
 import { unpackRow } from '../../core/project/document/packing/packRows';
 import { partOf, readying } from '../../core/fonts/compile/partOf';
@@ -14,6 +23,7 @@ import { applyDiff, type ProjectDiff } from '../../core/project/document/changes
 import { TABLE_NAMES, type Doc, type TableName } from '../../core/project/document/schema';
 import { fail, ok, type Result } from '../../core/foundations/problems/problem';
 import { brotli } from './brotli';
+import { commonWords } from './commonWords';
 import { serve } from './serve';
 
 /** What a font is to have when not all of it is made: the letters of a text, and glyphs by their ids. */
@@ -28,6 +38,9 @@ let doc: Doc | null = null;
 /** Pictures that letters are kept as, by their hashes. */
 const pictures = new Map<string, Uint8Array>();
 const pictureBytes = (id: string): Uint8Array | null => pictures.get(id) ?? null;
+
+/** Words that are looked through for repeats. */
+const REPEATS_IN = 2000;
 
 const EMPTY = Object.fromEntries(TABLE_NAMES.map((t) => [t, {}])) as unknown as Doc;
 
@@ -85,6 +98,23 @@ const api = {
   /** What the font does with its letters, in plain words. */
   explain(styleId: string): Result<readonly Explained[]> {
     return doc ? ok(explainFont(doc, styleId).told) : fail({ code: 'nothing-there' });
+  },
+  /** Words in which a form stands, and such in which its letter stays. `asked`: tags of features that are switched on. */
+  async inWords(styleId: string, formId: string, asked: readonly string[]): Promise<Result<InWords>> {
+    if (!doc) return fail({ code: 'nothing-there' });
+    const view = inStyle(doc, styleId);
+    return ok(formInWords(view, formId, textsFor(view, formId, await commonWords()), { asked }));
+  },
+  /** Neighbours beside which the drawings of a rule are held back. */
+  held(styleId: string, ruleId: string): Result<readonly HeldBack[]> {
+    const view = doc && inStyle(doc, styleId);
+    const rule = view?.features[ruleId];
+    return view && rule ? ok(heldBack(view, rule)) : fail({ code: 'nothing-there' });
+  },
+  /** Words in which the same drawing comes again. */
+  async repeats(styleId: string): Promise<Result<Repeats>> {
+    if (!doc) return fail({ code: 'nothing-there' });
+    return ok(repeatsIn(inStyle(doc, styleId), (await commonWords()).slice(0, REPEATS_IN).join(' ')));
   },
   /** A file of a format, whole. */
   async cast(format: CastFormat, styleId: string, nowUnixS: number): Promise<Result<CastFile>> {

@@ -4,6 +4,8 @@ import type { Cast } from '../../core/fonts/compile/casts/castPlan';
 import type { CastPrint } from '../../core/fonts/compile/casts/castPrint';
 import type { CastFormat } from '../../core/fonts/compile/casts/formats';
 import type { Explained } from '../../core/fonts/features/explain';
+import type { HeldBack, InWords } from '../../core/fonts/compile/formInWords';
+import type { Repeats } from '../../core/fonts/compile/repeats';
 import type { OutlineFormat } from '../../core/fonts/compile/compileFont';
 import { picturesOfGlyphs } from '../../core/project/document/queries/pictures';
 import { packRow } from '../../core/project/document/packing/packRows';
@@ -142,6 +144,30 @@ export class Compiler {
       },
       { signal },
     );
+  }
+
+  /** Words in which a form stands in its letter's place, and such in which the letter stays. */
+  inWords(styleId: string, formId: string, asked: readonly string[]): Promise<Result<InWords>> {
+    return this.host.run<InWords>(async (api) => {
+      await this.sendOnce(api);
+      return api.inWords(styleId, formId, asked);
+    });
+  }
+
+  /** Neighbours beside which the drawings of a rule are held back. */
+  held(styleId: string, ruleId: string): Promise<Result<readonly HeldBack[]>> {
+    return this.host.run<readonly HeldBack[]>(async (api) => {
+      await this.sendOnce(api);
+      return api.held(styleId, ruleId);
+    });
+  }
+
+  /** Words in which the same drawing comes again. */
+  repeats(styleId: string): Promise<Result<Repeats>> {
+    return this.host.run<Repeats>(async (api) => {
+      await this.sendOnce(api);
+      return api.repeats(styleId);
+    });
   }
 
   /** Works ahead for a moment (`ms`); true when the whole font can be made at once. */

@@ -12,6 +12,9 @@ export interface InWords {
   readonly stays: readonly string[];
 }
 
+/** Places of glyphs in the font by their ids. */
+const indexOf = (font: FontData) => new Map(font.glyphs.map((g, i) => [g.id, i]));
+
 /** Glyph indices of a text; null when the font lacks one of its characters. */
 function glyphsOf(font: FontData, text: string): number[] | null {
   const run = [...text].map((c) => font.mapping.get(c.codePointAt(0) ?? 0));
@@ -34,6 +37,31 @@ function charactersOf(doc: Doc, formId: string): string | null {
   return chars.every((cp) => cp !== undefined) ? String.fromCodePoint(...chars) : null;
 }
 
+const capitalised = (word: string): string => word.charAt(0).toUpperCase() + word.slice(1);
+
+/**
+ * Texts that show when a form stands and when it doesn't: words, and for drawings at the ends of words each such word with another
+ * behind or before it, since what lies beyond the space keeps some of them out.
+ */
+export function* textsFor(doc: Doc, formId: string, plain: readonly string[]): Iterable<string> {
+  const ends = Object.values(doc.features).flatMap(({ rule }) =>
+    rule.kind === 'ends' && rule.swaps.some((s) => s.to === formId) ? [rule] : [],
+  )[0];
+  const chars = charactersOf(doc, formId);
+  const words = chars !== null && /^\p{Lu}/u.test(chars) ? plain.map(capitalised) : plain;
+  if (!ends || chars === null) return yield* words;
+  const atStart = ends.at.endsWith('start');
+  const own = words.filter((w) => (atStart ? w.startsWith(chars) : w.endsWith(chars)));
+  // Beside words that have no such letter at their own end.
+  const others = plain.filter((w) => !w.includes(chars.toLowerCase()));
+  for (const [i, word] of own.entries()) {
+    const other = others[(i * 31) % others.length];
+    // By turns alone and beside another word.
+    if (i % 2 === 0 || other === undefined) yield word;
+    else yield atStart ? `${other} ${word}` : `${word} ${other}`;
+  }
+}
+
 /**
  * Where a form stands among texts and where it doesn't, at most so many of each, in the order of the texts. `asked`: tags of
  * features that are switched on. Texts with characters that the font lacks are passed over.
@@ -45,7 +73,7 @@ export function formInWords(
   { most = 8, asked = [] }: { readonly most?: number; readonly asked?: readonly string[] } = {},
 ): InWords {
   const font = fontData(doc, projectOf(doc).styleId);
-  const index = font.byId.get(formId);
+  const index = indexOf(font).get(formId);
   const chars = charactersOf(doc, formId);
   const [stands, stays]: [string[], string[]] = [[], []];
   if (index === undefined || chars === null) return { stands, stays };
@@ -73,19 +101,21 @@ export interface HeldBack {
 export function heldBack(doc: Doc, { rule }: FeatureRow): HeldBack[] {
   if (rule.kind !== 'ends') return [];
   const font = fontData(doc, projectOf(doc).styleId);
+  const index = indexOf(font);
   const space = font.mapping.get(0x20);
   const atStart = rule.at.endsWith('start');
   const letters = font.glyphs.flatMap((g, i) =>
     g.codePoints.length > 0 && i !== space && (doc.glyphs[g.id]?.contours.length ?? 0) > 0 ? [{ g, i }] : [],
   );
   return rule.swaps.flatMap(({ from, to }) => {
-    const [a, b] = [font.byId.get(from), font.byId.get(to)];
+    const [a, b] = [index.get(from), index.get(to)];
     if (a === undefined || b === undefined) return [];
-    const keepsOut = (run: readonly number[]) => !substituted(font.layout, run).includes(b);
-    if (keepsOut([a])) return [];
+    const keepsOut = (run: readonly number[], at: number) => substituted(font.layout, run)[at] !== b;
+    if (keepsOut([a], 0)) return [];
     return letters.flatMap(({ g, i }): HeldBack[] => {
-      const inWord = keepsOut(atStart ? [a, i] : [i, a]);
-      const beyond = space !== undefined && keepsOut(atStart ? [i, space, a] : [a, space, i]);
+      const inWord = atStart ? keepsOut([a, i], 0) : keepsOut([i, a], 1);
+      const beyond =
+        space !== undefined && (atStart ? keepsOut([i, space, a], 2) : keepsOut([a, space, i], 0));
       const held = { from, to, beside: g.id };
       return [
         ...(inWord ? [{ ...held, where: 'in the word' as const }] : []),

@@ -29,6 +29,7 @@ import { fieldAtEnd, fieldUnder, LEDGER, underPointer } from './dragging';
 import { Ledger } from './Ledger';
 import { fieldAt, ledgerSections, type LedgerField, type LedgerSection } from './ledgerRows';
 import { OrderStrip } from './OrderStrip';
+import { RulesBench } from './forms/RulesBench';
 import { PieceShelf } from './PieceShelf';
 
 /** Drawings that have no character: alternates, ligatures, and the sign for what a font lacks. */
@@ -159,23 +160,29 @@ export function NameStage() {
     <Dragging sections={sections}>
       <Bench actions={<BillBar isDrawn={(c) => glyphOf(c) !== null} />}>
         <AskTaken />
-        {tab === 'order' ? (
-          <OrderStrip />
+        {tab === 'rules' ? (
+          <RulesBench />
         ) : (
-          <PieceShelf
-            pieces={namelessPieces(doc)}
-            chosen={pieceId}
-            onTake={(id) => useNameBench.setState({ pieceId: id, tab: 'letter' })}
-          />
+          <>
+            {tab === 'order' ? (
+              <OrderStrip />
+            ) : (
+              <PieceShelf
+                pieces={namelessPieces(doc)}
+                chosen={pieceId}
+                onTake={(id) => useNameBench.setState({ pieceId: id, tab: 'letter' })}
+              />
+            )}
+            <FileDrop label="Drop files on a field" onFiles={(files, on) => dropFiles(files, on, sections)}>
+              <Ledger
+                sections={sections}
+                char={pieceId === null ? wanted : null}
+                glyphId={pieceId === null ? (glyph?.id ?? null) : null}
+                onTake={onTake}
+              />
+            </FileDrop>
+          </>
         )}
-        <FileDrop label="Drop files on a field" onFiles={(files, on) => dropFiles(files, on, sections)}>
-          <Ledger
-            sections={sections}
-            char={pieceId === null ? wanted : null}
-            glyphId={pieceId === null ? (glyph?.id ?? null) : null}
-            onTake={onTake}
-          />
-        </FileDrop>
       </Bench>
       <NameGauge {...gauged} onChar={onChar} />
     </Dragging>

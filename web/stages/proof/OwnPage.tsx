@@ -3,6 +3,7 @@ import { changeProject } from '../../../core/project/document/commands/font/proj
 import { projectOf } from '../../../core/project/document/newProject';
 import { glyphByCodePoint } from '../../store/selectors';
 import { useLiveFont } from '../../store/liveFont';
+import { featureSettings, useSwitches } from '../../store/switches';
 import { useDoc, useProject } from '../../store/projectStore';
 
 interface Props {
@@ -20,6 +21,7 @@ export const ownText = (doc: ReturnType<typeof useDoc>): string =>
 export function OwnPage({ size, onPick }: Props) {
   const doc = useDoc();
   const families = useLiveFont((s) => s.families);
+  const fontFeatureSettings = useSwitches((s) => featureSettings(s.changed));
   const commit = useProject((s) => s.commit);
   return (
     <Textarea
@@ -35,7 +37,7 @@ export function OwnPage({ size, onPick }: Props) {
       lineHeight="normal"
       fontSize={`${size}px`}
       spellCheck={false}
-      style={{ fontFamily: families ? `${families}, sans-serif` : undefined }}
+      style={{ fontFamily: families ? `${families}, sans-serif` : undefined, fontFeatureSettings }}
       value={ownText(doc)}
       onChange={(e) => commit(changeProject(doc, { proofText: e.target.value }, 'Change the page'), true)}
       onSelect={(e) => {

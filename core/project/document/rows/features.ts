@@ -148,6 +148,26 @@ export function ruleWith(r: Rule, kept: (id: string) => boolean): Rule | null {
   }
 }
 
+/** What of a rule has to do with one drawing alone; the rule itself where it says nothing of single drawings. */
+export function ruleOf(r: Rule, drawing: string): Rule {
+  switch (r.kind) {
+    case 'ends':
+    case 'language':
+      return { ...r, swaps: r.swaps.filter((s) => s.to === drawing) };
+    case 'beside':
+      return { ...r, swaps: r.swaps.filter((s) => s.to === drawing) };
+    case 'exchange':
+      return {
+        ...r,
+        swaps: r.swaps.flatMap((s) => (s.to.includes(drawing) ? [{ ...s, to: [drawing] }] : [])),
+      };
+    case 'turns':
+      return { ...r, letters: r.letters && r.letters.filter((l) => l.drawings.includes(drawing)) };
+    default:
+      return r;
+  }
+}
+
 /** All glyphs that a rule names. */
 export function glyphsOfRule(r: Rule): string[] {
   const named = new Set<string>();

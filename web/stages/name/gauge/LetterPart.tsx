@@ -56,10 +56,11 @@ function DraftPart({ glyph }: Props) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
   if (!glyph.draft) return null;
+  const made = glyph.components.map((c) => doc.glyphs[c.glyphId]?.name ?? '?').join(' and ');
   return (
     <>
       <Text fontSize="sm" color="snag">
-        A draft, made of {glyph.components.map((c) => doc.glyphs[c.glyphId]?.name ?? '?').join(' and ')}.
+        A draft, {made === '' ? 'derived from what is drawn' : `made of ${made}`}.
       </Text>
       <InkButton tip="It is good as it is" onClick={() => commit(acceptDrafts(doc, [glyph.id]))}>
         Accept the draft

@@ -6,7 +6,7 @@ import { smallToMake, draftsOf, draftable, iconsOf } from '../../../../core/proj
 import { acceptDrafts, makeDrafts } from '../../../../core/project/document/commands/signs/drafts';
 import { lackingMarks } from '../../../../core/project/document/queries/accents';
 import { editAll } from '../../../../core/project/document/inStep/edit';
-import type { Doc } from '../../../../core/project/document/schema';
+import type { Doc, GlyphRow } from '../../../../core/project/document/schema';
 import { projectOf } from '../../../../core/project/document/newProject';
 import { BILLS } from '../../../../core/type/names/bills';
 import { useDoc, useProject } from '../../../store/projectStore';
@@ -18,6 +18,10 @@ const WESTERN = BILLS.find((b) => b.id === 'western')?.characters ?? '';
 
 /** A combining mark stands on a dotted circle, or it would hang on its neighbour. */
 const shown = (char: string) => (/\p{M}/u.test(char) ? `\u25cc${char}` : char);
+
+/** A draft's character, or its name where it has none. */
+const signOf = ({ codePoints: [cp], name }: GlyphRow): string =>
+  cp === undefined ? name : shown(String.fromCodePoint(cp));
 
 function SignsPart() {
   const doc = useDoc();
@@ -54,8 +58,7 @@ function DraftsPart() {
   return (
     <>
       <Text fontSize="sm" color="snag" data-testid="drafts">
-        {counted(drafts.length, 'draft')} to look at:{' '}
-        {drafts.map((g) => shown(String.fromCodePoint(g.codePoints[0] ?? 0))).join(' ')}
+        {counted(drafts.length, 'draft')} to look at: {drafts.map(signOf).join(' ')}
       </Text>
       <InkButton tip="All drafts are good as they are" onClick={() => commit(acceptDrafts(doc, ids))}>
         Accept all drafts

@@ -1,9 +1,12 @@
+import { Text } from '@chakra-ui/react';
 import { memo } from 'react';
 import type { GlyphRow, PieceRow } from '../../../../core/project/document/schema';
 import { glyphNameOf } from '../../../../core/type/names/glyphNames';
 import { useNameBench } from '../../../store/nameBench';
 import { Gauge } from '../../../ui/Gauge';
 import { GaugeTabs } from '../../../ui/GaugeTabs';
+import { FormsTab } from '../forms/FormsTab';
+import { RulesTab } from '../forms/RulesTab';
 import { BillTab } from './BillTab';
 import { LetterPart } from './LetterPart';
 import { MakeTab } from './MakeTab';
@@ -13,6 +16,8 @@ import { PiecePart } from './PiecePart';
 
 const TABS = [
   { value: 'letter', text: 'Letter' },
+  { value: 'forms', text: 'Forms' },
+  { value: 'rules', text: 'Rules' },
   { value: 'order', text: 'Order' },
   { value: 'make', text: 'Make' },
   { value: 'bill', text: 'Bill' },
@@ -27,6 +32,12 @@ interface Props {
   readonly onChar: (char: string) => void;
 }
 
+/** A drawing's characters and its name, or its name alone. */
+function titleOf({ codePoints, name }: GlyphRow): string {
+  const chars = codePoints.map((c) => String.fromCodePoint(c)).join(' ');
+  return chars === '' ? name : `${chars} (${name})`;
+}
+
 /** What is in hand and its characters; naming by order; what can be made of what is there; the bill. */
 export const NameGauge = memo(function NameGauge({ glyph, char, piece, onChar }: Props) {
   const tab = useNameBench((s) => s.tab);
@@ -35,7 +46,7 @@ export const NameGauge = memo(function NameGauge({ glyph, char, piece, onChar }:
     : char !== null
       ? `${char} (${glyphNameOf(char.codePointAt(0)!)})`
       : glyph
-        ? `${glyph.codePoints.map((c) => String.fromCodePoint(c)).join(' ')} (${glyph.name})`.trim()
+        ? titleOf(glyph)
         : 'Nothing in hand';
   return (
     <Gauge title={title}>
@@ -48,6 +59,15 @@ export const NameGauge = memo(function NameGauge({ glyph, char, piece, onChar }:
           ) : (
             glyph && <LetterPart key={glyph.id} glyph={glyph} />
           ))}
+        {tab === 'forms' &&
+          (glyph ? (
+            <FormsTab glyph={glyph} />
+          ) : (
+            <Text fontSize="sm" color="faded">
+              Take a letter in hand that is drawn.
+            </Text>
+          ))}
+        {tab === 'rules' && <RulesTab />}
         {tab === 'order' && <OrderTab />}
         {tab === 'make' && <MakeTab />}
         {tab === 'bill' && <BillTab onChar={onChar} />}

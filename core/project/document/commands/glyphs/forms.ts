@@ -2,7 +2,7 @@ import { translation } from '../../../../foundations/geometry/affine';
 import { transformContours } from '../../../../foundations/geometry/contour';
 import { contoursBox } from '../../../../foundations/geometry/measure';
 import { slightlyOtherwise } from '../../../../outlines/dress/otherwise';
-import { draft, type ProjectDiff } from '../../changes/diff';
+import { draft, type Draft, type ProjectDiff } from '../../changes/diff';
 import { glyphNamed, newId } from '../../identity';
 import { formsOf, letterOf } from '../../queries/forms';
 import { kerningBetween } from '../../queries/kerning';
@@ -29,6 +29,27 @@ const copyOf = (glyph: GlyphRow, id: string, name: string): GlyphRow => ({
   draft: false,
 });
 
+/**
+ * Kerns a new drawing as the drawings are kerned that its two edges are taken from: in their groups, and in pairs of their own. `left`:
+ * whose left edge it has, which meets what stands before it.
+ */
+function kernAlike(
+  d: Draft,
+  id: string,
+  { left, right }: { readonly left: string; readonly right: string },
+): void {
+  const groups = d.all('groups');
+  for (const g of groups)
+    if (g.glyphIds.includes(g.side === 'left' ? right : left))
+      d.put('groups', { ...g, glyphIds: [...g.glyphIds, id] });
+  for (const k of d.all('kerning')) {
+    const [asLeft, asRight] = [k.left === right, k.right === left];
+    const pairs = [...(asLeft ? [[id, k.right]] : []), ...(asRight ? [[k.left, id]] : [])];
+    for (const [a = '', b = ''] of pairs)
+      d.put('kerning', { ...k, id: d.newId('kerning', `${a} ${b}`), left: a, right: b });
+  }
+}
+
 /** One more drawing of a letter, a copy to be altered, called a.alt1 or as `name` says. Null for what isn't drawn, or when the name is taken. */
 export function copyForm(doc: Doc, glyphId: string, name?: string): ProjectDiff | null {
   const glyph = doc.glyphs[glyphId];
@@ -36,7 +57,9 @@ export function copyForm(doc: Doc, glyphId: string, name?: string): ProjectDiff 
   const called = name ?? freeFormName(doc, letterOf(doc, glyph));
   if (glyphNamed(doc, called)) return null;
   const d = draft(doc);
-  d.put('glyphs', copyOf(glyph, d.newId('glyphs', called), called));
+  const row = copyOf(glyph, d.newId('glyphs', called), called);
+  d.put('glyphs', row);
+  kernAlike(d, row.id, { left: glyph.id, right: glyph.id });
   return d.done(`Copy ${glyph.name} as ${called}`);
 }
 
@@ -62,6 +85,7 @@ export function deriveForms(
       names.add(name);
       const row = copyOf(glyph, newId(doc, 'glyphs', name), name);
       d.put('glyphs', { ...varied(row, amount, k), handEdited: false, cleaned: true, draft: true });
+      kernAlike(d, row.id, { left: glyph.id, right: glyph.id });
       made++;
     }
   }
@@ -102,8 +126,9 @@ export function beginLigature(doc: Doc, glyphIds: readonly string[]): ProjectDif
     return transformContours(g.contours.map(own), at);
   });
   const d = draft(doc);
+  const id = d.newId('glyphs', name);
   d.put('glyphs', {
-    ...copyOf(first, d.newId('glyphs', name), name),
+    ...copyOf(first, id, name),
     contours,
     layers: [],
     components: [],
@@ -113,5 +138,6 @@ export function beginLigature(doc: Doc, glyphIds: readonly string[]): ProjectDif
     follows: { left: null, right: null },
     draft: true,
   });
+  kernAlike(d, id, { left: first.id, right: last.id });
   return d.done(`Begin the ligature ${name}`);
 }

@@ -1,0 +1,19 @@
+import type { ProjectDiff } from '../../changes/diff';
+import { rulesInOrder } from '../../queries/forms';
+import type { Doc } from '../../schema';
+import { addRule, changeRule, removeRule } from './rules';
+
+/** Lets all drawings called alt1, alt2 ... take turns with their letters; none comes again within so many letters. Null when it is so. */
+export function takeTurns(doc: Doc, within: number): ProjectDiff | null {
+  const there = rulesInOrder(doc).find(({ rule }) => rule.kind === 'turns' && rule.letters === null);
+  const rule = { kind: 'turns', letters: null, within } as const;
+  return there ? changeRule(doc, there.id, rule) : addRule(doc, rule);
+}
+
+/** Lets letters stand up to `height` em units above or below the baseline, by their neighbours; 0 = on it. Null when it is so. */
+export function setBounce(doc: Doc, height: number): ProjectDiff | null {
+  const there = rulesInOrder(doc).find(({ rule }) => rule.kind === 'bounce');
+  if (height <= 0) return there ? removeRule(doc, there.id) : null;
+  if (there?.rule.kind === 'bounce') return changeRule(doc, there.id, { ...there.rule, height });
+  return addRule(doc, { kind: 'bounce', glyphs: null, height });
+}
