@@ -1,68 +1,78 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
-import { openDemo, saved, stage } from './support/app';
+import { expect, test, type Page } from '@playwright/test';
+import { castBoth, liveFontReady, openFinished, watchFaults } from './support/app';
+import { shape } from '../testing/outsideReaders';
 
-/** All number fields of the gauge that is shown. */
-const fields = (page: Page): Locator =>
-  page.getByRole('complementary').locator('input[inputmode="decimal"]:enabled');
+const tab = (page: Page, name: string) => page.getByRole('tab', { name, exact: true }).click();
 
-/** Types something wrong into every number field by keyboard; each tells it, keeps the focus free, and changes nothing. */
-async function tryWrong(page: Page): Promise<number> {
-  const count = await fields(page).count();
-  for (let k = 0; k < count; k++) {
-    const field = fields(page).nth(k);
-    const before = await field.inputValue();
-    await field.focus();
-    await page.keyboard.press('Control+A');
-    await page.keyboard.type('a lot');
-    await page.keyboard.press('Tab');
-    await expect(field).not.toBeFocused();
-    await expect(page.getByRole('alert').filter({ hasText: 'Give a number' })).toHaveCount(1);
-    await expect(field).toHaveValue('a lot');
-    // Escape gives the old value back.
-    await field.focus();
-    await page.keyboard.press('Escape');
-    await expect(field).toHaveValue(before);
-    await expect(page.getByRole('alert').filter({ hasText: 'Give a number' })).toHaveCount(0);
-  }
-  return count;
+/** Takes a letter in hand on Name by its name. */
+async function takeOnName(page: Page, name: string): Promise<void> {
+  await page.goto(page.url().replace(/\/(gather|name).*/, `/name?glyph=${name}`));
+  await liveFontReady(page);
 }
 
-test('wrong values in number fields are told beside them, steal no focus and change nothing', async ({
+test('drawings take turns: vowels get two further drawings each, and committee has no letter twice; switched off on the running line it has', async ({
   page,
 }) => {
-  await openDemo(page);
-  await saved(page);
-  const nothing = page.getByRole('button', { name: 'Nothing to undo' });
-  await expect(nothing).toBeVisible();
-  let tried = 0;
-  for (const [name, tabs, shows] of [
-    ['Gather', [], 'Written on it, in order'],
-    ['Lift', [], 'How sure'],
-    ['Dress', ['Points', 'Clean', 'See'], 'Points'],
-    ['Seat', ['Lines'], 'Lines'],
-    ['Fit', ['Letter', 'Font'], 'Font'],
-    ['Cast', [], 'Version'],
-  ] as const) {
-    await stage(page, name);
-    await expect(page.getByRole('complementary').getByText(shows).first()).toBeVisible();
-    if (tabs.length === 0) tried += await tryWrong(page);
-    for (const tab of tabs) {
-      await page.getByRole('tab', { name: new RegExp(`^${tab}`) }).click();
-      tried += await tryWrong(page);
-    }
+  const faults = watchFaults(page);
+  await openFinished(page, /^Tide Book Hand|^A hand|hand/i);
+  await liveFontReady(page);
+  await takeOnName(page, 'e');
+  await page.getByLabel('Text of the running line').fill('committee eel of the mill');
+  await tab(page, 'Rules');
+  await page.getByLabel('Of these letters').fill('aeioumtlf');
+  await page.getByRole('button', { name: 'Derive 18 drawings' }).click();
+  const before = await page.getByTestId('repeats').textContent();
+  await page.getByRole('button', { name: 'Let them take turns' }).click();
+  await expect(page.getByTestId('rule')).toContainText('Letters take turns with their other drawings');
+  await expect(page.getByTestId('repeats')).not.toHaveText(before ?? '');
+
+  // The file that is shown, as the browser sets it: with turns the two m of committee differ, without they don't.
+  const ink = () => page.getByTestId('running-text').screenshot();
+  const turning = await ink();
+  await page.getByRole('button', { name: 'Switches' }).click();
+  const calt = page.getByLabel('Switches').locator('div', { hasText: /^By itselfcalt$/ });
+  await calt.getByText('By itself').click();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: 'Switches: 1 changed' })).toBeVisible();
+  expect(Buffer.compare(await ink(), turning)).not.toBe(0);
+
+  const { otf } = await castBoth(page);
+  for (const word of ['committee', 'eel', 'mill']) {
+    const names = shape(otf, word, true).map((g) => g.name);
+    expect([word, new Set(names).size]).toEqual([word, names.length]);
   }
-  expect(tried).toBeGreaterThan(15);
-  await expect(nothing).toBeVisible();
+  expect(faults).toEqual([]);
 });
 
-test('a number beyond its bounds is told with the bound, and arrows stop there', async ({ page }) => {
-  await openDemo(page);
-  const corners = page.getByRole('textbox', { name: 'Corners from' });
-  await corners.fill('400');
-  await page.keyboard.press('Tab');
-  await expect(page.getByRole('alert').filter({ hasText: '90 or less' })).toBeVisible();
-  await corners.fill('89');
-  await page.keyboard.press('ArrowUp');
-  await page.keyboard.press('ArrowUp');
-  await expect(corners).toHaveValue('90');
+test('a further drawing of d is let appear at the end of a word; a ligature is begun from what is typed; both stand in the cast font, and undone they go', async ({
+  page,
+}) => {
+  const faults = watchFaults(page);
+  await openFinished(page, /^Tide Book Hand|^A hand|hand/i);
+  await liveFontReady(page);
+  await takeOnName(page, 'd');
+  await tab(page, 'Forms');
+  await page.getByRole('button', { name: 'Copy to alter' }).click();
+  await expect(page.getByRole('button', { name: 'Take d.alt1 in hand' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  const appears = page.getByTestId('appears');
+  await expect(appears).toContainText('No rule says when yet.');
+  await page.getByLabel('Let it appear').selectOption('beside');
+  await page.getByLabel('After one of').fill('€');
+  await expect(appears).toContainText('A letter of these isn’t drawn.');
+  await expect(page.getByRole('button', { name: 'Add this rule' })).toBeDisabled();
+  await page.getByLabel('Let it appear').selectOption('word-end');
+  await page.getByRole('button', { name: 'Add this rule' }).click();
+  await expect(appears).toContainText('At the end of a word d becomes d.alt1');
+  await expect(page.getByRole('group', { name: 'Words in which it stands' })).toContainText(/d\b/);
+  await page.getByLabel('Letters that become one drawing').fill('the');
+  await page.getByRole('button', { name: 'Begin the ligature' }).click();
+  await expect(page.getByRole('heading', { name: 't_h_e' })).toBeVisible();
+  const { otf } = await castBoth(page);
+  expect(shape(otf, 'the mad dale', true).map((g) => g.name)).toEqual([
+    ...['t_h_e', 'space', 'm', 'a', 'd.alt1', 'space', 'd', 'a', 'l', 'e'],
+  ]);
+  expect(faults).toEqual([]);
 });

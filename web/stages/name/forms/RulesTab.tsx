@@ -48,7 +48,7 @@ function TurnsPart() {
   const within = turns?.rule.kind === 'turns' ? turns.rule.within : 5;
   const letters = lettersAmong(doc, only);
   const wanted = deriveForms(doc, letters.map((g) => g.id), { count, amount: percent / 100 }); // prettier-ignore
-  const lacking = wanted?.changes.length ?? 0;
+  const lacking = wanted?.changes.filter((c) => c.table === 'glyphs').length ?? 0;
   return (
     <>
       <GaugePart title="Drawings take turns" />
