@@ -34,7 +34,7 @@ const TYPE = { cursive: 3, markToBase: 4, markToMark: 6 } as const;
 export function readSetting(font: FontFile, idOf: (glyph: number) => string): ReadSetting {
   const table = (tag: 'GSUB' | 'GPOS'): ReadLayout | null => {
     const bytes = font.tables.get(tag);
-    return bytes ? readLayout(bytes, tag) : null;
+    return bytes ? readLayout(bytes, tag, font.vary) : null;
   };
   const [gsub, gpos] = [table('GSUB'), table('GPOS')];
   const ruled = gsub ? rulesOf(gsub, idOf) : [];
@@ -79,7 +79,7 @@ function anchorsOf(font: FontFile, gpos: ReadLayout): ReadAnchor[] {
   for (const [tag, type] of [['mark', TYPE.markToBase], ['mkmk', TYPE.markToMark]] as const)
     for (const lookup of lookupsOf(gpos, tag).filter((l) => l.type === type))
       for (const { at } of lookup.subtables) {
-        const { classes, marks, bases } = readMarks(gpos.bytes, at);
+        const { classes, marks, bases } = readMarks(gpos, at);
         for (let c = 0; c < classes; c++) {
           const own = marks.filter((m) => m.markClass === c && !(markOf.has(m.glyph) && type === TYPE.markToBase));
           const known = marks.flatMap((m) => (m.markClass === c ? (markOf.get(m.glyph) ?? []) : []))[0];
@@ -99,7 +99,7 @@ function anchorsOf(font: FontFile, gpos: ReadLayout): ReadAnchor[] {
       }
   for (const lookup of lookupsOf(gpos, 'curs').filter((l) => l.type === TYPE.cursive))
     for (const { at } of lookup.subtables)
-      for (const { glyph, entry, exit } of readJoins(gpos.bytes, at)) {
+      for (const { glyph, entry, exit } of readJoins(gpos, at)) {
         if (entry) put({ glyph, name: 'entry', at: entry });
         if (exit) put({ glyph, name: 'exit', at: exit });
       }

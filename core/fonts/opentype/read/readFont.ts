@@ -13,6 +13,7 @@ import { cubicContour } from './quadToCubic';
 import { readCff } from './readCff';
 import { readCmap, unicodeMapping, type CmapSubtable } from './readCmap';
 import { readGlyf, wholeContours, type ReadGlyph } from './readGlyf';
+import type { Vary } from './readRegions';
 import { readName, type NameRecord } from './readName';
 import { readPostNames } from './readPost';
 import { woff2Tables, type Unbrotli } from './readWoff2';
@@ -33,6 +34,8 @@ export interface FontFile {
   readonly contours: readonly (readonly Contour[])[];
   /** Glyphs as 'glyf' has them; none with CFF outlines. */
   readonly glyf: readonly ReadGlyph[];
+  /** What kerning and anchors of a variable font vary by at its place; null at its default. */
+  readonly vary: Vary | null;
 }
 
 const WOFF = 0x774f4646;
@@ -115,5 +118,6 @@ function fontOf(tables: ReadonlyMap<string, Uint8Array>): FontFile {
       cff?.outlines.map((o) => o.contours) ??
       glyf.map((_, i) => wholeContours(glyf, i).flatMap((c) => cubicContour(c) ?? [])),
     glyf,
+    vary: null,
   };
 }

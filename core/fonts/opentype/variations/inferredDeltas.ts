@@ -59,3 +59,32 @@ export function neededPoints(points: readonly Vec[], deltas: readonly Vec[], tol
   for (let i = nth(from, n); i >= 0; i = nth(from, i)) kept.push((start + i) % n);
   return kept.sort((a, b) => a - b);
 }
+
+/**
+ * What all points of a glyph move by, when some are given: those between two given ones of a contour follow from them, those of a contour
+ * with one given one move with it, and those of a contour without any stay, as phantom points and parts do that aren't given.
+ *
+ * @param ends Numbers of the last points of the contours.
+ */
+export function inferredDeltas(
+  points: readonly Vec[],
+  ends: readonly number[],
+  some: ReadonlyMap<number, Vec>,
+): Vec[] {
+  const all = points.map((_, i) => some.get(i) ?? { x: 0, y: 0 });
+  ends.forEach((end, c) => {
+    const start = (ends[c - 1] ?? -1) + 1;
+    const given = [...some.keys()].filter((i) => i >= start && i <= end).sort((a, b) => a - b);
+    const [first] = given;
+    if (first === undefined) return;
+    for (let i = start; i <= end; i++) {
+      if (some.has(i)) continue;
+      const before = given.filter((g) => g < i).at(-1) ?? nth(given, given.length - 1);
+      const after = given.find((g) => g > i) ?? first;
+      const [p, a, b] = [nth(points, i), nth(points, before), nth(points, after)];
+      const [da, db] = [nth(all, before), nth(all, after)];
+      all[i] = { x: inferred(p.x, a.x, da.x, b.x, db.x), y: inferred(p.y, a.y, da.y, b.y, db.y) };
+    }
+  });
+  return all;
+}

@@ -2,18 +2,29 @@
 import { nth } from '../../../../foundations/lists/nth';
 import type { Joins, Marks, Place } from '../../layout/model';
 import { ByteReader } from '../byteReader';
-import { readCoverage } from './common';
+import { variedBy } from '../readRegions';
+import { readCoverage, type ReadLayout } from './common';
 
-function readAnchor(bytes: Uint8Array, at: number): Place {
-  const r = new ByteReader(bytes, at + 2);
-  return { x: r.int16(), y: r.int16() };
+type Source = Pick<ReadLayout, 'bytes' | 'vary'>;
+
+/** Form of an anchor that says what it varies by. */
+const VARYING = 3;
+
+function readAnchor({ bytes, vary }: Source, at: number): Place {
+  const r = new ByteReader(bytes, at);
+  const format = r.uint16();
+  const [x, y] = [r.int16(), r.int16()];
+  if (format !== VARYING || !vary) return { x, y };
+  const by = (offset: number) => (offset === 0 ? 0 : variedBy(bytes, at + offset, vary));
+  return { x: x + by(r.uint16()), y: y + by(r.uint16()) };
 }
 
-const orNone = (bytes: Uint8Array, base: number, offset: number): Place | null =>
-  offset === 0 ? null : readAnchor(bytes, base + offset);
+const orNone = (from: Source, base: number, offset: number): Place | null =>
+  offset === 0 ? null : readAnchor(from, base + offset);
 
 /** Marks and what they go to, letters or other marks: both subtables have the same form. */
-export function readMarks(bytes: Uint8Array, at: number): Marks {
+export function readMarks(from: Source, at: number): Marks {
+  const { bytes } = from;
   const r = new ByteReader(bytes, at + 2);
   const [markGlyphs, baseGlyphs] = [at + r.uint16(), at + r.uint16()].map((c) => readCoverage(bytes, c)) as [
     number[],
@@ -22,9 +33,9 @@ export function readMarks(bytes: Uint8Array, at: number): Marks {
   const classes = r.uint16();
   const [marksAt, basesAt] = [at + r.uint16(), at + r.uint16()];
   const m = new ByteReader(bytes, marksAt);
-  const marks = m.list(m.uint16(), () => ({ markClass: m.uint16(), at: readAnchor(bytes, marksAt + m.uint16()) }));
+  const marks = m.list(m.uint16(), () => ({ markClass: m.uint16(), at: readAnchor(from, marksAt + m.uint16()) }));
   const b = new ByteReader(bytes, basesAt);
-  const bases = b.list(b.uint16(), () => b.list(classes, () => orNone(bytes, basesAt, b.uint16())));
+  const bases = b.list(b.uint16(), () => b.list(classes, () => orNone(from, basesAt, b.uint16())));
   return {
     classes,
     marks: marks.map((mark, i) => ({ ...mark, glyph: nth(markGlyphs, i) })),
@@ -33,13 +44,14 @@ export function readMarks(bytes: Uint8Array, at: number): Marks {
 } // prettier-ignore
 
 /** Where strokes of a joined script come in and go out. */
-export function readJoins(bytes: Uint8Array, at: number): Joins[] {
+export function readJoins(from: Source, at: number): Joins[] {
+  const { bytes } = from;
   const r = new ByteReader(bytes, at + 2);
   const glyphs = readCoverage(bytes, at + r.uint16());
   const places = r.list(r.uint16(), () => [r.uint16(), r.uint16()] as const);
   return places.map(([entry, exit], i) => ({
     glyph: nth(glyphs, i),
-    entry: orNone(bytes, at, entry),
-    exit: orNone(bytes, at, exit),
+    entry: orNone(from, at, entry),
+    exit: orNone(from, at, exit),
   }));
 }

@@ -1,6 +1,7 @@
 // OpenType 1.9.1, "Common table formats": script, feature and lookup lists, coverage and class tables, read.
 import { nth } from '../../../../foundations/lists/nth';
 import { ByteReader } from '../byteReader';
+import type { Vary } from '../readRegions';
 
 /** A subtable of a lookup, extensions followed; `at` within the table's bytes. */
 interface ReadSubtable {
@@ -26,6 +27,8 @@ export interface ReadLayout {
   readonly bytes: Uint8Array;
   readonly lookups: readonly ReadLookup[];
   readonly features: readonly ReadFeature[];
+  /** What values of a variable font vary by at the place that is read; null at its default. */
+  readonly vary: Vary | null;
 }
 
 /** Lookup types that only point to others: GSUB 7, GPOS 9. */
@@ -33,14 +36,14 @@ const EXTENSION = { GSUB: 7, GPOS: 9 } as const;
 const NO_FEATURE = 0xffff;
 
 /** A layout table's lists. RangeError where it is cut off. */
-export function readLayout(bytes: Uint8Array, table: 'GSUB' | 'GPOS'): ReadLayout {
+export function readLayout(bytes: Uint8Array, table: 'GSUB' | 'GPOS', vary: Vary | null = null): ReadLayout {
   const r = new ByteReader(bytes, 4);
   const [scriptsAt, featuresAt, lookupsAt] = [r.uint16(), r.uint16(), r.uint16()];
   const list = new ByteReader(bytes, lookupsAt);
   const lookups = list
     .list(list.uint16(), () => lookupsAt + list.uint16())
     .map((at) => readLookup(bytes, at, EXTENSION[table]));
-  return { bytes, lookups, features: readFeatures(bytes, scriptsAt, featuresAt) };
+  return { bytes, vary, lookups, features: readFeatures(bytes, scriptsAt, featuresAt) };
 }
 
 function readLookup(bytes: Uint8Array, at: number, extension: number): ReadLookup {

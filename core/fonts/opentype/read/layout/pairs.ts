@@ -2,16 +2,24 @@
 import { nth } from '../../../../foundations/lists/nth';
 import type { Kerning } from '../../layout/model';
 import { ByteReader } from '../byteReader';
+import { variedBy } from '../readRegions';
 import { readClasses, readCoverage, type ReadLayout, type ReadLookup } from './common';
 
 const PAIR = 2;
-const X_ADVANCE = 4;
+/** Bits of a value record's form: the advance, and the offset of what it varies by. */
+const ADVANCE = { value: 2, variation: 6 } as const;
 
-/** Bytes of a value record, and how far into it the advance stands; null = it has none. */
-function valueForm(format: number): { size: number; advanceAt: number | null } {
+interface ValueForm {
+  readonly size: number;
+  /** How far into the record the advance stands, and where its variation is named; null = it has none. */
+  readonly advanceAt: number | null;
+  readonly variationAt: number | null;
+}
+
+function valueForm(format: number): ValueForm {
   const bits = [...Array(16).keys()].filter((i) => format & (1 << i));
-  const advance = bits.indexOf(2);
-  return { size: 2 * bits.length, advanceAt: format & X_ADVANCE ? 2 * advance : null };
+  const at = (bit: number) => (bits.includes(bit) ? 2 * bits.indexOf(bit) : null);
+  return { size: 2 * bits.length, advanceAt: at(ADVANCE.value), variationAt: at(ADVANCE.variation) };
 }
 
 /** One subtable: exact pairs by their first glyph, or classes. */
@@ -25,17 +33,18 @@ type Pairs =
       readonly values: readonly (readonly number[])[];
     };
 
-function readPairs(bytes: Uint8Array, at: number): Pairs {
+function readPairs({ bytes, vary }: ReadLayout, at: number): Pairs {
   const r = new ByteReader(bytes, at);
   const format = r.uint16();
   const covered = readCoverage(bytes, at + r.uint16());
   const [first, second] = [valueForm(r.uint16()), valueForm(r.uint16())];
-  /** The advance of a value record that begins here. */
-  const advance = (v: ByteReader): number => {
+  /** The advance of a value record that begins here; offsets in it count from `base`. */
+  const advance = (v: ByteReader, base: number): number => {
     const from = v.at;
     const value = first.advanceAt === null ? 0 : v.from(from + first.advanceAt).int16();
+    const offset = first.variationAt === null ? 0 : v.from(from + first.variationAt).uint16();
     v.at = from + first.size + second.size;
-    return value;
+    return value + (offset === 0 ? 0 : Math.round(variedBy(bytes, base + offset, vary)));
   };
   if (format === 1) {
     const sets = r.list(r.uint16(), () => at + r.uint16());
@@ -44,14 +53,17 @@ function readPairs(bytes: Uint8Array, at: number): Pairs {
       of: new Map(
         sets.map((from, i) => {
           const s = new ByteReader(bytes, from);
-          return [nth(covered, i), new Map(s.list(s.uint16(), () => [s.uint16(), advance(s)] as const))];
+          return [
+            nth(covered, i),
+            new Map(s.list(s.uint16(), () => [s.uint16(), advance(s, from)] as const)),
+          ];
         }),
       ),
     };
   }
   const [left, right] = [readClasses(bytes, at + r.uint16()), readClasses(bytes, at + r.uint16())];
   const [rows, columns] = [r.uint16(), r.uint16()];
-  const values = r.list(rows, () => r.list(columns, () => advance(r)));
+  const values = r.list(rows, () => r.list(columns, () => advance(r, at)));
   return { kind: 'classes', covered: new Set(covered), left, right, values };
 }
 
@@ -80,7 +92,7 @@ function alike(count: number, keyOf: (glyph: number) => string | null): number[]
 export function kerningOfLookups(layout: ReadLayout, lookups: readonly ReadLookup[], count: number): Kerning {
   const read = lookups
     .filter((l) => l.type === PAIR)
-    .map((l) => l.subtables.map((s) => readPairs(layout.bytes, s.at)));
+    .map((l) => l.subtables.map((s) => readPairs(layout, s.at)));
   const whole = (left: number, right: number) => read.reduce((n, subs) => n + valueIn(subs, left, right), 0);
   const classes = read.map((subs) => subs.filter((s) => s.kind === 'classes'));
   const left = alike(count, (g) => {

@@ -1,0 +1,105 @@
+// OpenType 1.9.1, "OpenType Font Variations Overview", "Algorithm for interpolation of instance values".
+import { nth } from '../../../foundations/lists/nth';
+import type { Vec } from '../../../foundations/geometry/vec';
+import { ByteReader } from './byteReader';
+import { cubicContour } from './quadToCubic';
+import { normalised, readAxes, type Axes } from './readAxes';
+import type { FontFile } from './readFont';
+import { wholeContours, type ReadGlyph } from './readGlyf';
+import { readGvar, type ReadGvar } from './readGvar';
+import { readStore, type Vary } from './readRegions';
+
+/** The axes that a font's outlines vary along and its named places; null for a font that doesn't vary, or whose outlines can't be read so. */
+export function axesOf(font: FontFile): Axes | null {
+  const fvar = font.tables.get('fvar');
+  return fvar && font.tables.has('gvar') && font.outlines === 'ttf' ? readAxes(fvar) : null;
+}
+
+/**
+ * A variable font as it is at a place of its axes (in their own scales, by their tags): outlines, parts and advance widths in whole units, as
+ * static fonts have them, and what kerning and anchors vary by. The same font where it doesn't vary. RangeError where tables are cut off.
+ */
+export function instanceOf(font: FontFile, place: Readonly<Record<string, number>>): FontFile {
+  const axes = axesOf(font);
+  const gvar = font.tables.get('gvar');
+  if (!axes || !gvar) return font;
+  const at = normalised(axes, place, font.tables.get('avar'));
+  const varied = readGvar(gvar, at);
+  const made = font.glyf.map((glyph, i) => glyphAt(glyph, i, nth(font.metrics, i), varied));
+  const glyf = made.map((m) => m.glyph);
+  return {
+    ...font,
+    glyf,
+    metrics: made.map((m) => m.metric),
+    contours: glyf.map((_, i) => wholeContours(glyf, i).flatMap((c) => cubicContour(c) ?? [])),
+    vary: storeOf(font, at),
+    os2: { ...font.os2, ...weightAt(axes, place) },
+  };
+}
+
+/** The store of what kerning and anchors vary by: OpenType, 'GDEF', version 1.3. */
+function storeOf(font: FontFile, at: readonly number[]): Vary | null {
+  const gdef = font.tables.get('GDEF');
+  if (!gdef || gdef.length < 18) return null;
+  const r = new ByteReader(gdef, 2);
+  if (r.uint16() < 3) return null;
+  r.at = 14;
+  const offset = r.uint32();
+  return offset === 0 ? null : readStore(gdef, offset, at);
+}
+
+/** A place on the axis of weights is what the font says of its weight. */
+function weightAt({ axes }: Axes, place: Readonly<Record<string, number>>): { usWeightClass?: number } {
+  const weight = place.wght;
+  const axis = axes.find((a) => a.tag === 'wght');
+  if (weight === undefined || !axis) return {};
+  return { usWeightClass: Math.round(Math.min(axis.max, Math.max(axis.min, weight))) };
+}
+
+type Metric = FontFile['metrics'][number];
+
+/** Phantom points: origin and advance, then those of writing downwards (OpenType, 'gvar', "Point numbers and processing"). */
+const PHANTOM = 4;
+
+function glyphAt(
+  glyph: ReadGlyph,
+  index: number,
+  metric: Metric,
+  varied: ReadGvar,
+): { readonly glyph: ReadGlyph; readonly metric: Metric } {
+  const own: Vec[] =
+    glyph.parts.length > 0
+      ? glyph.parts.map((p) => ({ x: p.transform.e, y: p.transform.f }))
+      : glyph.contours.flat();
+  const left = (glyph.box?.xMin ?? 0) - metric.leftBearing;
+  const phantom = [{ x: left, y: 0 }, { x: left + metric.advance, y: 0 }, { x: 0, y: 0 }, { x: 0, y: 0 }]; // prettier-ignore
+  let total = -1;
+  const ends = glyph.parts.length > 0 ? [] : glyph.contours.map((c) => (total += c.length));
+  const deltas = varied.deltas(index, [...own, ...phantom], ends);
+  const [origin, right] = deltas.slice(deltas.length - PHANTOM).map((d) => d.x);
+  const shift = origin ?? 0;
+  const advance = Math.max(0, Math.round(metric.advance + (right ?? 0) - shift));
+  let at = 0;
+  // Points lie as far from the origin as it has moved: drawings begin where it is.
+  const next = (): Vec => {
+    const d = nth(deltas, at++);
+    return { x: d.x - shift, y: d.y };
+  };
+  return {
+    metric: { ...metric, advance },
+    glyph: {
+      ...glyph,
+      contours: glyph.contours.map((c) =>
+        c.map((p) => {
+          const d = next();
+          return { ...p, x: Math.round(p.x + d.x), y: Math.round(p.y + d.y) };
+        }),
+      ),
+      parts: glyph.parts.map((p) => {
+        const d = next();
+        const { e, f } = p.transform;
+        return { ...p, transform: { ...p.transform, e: Math.round(e + d.x), f: Math.round(f + d.y) } };
+      }),
+    },
+  };
+}
