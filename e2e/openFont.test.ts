@@ -1,8 +1,8 @@
 import { expect, test } from '@playwright/test';
 import { strFromU8, unzipSync } from 'fflate';
 import { readFileSync } from 'node:fs';
-import { openFontPath, openTtf, restrictedFont } from '../testing/openFonts';
-import { parseWithFontkit, sanitize, shape } from '../testing/outsideReaders';
+import { openFontPath, openTtf, restrictedFont, variableFontPath, variableTtf } from '../testing/openFonts';
+import { parseWithFontkit, sanitize, shape, shapeAt } from '../testing/outsideReaders';
 import { castBoth, liveFontReady, openFinished, stage, startProject, watchFaults } from './support/app';
 import { field } from './support/dress';
 
@@ -155,5 +155,46 @@ test('a UFO is opened, one letter altered and cast as UFO again: of the files on
   const differing = [...first.files].filter(([p, c]) => second.files.get(p) !== c).map(([p]) => p);
   expect(differing.sort()).toEqual(['fontinfo.plist', 'glyphs/H_.glif']);
   expect([...second.files.keys()].filter((p) => !first.files.has(p))).toEqual([]);
+  expect(faults).toEqual([]);
+});
+
+test('a variable font is opened at two weights as two styles, a letter of one is altered, and cast as a variable font again it varies as before but for that', async ({
+  page,
+}) => {
+  const faults = watchFaults(page);
+  await page.goto('/projects');
+  await page.getByLabel('Project file or font').setInputFiles(variableFontPath('karla'));
+  const dialog = page.getByRole('dialog');
+  const places = dialog.getByRole('group', { name: 'Places of its axes that become styles' });
+  await expect(places.getByLabel('Regular (400)')).toBeChecked();
+  await expect(places.getByLabel('Bold (700)')).toBeChecked();
+  await dialog.getByLabel('Your family’s own name').fill('Tide Sans');
+  await dialog.getByRole('button', { name: 'Open as a project' }).click();
+  await expect(page).toHaveURL(/\/name/);
+  await expect(page.getByRole('button', { name: 'Style in hand: Regular' })).toBeVisible();
+  await liveFontReady(page);
+  await page.getByRole('button', { name: /^Style in hand/ }).click();
+  await page.getByRole('menuitemradio', { name: 'Bold' }).click();
+  await page.goto(page.url().replace(/\/name.*/, '/fit?glyph=e'));
+  await liveFontReady(page);
+  await expect(page.getByRole('button', { name: 'Style in hand: Bold' })).toBeVisible();
+  await field(page, 'Right bearing').fill('199');
+  await field(page, 'Right bearing').press('Enter');
+  await stage(page, 'Cast');
+  await page.getByText(/^Variable TTF/).click();
+  await expect(page.getByRole('checkbox', { name: /^Variable/ })).toBeChecked();
+  await page.getByRole('button', { name: 'Cast', exact: true }).click();
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Download' }).last().click();
+  const made = new Uint8Array(readFileSync(await (await waiting).path()));
+  const own = variableTtf('karla');
+  const widths = (bytes: Uint8Array, text: string, wght: number) =>
+    shapeAt(bytes, text, { wght }).map((g) => g.advance);
+  for (const wght of [400, 700])
+    widths(made, 'ToVAWa', wght).forEach((w, i) =>
+      expect(Math.abs(w - (widths(own, 'ToVAWa', wght)[i] ?? 0))).toBeLessThanOrEqual(2),
+    );
+  expect(widths(made, 'e', 400)[0]).toBe(widths(own, 'e', 400)[0]);
+  expect(widths(made, 'e', 700)[0]).toBeGreaterThan((widths(own, 'e', 700)[0] ?? 0) + 50);
   expect(faults).toEqual([]);
 });

@@ -19,8 +19,21 @@ export const openFontNames = (): string[] => readdirSync(packages);
 export const openFontPath = (name: string): string =>
   join(packages, name, 'files', `${name}-latin-400-normal.woff2`);
 
+/** Path of a variable font's WOFF2 with Latin letters, upright, by its package. */
+export const variableFontPath = (name: string): string =>
+  createRequire(import.meta.url).resolve(
+    `@fontsource-variable/${name}/files/${name}-latin-wght-normal.woff2`,
+  );
+
 const tablesOf = (name: string) =>
   woff2Tables(new Uint8Array(readFileSync(openFontPath(name))), brotliDecompressSync);
+
+/** A variable font as a TTF. */
+export const variableTtf = (name: string): Uint8Array =>
+  buildSfnt(
+    SFNT_TRUETYPE,
+    woff2Tables(new Uint8Array(readFileSync(variableFontPath(name))), brotliDecompressSync),
+  );
 
 /** The same as a TTF. */
 export const openTtf = (name: string): Uint8Array => buildSfnt(SFNT_TRUETYPE, tablesOf(name));

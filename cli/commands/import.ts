@@ -1,5 +1,9 @@
 import { basename, parse } from 'node:path';
 import { lettersToTake, type TakingLetters } from '../../core/fonts/open/lettersOfFont';
+import type { OpenableFont } from '../../core/fonts/open/anyFont';
+import { openFamily } from '../../core/fonts/open/openFamily';
+import type { FontSeen } from '../../core/fonts/open/openFont';
+import { nth } from '../../core/foundations/lists/nth';
 import { inFile } from '../../core/foundations/problems/problem';
 import { openProjectFile, picturesOf } from '../../core/project/archive/readProject';
 import { writeProjectFile } from '../../core/project/archive/writeProject';
@@ -11,12 +15,13 @@ import { readBytes, writeFile } from '../files';
 import { fontAt } from '../fonts';
 import { printProblems, valueOrPrint } from '../telling';
 
-export const importHelp = `orthoglyph import FONT --out PROJECT.zip [--family NAME]
+export const importHelp = `orthoglyph import FONT [MORE FONTS] --out PROJECT.zip [--family NAME] [--styles LIST]
 orthoglyph import FONT --into PROJECT.zip --letters "aeo" --out PROJECT.zip [--beside] [--same x-height|em]
 
-Makes a project of a font (OTF, TTF, WOFF, WOFF2; UFO as a folder or zip; SVG font): outlines, characters, metrics, kerning, anchors and features, and tells what its licence
+Makes a project of a font, or one of several styles of the fonts of a family (OTF, TTF, WOFF, WOFF2; UFO as a folder or zip; SVG font): outlines, characters, metrics, kerning, anchors and features, and tells what its licence
 says and what could not be taken along. Only fonts whose licence allows changes may be altered and passed on.
   --out PATH        where to write the project
+  --styles LIST     of a variable font, which of its named places become styles ("Light,Bold", or all); without it its default alone
   --family NAME     what the altered family is to be called; without it the app asks before it casts
   --into PATH       a project to take letters into, instead of making one
   --letters TEXT    which letters
@@ -27,18 +32,42 @@ says and what could not be taken along. Only fonts whose licence allows changes 
 const OPTIONS = {
   out: { type: 'string' },
   family: { type: 'string' },
+  styles: { type: 'string' },
   into: { type: 'string' },
   letters: { type: 'string' },
   beside: { type: 'boolean', default: false },
   same: { type: 'string', default: 'x-height' },
 } as const;
 
-/** A font as a project; null after its problems were printed. */
-function opened(path: string, family: string): Doc | null {
-  const font = valueOrPrint(fontAt(path), path);
-  if (!font) return null;
+/** The numbers of a variable font's places that are asked for by name. */
+function placesNamed({ places }: FontSeen, list: string | undefined): number[] {
+  if (list === undefined) return [];
+  const all = places.map((_, i) => i);
+  if (list.trim() === 'all') return all;
+  return list.split(',').map((name) => {
+    const at = places.findIndex((p) => p.name.toLowerCase() === name.trim().toLowerCase());
+    const known = places.map((p) => p.name).join(', ');
+    if (at < 0)
+      throw new UsageError(known === '' ? 'the font has no named places' : `--styles is of ${known}, or all`);
+    return at;
+  });
+}
+
+/** Fonts as a project; null after their problems were printed. */
+function opened(paths: readonly string[], family: string, styles: string | undefined): Doc | null {
+  const fonts: OpenableFont[] = [];
+  for (const path of paths) {
+    const font = valueOrPrint(fontAt(path), path);
+    if (!font) return null;
+    fonts.push(font);
+  }
+  const path = nth(paths, 0);
+  const places = fonts.length === 1 ? placesNamed(nth(fonts, 0).seen, styles) : [];
   const nowMs = Number(process.env.SOURCE_DATE_EPOCH ?? Math.floor(Date.now() / 1000)) * 1000;
-  const made = valueOrPrint(font.open({ id: parse(path).name, family, nowMs }), basename(path));
+  const made = valueOrPrint(
+    openFamily(fonts, { id: parse(path).name, family, nowMs, places }),
+    basename(path),
+  );
   if (!made) return null;
   printProblems(inFile(made.problems, basename(path)));
   return made.doc;
@@ -66,14 +95,15 @@ async function takeInto(into: string, from: Doc, how: TakingLetters, out: string
 
 export async function runImport(argv: string[]): Promise<number> {
   const { values, positionals } = readArguments(argv, OPTIONS);
-  const [path, ...more] = positionals;
   const { out, into, letters, same } = values;
-  if (path === undefined || more.length > 0 || out === undefined)
-    throw new UsageError('give one font, and where to write the project with --out');
+  if (positionals.length === 0 || out === undefined)
+    throw new UsageError('give a font or the fonts of a family, and where to write the project with --out');
+  if (positionals.length > 1 && (into !== undefined || values.styles !== undefined))
+    throw new UsageError('--into and --styles go with one font');
   if ((into === undefined) !== (letters === undefined))
     throw new UsageError('--into and --letters go together');
   if (same !== 'x-height' && same !== 'em') throw new UsageError('--same is x-height or em');
-  const doc = opened(path, values.family ?? '');
+  const doc = opened(positionals, values.family ?? '', values.styles);
   if (!doc) return EXIT.input;
   if (into === undefined || letters === undefined) return written(out, doc, new Map());
   const how = { characters: letters, size: same, where: values.beside ? 'beside' : 'replace' } as const;

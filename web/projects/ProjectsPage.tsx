@@ -20,18 +20,19 @@ import { useFontFile } from './useFontFile';
 
 const isZip = (file: File) => /\.zip$/i.test(file.name);
 
-/** A project file is opened, a font asked about; anything else, a zip of drawings too, begins a project. */
+/** A project file is opened, fonts are asked about together; anything else, a zip of drawings too, begins a project. */
 const takeDropped = async (
   files: readonly File[],
   name: string,
   enter: Enter,
-  askFont: (file: File) => Promise<void>,
+  askFonts: (files: readonly File[]) => Promise<void>,
 ): Promise<void> => {
   const [file] = files;
   if (!file) return;
-  if (files.length === 1 && (await isFontFile(file))) return askFont(file);
+  const fonts = await Promise.all(files.map(isFontFile));
+  if (fonts.every((f) => f)) return askFonts(files);
   const ufo = await ufoOfFolder(files);
-  if (ufo) return askFont(ufo);
+  if (ufo) return askFonts([ufo]);
   if (files.length > 1 || !isZip(file)) return beginWith(files, name, enter);
   let isProject = true;
   return enter('Opening the file', async (options) => {
@@ -47,10 +48,12 @@ export function ProjectsPage() {
   const [name, setName] = useState('');
   const { busy, problems, enter, tell, clear } = useEntering();
   const font = useFontFile(enter, tell);
-  const openFile = async (file: File) =>
-    (await isFontFile(file))
-      ? font.ask(file)
-      : enter('Opening the file', (options) => importProject(file, file.name, newId(), options));
+  const openFiles = async (files: readonly File[]) => {
+    const fonts = await Promise.all(files.map(isFontFile));
+    const [file] = files;
+    if (!file || fonts.every((f) => f)) return font.ask(files);
+    return enter('Opening the file', (options) => importProject(file, file.name, newId(), options));
+  };
   useTitle('Projects');
   const { getRootProps, isDragActive } = useDropzone({
     noClick: true,
@@ -66,7 +69,13 @@ export function ProjectsPage() {
       bg={isDragActive ? 'handSoft' : undefined}
     >
       <Box maxW="1120px" mx="auto" px="8" py="7" as="main">
-        <Head name={name} onName={setName} busy={busy} enter={enter} onFile={(file) => void openFile(file)} />
+        <Head
+          name={name}
+          onName={setName}
+          busy={busy}
+          enter={enter}
+          onFiles={(files) => void openFiles(files)}
+        />
         {font.dialog}
         {problems.map((p, i) => (
           <Text key={i} role="alert" mt="4" p="3" bg="snagSoft">
@@ -102,13 +111,13 @@ interface HeadProps {
   readonly onName: (name: string) => void;
   readonly busy: ReturnType<typeof useEntering>['busy'];
   readonly enter: Enter;
-  readonly onFile: (file: File) => void;
+  readonly onFiles: (files: readonly File[]) => void;
 }
 
 const OUTLINE = { variant: 'outline', borderColor: 'rule', color: 'ink' } as const;
 
-/** A project file or a font chosen from the disk. */
-function FileButton({ onFile }: Pick<HeadProps, 'onFile'>) {
+/** A project file, a font or the fonts of a family chosen from the disk. */
+function FileButton({ onFiles }: Pick<HeadProps, 'onFiles'>) {
   const input = useRef<HTMLInputElement>(null);
   return (
     <>
@@ -120,18 +129,19 @@ function FileButton({ onFile }: Pick<HeadProps, 'onFile'>) {
         type="file"
         accept=".zip,.otf,.ttf,.woff,.woff2,.svg"
         hidden
+        multiple
         aria-label="Project file or font"
         onChange={(e) => {
-          const file = e.target.files?.[0];
+          const files = [...(e.target.files ?? [])];
           e.target.value = '';
-          if (file) onFile(file);
+          if (files.length > 0) onFiles(files);
         }}
       />
     </>
   );
 }
 
-function NewProject({ name, onName, enter }: Omit<HeadProps, 'busy' | 'onFile'>) {
+function NewProject({ name, onName, enter }: Omit<HeadProps, 'busy' | 'onFiles'>) {
   const create = () =>
     enter('Making the project', async () => ({
       ok: true,
@@ -182,7 +192,7 @@ function Head({ busy, ...naming }: HeadProps) {
             Cancel
           </Button>
         )}
-        <FileButton onFile={naming.onFile} />
+        <FileButton onFiles={naming.onFiles} />
         <NewProject {...naming} />
       </Flex>
     </>

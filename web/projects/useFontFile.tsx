@@ -1,30 +1,40 @@
 import { useState, type ReactNode } from 'react';
 import type { FontSeen } from '../../core/fonts/open/openFont';
 import type { Problem } from '../../core/foundations/problems/problem';
-import { importFont, lookAt } from '../store/projectFiles';
+import { importFonts, lookAt } from '../store/projectFiles';
 import { FontDialog } from './FontDialog';
 import type { Enter } from './useEntering';
 
-/** Fonts brought to the list of projects: looked at first, and opened as a project once that is asked for. */
+interface Asked {
+  readonly files: readonly File[];
+  readonly seen: readonly FontSeen[];
+}
+
+/** Fonts brought to the list of projects: looked at first, and opened as one project once that is asked for. */
 export function useFontFile(
   enter: Enter,
   tell: (problems: readonly Problem[]) => void,
-): { readonly ask: (file: File) => Promise<void>; readonly dialog: ReactNode } {
-  const [asked, setAsked] = useState<{ readonly file: File; readonly seen: FontSeen } | null>(null);
-  const ask = async (file: File) => {
-    const seen = await lookAt(file);
-    tell(seen.problems);
-    if (seen.ok) setAsked({ file, seen: seen.value });
+): { readonly ask: (files: readonly File[]) => Promise<void>; readonly dialog: ReactNode } {
+  const [asked, setAsked] = useState<Asked | null>(null);
+  const ask = async (files: readonly File[]) => {
+    const looked = await Promise.all(files.map((f) => lookAt(f)));
+    tell(looked.flatMap((l) => l.problems));
+    // What can't be read is told; the others are asked about.
+    const good = looked.flatMap((l, i) => {
+      const file = files[i];
+      return l.ok && file ? [{ file, seen: l.value }] : [];
+    });
+    if (good.length > 0) setAsked({ files: good.map((g) => g.file), seen: good.map((g) => g.seen) });
   };
   const leave = () => setAsked(null);
   const dialog = asked && (
     <FontDialog
-      fileName={asked.file.name}
+      fileName={asked.files[0]?.name ?? ''}
       seen={asked.seen}
       onLeave={leave}
-      onOpen={(family) => {
+      onOpen={(as) => {
         leave();
-        void enter('Opening the font', (options) => importFont(asked.file, family, options), '/name');
+        void enter('Opening the font', (options) => importFonts(asked.files, as, options), '/name');
       }}
     />
   );

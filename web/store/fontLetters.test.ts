@@ -17,6 +17,8 @@ const seen = {
   glyphs: 9,
   version: '1.000',
   leftOut: [],
+  style: 'Regular',
+  places: [],
 };
 const inFolder = (path: string, content = 'x') =>
   Object.assign(new File([content], path.split('/').at(-1)!), { path });

@@ -5,6 +5,7 @@ import { db } from '../persistence/db';
 import { deleteProject, newId } from '../persistence/projects';
 import { appPath } from '../text/appPath';
 import { archive } from '../workers/archiveClient';
+import type { FontsAs } from '../workers/archive.worker';
 
 const DEMO_ID = 'tide-mill';
 
@@ -25,14 +26,14 @@ export async function importProject(
   }
 }
 
-/** Makes a project of a font under a family name of its own. */
-export async function importFont(
-  file: File,
-  family: string,
+/** Makes a project of fonts, each a style of it, under a family name of its own. */
+export async function importFonts(
+  files: readonly File[],
+  as: FontsAs,
   options: { signal?: AbortSignal } = {},
 ): Promise<Result<string>> {
-  const made = await archive.takeFont(file, newId(), family, options);
-  return { ...made, problems: inFile(made.problems, file.name) };
+  const made = await archive.takeFonts(files, newId(), as, options);
+  return { ...made, problems: inFile(made.problems, files[made.at ?? 0]?.name ?? '') };
 }
 
 /** What a font says of itself, before anything is made of it. */

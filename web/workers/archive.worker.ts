@@ -1,4 +1,5 @@
 import { openableFont, ufoInZip, type OpenableFont } from '../../core/fonts/open/anyFont';
+import { openFamily } from '../../core/fonts/open/openFamily';
 import type { FontSeen } from '../../core/fonts/open/openFont';
 import { fontAsItIs } from '../../core/fonts/compare/asItIs';
 import { compareFonts, type FontsCompared } from '../../core/fonts/compare/compareFonts';
@@ -41,6 +42,13 @@ const FROM_FONTS = ['project', 'glyphs', 'casting'] as const;
 export interface FontRows {
   readonly seen: FontSeen;
   readonly rows: readonly (readonly [TableName, readonly object[]])[];
+}
+
+/** How fonts become a project. */
+export interface FontsAs {
+  readonly family: string;
+  /** Named places of a variable font, by their numbers. */
+  readonly places: readonly number[];
 }
 
 /** Rows sent to the page at a time: reading thousands at once would hold it up. */
@@ -128,11 +136,22 @@ const api = {
     return ok(compareFonts(other, doc, text));
   },
 
-  /** Takes a font into storage as a project of its own. */
-  async takeFont(file: Blob, id: string, family: string): Promise<Result<string>> {
-    const font = await openable(file);
-    if (!font.ok) return font;
-    const opened = font.value.open({ id, family, nowMs: Date.now() });
+  /**
+   * Takes fonts into storage as one project, each a style of it; of a single variable font those of its named places that are asked for. What is wrong
+   * with one is told by its number among the files.
+   */
+  async takeFonts(
+    files: readonly Blob[],
+    id: string,
+    { family, places }: FontsAs,
+  ): Promise<Result<string> & { readonly at?: number }> {
+    const fonts: OpenableFont[] = [];
+    for (const [at, file] of files.entries()) {
+      const font = await openable(file);
+      if (!font.ok) return { ...font, at };
+      fonts.push(font.value);
+    }
+    const opened = openFamily(fonts, { id, family, nowMs: Date.now(), places });
     if (!opened.ok) return opened;
     const { doc } = opened.value;
     try {

@@ -7,7 +7,7 @@ import { TABLE_NAMES, type Doc, type TableName } from '../../core/project/docume
 import type { Result } from '../../core/foundations/problems/problem';
 import { startWorker } from '../jobs/startWorker';
 import { WorkerHost, type Progress } from '../jobs/workerHost';
-import type { ArchiveApi, FontId, FontRows, OpenedProject } from './archive.worker';
+import type { ArchiveApi, FontId, FontsAs, FontRows, OpenedProject } from './archive.worker';
 
 /** Runs one archive job in a worker of its own, which ends with the job and gives its memory back. */
 async function once<T>(
@@ -62,8 +62,10 @@ export const archive = {
     once<FontsCompared>((api) => api.compareFile(doc, text, file), options),
   compareDocs: (doc: Doc, text: string, other: Doc, options: { signal?: AbortSignal } = {}) =>
     once<FontsCompared>((api) => api.compareDocs(doc, text, other), options),
-  takeFont: (file: Blob, id: string, family: string, options: { signal?: AbortSignal } = {}) =>
-    once<string>((api) => api.takeFont(file, id, family), options),
+  takeFonts: (files: readonly Blob[], id: string, as: FontsAs, options: { signal?: AbortSignal } = {}) =>
+    once<string>((api) => api.takeFonts(files, id, as), options) as Promise<
+      Result<string> & { readonly at?: number }
+    >,
   write: (doc: Doc, options: { signal?: AbortSignal; onProgress?: Progress } = {}) =>
     once<Blob>((api) => api.write(doc), options),
 };

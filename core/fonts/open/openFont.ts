@@ -10,6 +10,8 @@ import { glyphNameOf } from '../../type/names/glyphNames';
 import type { FontFile } from '../opentype/read/readFont';
 import { nameOf } from '../opentype/read/readName';
 import { readSetting, type ReadSetting } from './layoutRows';
+import { axesOf, instanceOf } from '../opentype/read/instance';
+import { joinStyles } from './joinStyles';
 import { licenceOf, type FontLicence } from './licence';
 
 /** What a font says of itself before anything is made of it. */
@@ -20,6 +22,16 @@ export interface FontSeen {
   readonly version: string;
   /** What could not be taken along, in plain words. */
   readonly leftOut: readonly string[];
+  /** What the style is called. */
+  readonly style: string;
+  /** Named places of a variable font's axes, each of which can be opened as a style; none for other fonts. */
+  readonly places: readonly FontPlace[];
+}
+
+/** A named place of a variable font, by the axes' tags. */
+export interface FontPlace {
+  readonly name: string;
+  readonly at: Readonly<Record<string, number>>;
 }
 
 export interface OpenedFont {
@@ -38,12 +50,32 @@ const ID = { style: 2, designer: 9, designerUrl: 12, typographicStyle: 17 } as c
  * @param family What the altered family is to be called; where it is empty, the check asks for it before casting.
  * @param nowMs Milliseconds since 1970.
  */
-export const openFont = (font: FontFile, as: OpenAs): Result<OpenedFont> => whole(() => opened(font, as));
+export const openFont = (font: FontFile, as: OpenAs): Result<OpenedFont> =>
+  whole(() => {
+    const places = placesOf(font);
+    const chosen = (as.places ?? []).flatMap((i) => places[i] ?? []);
+    if (chosen.length === 0) return { doc: opened(font, as), problems: told(font, places.length > 0) };
+    const docs = chosen.map(({ name, at }, k) =>
+      opened(instanceOf(font, at), { ...as, id: `${as.id} ${k}` }, name),
+    );
+    return { doc: joinStyles(docs, as.id), problems: told(font, false) };
+  });
+
+/** The named places of a variable font, by its names. */
+function placesOf(font: FontFile): FontPlace[] {
+  const axes = axesOf(font);
+  return (axes?.places ?? []).map(({ nameId, at }) => ({
+    name: nameOf(font.names, nameId)?.trim() || at.join(' '),
+    at: Object.fromEntries(at.map((v, i) => [axes?.axes[i]?.tag ?? '', v])),
+  }));
+}
 
 export interface OpenAs {
   readonly id: string;
   readonly family: string;
   readonly nowMs: number;
+  /** Named places of a variable font to open as styles, by their numbers; none = its default alone. */
+  readonly places?: readonly number[];
 }
 
 /** What is made of a font; tables that are cut off or point to nowhere are told. */
@@ -55,7 +87,8 @@ function whole<T>(make: () => T): Result<T> {
   }
 }
 
-function opened(font: FontFile, { id, family, nowMs }: OpenAs): OpenedFont {
+/** `style`: what its style is called, where that isn't what the font says. */
+function opened(font: FontFile, { id, family, nowMs }: OpenAs, style?: string): Doc {
   const licence = licenceOf(font);
   const base = newProject(id, family.trim() || licence.family || 'Untitled', nowMs);
   const names = uniqueNames(font);
@@ -67,17 +100,16 @@ function opened(font: FontFile, { id, family, nowMs }: OpenAs): OpenedFont {
   const standing = Object.values(base.glyphs).filter(
     (g) => !glyphs.some((o) => o.name === g.name) && !g.codePoints.some((cp) => have.has(cp)),
   );
-  const doc: Doc = {
+  return {
     ...base,
     project: { [id]: projectRow(font, projectOf(base), licence, have) },
     glyphs: Object.fromEntries([...standing, ...glyphs].map((g) => [g.id, g])),
     ...settingRows(id, projectOf(base).styleId, setting, idOf),
-    styles: styleRows(font, base),
+    styles: styleRows(font, base, style),
     casting: {
       [castingOf(base).id]: { ...castingRow(font, castingOf(base), licence), family: family.trim() },
     },
   };
-  return { doc, problems: told(font) };
 }
 
 /** Names by the font's, where it has any; none twice and none empty. */
@@ -213,9 +245,12 @@ function projectRow(
 /** More than this is no list that people go through. */
 const MOST_OF_BILL = 5000;
 
-function styleRows(font: FontFile, base: Doc): Record<string, StyleRow> {
+const styleNameOf = (font: FontFile): string =>
+  (nameOf(font.names, ID.typographicStyle) ?? nameOf(font.names, ID.style) ?? '').trim();
+
+function styleRows(font: FontFile, base: Doc, called?: string): Record<string, StyleRow> {
   const style = nth(Object.values(base.styles), 0);
-  const name = nameOf(font.names, ID.typographicStyle) ?? nameOf(font.names, ID.style) ?? style.name;
+  const name = called ?? styleNameOf(font);
   const italic = (font.os2.fsSelection & 1) !== 0;
   const weightClass = Math.min(1000, Math.max(1, font.os2.usWeightClass));
   return { [style.id]: { ...style, name: name.trim() || style.name, weightClass, italic } };
@@ -240,7 +275,6 @@ function castingRow(font: FontFile, base: CastingRow, licence: FontLicence): Cas
 
 /** Tables with what isn't taken along, in plain words. */
 const LEFT_OUT: readonly (readonly [string, string])[] = [
-  ['fvar', 'the axes of a variable font (its default style is opened)'],
   ['COLR', 'colours of letters (COLR)'],
   ['SVG ', 'colours of letters (SVG)'],
   ['sbix', 'letters that are pictures (sbix)'],
@@ -248,6 +282,8 @@ const LEFT_OUT: readonly (readonly [string, string])[] = [
   ['fpgm', 'instructions for coarse screens'],
   ['vmtx', 'metrics for writing from top to bottom'],
 ];
+
+const AXES_LOST = 'the axes of a variable font (its default style is opened)';
 
 /** What to know of a font before opening it. */
 export const lookAtFont = (font: FontFile): Result<FontSeen> => whole(() => seenOf(font));
@@ -258,15 +294,21 @@ function seenOf(font: FontFile): FontSeen {
     licence: licenceOf(font),
     glyphs: font.contours.length,
     version: font.head.fontRevision.toFixed(3),
+    style: styleNameOf(font) || 'Regular',
+    places: placesOf(font),
     leftOut: [
       ...LEFT_OUT.flatMap(([tag, text]) => (font.tables.has(tag) ? [text] : [])),
       ...(leftOut.length > 0 ? [`the features ${leftOut.join(', ')}`] : []),
+      ...(font.tables.has('fvar') && !axesOf(font) ? [AXES_LOST] : []),
     ],
   };
 }
 
-function told(font: FontFile): Problem[] {
-  const { licence, leftOut } = seenOf(font);
+/** `axesLost`: a variable font is opened at its default alone. */
+function told(font: FontFile, axesLost: boolean): Problem[] {
+  const seen = seenOf(font);
+  const { licence } = seen;
+  const leftOut = [...seen.leftOut, ...(axesLost ? [AXES_LOST] : [])];
   const { family, embedding, reserved } = licence;
   const text = [licence.licence, licence.licenceUrl].filter((t) => t !== '').join(' ');
   const detail = { code: 'font-opened', family, embedding, licence: text, reserved } as const;

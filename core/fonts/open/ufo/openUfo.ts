@@ -126,6 +126,8 @@ export const lookAtUfo = (ufo: ReadUfo): FontSeen => ({
   glyphs: ufo.glyphs.size,
   version: `${amount(ufo.info, 'versionMajor') ?? 1}.${String(amount(ufo.info, 'versionMinor') ?? 0).padStart(3, '0')}`,
   leftOut: ufo.leftOut,
+  style: text(ufo.info, 'styleName') || 'Regular',
+  places: [],
 });
 
 /** A UFO as a project of its own: outlines with letters of parts as such, characters, names, metrics, kerning, groups, anchors, guidelines. */

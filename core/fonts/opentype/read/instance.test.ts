@@ -2,32 +2,24 @@
  * Instances of an open variable font (@fontsource-variable/karla, SIL Open Font License) held against fontTools' instancer, and what is set with
  * them against HarfBuzz at the same place of the axis.
  */
-import { readFileSync } from 'node:fs';
-import { createRequire } from 'node:module';
-import { brotliDecompressSync } from 'node:zlib';
+import { variableTtf } from '../../../../testing/openFonts';
 import { hasFontTools, shape, shapeAt, withFontTools } from '../../../../testing/outsideReaders';
 import { compileFont } from '../../compile/compileFont';
 import { openFont } from '../../open/openFont';
 import { nth } from '../../../foundations/lists/nth';
 import type { Result } from '../../../foundations/problems/problem';
-import { buildSfnt, SFNT_TRUETYPE } from '../sfnt';
 import { inferredDeltas } from '../variations/inferredDeltas';
 import { axesOf, instanceOf } from './instance';
 import { normalised } from './readAxes';
 import { readFont } from './readFont';
 import { shareAt } from './readRegions';
-import { woff2Tables } from './readWoff2';
 
 function valueOf<T>(result: Result<T>): T {
   if (!result.ok) throw new Error(JSON.stringify(result.problems));
   return result.value;
 }
 
-const path = createRequire(import.meta.url).resolve(
-  '@fontsource-variable/karla/files/karla-latin-wght-normal.woff2',
-);
-const tables = woff2Tables(new Uint8Array(readFileSync(path)), brotliDecompressSync);
-const ttf = buildSfnt(SFNT_TRUETYPE, tables);
+const ttf = variableTtf('karla');
 const font = valueOf(readFont(ttf));
 const WEIGHTS = [200, 300, 550, 800];
 
@@ -64,22 +56,20 @@ print(json.dumps(out))`;
   const truth = JSON.parse(withFontTools(script, { 'v.ttf': ttf })) as [number, number[][], number[][]][][];
   WEIGHTS.forEach((wght, w) => {
     const made = instanceOf(font, { wght });
-    let [points, off] = [0, 0];
     nth(truth, w).forEach(([advance, theirs, parts], i) => {
       expect(Math.abs(nth(made.metrics, i).advance - advance)).toBeLessThanOrEqual(1);
       const glyph = nth(made.glyf, i);
       const own = glyph.contours.flat().map((p) => [p.x, p.y]);
-      expect(own).toHaveLength(theirs.length);
-      own.forEach(([x = 0, y = 0], k) => {
-        points++;
-        const [tx = 0, ty = 0] = nth(theirs, k);
-        expect(Math.max(Math.abs(x - tx), Math.abs(y - ty))).toBeLessThanOrEqual(1);
-        if (x !== tx || y !== ty) off++;
-      });
-      expect(glyph.parts.map((p) => [p.transform.e, p.transform.f])).toEqual(parts);
+      const places = glyph.parts.map((p) => [p.transform.e, p.transform.f]);
+      // What is kept in full there is rounded here, as a static font has to.
+      for (const [ours, truth] of [
+        [own, theirs],
+        [places, parts],
+      ] as const) {
+        expect(ours).toHaveLength(truth.length);
+        ours.flat().forEach((v, k) => expect(Math.abs(v - nth(truth.flat(), k))).toBeLessThan(0.52));
+      }
     });
-    // Halves are rounded by another rule there; nothing else differs.
-    expect(off / points).toBeLessThan(0.03);
   });
 });
 
