@@ -3,10 +3,9 @@ import { useMemo } from 'react';
 import { textRuns, type TextRun } from '../../core/fonts/compile/textRuns';
 import type { Doc } from '../../core/project/document/schema';
 import { glyphByCodePoint } from '../store/selectors';
-import { useLiveFont } from '../store/liveFont';
 import { useProject } from '../store/projectStore';
-import { featureSettings, useSwitches } from '../store/switches';
 import { characterAt } from './caret';
+import { useTextFont } from './useTextFont';
 import { useWay } from './way';
 
 interface Props extends BoxProps {
@@ -31,8 +30,7 @@ function glyphAt(doc: Doc, runs: readonly TextRun[], at: number): string | undef
  * stands in a dashed frame, and a click leads to where it is made.
  */
 export function LiveText({ text, onPick, ...rest }: Props) {
-  const families = useLiveFont((s) => s.families);
-  const fontFeatureSettings = useSwitches((s) => featureSettings(s.changed));
+  const font = useTextFont();
   const glyphs = useProject((s) => s.doc?.glyphs);
   const { make } = useWay();
   const runs = useMemo(() => (glyphs ? textRuns({ glyphs }, text) : []), [text, glyphs]);
@@ -42,7 +40,7 @@ export function LiveText({ text, onPick, ...rest }: Props) {
       whiteSpace="pre-wrap"
       overflowWrap="anywhere"
       {...rest}
-      style={{ fontFamily: families ? `${families}, sans-serif` : undefined, fontFeatureSettings }}
+      style={font}
       onClick={(e) => {
         const at = characterAt(e.currentTarget, e.clientX, e.clientY);
         const { doc } = useProject.getState();

@@ -11,6 +11,7 @@ import { Tip } from '../ui/Tip';
 import { FeatureSwitches } from './FeatureSwitches';
 import { LiveText } from './LiveText';
 import { LANGUAGE_SAMPLES } from '../text/languageSamples';
+import { WeightSlider } from './WeightSlider';
 import { useWay } from './way';
 
 /** Characters of the running text that the font lacks, parted by spaces. */
@@ -109,6 +110,7 @@ export const RunningLine = memo(function RunningLine() {
       <Flex align="center" gap="3" px="4" pt="2">
         <TextFields text={runningText} />
         <Lacking />
+        <WeightSlider />
         <FeatureSwitches />
         <LiveFontFacts />
         <Tip text={heightTip}>

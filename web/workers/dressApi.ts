@@ -2,6 +2,7 @@ import { skeletonOfOutline, type OutlineSkeleton } from '../../core/tracing/cent
 import { wordSvg, type WordSvg } from '../../core/fonts/compile/wordSvg';
 import { withCastWeights } from '../../core/project/document/commands/family/castWeights';
 import { inStyle, stylesInOrder } from '../../core/project/document/queries/styles';
+import { compileVariable } from '../../core/fonts/compile/variable/compileVariable';
 import { agreement, type Agreement } from '../../core/fonts/compile/variable/agreement';
 import { restyledGlyph, type Restyling } from '../../core/project/document/commands/family/restyledGlyph';
 import type { Doc, GlyphRow } from '../../core/project/document/schema';
@@ -27,6 +28,10 @@ export interface Stemmed {
   readonly contours: readonly Contour[];
   readonly from: number;
   readonly to: number;
+}
+
+export interface VaryingFont {
+  readonly bytes: Uint8Array;
 }
 
 /** Words set in a style. */
@@ -58,6 +63,11 @@ export const dressApi = {
   },
   /** What of a family varies with its weight, and what can't. */
   agreement: (doc: Doc): Result<Agreement> => ok(agreement(doc)),
+  /** The styles of a family that differ in weight as one variable font. */
+  variable(doc: Doc): Result<VaryingFont> {
+    const made = compileVariable(doc, 0);
+    return made.ok ? ok({ bytes: made.value }, made.problems) : made;
+  },
   /** A letter drawn anew for another style. */
   restyle: (glyph: GlyphRow, how: Restyling): Result<GlyphRow> => ok(restyledGlyph(glyph, how)),
   skeleton(contours: readonly Contour[]): Result<OutlineSkeleton> {

@@ -2,8 +2,7 @@ import { Textarea } from '@chakra-ui/react';
 import { changeProject } from '../../../core/project/document/commands/font/project';
 import { projectOf } from '../../../core/project/document/newProject';
 import { glyphByCodePoint } from '../../store/selectors';
-import { useLiveFont } from '../../store/liveFont';
-import { featureSettings, useSwitches } from '../../store/switches';
+import { useTextFont } from '../../panels/useTextFont';
 import { useDoc, useProject } from '../../store/projectStore';
 
 interface Props {
@@ -20,8 +19,7 @@ export const ownText = (doc: ReturnType<typeof useDoc>): string =>
 /** A page one types on, set in the font with its own line spacing. */
 export function OwnPage({ size, onPick }: Props) {
   const doc = useDoc();
-  const families = useLiveFont((s) => s.families);
-  const fontFeatureSettings = useSwitches((s) => featureSettings(s.changed));
+  const font = useTextFont();
   const commit = useProject((s) => s.commit);
   return (
     <Textarea
@@ -37,7 +35,7 @@ export function OwnPage({ size, onPick }: Props) {
       lineHeight="normal"
       fontSize={`${size}px`}
       spellCheck={false}
-      style={{ fontFamily: families ? `${families}, sans-serif` : undefined, fontFeatureSettings }}
+      style={font}
       value={ownText(doc)}
       onChange={(e) => commit(changeProject(doc, { proofText: e.target.value }, 'Change the page'), true)}
       onSelect={(e) => {

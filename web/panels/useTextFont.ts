@@ -1,0 +1,18 @@
+import type { CSSProperties } from 'react';
+import { useLiveFont } from '../store/liveFont';
+import { featureSettings, useSwitches } from '../store/switches';
+import { useVaryingFont } from '../store/varyingFont';
+
+/** How text is set in the project's font: the live one of the style in hand, or the family's variable one, with what is switched. */
+export function useTextFont(): CSSProperties {
+  const families = useLiveFont((s) => s.families);
+  const fontFeatureSettings = useSwitches((s) => featureSettings(s.changed));
+  const { weight, family } = useVaryingFont();
+  const varying = weight !== null && family !== null;
+  const names = [...(varying ? [`'${family}'`] : []), ...(families ? [families] : [])];
+  return {
+    fontFamily: names.length > 0 ? `${names.join(', ')}, sans-serif` : undefined,
+    fontFeatureSettings,
+    ...(varying ? { fontWeight: weight, fontVariationSettings: `"wght" ${weight}` } : {}),
+  };
+}

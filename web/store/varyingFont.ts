@@ -1,0 +1,82 @@
+import { useEffect } from 'react';
+import { create } from 'zustand';
+import { nth } from '../../core/foundations/lists/nth';
+import type { Doc } from '../../core/project/document/schema';
+import type { VaryingFont } from '../workers/dressApi';
+import { askAside } from './askAside';
+import { useWhole } from './projectStore';
+import { world } from './world';
+
+interface Varying {
+  /** The weight that the running line and proofs are set in; null = they are set in the style in hand. */
+  readonly weight: number | null;
+  /** CSS name of the family as one variable font; null while it is made. */
+  readonly family: string | null;
+  /** Lightest and heaviest weight of the family; null while there is none to vary to. */
+  readonly range: readonly [number, number] | null;
+}
+
+const NOTHING: Varying = { weight: null, family: null, range: null };
+export const useVaryingFont = create<Varying>(() => NOTHING);
+
+/** Weights of the family's upright styles, or of its slanted ones where only those are several. */
+function weightsOf({ styles }: Doc): number[] {
+  const of = (italic: boolean) => [
+    ...new Set(Object.values(styles).flatMap((s) => (s.italic === italic ? [s.weightClass] : []))),
+  ];
+  const [upright, italic] = [of(false), of(true)];
+  return (upright.length > 1 ? upright : italic).sort((a, b) => a - b);
+}
+
+/** The lightest and heaviest weight that a family can vary between; null for one of a single weight. */
+export function rangeOf(doc: Doc): readonly [number, number] | null {
+  const weights = weightsOf(doc);
+  return weights.length > 1 ? [nth(weights, 0), nth(weights, weights.length - 1)] : null;
+}
+
+let count = 0;
+let shown: FontFace | null = null;
+
+/** Makes a variable font known to the page in place of the one before; its CSS name. */
+async function show(bytes: Uint8Array, [low, high]: readonly [number, number]): Promise<string> {
+  const family = `varying-${++count}`;
+  const face = new FontFace(family, bytes.buffer as ArrayBuffer, { weight: `${low} ${high}` });
+  await face.load();
+  document.fonts.add(face);
+  if (shown) document.fonts.delete(shown);
+  shown = face;
+  return family;
+}
+
+/** Sets the running line and proofs in a weight between those of the family's styles; null = in the style in hand again. */
+export const setWeight = (weight: number | null): void => useVaryingFont.setState({ weight });
+
+/** Keeps the family as one variable font in step with its edits while a weight between its styles is looked at. */
+export function useVaryingInStep(): void {
+  const whole = useWhole();
+  const looked = useVaryingFont((s) => s.weight !== null);
+  const { glyphs, styles, project, casting, features, kerning, groups } = whole;
+  useEffect(() => {
+    const range = rangeOf(whole);
+    useVaryingFont.setState(range ? { range } : NOTHING);
+    if (!looked || !range) return;
+    const doc = {
+      sheets: {},
+      recipes: {},
+      pieces: {},
+      glyphs,
+      styles,
+      project,
+      casting,
+      features,
+      kerning,
+      groups,
+    };
+    return askAside(
+      (signal) => world.workers.dress.run<VaryingFont>((api) => api.variable(doc), { signal }),
+      ({ bytes }) => void show(bytes, range).then((family) => useVaryingFont.setState({ family })),
+    );
+    // `whole` changes with every table that the font doesn't need too.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [looked, glyphs, styles, project, casting, features, kerning, groups]);
+}
