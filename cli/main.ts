@@ -4,6 +4,7 @@ import { checkHelp, runCheck } from './commands/check';
 import { cleanHelp, runClean } from './commands/clean';
 import { compareHelp, runCompare } from './commands/compare';
 import { demoHelp, runDemo } from './commands/demo';
+import { familyHelp, runFamily } from './commands/family';
 import { featuresHelp, runFeatures } from './commands/features';
 import { fitHelp, runFit } from './commands/fit';
 import { importHelp, runImport } from './commands/import';
@@ -27,6 +28,7 @@ const COMMANDS = new Map<string, Command>([
   ['clean', { run: runClean, help: cleanHelp }],
   ['fit', { run: runFit, help: fitHelp }],
   ['features', { run: runFeatures, help: featuresHelp }],
+  ['family', { run: runFamily, help: familyHelp }],
   ['build', { run: runBuild, help: buildHelp }],
   ['import', { run: runImport, help: importHelp }],
   ['check', { run: runCheck, help: checkHelp }],

@@ -13,7 +13,8 @@ import { changeCasting } from '../../core/project/document/commands/font/casting
 import { composeAccents, WESTERN_ACCENTS } from '../../core/project/document/commands/glyphs/composing';
 import { makeDrafts } from '../../core/project/document/commands/signs/drafts';
 import { draftable } from '../../core/project/document/queries/glyphs';
-import { edit, editAll } from '../../core/project/document/inStep/edit';
+import { editEachStyle } from '../../core/project/document/inStep/editStyle';
+import { edit } from '../../core/project/document/inStep/edit';
 import { castingOf, projectOf } from '../../core/project/document/newProject';
 import { keepDrawings } from '../../core/project/finish/keepDrawings';
 import { decodePicture } from '../../core/readers/pictures/decodePicture';
@@ -225,8 +226,9 @@ function renamed(doc: Doc, family: string | undefined, style: string | undefined
 function finished(doc: Doc, { compose = false, fit = false }: BuildSettings): Doc {
   const accents = (d: Doc) => composeAccents(d, WESTERN_ACCENTS);
   const drafts = (d: Doc) => makeDrafts(d, draftable(d, projectOf(d).bill + WESTERN_MARKS).join(''));
-  const made = editAll(doc, 'Finish', [...(compose ? [drafts, accents] : []), ...(fit ? [fitted] : [])]);
-  return made?.doc ?? doc;
+  const wanted = [...(compose ? [drafts, accents] : []), ...(fit ? [fitted] : [])];
+  // Each style by itself: an accented letter is made of its own style's.
+  return wanted.reduce((now, command) => editEachStyle(now, command), doc);
 }
 
 /** Spacing forms of the marks that Western European letters need: drafts can be made of some (Unicode, Spacing Modifier Letters). */

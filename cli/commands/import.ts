@@ -8,7 +8,9 @@ import { inFile } from '../../core/foundations/problems/problem';
 import { openProjectFile, picturesOf } from '../../core/project/archive/readProject';
 import { writeProjectFile } from '../../core/project/archive/writeProject';
 import { takeLetters } from '../../core/project/document/commands/glyphs/takeLetters';
-import { edit } from '../../core/project/document/inStep/edit';
+import { editStyle } from '../../core/project/document/inStep/editStyle';
+import { projectOf } from '../../core/project/document/newProject';
+import { inStyle } from '../../core/project/document/queries/styles';
 import type { Doc } from '../../core/project/document/schema';
 import { EXIT, readArguments, UsageError } from '../arguments';
 import { readBytes, writeFile } from '../files';
@@ -86,10 +88,11 @@ async function takeInto(into: string, from: Doc, how: TakingLetters, out: string
   const bytes = valueOrPrint(readBytes(into), into);
   const project = bytes && valueOrPrint(openProjectFile(bytes), into);
   if (!project) return EXIT.input;
-  const { letters, lacking } = lettersToTake(project.doc, from, how);
+  const inHand = projectOf(project.doc).styleId;
+  const { letters, lacking } = lettersToTake(inStyle(project.doc, inHand), from, how);
   if (lacking.length > 0) process.stderr.write(`The font has no ${lacking.join(' ')}.\n`);
-  const diff = takeLetters(project.doc, letters);
-  const code = await written(out, diff ? edit(project.doc, diff).doc : project.doc, picturesOf(project));
+  const doc = editStyle(project.doc, inHand, (style) => takeLetters(style, letters));
+  const code = await written(out, doc, picturesOf(project));
   return lacking.length > 0 ? EXIT.input : code;
 }
 

@@ -4,6 +4,8 @@ import { box } from '../../../../testing/randomOutlines';
 import { sampleProject } from '../../../../testing/sampleProject';
 import { applyDiff, reverseDiff } from '../../changes/diff';
 import { edit } from '../../inStep/edit';
+import { editEachStyle } from '../../inStep/editStyle';
+import { composeAccents } from '../glyphs/composing';
 import { blankGlyph, projectOf } from '../../newProject';
 import { danglingReferences } from '../../queries/dangling';
 import { glyphOfCodePoint } from '../../queries/lookups';
@@ -175,5 +177,20 @@ test('a bolder style is as tall as the regular: x and H stay on their lines, whi
     }
     const dot = contoursBox(glyphOfCodePoint(view, 0x2e)!.contours)!;
     expect(dot.yMax - dot.yMin).toBeCloseTo(100 + heavier, 0);
+  }
+});
+
+test('made in each style by itself, an accented letter is made of its own style’s letters', () => {
+  const base = sampleProject();
+  const acute = { ...blankGlyph('acute', 'acute', [0xb4]), contours: [box(0, 600, 60, 120)] };
+  const e = { ...blankGlyph('e', 'e', [0x65]), contours: [box(0, 0, 300, 480)] };
+  const { eacute: _, ...glyphs } = base.glyphs;
+  const one = { ...base, glyphs: { ...glyphs, acute, e } };
+  const two = edit(one, addStyle(one, { name: 'Bold', weightClass: 700, heavier: 30 })!).doc;
+  const made = editEachStyle(two, (style) => composeAccents(style, 'é'));
+  for (const style of stylesInOrder(made)) {
+    const letter = glyphOfCodePoint(inStyle(made, style.id), 0xe9)!;
+    expect(letter.components).toHaveLength(2);
+    for (const c of letter.components) expect(made.glyphs[c.glyphId]?.styleId).toBe(style.id);
   }
 });

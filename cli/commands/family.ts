@@ -1,0 +1,136 @@
+import { basename } from 'node:path';
+import { agreement } from '../../core/fonts/compile/variable/agreement';
+import { describeProblem } from '../../core/foundations/problems/describe';
+import { openProjectFile, picturesOf } from '../../core/project/archive/readProject';
+import { writeProjectFile } from '../../core/project/archive/writeProject';
+import { addEmptyStyle, addStyle } from '../../core/project/document/commands/family/addStyle';
+import { removeStyle } from '../../core/project/document/commands/family/styles';
+import { edit } from '../../core/project/document/inStep/edit';
+import { projectOf } from '../../core/project/document/newProject';
+import { familyFacts, familyLetters, type StyleFacts } from '../../core/project/document/queries/family';
+import { stylesInOrder } from '../../core/project/document/queries/styles';
+import type { Doc } from '../../core/project/document/schema';
+import { EXIT, readArguments, UsageError } from '../arguments';
+import { readBytes, writeFile } from '../files';
+import { printProblems, valueOrPrint } from '../telling';
+
+export const familyHelp = `orthoglyph family PROJECT.zip [--add NAME --weight N --heavier U --slant DEG] [--remove NAME] [--out PROJECT.zip] [--json FILE]
+
+Says what the styles of a project measure, which letters one of them lacks and which can't vary between weights; adds and removes styles.
+  --add NAME        a further style, made of the style that the project opens with
+  --from NAME       made of this style instead
+  --empty           without letters, for drawings of its own
+  --weight N        1 to 1000: 300 light, 400 regular, 700 bold
+  --heavier U       by how much strokes are thicker, em units; below 0 = thinner
+  --slant DEG       by how much letters lean to the right; strokes keep their thickness
+  --remove NAME     takes a style away with all that belongs to it
+  --out FILE        the project with what was added or removed
+  --json FILE       all of it as data
+`;
+
+const OPTIONS = {
+  add: { type: 'string' },
+  from: { type: 'string' },
+  empty: { type: 'boolean', default: false },
+  weight: { type: 'string', default: '400' },
+  heavier: { type: 'string', default: '0' },
+  slant: { type: 'string', default: '0' },
+  remove: { type: 'string' },
+  out: { type: 'string' },
+  json: { type: 'string' },
+} as const;
+
+/** The style of a name; UsageError when there is none. */
+function styleNamed(doc: Doc, name: string): string {
+  const found = stylesInOrder(doc).find((s) => s.name.toLowerCase() === name.trim().toLowerCase());
+  const known = stylesInOrder(doc).map((s) => s.name);
+  if (!found) throw new UsageError(`there is no style ${name}; there are ${known.join(', ')}`);
+  return found.id;
+}
+
+/** A number within limits; UsageError for another. */
+function numberOf(option: string, typed: string, min: number, max: number): number {
+  const value = Number(typed);
+  if (typed.trim() === '' || !(value >= min && value <= max))
+    throw new UsageError(`--${option} is a number from ${min} to ${max}`);
+  return value;
+}
+
+type Values = ReturnType<typeof readArguments<typeof OPTIONS>>['values'];
+
+function withStyle(doc: Doc, name: string, values: Values): Doc {
+  const weightClass = Math.round(numberOf('weight', values.weight, 1, 1000));
+  const heavier = numberOf('heavier', values.heavier, -500, 500);
+  const slantDeg = numberOf('slant', values.slant, -30, 30);
+  const from = values.from === undefined ? projectOf(doc).styleId : styleNamed(doc, values.from);
+  const diff = values.empty
+    ? addEmptyStyle(doc, { name, weightClass, italic: slantDeg > 0 })
+    : addStyle(doc, { name, weightClass, heavier, slantDeg }, from);
+  if (!diff) throw new UsageError(`a style needs a name that no other has: ${name}`);
+  return edit(doc, diff).doc;
+}
+
+function withoutStyle(doc: Doc, name: string): Doc {
+  const diff = removeStyle(doc, styleNamed(doc, name));
+  if (!diff) throw new UsageError('a project keeps its last style');
+  return edit(doc, diff).doc;
+}
+
+const units = (v: number | null) => (v === null ? '-' : `${Math.round(v)} u`);
+
+const line = (f: StyleFacts): string =>
+  `${f.style.name}: weight ${f.style.weightClass}${f.style.italic ? ', italic' : ''}, ${f.letters} letters, ` +
+  `lacks ${f.lacking} of the bill, stem ${units(f.stem)}, x ${units(f.xHeight)}, H ${units(f.capHeight)}, ` +
+  `n ${units(f.width)} wide, ${f.pairs} pairs kerned`;
+
+/** What is said of a family, as data. */
+function report(doc: Doc) {
+  const facts = familyFacts(doc);
+  const names = facts.map((f) => f.style.name);
+  const missing = familyLetters(doc).flatMap(({ name, drawings }) => {
+    const lack = names.filter((_, i) => drawings[i] === null);
+    return lack.length > 0 ? [{ glyph: name, styles: lack }] : [];
+  });
+  const { styleIds, told } = agreement(doc);
+  const apart = told.filter((p) => p.code === 'glyph-differs' && p.reason !== 'missing');
+  return {
+    styles: facts.map(({ style: { name, weightClass, italic }, ...rest }) => ({
+      name,
+      weightClass,
+      italic,
+      ...rest,
+    })),
+    missing,
+    varies: styleIds.map((id) => doc.styles[id]?.name ?? ''),
+    apart: apart.map((p) => ({ glyph: p.place.glyph ?? '', text: describeProblem({ ...p, place: {} }) })),
+  };
+}
+
+export async function runFamily(argv: string[]): Promise<number> {
+  const { values, positionals } = readArguments(argv, OPTIONS);
+  const [input, ...more] = positionals;
+  if (!input || more.length > 0) throw new UsageError('give one project');
+  const bytes = valueOrPrint(readBytes(input), input);
+  const opened = bytes && valueOrPrint(openProjectFile(bytes), basename(input));
+  if (!opened) return EXIT.input;
+  const added = values.add === undefined ? opened.doc : withStyle(opened.doc, values.add, values);
+  const doc = values.remove === undefined ? added : withoutStyle(added, values.remove);
+  const said = report(doc);
+  const lines = [
+    ...familyFacts(doc).map(line),
+    ...said.missing.map(({ glyph, styles }) => `${glyph} is missing in ${styles.join(', ')}`),
+    ...said.apart.map(({ glyph, text }) => `${glyph}: ${text}`),
+  ];
+  process.stdout.write(`${lines.join('\n')}\n`);
+  const files: [string | undefined, () => string | Promise<Uint8Array>][] = [
+    [values.out, () => writeProjectFile(doc, picturesOf(opened))],
+    [values.json, () => `${JSON.stringify(said, null, 1)}\n`],
+  ];
+  for (const [path, make] of files) {
+    if (path === undefined) continue;
+    const written = writeFile(path, await make());
+    printProblems(written.problems);
+    if (!written.ok) return EXIT.input;
+  }
+  return EXIT.ok;
+}
