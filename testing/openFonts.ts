@@ -15,9 +15,9 @@ const packages = join(
 /** Packages of open fonts that are here. */
 export const openFontNames = (): string[] => readdirSync(packages);
 
-/** Path of a font's WOFF2 with Latin letters, by its package. */
-export const openFontPath = (name: string): string =>
-  join(packages, name, 'files', `${name}-latin-400-normal.woff2`);
+/** Path of a font's WOFF2 with the letters of a script, by its package. */
+export const openFontPath = (name: string, script = 'latin'): string =>
+  join(packages, name, 'files', `${name}-${script}-400-normal.woff2`);
 
 /** Path of a variable font's WOFF2 with Latin letters, upright, by its package. */
 export const variableFontPath = (name: string): string =>
@@ -25,8 +25,8 @@ export const variableFontPath = (name: string): string =>
     `@fontsource-variable/${name}/files/${name}-latin-wght-normal.woff2`,
   );
 
-const tablesOf = (name: string) =>
-  woff2Tables(new Uint8Array(readFileSync(openFontPath(name))), brotliDecompressSync);
+const tablesOf = (name: string, script = 'latin') =>
+  woff2Tables(new Uint8Array(readFileSync(openFontPath(name, script))), brotliDecompressSync);
 
 /** A variable font as a TTF. */
 export const variableTtf = (name: string): Uint8Array =>
@@ -36,7 +36,8 @@ export const variableTtf = (name: string): Uint8Array =>
   );
 
 /** The same as a TTF. */
-export const openTtf = (name: string): Uint8Array => buildSfnt(SFNT_TRUETYPE, tablesOf(name));
+export const openTtf = (name: string, script = 'latin'): Uint8Array =>
+  buildSfnt(SFNT_TRUETYPE, tablesOf(name, script));
 
 /** A font of other names (by name id) that may lie in no document (OpenType, OS/2, fsType). */
 export function restrictedFont(name: string, names: ReadonlyMap<number, string>): Uint8Array {
