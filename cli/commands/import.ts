@@ -2,7 +2,7 @@ import { basename, parse } from 'node:path';
 import { lettersToTake, type TakingLetters } from '../../core/fonts/open/lettersOfFont';
 import type { OpenableFont } from '../../core/fonts/open/anyFont';
 import { openFamily } from '../../core/fonts/open/openFamily';
-import type { FontSeen } from '../../core/fonts/open/openFont';
+import type { FontSeen } from '../../core/fonts/open/lookAtFont';
 import { nth } from '../../core/foundations/lists/nth';
 import { inFile } from '../../core/foundations/problems/problem';
 import { openProjectFile, picturesOf } from '../../core/project/archive/readProject';

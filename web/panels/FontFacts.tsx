@@ -1,5 +1,5 @@
 import { Stack, Text } from '@chakra-ui/react';
-import type { FontSeen } from '../../core/fonts/open/openFont';
+import type { FontSeen } from '../../core/fonts/open/lookAtFont';
 import { MAY } from '../../core/foundations/problems/sentences/openedFont';
 
 function Fact({ title, children }: { title: string; children: string }) {

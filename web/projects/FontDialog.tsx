@@ -1,6 +1,6 @@
 import { Box, Button, Dialog, Field, Flex, Input, Portal, Stack, Text } from '@chakra-ui/react';
 import { useState } from 'react';
-import type { FontPlace, FontSeen } from '../../core/fonts/open/openFont';
+import type { FontPlace, FontSeen } from '../../core/fonts/open/lookAtFont';
 import { holdsName, isSameName } from '../../core/type/names/familyNames';
 import { nth } from '../../core/foundations/lists/nth';
 import type { FontsAs } from '../workers/archive.worker';

@@ -3,6 +3,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useRef, useState } from 'react';
 import { useDropzone } from 'react-dropzone';
 import { useNavigate } from 'react-router';
+import type { Problem } from '../../core/foundations/problems/problem';
 import { describeProblem } from '../../core/foundations/problems/describe';
 import { db } from '../persistence/db';
 import { createProject, newId } from '../persistence/projects';
@@ -43,6 +44,14 @@ const takeDropped = async (
   }).then(() => (isProject ? undefined : beginWith(files, name, enter)));
 };
 
+function Told({ problems }: { readonly problems: readonly Problem[] }) {
+  return problems.map((p, i) => (
+    <Text key={i} role="alert" mt="4" p="3" bg="snagSoft">
+      {describeProblem(p)}
+    </Text>
+  ));
+}
+
 /** All projects of this browser, and the ways to begin. */
 export function ProjectsPage() {
   const [name, setName] = useState('');
@@ -77,11 +86,7 @@ export function ProjectsPage() {
           onFiles={(files) => void openFiles(files)}
         />
         {font.dialog}
-        {problems.map((p, i) => (
-          <Text key={i} role="alert" mt="4" p="3" bg="snagSoft">
-            {describeProblem(p)}
-          </Text>
-        ))}
+        <Told problems={problems} />
         <Heading as="h2" size="md" mt="6" mb="1">
           Begin with what you have
         </Heading>

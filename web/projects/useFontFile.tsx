@@ -1,5 +1,5 @@
 import { useState, type ReactNode } from 'react';
-import type { FontSeen } from '../../core/fonts/open/openFont';
+import type { FontSeen } from '../../core/fonts/open/lookAtFont';
 import type { Problem } from '../../core/foundations/problems/problem';
 import { importFonts, lookAt } from '../store/projectFiles';
 import { FontDialog } from './FontDialog';

@@ -4,7 +4,7 @@ import { castingOf } from '../../core/project/document/newProject';
 import type { Compiler } from '../workers/compileClient';
 import { compileClient } from '../workers/compileClient';
 import { runFor, untilQuiet } from './jobs';
-import type { Session } from './session';
+import type { Session } from './styleSession';
 import { world, type World } from './world';
 
 interface CastingWorld extends Pick<World, 'jobs'> {

@@ -11,7 +11,7 @@ import { momentStore } from '../persistence/moments';
 import { archive } from '../workers/archiveClient';
 import { jobs, runFor } from './jobs';
 import { currentSession } from './projectStore';
-import type { Session } from './session';
+import type { Session } from './styleSession';
 
 /** What the project is held against, and what is otherwise in it. */
 export interface Comparison {

@@ -8,7 +8,7 @@ import { fail } from '../../core/foundations/problems/problem';
 import { moduleContours } from '../../core/outlines/modules/moduleContours';
 import type { Module } from '../../core/outlines/modules/modules';
 import { DEFAULT_PEN, type Pen, type PenStroke } from '../../core/tracing/pen/strokes';
-import type { Session } from './session';
+import type { Session } from './styleSession';
 import { world, type World } from './world';
 
 interface DrawingState {

@@ -13,7 +13,7 @@ import type { JobContext, JobHandle } from '../jobs/jobQueue';
 import type { Workers } from '../workers/clients';
 import type { GlyphFit } from '../workers/fitApi';
 import { runFor } from './jobs';
-import type { Session } from './session';
+import type { Session } from './styleSession';
 import { world, type World } from './world';
 
 interface FittingState {

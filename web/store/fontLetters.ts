@@ -2,12 +2,12 @@ import { zip, type AsyncZippable } from 'fflate';
 import { create } from 'zustand';
 import { lettersToTake, type TakingLetters } from '../../core/fonts/open/lettersOfFont';
 import { looksLikeSvgFont } from '../../core/fonts/open/svgFont';
-import type { FontSeen } from '../../core/fonts/open/openFont';
+import type { FontSeen } from '../../core/fonts/open/lookAtFont';
 import { inFile } from '../../core/foundations/problems/problem';
 import { takeLetters } from '../../core/project/document/commands/glyphs/takeLetters';
 import type { Doc } from '../../core/project/document/schema';
 import type { archive } from '../workers/archiveClient';
-import type { Session } from './session';
+import type { Session } from './styleSession';
 
 /** A font that was brought to a project, until it is known what is wanted of it. */
 export interface BroughtFont {

@@ -1,7 +1,7 @@
 import { useSyncExternalStore } from 'react';
 import { fail } from '../../core/foundations/problems/problem';
 import { JobQueue, type JobContext, type JobHandle, type JobView } from '../jobs/jobQueue';
-import type { Session } from './session';
+import type { Session } from './styleSession';
 
 /** All jobs of this tab. */
 export const jobs = new JobQueue();

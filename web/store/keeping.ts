@@ -10,7 +10,7 @@ import { storage } from '../persistence/projects';
 import { lostPicture } from './intake/droppedFiles';
 import { watched } from './intake/intakeWorld';
 import { runFor } from './jobs';
-import type { Session } from './session';
+import type { Session } from './styleSession';
 import { world, type World } from './world';
 
 type KeepingWorld = Pick<World, 'current' | 'workers' | 'jobs'> & { readonly pictures: PictureStore };

@@ -1,7 +1,7 @@
 import { counted } from '../../core/foundations/problems/counted';
 import type { JobContext } from '../jobs/jobQueue';
 import { runFor } from './jobs';
-import type { Session } from './session';
+import type { Session } from './styleSession';
 import type { World } from './world';
 
 /** How far a job over many letters is, and the way to stop it; null while none is under way. */

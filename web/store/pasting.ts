@@ -17,7 +17,7 @@ import { inFile } from '../../core/foundations/problems/problem';
 import { copiedContours, copiedSvg } from '../../core/readers/svg/clipboard';
 import type { JobContext } from '../jobs/jobQueue';
 import { runFor } from './jobs';
-import type { Session } from './session';
+import type { Session } from './styleSession';
 import { world, type World } from './world';
 
 /** The clipboard of the drawing bench. */

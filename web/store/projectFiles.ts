@@ -1,4 +1,4 @@
-import type { FontSeen } from '../../core/fonts/open/openFont';
+import type { FontSeen } from '../../core/fonts/open/lookAtFont';
 import { fail, inFile, type Result } from '../../core/foundations/problems/problem';
 import { Cancelled } from '../jobs/workerHost';
 import { db } from '../persistence/db';

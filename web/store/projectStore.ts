@@ -12,7 +12,8 @@ import { liveFont } from './liveFont';
 import { createMessages } from './messages';
 import { forgetPictures } from './pictures';
 import { keptHand, keepHand } from './styleInHand';
-import { Sessions, type ProjectSession, type SaveState, type Session, type SessionState } from './session';
+import { Sessions, type ProjectSession, type SaveState, type SessionState } from './session';
+import type { Session } from './styleSession';
 import { sessionIn } from './styleSession';
 
 export type { SaveState } from './session';

@@ -5,7 +5,7 @@ import type { Doc } from '../../core/project/document/schema';
 import { fail } from '../../core/foundations/problems/problem';
 import { runFor } from './jobs';
 import { currentSession } from './projectStore';
-import type { Session } from './session';
+import type { Session } from './styleSession';
 import { archive } from '../workers/archiveClient';
 
 /** Files that projects were saved to, to be saved to again without asking, where the browser can. */

@@ -14,7 +14,7 @@ import { projectOf } from '../../core/project/document/newProject';
 import { problem } from '../../core/foundations/problems/problem';
 import { appPath } from '../text/appPath';
 import { addFilesTo } from './lifting';
-import type { Session } from './session';
+import type { Session } from './styleSession';
 import { world } from './world';
 
 const API = appPath('api/scanners');

@@ -6,7 +6,7 @@ import { emptyHistory } from '../../core/project/document/changes/history';
 import { lockProject, takingProject, type Locks } from '../persistence/projectLock';
 import { FakeBrowser, type FakeTab } from '../testing/desk';
 import { settle } from '../testing/fakeClock';
-import type { Session } from './session';
+import type { Session } from './styleSession';
 
 const named = (id: string) => {
   const doc = sampleProject();

@@ -33,28 +33,6 @@ export interface SessionState {
   readonly underWay: readonly string[];
 }
 
-/** What the benches and their jobs have of a project: one style of it, or all of it where it has one. */
-export type Session = Pick<
-  ProjectSession,
-  | 'projectId'
-  | 'doc'
-  | 'whole'
-  | 'getState'
-  | 'subscribe'
-  | 'opened'
-  | 'gestures'
-  | 'isSaved'
-  | 'commit'
-  | 'commitLate'
-  | 'later'
-  | 'undo'
-  | 'redo'
-  | 'goTo'
-  | 'tell'
-  | 'flush'
-  | 'use'
->;
-
 /** What a session needs of the world; tests give their own. */
 export interface SessionWorld {
   readonly rows: ProjectRows;

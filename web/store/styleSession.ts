@@ -2,7 +2,29 @@ import { ofWhole, inStyle } from '../../core/project/document/queries/styles';
 import type { ProjectDiff } from '../../core/project/document/changes/diff';
 import type { Doc } from '../../core/project/document/schema';
 import type { Problem } from '../../core/foundations/problems/problem';
-import type { ProjectSession, Session, SessionState } from './session';
+import type { ProjectSession, SessionState } from './session';
+
+/** What the benches and their jobs have of a project: one style of it, or all of it where it has one. */
+export type Session = Pick<
+  ProjectSession,
+  | 'projectId'
+  | 'doc'
+  | 'whole'
+  | 'getState'
+  | 'subscribe'
+  | 'opened'
+  | 'gestures'
+  | 'isSaved'
+  | 'commit'
+  | 'commitLate'
+  | 'later'
+  | 'undo'
+  | 'redo'
+  | 'goTo'
+  | 'tell'
+  | 'flush'
+  | 'use'
+>;
 
 /**
  * One style of an open project, for a bench or a job: its document is that style's view, and its edits reach the whole document. A job that was

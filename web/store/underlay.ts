@@ -13,7 +13,7 @@ import type { FontId } from '../workers/archive.worker';
 import { archive } from '../workers/archiveClient';
 import { runFor } from './jobs';
 import { currentSession, useDoc } from './projectStore';
-import type { Session } from './session';
+import type { Session } from './styleSession';
 import { world, type World } from './world';
 
 type Choice = NonNullable<ProjectRow['underlay']>;

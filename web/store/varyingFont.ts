@@ -20,7 +20,7 @@ const NOTHING: Varying = { weight: null, family: null, range: null };
 export const useVaryingFont = create<Varying>(() => NOTHING);
 
 /** Weights of the family's upright styles, or of its slanted ones where only those are several. */
-function weightsOf({ styles }: Doc): number[] {
+function weightsOf({ styles }: Pick<Doc, 'styles'>): number[] {
   const of = (italic: boolean) => [
     ...new Set(Object.values(styles).flatMap((s) => (s.italic === italic ? [s.weightClass] : []))),
   ];
@@ -29,7 +29,7 @@ function weightsOf({ styles }: Doc): number[] {
 }
 
 /** The lightest and heaviest weight that a family can vary between; null for one of a single weight. */
-export function rangeOf(doc: Doc): readonly [number, number] | null {
+function rangeOf(doc: Pick<Doc, 'styles'>): readonly [number, number] | null {
   const weights = weightsOf(doc);
   return weights.length > 1 ? [nth(weights, 0), nth(weights, weights.length - 1)] : null;
 }
@@ -53,11 +53,10 @@ export const setWeight = (weight: number | null): void => useVaryingFont.setStat
 
 /** Keeps the family as one variable font in step with its edits while a weight between its styles is looked at. */
 export function useVaryingInStep(): void {
-  const whole = useWhole();
   const looked = useVaryingFont((s) => s.weight !== null);
-  const { glyphs, styles, project, casting, features, kerning, groups } = whole;
+  const { glyphs, styles, project, casting, features, kerning, groups } = useWhole();
   useEffect(() => {
-    const range = rangeOf(whole);
+    const range = rangeOf({ styles });
     useVaryingFont.setState(range ? { range } : NOTHING);
     if (!looked || !range) return;
     const doc = {
@@ -76,7 +75,5 @@ export function useVaryingInStep(): void {
       (signal) => world.workers.dress.run<VaryingFont>((api) => api.variable(doc), { signal }),
       ({ bytes }) => void show(bytes, range).then((family) => useVaryingFont.setState({ family })),
     );
-    // `whole` changes with every table that the font doesn't need too.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [looked, glyphs, styles, project, casting, features, kerning, groups]);
 }

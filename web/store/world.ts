@@ -6,7 +6,7 @@ import { tracers, type TracePool } from '../workers/tracePool';
 import type { JobQueue } from '../jobs/jobQueue';
 import { jobs } from './jobs';
 import { currentSession } from './projectStore';
-import type { Session } from './session';
+import type { Session } from './styleSession';
 
 /** What the benches' work needs of the world; tests give their own. */
 export interface World {

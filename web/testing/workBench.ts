@@ -6,7 +6,7 @@ import type { Doc } from '../../core/project/document/schema';
 import { liftedSheet } from '../../core/testing/liftedSheet';
 import { sampleProject } from '../../core/testing/sampleProject';
 import { WorkerHost } from '../jobs/workerHost';
-import type { Session } from '../store/session';
+import type { Session } from '../store/styleSession';
 import type { World } from '../store/world';
 import { dressApi } from '../workers/dressApi';
 import { fitApi } from '../workers/fitApi';

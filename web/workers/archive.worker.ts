@@ -1,6 +1,6 @@
 import { openableFont, ufoInZip, type OpenableFont } from '../../core/fonts/open/anyFont';
 import { openFamily } from '../../core/fonts/open/openFamily';
-import type { FontSeen } from '../../core/fonts/open/openFont';
+import type { FontSeen } from '../../core/fonts/open/lookAtFont';
 import { fontAsItIs } from '../../core/fonts/compare/asItIs';
 import { compareFonts, type FontsCompared } from '../../core/fonts/compare/compareFonts';
 import { pictureIdOf } from '../../core/readers/pictures/pictureId';

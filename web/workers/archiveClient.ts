@@ -1,7 +1,7 @@
 import { proxy, type Remote } from 'comlink';
 import type { FontsCompared } from '../../core/fonts/compare/compareFonts';
 import type { UnderlayFont } from '../../core/fonts/open/underlay';
-import type { FontSeen } from '../../core/fonts/open/openFont';
+import type { FontSeen } from '../../core/fonts/open/lookAtFont';
 import { unpackRow } from '../../core/project/document/packing/packRows';
 import { TABLE_NAMES, type Doc, type TableName } from '../../core/project/document/schema';
 import type { Result } from '../../core/foundations/problems/problem';

@@ -2,7 +2,8 @@ import { unzipSync } from 'fflate';
 import { fail, ok, type Result } from '../../foundations/problems/problem';
 import { sniffKind } from '../../readers/pictures/sniff';
 import { readFont } from '../opentype/read/readFont';
-import { lookAtFont, openFont, type FontSeen, type OpenAs, type OpenedFont } from './openFont';
+import { lookAtFont, type FontSeen } from './lookAtFont';
+import { openFont, type OpenAs, type OpenedFont } from './openFont';
 import { isSvgFont, openSvgFont, readSvgFont } from './svgFont';
 import { lookAtUfo, openUfo, readUfo, type UfoFiles } from './ufo/openUfo';
 

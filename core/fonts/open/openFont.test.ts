@@ -31,7 +31,8 @@ import { readFont, type FontFile } from '../opentype/read/readFont';
 import { buildSfnt, SFNT_CFF, SFNT_TRUETYPE } from '../opentype/sfnt';
 import { holdsName, isSameName } from '../../type/names/familyNames';
 import { reservedNames } from './licence';
-import { lookAtFont, openFont } from './openFont';
+import { lookAtFont } from './lookAtFont';
+import { openFont } from './openFont';
 
 function read(bytes: Uint8Array): FontFile {
   const font = readFont(bytes, (packed) => brotliDecompressSync(packed));

@@ -1,7 +1,7 @@
 import { nth } from '../../foundations/lists/nth';
 import { reverseContour, transformContours, type Contour } from '../../foundations/geometry/contour';
 import { contoursBox } from '../../foundations/geometry/measure';
-import { fail, ok, problem, type Problem, type Result } from '../../foundations/problems/problem';
+import type { Problem, Result } from '../../foundations/problems/problem';
 import { idFor } from '../../project/document/identity';
 import { blankGlyph, castingOf, newProject, NOTDEF, projectOf } from '../../project/document/newProject';
 import { showsNothing } from '../../project/document/queries/inFont';
@@ -10,29 +10,10 @@ import { glyphNameOf } from '../../type/names/glyphNames';
 import type { FontFile } from '../opentype/read/readFont';
 import { nameOf } from '../opentype/read/readName';
 import { readSetting, type ReadSetting } from './layoutRows';
-import { axesOf, instanceOf } from '../opentype/read/instance';
+import { instanceOf } from '../opentype/read/instance';
 import { joinStyles } from './joinStyles';
 import { licenceOf, type FontLicence } from './licence';
-
-/** What a font says of itself before anything is made of it. */
-export interface FontSeen {
-  readonly licence: FontLicence;
-  readonly glyphs: number;
-  /** Its version, three digits behind the point. */
-  readonly version: string;
-  /** What could not be taken along, in plain words. */
-  readonly leftOut: readonly string[];
-  /** What the style is called. */
-  readonly style: string;
-  /** Named places of a variable font's axes, each of which can be opened as a style; none for other fonts. */
-  readonly places: readonly FontPlace[];
-}
-
-/** A named place of a variable font, by the axes' tags. */
-export interface FontPlace {
-  readonly name: string;
-  readonly at: Readonly<Record<string, number>>;
-}
+import { placesOf, styleNameOf, told, whole } from './lookAtFont';
 
 export interface OpenedFont {
   readonly doc: Doc;
@@ -41,7 +22,7 @@ export interface OpenedFont {
 }
 
 /** Name ids (OpenType 1.9.1, 'name', "Name IDs"). */
-const ID = { style: 2, designer: 9, designerUrl: 12, typographicStyle: 17 } as const;
+const ID = { designer: 9, designerUrl: 12 } as const;
 
 /**
  * A font as a project of its own: outlines with letters of parts as such, characters, names, metrics, kerning, anchors and what its features say
@@ -61,30 +42,12 @@ export const openFont = (font: FontFile, as: OpenAs): Result<OpenedFont> =>
     return { doc: joinStyles(docs, as.id), problems: told(font, false) };
   });
 
-/** The named places of a variable font, by its names. */
-function placesOf(font: FontFile): FontPlace[] {
-  const axes = axesOf(font);
-  return (axes?.places ?? []).map(({ nameId, at }) => ({
-    name: nameOf(font.names, nameId)?.trim() || at.join(' '),
-    at: Object.fromEntries(at.map((v, i) => [axes?.axes[i]?.tag ?? '', v])),
-  }));
-}
-
 export interface OpenAs {
   readonly id: string;
   readonly family: string;
   readonly nowMs: number;
   /** Named places of a variable font to open as styles, by their numbers; none = its default alone. */
   readonly places?: readonly number[];
-}
-
-/** What is made of a font; tables that are cut off or point to nowhere are told. */
-function whole<T>(make: () => T): Result<T> {
-  try {
-    return ok(make());
-  } catch (error) {
-    return fail({ code: 'font-unreadable', reason: error instanceof Error ? error.message : String(error) });
-  }
 }
 
 /** `style`: what its style is called, where that isn't what the font says. */
@@ -245,9 +208,6 @@ function projectRow(
 /** More than this is no list that people go through. */
 const MOST_OF_BILL = 5000;
 
-const styleNameOf = (font: FontFile): string =>
-  (nameOf(font.names, ID.typographicStyle) ?? nameOf(font.names, ID.style) ?? '').trim();
-
 function styleRows(font: FontFile, base: Doc, called?: string): Record<string, StyleRow> {
   const style = nth(Object.values(base.styles), 0);
   const name = called ?? styleNameOf(font);
@@ -271,49 +231,4 @@ function castingRow(font: FontFile, base: CastingRow, licence: FontLicence): Cas
     embedding: licence.embedding,
     lineMetrics: { ascent: metric(ascender), descent: metric(-descender), gap: metric(lineGap) },
   };
-}
-
-/** Tables with what isn't taken along, in plain words. */
-const LEFT_OUT: readonly (readonly [string, string])[] = [
-  ['COLR', 'colours of letters (COLR)'],
-  ['SVG ', 'colours of letters (SVG)'],
-  ['sbix', 'letters that are pictures (sbix)'],
-  ['CBDT', 'letters that are pictures (CBDT)'],
-  ['fpgm', 'instructions for coarse screens'],
-  ['vmtx', 'metrics for writing from top to bottom'],
-];
-
-const AXES_LOST = 'the axes of a variable font (its default style is opened)';
-
-/** What to know of a font before opening it. */
-export const lookAtFont = (font: FontFile): Result<FontSeen> => whole(() => seenOf(font));
-
-function seenOf(font: FontFile): FontSeen {
-  const { leftOut } = readSetting(font, String);
-  return {
-    licence: licenceOf(font),
-    glyphs: font.contours.length,
-    version: font.head.fontRevision.toFixed(3),
-    style: styleNameOf(font) || 'Regular',
-    places: placesOf(font),
-    leftOut: [
-      ...LEFT_OUT.flatMap(([tag, text]) => (font.tables.has(tag) ? [text] : [])),
-      ...(leftOut.length > 0 ? [`the features ${leftOut.join(', ')}`] : []),
-      ...(font.tables.has('fvar') && !axesOf(font) ? [AXES_LOST] : []),
-    ],
-  };
-}
-
-/** `axesLost`: a variable font is opened at its default alone. */
-function told(font: FontFile, axesLost: boolean): Problem[] {
-  const seen = seenOf(font);
-  const { licence } = seen;
-  const leftOut = [...seen.leftOut, ...(axesLost ? [AXES_LOST] : [])];
-  const { family, embedding, reserved } = licence;
-  const text = [licence.licence, licence.licenceUrl].filter((t) => t !== '').join(' ');
-  const detail = { code: 'font-opened', family, embedding, licence: text, reserved } as const;
-  return [
-    problem(detail, 'warning'),
-    ...(leftOut.length > 0 ? [problem({ code: 'font-left-out', what: leftOut }, 'warning')] : []),
-  ];
 }

@@ -13,7 +13,7 @@ import type { Doc, GlyphRow } from '../../../core/project/document/schema';
 import { useDressBench } from '../dressBench';
 import { nothingUnderWay, overLetters, type HowFarOver } from '../overLetters';
 import { drawnGlyphs } from '../selectors';
-import type { Session } from '../session';
+import type { Session } from '../styleSession';
 import type { World } from '../world';
 
 /** A letter as a clean-up left it, and what it was before. */

@@ -2,7 +2,7 @@ import { fail, problem } from '../../../core/foundations/problems/problem';
 import type { TakenFor } from '../../../core/project/document/queries/takenFor';
 import type { IntakeItem } from '../../persistence/db';
 import { packFiles } from '../../persistence/intake';
-import type { Session } from '../session';
+import type { Session } from '../styleSession';
 import { readDropped, takesEdits } from './droppedFiles';
 import type { IntakeWorld } from './intakeWorld';
 import { ItemWork } from './itemWork';

@@ -5,7 +5,7 @@ import { fail, problem, type Result } from '../../../core/foundations/problems/p
 import type { IntakeItem } from '../../persistence/db';
 import { packFiles } from '../../persistence/intake';
 import { isFull } from '../../persistence/projectWriter';
-import type { Session } from '../session';
+import type { Session } from '../styleSession';
 
 /** Whether a project takes edits in this tab. */
 export function takesEdits(session: Session): boolean {

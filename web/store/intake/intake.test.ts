@@ -2,7 +2,7 @@ import { missingOfBill } from '../../../core/project/document/queries/sheets';
 import { packFiles } from '../../persistence/intake';
 import { FakeBrowser, type FakeTab } from '../../testing/desk';
 import { createIntake } from './createIntake';
-import type { Session } from '../session';
+import type { Session } from '../styleSession';
 
 const file = (name: string, text = name.replace(/\..*/, '')) => new File([text], name, { type: 'image/png' });
 

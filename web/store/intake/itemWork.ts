@@ -1,7 +1,7 @@
 import type { JobContext } from '../../jobs/jobQueue';
 import type { IntakeItem } from '../../persistence/db';
 import { runFor } from '../jobs';
-import type { Session } from '../session';
+import type { Session } from '../styleSession';
 import { LANE, nameOf, type IntakeWorld } from './intakeWorld';
 import type { Lifter } from './lifting';
 import { MadeSheets } from './madeSheets';

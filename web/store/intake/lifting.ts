@@ -5,7 +5,7 @@ import { soughtOn } from '../../../core/project/document/queries/sheets';
 import type { Doc } from '../../../core/project/document/schema';
 import { fromLatest } from '../../jobs/inSlices';
 import type { JobContext } from '../../jobs/jobQueue';
-import type { Session } from '../session';
+import type { Session } from '../styleSession';
 import { lostPicture } from './droppedFiles';
 import { watched, type IntakeWorld } from './intakeWorld';
 

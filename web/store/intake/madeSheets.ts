@@ -12,7 +12,7 @@ import type { JobContext } from '../../jobs/jobQueue';
 import type { IntakeItem, StoredFile } from '../../persistence/db';
 import { unpackFiles } from '../../persistence/intake';
 import type { MadeOfFiles } from '../../workers/artwork.worker';
-import type { Session } from '../session';
+import type { Session } from '../styleSession';
 import { blobOf, nameOf, watched, type IntakeWorld } from './intakeWorld';
 import type { Storing } from './storing';
 

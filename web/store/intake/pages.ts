@@ -11,7 +11,7 @@ import type { JobContext } from '../../jobs/jobQueue';
 import type { IntakeItem } from '../../persistence/db';
 import { unpackFiles } from '../../persistence/intake';
 import type { PictureFacts, ReadPractice } from '../../workers/imaging.worker';
-import type { Session } from '../session';
+import type { Session } from '../styleSession';
 import { blobOf, inWords, watched, type IntakeWorld } from './intakeWorld';
 import type { Lifter } from './lifting';
 import type { Storing } from './storing';

@@ -5,7 +5,7 @@ import type { TakenFor } from '../../../core/project/document/queries/takenFor';
 import type { SheetRow } from '../../../core/project/document/schema';
 import type { JobContext, JobHandle } from '../../jobs/jobQueue';
 import { runFor } from '../jobs';
-import type { Session } from '../session';
+import type { Session } from '../styleSession';
 import { itemsOf, lostPicture, takesEdits } from './droppedFiles';
 import { LANE, type IntakeWorld } from './intakeWorld';
 import type { ItemWork } from './itemWork';

@@ -2,7 +2,7 @@ import type { DroppedFile, SortedFiles } from '../../../core/lifting/artwork/sor
 import type { JobContext } from '../../jobs/jobQueue';
 import type { IntakeItem } from '../../persistence/db';
 import { packFiles, unpackFiles } from '../../persistence/intake';
-import type { Session } from '../session';
+import type { Session } from '../styleSession';
 import { inWords, watched, type IntakeWorld } from './intakeWorld';
 import type { Storing } from './storing';
 

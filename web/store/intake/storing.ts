@@ -1,5 +1,5 @@
 import type { IntakeItem } from '../../persistence/db';
-import type { Session } from '../session';
+import type { Session } from '../styleSession';
 import { storageFault } from './droppedFiles';
 import type { IntakeWorld } from './intakeWorld';
 

@@ -2,7 +2,7 @@ import { inFile } from '../../../core/foundations/problems/problem';
 import type { PieceRegion } from '../../../core/lifting/find/pieceRegion';
 import { readingOf } from '../../../core/lifting/printed/readSheet';
 import type { PieceRow, RecipeRow, SheetRow } from '../../../core/project/document/schema';
-import type { Session } from '../session';
+import type { Session } from '../styleSession';
 import type { World } from '../world';
 import { regionsName } from './regionsName';
 import { useTracing } from './tracingState';

@@ -1,7 +1,7 @@
 import { fail } from '../../../core/foundations/problems/problem';
 import { takeRetraced } from '../../../core/project/document/commands/sheets/recipes';
 import { piecesOf } from '../../../core/project/document/queries/sheets';
-import type { Session } from '../session';
+import type { Session } from '../styleSession';
 import type { World } from '../world';
 import type { Regions } from './regions';
 import { useTracing, type Change } from './tracingState';

@@ -31,7 +31,7 @@ export interface EndsScope {
 }
 
 /** A drawing for an end, and the neighbours that don't keep it out. Glyph indices. */
-export interface EndSwap {
+interface EndSwap {
   readonly from: number;
   readonly to: number;
   readonly despite: readonly number[];

@@ -8,7 +8,8 @@ import { blankGlyph, castingOf, newProject, projectOf } from '../../../project/d
 import type { Embedding } from '../../../project/document/rows/casting';
 import type { Doc, GlyphRow, ProjectRow, StyleRow } from '../../../project/document/schema';
 import { reservedNames, type FontLicence } from '../licence';
-import type { FontSeen, OpenAs, OpenedFont } from '../openFont';
+import type { FontSeen } from '../lookAtFont';
+import type { OpenAs, OpenedFont } from '../openFont';
 import { kerningRows } from './kerningRows';
 import { isDict, readPlist, type Plist, type PlistDict } from './plist';
 import { guideOf, readGlif, type ReadGlif } from './readGlif';

@@ -3,7 +3,7 @@ import { nth } from '../../../foundations/lists/nth';
 import { ByteReader } from './byteReader';
 
 /** An axis of a variable font, in its own scale. */
-export interface Axis {
+interface Axis {
   readonly tag: string;
   readonly min: number;
   readonly default: number;
@@ -12,7 +12,7 @@ export interface Axis {
 }
 
 /** A place on the axes that the font has a name for. */
-export interface NamedPlace {
+interface NamedPlace {
   readonly nameId: number;
   /** By axis, in its own scale. */
   readonly at: readonly number[];

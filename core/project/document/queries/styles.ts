@@ -7,7 +7,7 @@ export const stylesInOrder = (doc: Pick<Doc, 'styles'>): StyleRow[] =>
   Object.values(doc.styles).sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
 
 /** The style that sheets belong to which say nothing of it: the family's first. */
-export const firstStyleOf = (doc: Pick<Doc, 'styles'>): string | undefined => stylesInOrder(doc)[0]?.id;
+const firstStyleOf = (doc: Pick<Doc, 'styles'>): string | undefined => stylesInOrder(doc)[0]?.id;
 
 /** Rows of one style among those of all, kept by table: tables are immutable, and so is what is chosen from them. */
 type Chosen = Map<string, object>;

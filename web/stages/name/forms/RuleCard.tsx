@@ -110,16 +110,52 @@ function groupsOf(held: readonly HeldBack[]) {
   });
 }
 
-/** One rule: what it does in a sentence, on or off, its place among the others, and words of the font that show it. */
-export function RuleCard({
-  row,
-  first,
-  last,
-}: {
+interface CardProps {
   readonly row: FeatureRow;
+  /** Whether it is the first of the rules, or the last. */
   readonly first: boolean;
   readonly last: boolean;
-}) {
+}
+
+/** A rule's place among the others, and away with it. */
+function Moving({ row, first, last }: CardProps) {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  return (
+    <>
+      <InkButton
+        tip="Before the rule above it: of two that want the same letter, the earlier has it"
+        aria-label="Earlier"
+        px="1.5"
+        disabled={first}
+        onClick={() => commit(moveRule(doc, row.id, -1))}
+      >
+        <ArrowUp size={13} />
+      </InkButton>
+      <InkButton
+        tip="Behind the rule below it"
+        aria-label="Later"
+        px="1.5"
+        disabled={last}
+        onClick={() => commit(moveRule(doc, row.id, 1))}
+      >
+        <ArrowDown size={13} />
+      </InkButton>
+      <InkButton
+        tip="Take the rule away; the drawings stay"
+        aria-label="Remove the rule"
+        px="1.5"
+        onClick={() => commit(removeRule(doc, row.id))}
+      >
+        ×
+      </InkButton>
+    </>
+  );
+}
+
+/** One rule: what it does in a sentence, on or off, its place among the others, and words of the font that show it. */
+export function RuleCard(card: CardProps) {
+  const { row } = card;
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
   const { take } = useWay();
@@ -144,32 +180,7 @@ export function RuleCard({
         <Text flex="1" fontSize="sm" color={row.enabled ? 'ink' : 'faded'}>
           {explainRule(row.rule, named)}
         </Text>
-        <InkButton
-          tip="Before the rule above it: of two that want the same letter, the earlier has it"
-          aria-label="Earlier"
-          px="1.5"
-          disabled={first}
-          onClick={() => commit(moveRule(doc, row.id, -1))}
-        >
-          <ArrowUp size={13} />
-        </InkButton>
-        <InkButton
-          tip="Behind the rule below it"
-          aria-label="Later"
-          px="1.5"
-          disabled={last}
-          onClick={() => commit(moveRule(doc, row.id, 1))}
-        >
-          <ArrowDown size={13} />
-        </InkButton>
-        <InkButton
-          tip="Take the rule away; the drawings stay"
-          aria-label="Remove the rule"
-          px="1.5"
-          onClick={() => commit(removeRule(doc, row.id))}
-        >
-          ×
-        </InkButton>
+        <Moving {...card} />
       </Flex>
       {row.enabled && shown && <InWordsLines formId={shown} asked={askedBy(row)} onPick={take} />}
       {row.enabled && <Held row={row} />}

@@ -37,18 +37,12 @@ function RepeatsLeft() {
   );
 }
 
-/** Drawings of letters that follow one another, and further ones derived where a letter has too few. */
+/** Drawings of letters that follow one another. */
 function TurnsPart() {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
-  const [only, setOnly] = useState(SMALL);
-  const [count, setCount] = useState(2);
-  const [percent, setPercent] = useState(60);
   const turns = rulesInOrder(doc).find(({ rule }) => rule.kind === 'turns' && rule.letters === null);
   const within = turns?.rule.kind === 'turns' ? turns.rule.within : 5;
-  const letters = lettersAmong(doc, only);
-  const wanted = deriveForms(doc, letters.map((g) => g.id), { count, amount: percent / 100 }); // prettier-ignore
-  const lacking = wanted?.changes.filter((c) => c.table === 'glyphs').length ?? 0;
   return (
     <>
       <GaugePart title="Drawings take turns" />
@@ -76,6 +70,22 @@ function TurnsPart() {
         onChange={(v) => commit(takeTurns(doc, Math.round(v)))}
       />
       <RepeatsLeft />
+    </>
+  );
+}
+
+/** Further drawings derived for letters that have too few. */
+function DerivePart() {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const [only, setOnly] = useState(SMALL);
+  const [count, setCount] = useState(2);
+  const [percent, setPercent] = useState(60);
+  const letters = lettersAmong(doc, only);
+  const wanted = deriveForms(doc, letters.map((g) => g.id), { count, amount: percent / 100 }); // prettier-ignore
+  const lacking = wanted?.changes.filter((c) => c.table === 'glyphs').length ?? 0;
+  return (
+    <>
       <GaugePart title="Derive further drawings" />
       <TextField live label="Of these letters" value={only} onChange={setOnly} />
       <NumberField
@@ -132,6 +142,7 @@ export function RulesTab() {
   return (
     <>
       <TurnsPart />
+      <DerivePart />
       <BouncePart />
     </>
   );

@@ -13,7 +13,7 @@ export const WHENS = [
   ['language', 'in a language'],
   ['asked', 'when it is asked for'],
 ] as const;
-export type When = (typeof WHENS)[number][0];
+type When = (typeof WHENS)[number][0];
 
 /** Languages whose letters differ, by their OpenType tags (OpenType 1.9.1, "Language system tags"). */
 export const LANGUAGES = [

@@ -11,7 +11,7 @@ import type { Doc, GlyphRow } from '../../schema';
 import { own, withOutline, withSkeleton } from '../outline/edit';
 
 /** A name for one more drawing of a letter: a.alt1, a.alt2 ..., the first that is free. */
-export function freeFormName(doc: Doc, letter: GlyphRow): string {
+function freeFormName(doc: Doc, letter: GlyphRow): string {
   for (let k = 1; ; k++) if (!glyphNamed(doc, `${letter.name}.alt${k}`)) return `${letter.name}.alt${k}`;
 }
 
