@@ -1,8 +1,14 @@
 import { readdirSync } from 'node:fs';
-import { basename, join, relative, sep } from 'node:path';
+import { basename, dirname, join, relative, sep } from 'node:path';
 import { brotliDecompressSync } from 'node:zlib';
 import { inFile, type Result } from '../core/foundations/problems/problem';
-import { openableFont, openableUfo, type OpenableFont } from '../core/fonts/open/anyFont';
+import {
+  openableDesignspace,
+  openableFont,
+  openableUfo,
+  type OpenableFont,
+} from '../core/fonts/open/anyFont';
+import { designspacePath } from '../core/fonts/open/ufo/openDesignspace';
 import { isFolder, readBytes } from './files';
 
 /** The files of a folder and of those in it, by their paths within it. */
@@ -17,11 +23,18 @@ function filesOf(folder: string): Map<string, Uint8Array> {
   return files;
 }
 
-/** A font by its path, or a UFO by its folder; what is wrong is told by the file's name. */
+/** A UFO's folder, or one with a designspace beside its UFOs. */
+function inFolder(folder: string, path = designspacePath(readdirSync(folder))): Result<OpenableFont> {
+  const files = filesOf(folder);
+  return path === null ? openableUfo(files) : openableDesignspace(files, path);
+}
+
+/** A font by its path, a UFO by its folder, a family by its designspace; what is wrong is told by the file's name. */
 export function fontAt(path: string): Result<OpenableFont> {
   const named = (read: Result<OpenableFont>): Result<OpenableFont> =>
     ({ ...read, problems: inFile(read.problems, basename(path)) }) as Result<OpenableFont>;
-  if (isFolder(path)) return named(openableUfo(filesOf(path)));
+  if (isFolder(path)) return named(inFolder(path));
+  if (path.endsWith('.designspace')) return named(inFolder(dirname(path), basename(path)));
   const bytes = readBytes(path);
   return bytes.ok ? named(openableFont(bytes.value, brotliDecompressSync)) : bytes;
 }

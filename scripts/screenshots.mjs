@@ -147,14 +147,7 @@ try {
     await page.waitForTimeout(900);
     await shoot(name);
   }
-  // A clean-up tried on a letter, and one drawn by a pen along its lines.
-  await page.goto(`${base}/p/tide-mill/dress?glyph=r`);
-  await page.getByRole('tab', { name: /^Clean/ }).click();
-  await page.getByRole('button', { name: 'Neaten', exact: true }).click();
-  await page.getByTestId('clean-up-tried').waitFor();
-  await page.mouse.move(640, 720);
-  await page.waitForTimeout(700);
-  await shoot('dress-clean');
+  // A letter drawn by a pen along its lines.
   await page.goto(`${base}/p/tide-mill/dress?glyph=t`);
   await page.getByRole('tab', { name: /^Parts/ }).click();
   await page.getByRole('button', { name: 'Draw it by a pen' }).click();
@@ -186,11 +179,6 @@ try {
   await page.goto(`${base}/p/tide-mill/gather?do=grid`);
   await buildLetter(page);
   await shoot('gather-grid');
-  await page.goto(`${base}/p/tide-mill/lift`);
-  await page.getByRole('button', { name: 'Night desk' }).click();
-  await page.waitForTimeout(900);
-  await shoot('lift-night');
-  await page.getByRole('button', { name: 'Day desk' }).click();
   // Joined small letters of another made-up hand, fitted.
   const pages = mkdtempSync(join(tmpdir(), 'orthoglyph-pages-'));
   spawnSync(process.execPath, [join(root, 'bin/orthoglyph.mjs'), 'demo', '--page', '--out', pages]);
@@ -229,6 +217,43 @@ try {
   await page.getByRole('button', { name: 'Half and half' }).click();
   await page.waitForTimeout(2000);
   await shoot('lift-colour');
+  // A family made of a finished hand, and rules for its letters.
+  await page.goto(`${base}/projects`);
+  await page
+    .getByRole('list', { name: 'Finished projects' })
+    .getByRole('button', { name: /^A text hand/ })
+    .click();
+  await page.locator('[data-testid="live-font"][data-family^="live-"]').waitFor();
+  const own = page.url().replace(/\/[^/]*$/, '');
+  await page.goto(`${own}/name?glyph=d`);
+  await page.getByRole('tab', { name: 'Forms' }).click();
+  await page.getByRole('button', { name: 'Slight variant' }).click();
+  await page.getByRole('button', { name: 'Take d.alt1 in hand' }).waitFor();
+  await page.getByRole('button', { name: 'Add this rule' }).click();
+  await page.getByRole('tab', { name: 'Rules' }).click();
+  await page.getByRole('button', { name: /^Derive \d+ drawings/ }).click();
+  await page.getByRole('button', { name: 'Let them take turns' }).click();
+  await page.getByRole('group', { name: 'Words in which it stands' }).first().waitFor();
+  await page.getByTestId('repeats').waitFor();
+  await page.mouse.move(640, 720);
+  await page.waitForTimeout(1500);
+  await shoot('name-rules');
+  await page.goto(`${own}/family`);
+  const gauge = page.getByRole('complementary', { name: 'Gauge' });
+  for (const style of ['Bold', 'Italic']) {
+    await page.getByRole('button', { name: 'Regular', exact: true }).click();
+    await gauge.getByRole('button', { name: style, exact: true }).click();
+    await page.getByRole('button', { name: 'Make it of Regular' }).click();
+    await page.getByRole('button', { name: `Style in hand: ${style}` }).waitFor({ timeout: 90_000 });
+  }
+  await page.getByRole('button', { name: 'Bold', exact: true }).click();
+  await page.getByRole('button', { name: 'Between weights' }).click();
+  await page.waitForFunction(() =>
+    /^\d+$/.test(document.querySelector('[data-testid=weight]')?.textContent ?? ''),
+  );
+  await page.mouse.move(640, 720);
+  await page.waitForTimeout(1500);
+  await shoot('family');
   await browser.close();
 } finally {
   server.kill();

@@ -1,6 +1,6 @@
 import { compareFonts, type FontsCompared, type LetterCompared } from '../../core/fonts/compare/compareFonts';
 import { fontAsItIs } from '../../core/fonts/compare/asItIs';
-import { ufoInZip } from '../../core/fonts/open/anyFont';
+import { sourcesInZip } from '../../core/fonts/open/anyFont';
 import { counted } from '../../core/foundations/problems/counted';
 import { openProjectFile } from '../../core/project/archive/readProject';
 import { projectOf } from '../../core/project/document/newProject';
@@ -24,7 +24,7 @@ Measures are thousandths of an em.
 function docOf(path: string): Doc | null {
   const bytes = isFolder(path) ? null : valueOrPrint(readBytes(path), path);
   if (!bytes && !isFolder(path)) return null;
-  const isProject = bytes && sniffKind(bytes) === 'zip' && !ufoInZip(bytes);
+  const isProject = bytes && sniffKind(bytes) === 'zip' && !sourcesInZip(bytes);
   if (isProject) return valueOrPrint(openProjectFile(bytes), path)?.doc ?? null;
   const font = valueOrPrint(fontAt(path), path);
   return font && valueOrPrint(fontAsItIs(font), path);

@@ -1,4 +1,4 @@
-import { openableFont, ufoInZip, type OpenableFont } from '../../core/fonts/open/anyFont';
+import { openableFont, sourcesInZip, type OpenableFont } from '../../core/fonts/open/anyFont';
 import { openFamily } from '../../core/fonts/open/openFamily';
 import type { FontSeen } from '../../core/fonts/open/lookAtFont';
 import { fontAsItIs } from '../../core/fonts/compare/asItIs';
@@ -123,7 +123,7 @@ const api = {
   /** What is otherwise in a project than in a font or a project file, which was there before. */
   async compareFile(doc: Doc, text: string, file: Blob): Promise<Result<FontsCompared>> {
     const bytes = new Uint8Array(await file.arrayBuffer());
-    if (sniffKind(bytes) === 'zip' && !ufoInZip(bytes)) {
+    if (sniffKind(bytes) === 'zip' && !sourcesInZip(bytes)) {
       const opened = openProjectFile(bytes);
       return opened.ok ? ok(compareFonts(opened.value.doc, doc, text)) : opened;
     }

@@ -27,20 +27,24 @@ export function inSlanted(map: Affine, slant: Affine): Affine {
  * An outline made to lean, with strokes as thick as they were. A mere shear thins uprights and what leans along with them, and fattens what
  * leans the other way: a stroke of thickness t along the unit vector u has t / |Au| after the shear A (its area stays, its length doesn't).
  * Every edge is moved outwards by half of what its stroke has lost, with the thickness of upright and level strokes as the letter has them
- * and what lies between them for strokes between. The bare shear where there is no stem to go by, or where something would close up.
- * Em units, y up.
+ * and what lies between them for strokes between. `stem`: the upright stem of the font, for letters that have none. The bare shear where there
+ * is no stem to go by, or where something would close up; a contour with too sharp a corner stays as the shear leaves it. Em units, y up.
  */
-export function slanted(cs: readonly Contour[], deg: number, about = 0): Contour[] {
+export function slanted(
+  cs: readonly Contour[],
+  deg: number,
+  about = 0,
+  stem: number | null = null,
+): Contour[] {
   const map = slantMap(deg, about);
   const sheared = transformContours(cs, map).map((c) => addExtremes(c, EXTREME_EXCESS_EM));
-  const upright = stemOf(cs, 'upright');
+  const upright = stemOf(cs, 'upright') ?? stem;
   const back = invert(map);
   if (upright === null || !back) return sheared;
   const by = lostThickness(back, upright, stemOf(cs, 'level') ?? upright);
   const whole = rightDirections(mergeOverlaps(sheared.filter((c) => c.closed)));
-  const moved = whole.flatMap((c) => movedEdges(c, by) ?? []);
-  const holds = moved.length === whole.length && crossingsOf(moved).length === 0;
-  return holds ? [...moved, ...sheared.filter((c) => !c.closed)] : sheared;
+  const moved = whole.map((c) => movedEdges(c, by) ?? c);
+  return crossingsOf(moved).length === 0 ? [...moved, ...sheared.filter((c) => !c.closed)] : sheared;
 }
 
 /** Half of what strokes have lost, by the way that they run now. `back`: from the slanted letter to the upright one. */

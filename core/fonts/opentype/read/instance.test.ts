@@ -5,6 +5,8 @@
 import { variableTtf } from '../../../../testing/openFonts';
 import { hasFontTools, shape, shapeAt, withFontTools } from '../../../../testing/outsideReaders';
 import { compileFont } from '../../compile/compileFont';
+import fc from 'fast-check';
+import { buildSfnt, SFNT_TRUETYPE } from '../sfnt';
 import { openFont } from '../../open/openFont';
 import { nth } from '../../../foundations/lists/nth';
 import type { Result } from '../../../foundations/problems/problem';
@@ -102,4 +104,25 @@ test('a region counts fully at its peak, not at all at its ends and beyond, and 
   const both = [...region, { start: -1, peak: -1, end: 0 }];
   expect(shareAt(both, [0.25, -0.5])).toBe(0.25);
   expect(shareAt([{ start: -1, peak: 0, end: 1 }], [0.7])).toBe(1);
+});
+
+test('damaged variations are told or read, and never without end', () => {
+  const { tables } = font;
+  const torn = fc.record({
+    tag: fc.constantFrom('gvar', 'fvar', 'avar', 'GDEF', 'GPOS'),
+    hits: fc.array(fc.tuple(fc.nat(), fc.nat(255)), { minLength: 1, maxLength: 8 }),
+    // Mostly where counts and offsets stand.
+    within: fc.constantFrom(24, 64, 100_000),
+  });
+  fc.assert(
+    fc.property(torn, ({ tag, hits, within }) => {
+      const bytes = (tables.get(tag) ?? new Uint8Array()).slice();
+      for (const [at, value] of hits) bytes[at % Math.min(within, bytes.length)] = value;
+      const damaged = readFont(buildSfnt(SFNT_TRUETYPE, new Map([...tables, [tag, bytes]])));
+      if (!damaged.ok) return;
+      const opened = openFont(damaged.value, { id: 'p', family: 'Mill', nowMs: 0, places: [0] });
+      if (!opened.ok) expect(opened.problems[0]?.code).toBe('font-unreadable');
+    }),
+    { numRuns: 30 },
+  );
 });

@@ -64,22 +64,28 @@ const STEMMED = ['n', 'l', 'i', 'H', 'I'];
 export const familyFacts = (doc: Doc): StyleFacts[] =>
   stylesInOrder(doc).map((style) => factsOf(inStyle(doc, style.id), style));
 
+const drawnOf = (view: Doc, char: string): GlyphRow | null => {
+  const g = glyphOfCodePoint(view, char.codePointAt(0) ?? 0);
+  return g && g.contours.length > 0 ? g : null;
+};
+
+/** The upright stem of a style, em units: of the first letter that tells; null when none does. */
+export function stemOfStyle(view: Doc): number | null {
+  for (const c of STEMMED) {
+    const stem = stemOf(drawnOf(view, c)?.contours ?? [], 'upright');
+    if (stem !== null) return stem;
+  }
+  return null;
+}
+
 /** Views are immutable, and so is what they measure. */
 const known = new WeakMap<Doc, StyleFacts>();
 
 function factsOf(view: Doc, style: StyleRow): StyleFacts {
   const before = known.get(view);
   if (before?.style === style) return before;
-  const drawn = (char: string): GlyphRow | null => {
-    const g = glyphOfCodePoint(view, char.codePointAt(0) ?? 0);
-    return g && g.contours.length > 0 ? g : null;
-  };
-  const top = (char: string) => contoursBox(drawn(char)?.contours ?? [])?.yMax ?? null;
-  const wide = drawn('n') ?? drawn('H');
-  const stems = STEMMED.flatMap((c) => {
-    const stem = stemOf(drawn(c)?.contours ?? [], 'upright');
-    return stem === null ? [] : [stem];
-  });
+  const top = (char: string) => contoursBox(drawnOf(view, char)?.contours ?? [])?.yMax ?? null;
+  const wide = drawnOf(view, 'n') ?? drawnOf(view, 'H');
   const facts = {
     style,
     letters: Object.values(view.glyphs).filter((g) => g.contours.length > 0 && g.codePoints.length > 0)
@@ -87,7 +93,7 @@ function factsOf(view: Doc, style: StyleRow): StyleFacts {
     lacking: [...missingOfBill(view)].length,
     xHeight: top('x'),
     capHeight: top('H'),
-    stem: stems[0] ?? null,
+    stem: stemOfStyle(view),
     width: wide && advanceOf(wide),
     pairs: Object.keys(view.kerning).length,
   };

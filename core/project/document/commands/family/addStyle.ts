@@ -1,5 +1,7 @@
 import { draft, type Draft, type ProjectDiff } from '../../changes/diff';
 import { projectOf, standingGlyphs } from '../../newProject';
+import { stemOfStyle } from '../../queries/family';
+import { inStyle } from '../../queries/styles';
 import { firstFitSettings } from '../../schema';
 import { glyphsOfRule, renamedRule } from '../../rows/features';
 import type { Doc, GlyphRow, StyleRow } from '../../schema';
@@ -38,19 +40,20 @@ export function addStyle(
     italic: made.italic ?? (from.italic || slantDeg > 0),
     stems: { upright: thicker(from.stems.upright, made), level: thicker(from.stems.level, made) },
   });
-  const how = restylingOf(doc, made);
+  const how = restylingOf(inStyle(doc, fromId), made);
   const draw = (g: GlyphRow) => drawn(g) ?? restyledGlyph(g, how);
   const ids = copyGlyphs(doc, d, { from: from.id, to: style.id, draw });
   copySetting(doc, d, from.id, style.id, ids);
   return d.done(`Add the style ${style.name}`);
 }
 
-/** How the letters of a new style are made of those of the one that it is made of. */
-export const restylingOf = (doc: Doc, { heavier, slantDeg = 0, nib = null }: NewStyle): Restyling => ({
+/** How the letters of a new style are made of those of the one that it is made of, given as its view. */
+export const restylingOf = (from: Doc, { heavier, slantDeg = 0, nib = null }: NewStyle): Restyling => ({
   heavier,
   slantDeg,
   nib,
-  about: projectOf(doc).lines.xHeight / 2,
+  stem: slantDeg === 0 ? null : stemOfStyle(from),
+  about: projectOf(from).lines.xHeight / 2,
 });
 
 /** A further style without letters, for sheets and drawings of its own. Null when another has the name. */

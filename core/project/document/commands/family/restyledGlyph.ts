@@ -18,6 +18,8 @@ export interface Restyling {
    * drawings lower than this are no letters whose heights have to stay.
    */
   readonly about: number;
+  /** The upright stem of the style that they are made of, em units, for letters without one; null = not known. */
+  readonly stem: number | null;
   /** The thinnest stroke of the pen as a share of its thickest, and the way of its broad edge, degrees; null = as each letter's pen has it. */
   readonly nib: { readonly contrast: number; readonly angle: number } | null;
 }
@@ -98,14 +100,15 @@ function between(from: Heights, to: Heights): Affine | null {
 }
 
 /** The letter made to lean: a skeleton leans and the pen follows it, an outline keeps the thickness of its strokes. */
-function leaning(glyph: GlyphRow, { slantDeg, about }: Restyling): GlyphRow {
+function leaning(glyph: GlyphRow, how: Restyling): GlyphRow {
+  const { slantDeg, about } = how;
   if (slantDeg === 0) return glyph;
   const map = slantMap(slantDeg, about);
   const { skeleton } = glyph;
   const drawn =
     skeleton && glyph.components.length === 0
       ? withSkeleton(glyph, { ...skeleton, lines: transformContours(skeleton.lines, map) })
-      : withOutline(glyph, slantedContours(glyph, slantDeg, about));
+      : withOutline(glyph, slantedContours(glyph, how));
   return {
     ...drawn,
     anchors: glyph.anchors.map((a) => ({ ...a, ...applyAffine(map, a) })),
@@ -116,10 +119,13 @@ function leaning(glyph: GlyphRow, { slantDeg, about }: Restyling): GlyphRow {
 }
 
 /** A letter's outline made to lean; what belongs to its parts goes with them. */
-function slantedContours(glyph: GlyphRow, deg: number, about: number): GlyphRow['contours'] {
-  if (glyph.components.length === 0) return slanted(glyph.contours, deg, about);
+function slantedContours(glyph: GlyphRow, how: Restyling): GlyphRow['contours'] {
+  const { slantDeg: deg, about } = how;
+  // What it has become by then: stems are as thick as the new style's.
+  const stem = how.stem === null ? null : Math.max(THINNEST, how.stem + how.heavier);
+  if (glyph.components.length === 0) return slanted(glyph.contours, deg, about, stem);
   const parts = glyph.contours.filter((c) => c.of !== undefined);
   const own = glyph.contours.filter((c) => c.of === undefined);
   const map = slantMap(deg, about);
-  return [...transformContours(parts, map), ...slanted(own, deg, about)];
+  return [...transformContours(parts, map), ...slanted(own, deg, about, stem)];
 }
