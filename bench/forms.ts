@@ -11,7 +11,7 @@ import { fontData } from '../core/fonts/compile/fontData';
 import { repeatsIn } from '../core/fonts/compile/repeats';
 import { transformContours } from '../core/foundations/geometry/contour';
 import { openProjectFile } from '../core/project/archive/readProject';
-import { takeTurns } from '../core/project/document/commands/features/turns';
+import { takeTurns, USUAL_WITHIN } from '../core/project/document/commands/features/turns';
 import { addStyle, type NewStyle } from '../core/project/document/commands/family/addStyle';
 import { deriveForms } from '../core/project/document/commands/glyphs/forms';
 import { setBearings } from '../core/project/document/commands/spacing/bearings';
@@ -134,7 +134,7 @@ function turnRows(doc: Doc): string[][] {
     const { ms, made } = timed(() => deriveForms(doc, ids, { count, amount: 0.6 }));
     if (!made) throw new Error('nothing derived');
     const formed = edit(doc, made).doc;
-    const turned = takeTurns(formed, 5);
+    const turned = takeTurns(formed, USUAL_WITHIN);
     return { ms, formed, turning: turned ? edit(formed, turned).doc : formed };
   };
   const [two, three] = [withForms(2), withForms(3)];

@@ -1,7 +1,11 @@
 import { Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import { counted } from '../../../../core/foundations/problems/counted';
-import { setBounce, takeTurns } from '../../../../core/project/document/commands/features/turns';
+import {
+  setBounce,
+  takeTurns,
+  USUAL_WITHIN,
+} from '../../../../core/project/document/commands/features/turns';
 import { deriveForms } from '../../../../core/project/document/commands/glyphs/forms';
 import { rulesInOrder } from '../../../../core/project/document/queries/forms';
 import type { Doc, GlyphRow } from '../../../../core/project/document/schema';
@@ -42,7 +46,7 @@ function TurnsPart() {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
   const turns = rulesInOrder(doc).find(({ rule }) => rule.kind === 'turns' && rule.letters === null);
-  const within = turns?.rule.kind === 'turns' ? turns.rule.within : 5;
+  const within = turns?.rule.kind === 'turns' ? turns.rule.within : USUAL_WITHIN;
   return (
     <>
       <GaugePart title="Drawings take turns" />

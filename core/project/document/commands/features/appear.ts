@@ -3,6 +3,7 @@ import { letterOf, rulesInOrder } from '../../queries/forms';
 import type { Rule } from '../../rows/features';
 import type { Doc } from '../../schema';
 import { addRule, changeRule } from './rules';
+import { USUAL_WITHIN } from './turns';
 
 /** When a form stands in its letter's place. */
 export type Appearance =
@@ -18,8 +19,6 @@ export type Appearance =
 
 type RuleOf<K extends Rule['kind']> = Extract<Rule, { readonly kind: K }>;
 const CLEARANCE_EM = 15;
-/** None comes again within so many glyphs while there is another. */
-const WITHIN = 5;
 /** Drawings that take turns by their names. */
 const IN_TURN = /\.alt\d+$/;
 
@@ -36,7 +35,7 @@ export function letAppear(doc: Doc, formId: string, when: Appearance): ProjectDi
   // Drawings called alt1, alt2 ... are taken together, those to come as well.
   if (when.kind === 'turns' && IN_TURN.test(form.name)) {
     const all = rulesInOrder(doc).some(({ rule }) => rule.kind === 'turns' && rule.letters === null);
-    return all ? null : addRule(doc, { kind: 'turns', letters: null, within: WITHIN });
+    return all ? null : addRule(doc, { kind: 'turns', letters: null, within: USUAL_WITHIN });
   }
   const kin = rulesInOrder(doc).find(({ rule }) => isOfKind(rule, when));
   const rule = joined(kin?.rule ?? null, when, letter.id, form.id);
@@ -114,7 +113,7 @@ function withTurn(rule: RuleOf<'turns'> | null, glyph: string, drawing: string):
   const entry = { glyph, drawings: [...drawings.filter((id) => id !== drawing), drawing] };
   return {
     kind: 'turns',
-    within: rule?.within ?? WITHIN,
+    within: rule?.within ?? USUAL_WITHIN,
     letters: [...letters.filter((l) => l.glyph !== glyph), entry],
   };
 }
