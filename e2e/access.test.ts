@@ -42,6 +42,29 @@ test('no serious fault of access where projects begin, on what is made for drawi
   expect(await seriousFaults(page, 'pair map', 'day')).toEqual([]);
 });
 
+test('no serious fault of access on the family’s table, on forms and rules, and among the switches', async ({
+  page,
+}) => {
+  await openDemo(page);
+  await page.getByRole('button', { name: /^Style in hand/ }).click();
+  await page.getByRole('menuitem', { name: /^Family/ }).click();
+  await expect(page.getByRole('table', { name: 'Letters of the family' })).toBeVisible();
+  expect(await seriousFaults(page, 'family', 'day')).toEqual([]);
+  await stage(page, 'Name');
+  await page.getByRole('tab', { name: 'Forms' }).click();
+  await page.getByRole('button', { name: 'Slight variant' }).click();
+  await page.getByRole('button', { name: 'Add this rule' }).click();
+  await expect(page.getByTestId('in-words')).toBeVisible();
+  expect(await seriousFaults(page, 'forms', 'day')).toEqual([]);
+  await page.getByRole('tab', { name: 'Rules' }).click();
+  await page.getByRole('button', { name: 'Let them take turns' }).click();
+  await expect(page.getByTestId('rule')).toHaveCount(2);
+  expect(await seriousFaults(page, 'rules', 'day')).toEqual([]);
+  await page.getByRole('button', { name: 'Switches' }).click();
+  await expect(page.getByLabel('Switches').getByText('calt')).toBeVisible();
+  expect(await seriousFaults(page, 'switches', 'day')).toEqual([]);
+});
+
 test('the keyboard alone goes through the stages, finds actions and works on points', async ({ page }) => {
   await openDemo(page);
   await page.keyboard.press('3');

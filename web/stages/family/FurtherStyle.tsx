@@ -1,7 +1,7 @@
 import { Flex, Progress, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import { isFreeName } from '../../../core/project/document/commands/family/addStyle';
-import { proposedStyles, type ProposedStyle } from '../../../core/project/document/queries/family';
+import { proposedStyles, type ProposedStyle } from '../../../core/project/document/queries/weights';
 import type { StyleRow } from '../../../core/project/document/schema';
 import { beginStyle, makeStyle, useStyling } from '../../store/family';
 import { useDoc, useWhole } from '../../store/projectStore';

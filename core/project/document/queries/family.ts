@@ -1,6 +1,5 @@
 import { contoursBox } from '../../../foundations/geometry/measure';
 import { stemOf } from '../../../outlines/dress/stems';
-import { projectOf } from '../newProject';
 import type { Doc, GlyphRow, StyleRow } from '../schema';
 import { glyphOfCodePoint } from './lookups';
 import { advanceOf } from './metrics';
@@ -99,50 +98,4 @@ function factsOf(view: Doc, style: StyleRow): StyleFacts {
   };
   known.set(view, facts);
   return facts;
-}
-
-/** A way to make a further style of the one in hand, proposed by name. */
-export interface ProposedStyle {
-  readonly name: string;
-  readonly weightClass: number;
-  /** By how much strokes are thicker, em units. */
-  readonly heavier: number;
-  readonly slantDeg: number;
-  /** A style of drawings of its own: nothing is taken over. */
-  readonly empty: boolean;
-}
-
-/**
- * Usual further styles (OpenType, OS/2, usWeightClass) by shares of the regular stem, and a slant of 9 degrees (common practice, no
- * published source).
- */
-const USUAL = [
-  { name: 'Light', weightClass: 300, stem: 0.75, slantDeg: 0, empty: false },
-  { name: 'Medium', weightClass: 500, stem: 1.2, slantDeg: 0, empty: false },
-  { name: 'Bold', weightClass: 700, stem: 1.6, slantDeg: 0, empty: false },
-  { name: 'Italic', weightClass: 0, stem: 1, slantDeg: 9, empty: false },
-  { name: 'Ornaments', weightClass: 400, stem: 1, slantDeg: 0, empty: true },
-] as const;
-
-/** A stem of a hand that has none to measure, em units (common practice, no published source). */
-const USUAL_STEM_EM = 60;
-
-/** What an italic of a style is called, as programs group them: "Italic" for Regular, "Bold Italic" for Bold. */
-const italicOf = (style: string): string => (style === 'Regular' ? 'Italic' : `${style} Italic`);
-
-/** Usual styles that the family hasn't, as they would be made of the style in hand. */
-export function proposedStyles(doc: Doc, whole: Doc): ProposedStyle[] {
-  const own = doc.styles[projectOf(doc).styleId];
-  if (!own) return [];
-  const taken = new Set(Object.values(whole.styles).map((s) => s.name.toLowerCase()));
-  const stem = factsOf(doc, own).stem ?? USUAL_STEM_EM;
-  return USUAL.filter((u) => u.slantDeg === 0 || !own.italic)
-    .map((u) => ({
-      name: u.slantDeg > 0 ? italicOf(own.name) : u.name,
-      weightClass: u.weightClass || own.weightClass,
-      heavier: Math.round((u.stem - 1) * stem),
-      slantDeg: u.slantDeg,
-      empty: u.empty,
-    }))
-    .filter((p) => !taken.has(p.name.toLowerCase()));
 }

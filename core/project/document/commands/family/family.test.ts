@@ -9,6 +9,7 @@ import { composeAccents } from '../glyphs/composing';
 import { blankGlyph, projectOf } from '../../newProject';
 import { danglingReferences } from '../../queries/dangling';
 import { glyphOfCodePoint } from '../../queries/lookups';
+import { proposedStyles } from '../../queries/weights';
 import { inStyle, ofWhole, stylesInOrder, stylesOf } from '../../queries/styles';
 import type { Doc } from '../../schema';
 import { addSheet } from '../sheets/sheets';
@@ -193,4 +194,37 @@ test('made in each style by itself, an accented letter is made of its own styleâ
     expect(letter.components).toHaveLength(2);
     for (const c of letter.components) expect(made.glyphs[c.glyphId]?.styleId).toBe(style.id);
   }
+});
+
+test('further styles are proposed by the stems there are: from a bold a light is as thin as from the regular, and an italic proposes italics', () => {
+  const base = sampleProject();
+  const stemmed = (doc: Doc, id: string, upright: number) => ({
+    ...doc,
+    styles: { ...doc.styles, [id]: { ...doc.styles[id]!, stems: { upright, level: null } } },
+  });
+  const regular = stemmed(base, 'regular', 80);
+  const of = (doc: Doc, id: string) => proposedStyles(inStyle(doc, id), doc);
+  expect(of(regular, 'regular').map((p) => [p.name, p.heavier, p.slantDeg])).toEqual([
+    ['Light', -20, 0],
+    ['Medium', 16, 0],
+    ['Bold', 48, 0],
+    ['Italic', 0, 9],
+    ['Ornaments', 0, 0],
+  ]);
+  const both = edit(regular, addStyle(regular, { name: 'Bold', weightClass: 700, heavier: 48 })!).doc;
+  const bold = Object.values(both.styles).find((s) => s.name === 'Bold')!;
+  expect(bold.stems.upright).toBe(128);
+  const light = of(both, bold.id).find((p) => p.name === 'Light');
+  expect(light?.heavier).toBe(60 - 128);
+  const leaning = edit(
+    both,
+    addStyle(both, { name: 'Italic', weightClass: 400, heavier: 0, slantDeg: 9 })!,
+  ).doc;
+  const italic = Object.values(leaning.styles).find((s) => s.name === 'Italic')!;
+  expect(of(leaning, italic.id).map((p) => p.name)).toEqual([
+    'Light Italic',
+    'Medium Italic',
+    'Bold Italic',
+    'Ornaments',
+  ]);
 });
