@@ -7,7 +7,8 @@ import { useVaryingFont } from '../store/varyingFont';
 export function useTextFont(): CSSProperties {
   const families = useLiveFont((s) => s.families);
   const fontFeatureSettings = useSwitches((s) => featureSettings(s.changed));
-  const { weight, family } = useVaryingFont();
+  const weight = useVaryingFont((s) => s.weight);
+  const family = useVaryingFont((s) => s.family);
   const varying = weight !== null && family !== null;
   const names = [...(varying ? [`'${family}'`] : []), ...(families ? [families] : [])];
   return {

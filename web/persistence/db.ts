@@ -80,6 +80,8 @@ export interface IntakeItem {
   readonly blob: Blob;
   /** The sheet that was made of it, once there is one: it is still to be lifted. */
   readonly sheetId: string | null;
+  /** The style that was in hand when they came: what is made of them belongs to it. */
+  readonly styleId?: string;
   /** What somebody said the files are, and the sheet whose place they take; found out, and a new place, when not said. */
   readonly as?: TakenFor;
   readonly insteadOf?: string;

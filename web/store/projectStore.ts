@@ -13,8 +13,8 @@ import { createMessages } from './messages';
 import { forgetPictures } from './pictures';
 import { keptHand, keepHand } from './styleInHand';
 import { Sessions, type ProjectSession, type SaveState, type SessionState } from './session';
-import type { Session } from './styleSession';
-import { sessionIn } from './styleSession';
+import { sessionIn, type Session } from './styleSession';
+import { switchAllBack } from './switches';
 
 export type { SaveState } from './session';
 
@@ -105,6 +105,7 @@ export const useProject = create<ProjectState>((set, get) => ({
   async open(projectId) {
     if (shown?.session.projectId === projectId) return;
     shown?.letGo();
+    switchAllBack();
     const session = sessions.of(projectId);
     const used = session.use();
     hand = keptHand(projectId);
@@ -130,6 +131,7 @@ export const useProject = create<ProjectState>((set, get) => ({
     shown?.letGo();
     shown = null;
     forgetPictures();
+    switchAllBack();
     set(NOTHING);
   },
   commit: (diff, continues) => currentSession()?.commit(diff, continues),

@@ -76,6 +76,9 @@ class StyleSession implements Session {
   use = (): (() => void) => this.project.use();
 }
 
+/** Projects of hands on styles. */
+const projects = new WeakMap<Session, ProjectSession>();
+
 /** Hands on styles made so far, so that the same style of the same project is the same. */
 const known = new WeakMap<ProjectSession, Map<string, Session>>();
 
@@ -85,5 +88,10 @@ export function sessionIn(project: ProjectSession, styleId: string): Session {
   known.set(project, styles);
   const made = styles.get(styleId) ?? new StyleSession(project, styleId);
   styles.set(styleId, made);
+  projects.set(made, project);
   return made;
 }
+
+/** Another style of the project that a session belongs to. */
+export const siblingIn = (session: Session, styleId: string): Session =>
+  sessionIn(projects.get(session) ?? (session as ProjectSession), styleId);

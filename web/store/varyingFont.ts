@@ -4,7 +4,7 @@ import { nth } from '../../core/foundations/lists/nth';
 import type { Doc } from '../../core/project/document/schema';
 import type { VaryingFont } from '../workers/dressApi';
 import { askAside } from './askAside';
-import { useWhole } from './projectStore';
+import { useProject, useWhole } from './projectStore';
 import { world } from './world';
 
 interface Varying {
@@ -34,6 +34,9 @@ function rangeOf(doc: Pick<Doc, 'styles'>): readonly [number, number] | null {
   return weights.length > 1 ? [nth(weights, 0), nth(weights, weights.length - 1)] : null;
 }
 
+const sameRange = (a: Varying['range'], b: Varying['range']): boolean =>
+  a?.[0] === b?.[0] && a?.[1] === b?.[1];
+
 let count = 0;
 let shown: FontFace | null = null;
 
@@ -54,10 +57,14 @@ export const setWeight = (weight: number | null): void => useVaryingFont.setStat
 /** Keeps the family as one variable font in step with its edits while a weight between its styles is looked at. */
 export function useVaryingInStep(): void {
   const looked = useVaryingFont((s) => s.weight !== null);
+  const projectId = useProject((s) => s.projectId);
+  // The font that was looked at belongs to the project that it was made of.
+  useEffect(() => useVaryingFont.setState(NOTHING), [projectId]);
   const { glyphs, styles, project, casting, features, kerning, groups } = useWhole();
   useEffect(() => {
     const range = rangeOf({ styles });
-    useVaryingFont.setState(range ? { range } : NOTHING);
+    if (!sameRange(range, useVaryingFont.getState().range))
+      useVaryingFont.setState(range ? { range } : NOTHING);
     if (!looked || !range) return;
     const doc = {
       sheets: {},

@@ -1,4 +1,5 @@
 import { fail, problem } from '../../../core/foundations/problems/problem';
+import { projectOf } from '../../../core/project/document/newProject';
 import type { TakenFor } from '../../../core/project/document/queries/takenFor';
 import type { IntakeItem } from '../../persistence/db';
 import { packFiles } from '../../persistence/intake';
@@ -22,6 +23,12 @@ export function createIntake(world: IntakeWorld) {
   const work = new ItemWork(world, storing, lifter);
   const again = new SheetsAgain(world, storing, lifter, work);
 
+  /** The style that a session works on, once it is there. */
+  const styleOf = (session: Session) => {
+    const { doc } = session.getState();
+    return doc ? { styleId: projectOf(doc).styleId } : {};
+  };
+
   /** Keeps dropped files and has them looked at. Resolves when all of them are on the table, stopped, or told as faulty. */
   async function addFiles(session: Session, files: readonly File[]): Promise<void> {
     if (files.length === 0) return;
@@ -40,6 +47,7 @@ export function createIntake(world: IntakeWorld) {
         kind: 'files',
         ...packFiles(kept),
         sheetId: null,
+        ...styleOf(session),
       };
       if (await storing.stored(session, [], [item])) await work.begin(session, item);
     } finally {

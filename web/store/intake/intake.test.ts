@@ -2,7 +2,11 @@ import { missingOfBill } from '../../../core/project/document/queries/sheets';
 import { packFiles } from '../../persistence/intake';
 import { FakeBrowser, type FakeTab } from '../../testing/desk';
 import { createIntake } from './createIntake';
-import type { Session } from '../styleSession';
+import { addEmptyStyle } from '../../../core/project/document/commands/family/addStyle';
+import { edit } from '../../../core/project/document/inStep/edit';
+import { newProject } from '../../../core/project/document/newProject';
+import { inStyle, stylesInOrder } from '../../../core/project/document/queries/styles';
+import { siblingIn, type Session } from '../styleSession';
 
 const file = (name: string, text = name.replace(/\..*/, '')) => new File([text], name, { type: 'image/png' });
 
@@ -311,6 +315,31 @@ test('a tab that only reads takes nothing in, and says so; once it takes over, i
   await Promise.all([second.resume(second.session), second.resume(second.session)]);
   await meanwhile(browser);
   expect(sheets(second.session)).toEqual(['B.png lifted']);
+});
+
+test('a page dropped in one style belongs to it, also when it is taken up after a reload that shows another', async () => {
+  const first = new FakeBrowser();
+  const one = newProject('a', 'a', 0);
+  first.store(edit(one, addEmptyStyle(one, { name: 'Bold', weightClass: 700 })!).doc);
+  const t = await table(first, 'a');
+  const { doc } = t.session;
+  const [regular, bold] = stylesInOrder(doc).map((s) => s.id);
+  first.files.held.add('lift');
+  void t.addFiles(siblingIn(t.session, bold!), [file('AB.png')]);
+  await meanwhile(first);
+  const second = new FakeBrowser();
+  second.store(first.stored('a'));
+  second.files.intake.items = first.files.intake.items;
+  for (const [id, blob] of first.files.pictures.kept) second.files.pictures.kept.set(id, blob);
+  const again = await table(second, 'a');
+  await again.resume(siblingIn(again.session, regular!));
+  await meanwhile(second, 4000);
+  const now = again.session.doc;
+  expect(Object.values(inStyle(now, bold!).sheets).map((s) => s.state)).toEqual(['lifted']);
+  expect(Object.values(inStyle(now, regular!).sheets)).toEqual([]);
+  const drawn = (id: string) =>
+    Object.values(inStyle(now, id).glyphs).flatMap((g) => (g.source ? [g.name] : []));
+  expect([drawn(bold!), drawn(regular!)]).toEqual([['A', 'B'], []]);
 });
 
 describe('what files are taken for can be changed', () => {

@@ -1,7 +1,7 @@
 import type { JobContext } from '../../jobs/jobQueue';
 import type { IntakeItem } from '../../persistence/db';
 import { runFor } from '../jobs';
-import type { Session } from '../styleSession';
+import { siblingIn, type Session } from '../styleSession';
 import { LANE, nameOf, type IntakeWorld } from './intakeWorld';
 import type { Lifter } from './lifting';
 import { MadeSheets } from './madeSheets';
@@ -28,7 +28,9 @@ export class ItemWork {
   }
 
   /** A job for an item, and for all that it turns out to be. */
-  async begin(session: Session, item: IntakeItem): Promise<void> {
+  async begin(shown: Session, item: IntakeItem): Promise<void> {
+    // Whichever style is shown when it is taken up, what is made of it belongs to its own.
+    const session = item.styleId === undefined ? shown : siblingIn(shown, item.styleId);
     if (this.atWork.has(item.id)) return;
     this.atWork.add(item.id);
     let found: readonly IntakeItem[] = [];

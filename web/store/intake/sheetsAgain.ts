@@ -2,6 +2,7 @@ import { inFile } from '../../../core/foundations/problems/problem';
 import type { DroppedFile } from '../../../core/lifting/artwork/sortFiles';
 import { readAs } from '../../../core/project/document/commands/sheets/readAs';
 import type { TakenFor } from '../../../core/project/document/queries/takenFor';
+import { projectOf } from '../../../core/project/document/newProject';
 import type { SheetRow } from '../../../core/project/document/schema';
 import type { JobContext, JobHandle } from '../../jobs/jobQueue';
 import { runFor } from '../jobs';
@@ -41,7 +42,9 @@ export class SheetsAgain {
     const letGo = session.use();
     try {
       const files = await this.filesOf(session, sheet);
-      const items = files && itemsOf(session.projectId, sheet, files, as, this.world.newId, this.world.now());
+      const { styleId } = projectOf(session.doc);
+      const made = files && itemsOf(session.projectId, sheet, files, as, this.world.newId, this.world.now());
+      const items = made?.map((item) => ({ ...item, styleId }));
       if (items && (await this.storing.stored(session, [], items)))
         await Promise.all(items.map((item) => this.work.begin(session, item)));
     } finally {
