@@ -6,7 +6,7 @@ import {
   takeTurns,
   USUAL_WITHIN,
 } from '../../../../core/project/document/commands/features/turns';
-import { deriveForms } from '../../../../core/project/document/commands/glyphs/forms';
+import { deriveForms, formsLacking } from '../../../../core/project/document/commands/glyphs/forms';
 import { rulesInOrder } from '../../../../core/project/document/queries/forms';
 import type { Doc, GlyphRow } from '../../../../core/project/document/schema';
 import { useRepeats } from '../../../store/formWords';
@@ -85,9 +85,8 @@ function DerivePart() {
   const [only, setOnly] = useState(SMALL);
   const [count, setCount] = useState(2);
   const [percent, setPercent] = useState(60);
-  const letters = lettersAmong(doc, only);
-  const wanted = deriveForms(doc, letters.map((g) => g.id), { count, amount: percent / 100 }); // prettier-ignore
-  const lacking = wanted?.changes.filter((c) => c.table === 'glyphs').length ?? 0;
+  const ids = lettersAmong(doc, only).map((g) => g.id);
+  const lacking = formsLacking(doc, ids, count);
   return (
     <>
       <GaugePart title="Derive further drawings" />
@@ -112,7 +111,7 @@ function DerivePart() {
       <InkButton
         tip="As a hand would write them another time: drafts, to be looked at one by one"
         disabled={lacking === 0}
-        onClick={() => commit(wanted)}
+        onClick={() => commit(deriveForms(doc, ids, { count, amount: percent / 100 }))}
       >
         Derive {counted(lacking, 'drawing')}
       </InkButton>

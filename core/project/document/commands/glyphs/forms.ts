@@ -63,6 +63,26 @@ export function copyForm(doc: Doc, glyphId: string, name?: string): ProjectDiff 
   return d.done(`Copy ${glyph.name} as ${called}`);
 }
 
+/** Names of the further drawings that letters lack to have so many that take turns, by letter. */
+function lackingNames(doc: Doc, glyphIds: readonly string[], count: number): Map<GlyphRow, string[]> {
+  const lacking = new Map<GlyphRow, string[]>();
+  for (const id of glyphIds) {
+    const glyph = doc.glyphs[id];
+    if (!glyph || glyph.contours.length === 0 || glyph.codePoints.length === 0) continue;
+    const have = formsOf(doc, glyph).others.filter((g) => /\.alt\d+$/.test(g.name));
+    const taken = new Set(have.map((g) => g.name));
+    const names: string[] = [];
+    for (let k = 1; taken.size + names.length < count; k++)
+      if (!taken.has(`${glyph.name}.alt${k}`)) names.push(`${glyph.name}.alt${k}`);
+    lacking.set(glyph, names);
+  }
+  return lacking;
+}
+
+/** How many drawings would be derived. */
+export const formsLacking = (doc: Doc, glyphIds: readonly string[], count: number): number =>
+  [...lackingNames(doc, glyphIds, count).values()].reduce((n, names) => n + names.length, 0);
+
 /**
  * Slight variants of letters, so that each has so many further drawings that take turns; those there are count. `amount`: how far they
  * may part from the letter, 0 to 1. They are marked as drafts until somebody works on them or accepts them. Null when none is wanting.
@@ -74,21 +94,14 @@ export function deriveForms(
 ): ProjectDiff | null {
   const d = draft(doc);
   let made = 0;
-  for (const id of glyphIds) {
-    const glyph = doc.glyphs[id];
-    if (!glyph || glyph.contours.length === 0 || glyph.codePoints.length === 0) continue;
-    const have = formsOf(doc, glyph).others.filter((g) => /\.alt\d+$/.test(g.name));
-    const names = new Set(have.map((g) => g.name));
-    for (let k = 1; names.size < count; k++) {
-      const name = `${glyph.name}.alt${k}`;
-      if (names.has(name)) continue;
-      names.add(name);
+  for (const [glyph, names] of lackingNames(doc, glyphIds, count))
+    for (const name of names) {
       const row = copyOf(glyph, newId(doc, 'glyphs', name), name);
-      d.put('glyphs', { ...varied(row, amount, k), handEdited: false, cleaned: true, draft: true });
+      const seed = Number(/\d+$/.exec(name)?.[0]);
+      d.put('glyphs', { ...varied(row, amount, seed), handEdited: false, cleaned: true, draft: true });
       kernAlike(d, row.id, { left: glyph.id, right: glyph.id });
       made++;
     }
-  }
   return made > 0 ? d.done(made === 1 ? 'Derive a variant' : `Derive ${made} variants`) : null;
 }
 
