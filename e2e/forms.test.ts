@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
-import { castBoth, liveFontReady, openFinished, watchFaults } from './support/app';
+import { castBoth, liveFontReady, openFinished, stage, watchFaults } from './support/app';
+import { bar, pasteContours } from './support/dress';
 import { shape } from '../testing/outsideReaders';
 
 const tab = (page: Page, name: string) => page.getByRole('tab', { name, exact: true }).click();
@@ -74,5 +75,40 @@ test('a further drawing of d is let appear at the end of a word; a ligature is b
   expect(shape(otf, 'the mad dale', true).map((g) => g.name)).toEqual([
     ...['t_h_e', 'space', 'm', 'a', 'd.alt1', 'space', 'd', 'a', 'l', 'e'],
   ]);
+  expect(faults).toEqual([]);
+});
+
+test('a swash at the end of a word holds back where a tall letter follows, the letters are shown, and one is overruled', async ({
+  page,
+}) => {
+  const faults = watchFaults(page);
+  await openFinished(page, /^Tide Book Hand|^A hand|hand/i);
+  await liveFontReady(page);
+  await takeOnName(page, 'd');
+  await tab(page, 'Forms');
+  await page.getByRole('button', { name: 'Copy to alter' }).click();
+  await page.getByRole('button', { name: 'Alter in Dress' }).click();
+  await expect(page).toHaveURL(/\/dress/);
+  // A bar at the height of ascenders that reaches over what follows.
+  await expect(page.getByRole('img', { name: /^Outline of d\.alt1/ })).toBeVisible();
+  await pasteContours(page, [bar(300, 560, 900, 60)]);
+  await expect(page.getByRole('button', { name: /^Undo: Paste/ })).toBeVisible();
+  await stage(page, 'Name');
+  await expect(page.getByRole('heading', { name: 'd.alt1' })).toBeVisible();
+  await page.getByLabel('Let it appear').selectOption('word-end');
+  await page.getByRole('button', { name: 'Add this rule' }).click();
+  await tab(page, 'Rules');
+  const rule = page.getByTestId('rule');
+  await expect(rule).toContainText('d.alt1 holds back beside what stands beyond a space');
+  const first = await castBoth(page);
+  const set = (bytes: Uint8Array, text: string) => shape(bytes, text, true).map((g) => g.name);
+  expect(set(first.otf, 'mad eel')).toContain('d.alt1');
+  expect(set(first.otf, 'mad hull')).not.toContain('d.alt1');
+  await stage(page, 'Name');
+  await rule.getByRole('button', { name: 'h', exact: true }).last().click();
+  await expect(rule).toContainText('All the same beside');
+  const second = await castBoth(page);
+  expect(set(second.otf, 'mad hull')).toContain('d.alt1');
+  expect(set(second.otf, 'mad loft')).not.toContain('d.alt1');
   expect(faults).toEqual([]);
 });

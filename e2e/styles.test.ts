@@ -59,6 +59,8 @@ test('one alphabet becomes a family: bold and slanted made of it, ornaments begu
   await page.getByRole('button', { name: 'Take A in Bold in hand' }).click();
   await inHand(page, 'Bold');
   await expect(page).toHaveURL(/\/dress\?glyph=/);
+  // Drawn, so that the course leads on with it.
+  await expect(page.getByRole('img', { name: /^Outline of A\b/ })).toBeVisible();
 
   // The white of Bold's A is changed; Regular's stays, and the same letter is in hand there.
   await stage(page, 'Fit');
