@@ -20,6 +20,7 @@ import { editStyle } from '../core/project/document/inStep/editStyle';
 import { formsOf } from '../core/project/document/queries/forms';
 import { glyphOfCodePoint } from '../core/project/document/queries/lookups';
 import { inStyle, stylesInOrder } from '../core/project/document/queries/styles';
+import { projectOf } from '../core/project/document/newProject';
 import type { Doc, GlyphRow } from '../core/project/document/schema';
 import { greatestDeviation } from '../core/outlines/outline/deviation';
 import { slanted, slantMap } from '../core/outlines/dress/slanted';
@@ -130,13 +131,16 @@ function turnRows(doc: Doc): string[][] {
     return `${again.length} of ${all} have one twice, ${beside.length} side by side`;
   };
   const ids = SMALL.flatMap((c) => glyphOfCodePoint(doc, c.codePointAt(0) ?? 0)?.id ?? []);
-  const withForms = (count: number) => {
+  const withForms = (count: number, within = USUAL_WITHIN) => {
     const { ms, made } = timed(() => deriveForms(doc, ids, { count, amount: 0.6 }));
     if (!made) throw new Error('nothing derived');
     const formed = edit(doc, made).doc;
-    const turned = takeTurns(formed, USUAL_WITHIN);
+    const turned = takeTurns(formed, within);
     return { ms, formed, turning: turned ? edit(formed, turned).doc : formed };
   };
+  const bytesOf = (d: Doc) =>
+    compileFont(d, { format: 'otf', styleId: projectOf(d).styleId, nowUnixS: 0 }).length;
+  const share = (d: Doc) => (bytesOf(d) / bytesOf(two.turning)).toFixed(2);
   const [two, three] = [withForms(2), withForms(3)];
   const parts = ids.flatMap((id) => {
     const letter = doc.glyphs[id];
@@ -146,8 +150,13 @@ function turnRows(doc: Doc): string[][] {
   });
   return [
     ['words with one drawing a letter', told(doc)],
-    ['with two derived drawings more that take turns', told(two.turning)],
+    ['with two derived drawings more that take turns, none again within 8', told(two.turning)],
     ['with three', told(three.turning)],
+    ...[5, 11].map((within) => {
+      const { turning } = withForms(2, within);
+      return [`with two, none again within ${within}`, `${told(turning)}, ${share(turning)} of the font`];
+    }),
+    ['processor time to look through the words', `${timed(() => told(two.turning)).ms.toFixed(0)} ms`],
     [
       'derived drawings part from their letters by',
       `${mean(parts).toFixed(0)} u, ${Math.max(...parts).toFixed(0)} u at the most`,

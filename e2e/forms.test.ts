@@ -5,21 +5,22 @@ import { shape } from '../testing/outsideReaders';
 
 const tab = (page: Page, name: string) => page.getByRole('tab', { name, exact: true }).click();
 
-/** Takes a letter in hand on Name by its name. */
-async function takeOnName(page: Page, name: string): Promise<void> {
-  await page.goto(page.url().replace(/\/(gather|name).*/, `/name?glyph=${name}`));
+/** Opens the finished hand with a letter in hand on Name, at one of its tabs. */
+async function openAtName(page: Page, letter: string, at: string): Promise<string[]> {
+  const faults = watchFaults(page);
+  await openFinished(page, /^A text hand/);
   await liveFontReady(page);
+  await page.goto(page.url().replace(/\/(gather|name).*/, `/name?glyph=${letter}`));
+  await liveFontReady(page);
+  await tab(page, at);
+  return faults;
 }
 
 test('drawings take turns: vowels get two further drawings each, and committee has no letter twice; switched off on the running line it has', async ({
   page,
 }) => {
-  const faults = watchFaults(page);
-  await openFinished(page, /^Tide Book Hand|^A hand|hand/i);
-  await liveFontReady(page);
-  await takeOnName(page, 'e');
+  const faults = await openAtName(page, 'e', 'Rules');
   await page.getByLabel('Text of the running line').fill('committee eel of the mill');
-  await tab(page, 'Rules');
   await page.getByLabel('Of these letters').fill('aeioumtlf');
   await page.getByRole('button', { name: 'Derive 18 drawings' }).click();
   const before = await page.getByTestId('repeats').textContent();
@@ -48,11 +49,7 @@ test('drawings take turns: vowels get two further drawings each, and committee h
 test('a further drawing of d is let appear at the end of a word; a ligature is begun from what is typed; both stand in the cast font, and undone they go', async ({
   page,
 }) => {
-  const faults = watchFaults(page);
-  await openFinished(page, /^Tide Book Hand|^A hand|hand/i);
-  await liveFontReady(page);
-  await takeOnName(page, 'd');
-  await tab(page, 'Forms');
+  const faults = await openAtName(page, 'd', 'Forms');
   await page.getByRole('button', { name: 'Copy to alter' }).click();
   await expect(page.getByRole('button', { name: 'Take d.alt1 in hand' })).toHaveAttribute(
     'aria-pressed',
@@ -81,11 +78,7 @@ test('a further drawing of d is let appear at the end of a word; a ligature is b
 test('a swash at the end of a word holds back where a tall letter follows, the letters are shown, and one is overruled', async ({
   page,
 }) => {
-  const faults = watchFaults(page);
-  await openFinished(page, /^Tide Book Hand|^A hand|hand/i);
-  await liveFontReady(page);
-  await takeOnName(page, 'd');
-  await tab(page, 'Forms');
+  const faults = await openAtName(page, 'd', 'Forms');
   await page.getByRole('button', { name: 'Copy to alter' }).click();
   await page.getByRole('button', { name: 'Alter in Dress' }).click();
   await expect(page).toHaveURL(/\/dress/);

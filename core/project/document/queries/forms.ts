@@ -13,27 +13,49 @@ export function rulesInOrder(doc: Doc): FeatureRow[] {
     .sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
 }
 
-/** What a drawing is a drawing of: a for a.alt1; a letter, or a drawing of nothing known, is its own. */
-export function letterOf(doc: Doc, glyph: GlyphRow): GlyphRow {
-  const parts = glyph.codePoints.length === 0 ? partsOfVariant(glyph.name) : null;
-  return (parts && glyphNamed(doc, parts.base)) ?? ruledLetterOf(doc, glyph) ?? glyph;
-}
-
-/** The letter in whose place a rule puts a drawing. */
-function ruledLetterOf(doc: Doc, glyph: GlyphRow): GlyphRow | null {
-  if (glyph.codePoints.length > 0) return null;
+/** Drawings without a character by what rules put them in the place of, letter ids by drawing ids; the first rule that says so counts. */
+function ruledLetters(doc: Doc): Map<string, string> {
+  const letters = new Map<string, string>();
+  const say = (drawing: string | null, letter: string) => {
+    if (drawing !== null && !letters.has(drawing)) letters.set(drawing, letter);
+  };
   for (const { rule } of rulesInOrder(doc)) {
     if (rule.kind === 'carried' || rule.kind === 'ligature' || rule.kind === 'bounce') continue;
-    const from =
-      rule.kind === 'turns'
-        ? rule.letters?.find((l) => l.drawings.includes(glyph.id))?.glyph
-        : rule.swaps.find(({ to }) => (typeof to === 'string' ? to === glyph.id : to?.includes(glyph.id)))
-            ?.from;
-    const letter = from === undefined ? undefined : doc.glyphs[from];
-    if (letter) return letter;
+    if (rule.kind === 'turns') for (const l of rule.letters ?? []) l.drawings.forEach((d) => say(d, l.glyph));
+    else for (const { from, to } of rule.swaps) [to].flat().forEach((d) => say(d, from));
   }
-  return null;
+  return letters;
 }
+
+/** Letters by the ids of their drawings, and drawings by the ids of their letters. Documents are immutable: each is gone through once. */
+interface Kinship {
+  readonly letterOf: ReadonlyMap<string, GlyphRow>;
+  readonly drawingsOf: ReadonlyMap<string, readonly GlyphRow[]>;
+}
+const known = new WeakMap<Doc, Kinship>();
+
+function kinshipOf(doc: Doc): Kinship {
+  const before = known.get(doc);
+  if (before) return before;
+  const ruled = ruledLetters(doc);
+  const letters = new Map<string, GlyphRow>();
+  const drawings = new Map<string, GlyphRow[]>();
+  for (const g of Object.values(doc.glyphs)) {
+    if (g.codePoints.length > 0) continue;
+    const parts = partsOfVariant(g.name);
+    const letter = (parts && glyphNamed(doc, parts.base)) ?? doc.glyphs[ruled.get(g.id) ?? ''];
+    if (!letter) continue;
+    letters.set(g.id, letter);
+    if (g.role === 'letter') drawings.set(letter.id, [...(drawings.get(letter.id) ?? []), g]);
+  }
+  const made = { letterOf: letters, drawingsOf: drawings };
+  known.set(doc, made);
+  return made;
+}
+
+/** What a drawing is a drawing of: a for a.alt1; a letter, or a drawing of nothing known, is its own. */
+export const letterOf = (doc: Doc, glyph: GlyphRow): GlyphRow =>
+  kinshipOf(doc).letterOf.get(glyph.id) ?? glyph;
 
 /** A letter with its other drawings and the ligatures it is part of, each in the order of their names. */
 export interface Forms {
@@ -57,7 +79,7 @@ export function formsOf(doc: Doc, glyph: GlyphRow): Forms {
   const byName = (a: GlyphRow, b: GlyphRow) => (a.name < b.name ? -1 : 1);
   return {
     letter,
-    others: rows.filter((g) => g.codePoints.length === 0 && letterOf(doc, g) === letter).sort(byName),
+    others: [...(kinshipOf(doc).drawingsOf.get(letter.id) ?? [])].sort(byName),
     ligatures: rows.filter(joins).sort(byName),
   };
 }

@@ -1,6 +1,6 @@
 import { applyAffine, type Affine } from '../../../../foundations/geometry/affine';
 import { transformContours } from '../../../../foundations/geometry/contour';
-import { contoursBox, type Box } from '../../../../foundations/geometry/measure';
+import { contoursBox } from '../../../../foundations/geometry/measure';
 import { heavier } from '../../../../outlines/dress/heavier';
 import { inSlanted, slanted, slantMap } from '../../../../outlines/dress/slanted';
 import { NOTDEF } from '../../newProject';
@@ -63,40 +63,34 @@ function byAnotherPen(
 ): GlyphRow {
   const next = { ...pen, ...how.nib, width: Math.max(THINNEST, pen.width + how.heavier) };
   const drawn = withSkeleton(glyph, { lines, pen: next });
-  const grown = growth(glyph, drawn.contours, how);
-  const box = contoursBox(lines);
-  const map = grown && box && between(box, { yMin: box.yMin + grown.below, yMax: box.yMax - grown.above });
+  const map = toItsHeight(glyph, drawn.contours, lines, how);
   return map ? withSkeleton(glyph, { lines: transformContours(lines, map), pen: next }) : drawn;
 }
 
 /** The outline grown or shrunk, and brought back to its height. */
 function byOutline(glyph: GlyphRow, how: Restyling): GlyphRow {
   const made = heavier(glyph.contours, how.heavier / 2);
-  const grown = growth(glyph, made, how);
-  const box = contoursBox(made);
-  const map = grown && box && between(box, { yMin: box.yMin + grown.below, yMax: box.yMax - grown.above });
+  const map = toItsHeight(glyph, made, made, how);
   return withOutline(glyph, map ? transformContours(made, map) : made);
 }
 
-type Heights = Pick<Box, 'yMin' | 'yMax'>;
-
-/** By how much a letter has grown above and below, em units; null for dots, commas and dashes, which grow all round. */
-function growth(
+/**
+ * The map of lines or outlines that takes back by how much a letter has grown above and below; null where there is nothing to take back, and for
+ * dots, commas and dashes, which grow all round. `made`: the outline that it has become; `moved`: what is to be mapped.
+ */
+function toItsHeight(
   glyph: GlyphRow,
   made: GlyphRow['contours'],
+  moved: GlyphRow['contours'],
   { about }: Restyling,
-): { readonly above: number; readonly below: number } | null {
-  const [was, is] = [contoursBox(glyph.contours), contoursBox(made)];
-  if (!was || !is || was.yMax - was.yMin < about) return null;
-  return { above: is.yMax - was.yMax, below: was.yMin - is.yMin };
-}
-
-/** The map that brings one height to another; null where there is no height to bring. */
-function between(from: Heights, to: Heights): Affine | null {
-  const [tall, wanted] = [from.yMax - from.yMin, to.yMax - to.yMin];
-  if (tall < 1 || wanted <= 0) return null;
-  const d = wanted / tall;
-  return { a: 1, b: 0, c: 0, d, e: 0, f: to.yMin - from.yMin * d };
+): Affine | null {
+  const [was, is, box] = [glyph.contours, made, moved].map((cs) => contoursBox(cs));
+  if (!was || !is || !box || was.yMax - was.yMin < about) return null;
+  const [foot, head] = [box.yMin + was.yMin - is.yMin, box.yMax + was.yMax - is.yMax];
+  const tall = box.yMax - box.yMin;
+  if (tall < 1 || head <= foot) return null;
+  const d = (head - foot) / tall;
+  return { a: 1, b: 0, c: 0, d, e: 0, f: foot - box.yMin * d };
 }
 
 /** The letter made to lean: a skeleton leans and the pen follows it, an outline keeps the thickness of its strokes. */

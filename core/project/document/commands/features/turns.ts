@@ -5,7 +5,7 @@ import { addRule, changeRule, removeRule } from './rules';
 
 /**
  * No drawing comes again within so many letters, unless somebody says otherwise: of 2,000 common words with three drawings a letter 68 have one
- * twice, where 328 have it within 5, and 15 within 11 in a font half as large again (docs/benchmarks.md).
+ * twice, where 328 have it within 5 (a font a fifth smaller), and 15 within 11 (a fifth larger; docs/benchmarks.md).
  */
 export const USUAL_WITHIN = 8;
 
