@@ -16,3 +16,11 @@ export function readArguments<O extends Options>(argv: string[], options: O) {
     throw new UsageError(error instanceof Error ? error.message : String(error));
   }
 }
+
+/** A number within limits; UsageError for another. */
+export function numberOf(option: string, typed: string, min: number, max: number): number {
+  const value = Number(typed);
+  if (typed.trim() === '' || !(value >= min && value <= max))
+    throw new UsageError(`--${option} is a number from ${min} to ${max}`);
+  return value;
+}

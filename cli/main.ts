@@ -2,6 +2,7 @@ import { appHelp, runApp } from './commands/app';
 import { buildHelp, runBuild } from './commands/build';
 import { checkHelp, runCheck } from './commands/check';
 import { cleanHelp, runClean } from './commands/clean';
+import { coloursHelp, runColours } from './commands/colours';
 import { compareHelp, runCompare } from './commands/compare';
 import { demoHelp, runDemo } from './commands/demo';
 import { familyHelp, runFamily } from './commands/family';
@@ -29,6 +30,7 @@ const COMMANDS = new Map<string, Command>([
   ['fit', { run: runFit, help: fitHelp }],
   ['features', { run: runFeatures, help: featuresHelp }],
   ['family', { run: runFamily, help: familyHelp }],
+  ['colours', { run: runColours, help: coloursHelp }],
   ['build', { run: runBuild, help: buildHelp }],
   ['import', { run: runImport, help: importHelp }],
   ['check', { run: runCheck, help: checkHelp }],

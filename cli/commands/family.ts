@@ -8,13 +8,13 @@ import { removeStyle } from '../../core/project/document/commands/family/styles'
 import { edit } from '../../core/project/document/inStep/edit';
 import { projectOf } from '../../core/project/document/newProject';
 import { familyFacts, familyLetters, type StyleFacts } from '../../core/project/document/queries/family';
-import { stylesInOrder } from '../../core/project/document/queries/styles';
 import type { Doc } from '../../core/project/document/schema';
-import { EXIT, readArguments, UsageError } from '../arguments';
+import { EXIT, numberOf, readArguments, UsageError } from '../arguments';
 import { readBytes, writeFile } from '../files';
+import { styleNamed } from '../styles';
 import { printProblems, valueOrPrint } from '../telling';
 
-export const familyHelp = `orthoglyph family PROJECT.zip [--add NAME --weight N --heavier U --slant DEG] [--remove NAME] [--out PROJECT.zip] [--json FILE]
+export const familyHelp = `orthoglyph family PROJECT.zip [--add NAME --weight N --heavier U --slant DEG --hollow U] [--remove NAME] [--out PROJECT.zip] [--json FILE]
 
 Says what the styles of a project measure, which letters one of them lacks and which can't vary between weights; adds and removes styles.
   --add NAME        a further style, made of the style that the project opens with
@@ -22,6 +22,7 @@ Says what the styles of a project measure, which letters one of them lacks and w
   --empty           without letters, for drawings of its own
   --weight N        1 to 1000: 300 light, 400 regular, 700 bold
   --heavier U       by how much strokes are thicker, em units; below 0 = thinner
+  --hollow U        an edge of so many em units is left of the letters
   --slant DEG       by how much letters lean to the right; strokes keep their thickness
   --remove NAME     takes a style away with all that belongs to it
   --out FILE        the project with what was added or removed
@@ -35,26 +36,11 @@ const OPTIONS = {
   weight: { type: 'string', default: '400' },
   heavier: { type: 'string', default: '0' },
   slant: { type: 'string', default: '0' },
+  hollow: { type: 'string' },
   remove: { type: 'string' },
   out: { type: 'string' },
   json: { type: 'string' },
 } as const;
-
-/** The style of a name; UsageError when there is none. */
-function styleNamed(doc: Doc, name: string): string {
-  const found = stylesInOrder(doc).find((s) => s.name.toLowerCase() === name.trim().toLowerCase());
-  const known = stylesInOrder(doc).map((s) => s.name);
-  if (!found) throw new UsageError(`there is no style ${name}; there are ${known.join(', ')}`);
-  return found.id;
-}
-
-/** A number within limits; UsageError for another. */
-function numberOf(option: string, typed: string, min: number, max: number): number {
-  const value = Number(typed);
-  if (typed.trim() === '' || !(value >= min && value <= max))
-    throw new UsageError(`--${option} is a number from ${min} to ${max}`);
-  return value;
-}
 
 type Values = ReturnType<typeof readArguments<typeof OPTIONS>>['values'];
 
@@ -62,10 +48,11 @@ function withStyle(doc: Doc, name: string, values: Values): Doc {
   const weightClass = Math.round(numberOf('weight', values.weight, 1, 1000));
   const heavier = numberOf('heavier', values.heavier, -500, 500);
   const slantDeg = numberOf('slant', values.slant, -30, 30);
+  const edge = values.hollow === undefined ? null : numberOf('hollow', values.hollow, 1, 200);
   const from = values.from === undefined ? projectOf(doc).styleId : styleNamed(doc, values.from);
   const diff = values.empty
     ? addEmptyStyle(doc, { name, weightClass, italic: slantDeg > 0 })
-    : addStyle(doc, { name, weightClass, heavier, slantDeg }, from);
+    : addStyle(doc, { name, weightClass, heavier, slantDeg, edge }, from);
   if (!diff) throw new UsageError(`a style needs a name that no other has: ${name}`);
   return edit(doc, diff).doc;
 }

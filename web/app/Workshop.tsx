@@ -8,6 +8,7 @@ import { CommandSearch } from '../panels/CommandSearch';
 import { Course } from '../panels/Course';
 import { LettersDialog } from '../panels/LettersDialog';
 import { JobProgress } from '../panels/JobProgress';
+import { PaletteRules } from '../panels/PaletteRules';
 import { Problems } from '../panels/Problems';
 import { RunningLine } from '../panels/RunningLine';
 import { ShortcutSheet } from '../panels/ShortcutSheet';
@@ -64,6 +65,12 @@ function Refused({ problems }: { problems: readonly Problem[] }) {
   );
 }
 
+/** Pages beside the course. */
+const BESIDE = [
+  ['family', 'Family'],
+  ['colours', 'Colours'],
+] as const;
+
 function OpenWorkshop() {
   const [searching, setSearching] = useState(false);
   const [shortcuts, setShortcuts] = useState(false);
@@ -71,13 +78,14 @@ function OpenWorkshop() {
   const name = useProject((s) => (s.doc ? projectOf(s.doc).name : ''));
   const { pathname } = useLocation();
   const stage = STAGES.find((s) => pathname.endsWith(`/${s.path}`));
-  const place = stage?.title ?? (pathname.endsWith('/family') ? 'Family' : null);
+  const place = stage?.title ?? BESIDE.find(([path]) => pathname.endsWith(`/${path}`))?.[1] ?? null;
   useTitle(place ? `${place} · ${name}` : name);
   const onSearch = useCallback(() => setSearching(true), []);
   const onShortcuts = useCallback(() => setShortcuts(true), []);
   useWorkshopKeys({ onSearch, onShortcuts });
   return (
     <>
+      <PaletteRules />
       <TopBar onSearch={onSearch} onShortcuts={onShortcuts} />
       <StorageBanner />
       <Problems />

@@ -50,6 +50,10 @@ const routes: RouteObject[] = [
             lazy: async () => ({ Component: (await import('../stages/family/FamilyStage')).FamilyStage }),
           },
           {
+            path: 'colours',
+            lazy: async () => ({ Component: (await import('../stages/colours/ColoursStage')).ColoursStage }),
+          },
+          {
             path: 'cast',
             lazy: async () => ({ Component: (await import('../stages/cast/CastStage')).CastStage }),
           },

@@ -1,10 +1,14 @@
 import { Box, Button, Flex, Popover, Portal, Text } from '@chakra-ui/react';
 import { ToggleRight } from 'lucide-react';
 import type { Explained } from '../../core/fonts/features/explain';
+import { projectOf } from '../../core/project/document/newProject';
 import { useExplained } from '../store/explained';
+import { usePalette } from '../store/palettes';
+import { useDoc } from '../store/projectStore';
 import { switchAllBack, switchFeature, useSwitches } from '../store/switches';
 import { CheckField } from '../ui/CheckField';
 import { InkButton } from '../ui/InkButton';
+import { SelectField } from '../ui/SelectField';
 
 /** What a font does, once a feature: several sentences of one are told together. */
 function byTag(told: readonly Explained[]): Explained[] {
@@ -56,6 +60,24 @@ function List() {
   );
 }
 
+/** The palettes of the font, to set the running line and proofs in. */
+function Palettes() {
+  const { palettes } = projectOf(useDoc());
+  const chosen = usePalette((s) => s.chosen);
+  if (palettes.length === 0) return null;
+  const options = ['As drawn', ...palettes.map((p) => p.name)].map((name, i) => [String(i), name] as const);
+  return (
+    <Box pb="2">
+      <SelectField
+        label="Colours"
+        value={String(chosen)}
+        options={options}
+        onChange={(place) => usePalette.setState({ chosen: Number(place) })}
+      />
+    </Box>
+  );
+}
+
 /** What the font does with its letters, to be switched on and off on the running line and in proofs: the file stays as it is. */
 export function FeatureSwitches() {
   const count = useSwitches((s) => s.changed.size);
@@ -76,6 +98,7 @@ export function FeatureSwitches() {
         <Popover.Positioner>
           <Popover.Content bg="sheet" w="340px" maxH="60vh" overflowY="auto" aria-label="Switches">
             <Popover.Body p="3">
+              <Palettes />
               <List />
             </Popover.Body>
           </Popover.Content>

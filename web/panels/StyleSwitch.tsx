@@ -5,7 +5,7 @@ import { stylesInOrder } from '../../core/project/document/queries/styles';
 import { useDoc, useProject, useWhole } from '../store/projectStore';
 import { useWay } from './way';
 
-/** The style in hand, and the others of the family to take instead; below them the way to the family itself. */
+/** The style in hand, and the others of the family to take instead; below them the ways to the family itself and to its colours. */
 export function StyleSwitch() {
   const family = useWhole();
   const inHand = projectOf(useDoc()).styleId;
@@ -43,6 +43,9 @@ export function StyleSwitch() {
             <Menu.Separator borderColor="rule" />
             <Menu.Item value="family" onClick={() => goTo('family')}>
               Family: add, compare, rename
+            </Menu.Item>
+            <Menu.Item value="colours" onClick={() => goTo('colours')}>
+              Colours: gradients, lines, palettes
             </Menu.Item>
           </Menu.Content>
         </Menu.Positioner>

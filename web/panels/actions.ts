@@ -45,6 +45,9 @@ function general(goTo: GoTo): Action[] {
   return [
     ...STAGES.map((s) => anywhere(`${s.title} - ${s.line}`, 'stage go', () => goTo(s.path))),
     anywhere('Family: add, compare, rename styles', 'bold italic light weights', () => goTo('family')),
+    anywhere('Colours: gradients, lines, shadows, palettes', 'palette paint dark ground', () =>
+      goTo('colours'),
+    ),
     anywhere('Undo', 'back', undo),
     anywhere('Redo', 'again forward', redo),
     anywhere('Save project file', 'export backup download', () => void saveOpenProject()),

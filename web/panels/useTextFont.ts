@@ -1,5 +1,6 @@
 import type { CSSProperties } from 'react';
 import { useLiveFont } from '../store/liveFont';
+import { fontPalette, usePalette } from '../store/palettes';
 import { featureSettings, useSwitches } from '../store/switches';
 import { useVaryingFont } from '../store/varyingFont';
 
@@ -8,12 +9,14 @@ export function useTextFont(): CSSProperties {
   const families = useLiveFont((s) => s.families);
   const fontFeatureSettings = useSwitches((s) => featureSettings(s.changed));
   const weight = useVaryingFont((s) => s.weight);
+  const palette = usePalette((s) => s.chosen);
   const family = useVaryingFont((s) => s.family);
   const varying = weight !== null && family !== null;
   const names = [...(varying ? [`'${family}'`] : []), ...(families ? [families] : [])];
   return {
     fontFamily: names.length > 0 ? `${names.join(', ')}, sans-serif` : undefined,
     fontFeatureSettings,
+    fontPalette: fontPalette(palette),
     ...(varying ? { fontWeight: weight, fontVariationSettings: `"wght" ${weight}` } : {}),
   };
 }

@@ -28,7 +28,7 @@ async function bench(broken: readonly CastFormat[] = []) {
     },
   };
   const print = async (atMs: number) =>
-    ok({ atMs, version: '1.000', glyphs: { A: 'ab' }, kerning: 'k', weights: '', rules: 'r' });
+    ok({ atMs, version: '1.000', glyphs: { A: 'ab' }, kerning: 'k', weights: '', rules: 'r', colours: '' });
   const plan = async (formats: readonly CastFormat[]) => ok(castPlan(session.doc, formats));
   const made = { ...compiler, plan, print };
   const casting = createCasting({ jobs: b.world.jobs, compiler: made, now: () => 5000 });

@@ -14,6 +14,7 @@ import { forgetPictures } from './pictures';
 import { keptHand, keepHand } from './styleInHand';
 import { Sessions, type ProjectSession, type SaveState, type SessionState } from './session';
 import { sessionIn, type Session } from './styleSession';
+import { usePalette } from './palettes';
 import { switchAllBack } from './switches';
 
 export type { SaveState } from './session';
@@ -106,6 +107,7 @@ export const useProject = create<ProjectState>((set, get) => ({
     if (shown?.session.projectId === projectId) return;
     shown?.letGo();
     switchAllBack();
+    usePalette.setState({ chosen: 0 });
     const session = sessions.of(projectId);
     const used = session.use();
     hand = keptHand(projectId);
@@ -132,6 +134,7 @@ export const useProject = create<ProjectState>((set, get) => ({
     shown = null;
     forgetPictures();
     switchAllBack();
+    usePalette.setState({ chosen: 0 });
     set(NOTHING);
   },
   commit: (diff, continues) => currentSession()?.commit(diff, continues),

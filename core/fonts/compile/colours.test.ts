@@ -8,7 +8,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { browserPage } from '../../../testing/browserPage';
 import { hasFontTools, hasSanitizer, parseWithFontkit, sanitize } from '../../../testing/outsideReaders';
-import { placedLayers } from '../../project/document/queries/metrics';
+import { placedLayers } from '../../project/document/queries/colours';
 import type { Doc } from '../../project/document/schema';
 import { scaling } from '../../foundations/geometry/affine';
 import { transformContours } from '../../foundations/geometry/contour';
@@ -49,7 +49,7 @@ const fontOf = (doc: Doc, format: OutlineFormat) =>
 async function difference(doc: Doc, font: Uint8Array, char: string, name: string): Promise<number> {
   const row = byName(doc)[name]!;
   const down = scaling(1, -1);
-  const layers = placedLayers(row).map((l) => ({
+  const layers = placedLayers(doc, row).map((l) => ({
     paint: transformPaint(l.paint, down),
     contours: transformContours(l.contours, down),
   }));

@@ -3,13 +3,21 @@ import { scaling } from '../../foundations/geometry/affine';
 import { transformContours, type Contour } from '../../foundations/geometry/contour';
 import { rightDirections } from '../../foundations/geometry/direction';
 import { contoursBox } from '../../foundations/geometry/measure';
-import { transformPaint, type ColourLayer, type Paint, type Rgb } from '../../foundations/geometry/paint';
+import {
+  colourKey,
+  transformPaint,
+  type ColourLayer,
+  type Paint,
+  type Rgb,
+} from '../../foundations/geometry/paint';
 import { mergeOverlaps } from '../../outlines/boolean/pieces';
+import { projectOf } from '../../project/document/newProject';
+import { layersOf } from '../../project/document/queries/colours';
 import type { Doc, GlyphRow } from '../../project/document/schema';
 import { svgFragment } from '../../readers/svg/pathData';
 import type { FontGlyph } from '../features/fontGlyphs';
 import { buildColr, type ColourGlyph, type PaletteFill } from '../opentype/tables/colr';
-import { buildCpal, PALETTE_USE } from '../opentype/tables/cpal';
+import { buildCpal, PALETTE_USE, type Palette } from '../opentype/tables/cpal';
 import { buildSvgGlyphs } from '../opentype/tables/svgGlyphs';
 import { EXTREME_EXCESS_EM, placeInFont, roundContours } from './compileGlyph';
 import type { FontData } from './fontData';
@@ -27,32 +35,48 @@ interface PlacedLayer {
   readonly contours: readonly Contour[];
 }
 
-const placed = new WeakMap<GlyphRow, readonly PlacedLayer[]>();
+const placed = new WeakMap<GlyphRow, WeakMap<readonly ColourLayer[], readonly PlacedLayer[]>>();
 
 /** A letter's paints as they stand in the font, from the lowest to the top. */
-export function layersInFont(row: GlyphRow): readonly PlacedLayer[] {
-  const known = placed.get(row);
+export function layersInFont(doc: Doc, row: GlyphRow): readonly PlacedLayer[] {
+  const layers = layersOf(doc, row);
+  const byLayers = placed.get(row) ?? new WeakMap<readonly ColourLayer[], readonly PlacedLayer[]>();
+  placed.set(row, byLayers);
+  const known = byLayers.get(layers);
   if (known) return known;
   const map = placeInFont(row);
-  const made = row.layers.map(({ paint, contours }: ColourLayer): PlacedLayer => {
-    const closed = transformContours(contours, map).filter((c) => c.closed);
-    const merged = rightDirections(mergeOverlaps(closed)).map((c) => addExtremes(c, EXTREME_EXCESS_EM));
-    return { paint: transformPaint(paint, map), contours: roundContours(merged) };
-  });
-  placed.set(row, made);
+  const made = layers.map(({ paint, contours }): PlacedLayer => ({
+    paint: transformPaint(paint, map),
+    contours: shapeInFont(row, contours),
+  }));
+  byLayers.set(layers, made);
   return made;
 }
 
-/** Glyphs by layer, so that what is compiled of them is kept as well. */
-const layerGlyphs = new WeakMap<PlacedLayer, FontGlyph>();
+/** Shapes by the letter that they are in, so that another colour for one is no other shape. */
+const inFont = new WeakMap<GlyphRow, WeakMap<readonly Contour[], readonly Contour[]>>();
 
-function glyphOfLayer(layer: PlacedLayer, name: string, advance: number): FontGlyph {
-  const known = layerGlyphs.get(layer);
+function shapeInFont(row: GlyphRow, contours: readonly Contour[]): readonly Contour[] {
+  const known = inFont.get(row) ?? new WeakMap<readonly Contour[], readonly Contour[]>();
+  inFont.set(row, known);
+  const there = known.get(contours);
+  if (there) return there;
+  const closed = transformContours(contours, placeInFont(row)).filter((c) => c.closed);
+  const merged = rightDirections(mergeOverlaps(closed)).map((c) => addExtremes(c, EXTREME_EXCESS_EM));
+  const made = roundContours(merged);
+  known.set(contours, made);
+  return made;
+}
+
+/** Glyphs by shape, so that what is compiled of them is kept as well. */
+const layerGlyphs = new WeakMap<readonly Contour[], FontGlyph>();
+
+function glyphOfLayer({ contours }: PlacedLayer, name: string, advance: number): FontGlyph {
+  const known = layerGlyphs.get(contours);
   if (known?.name === name && known.advance === advance) return known;
-  const { contours } = layer;
   const box = contoursBox(contours);
   const made = { id: '', name, codePoints: [], contours, advance, box, typed: [], parts: [], anchors: [] };
-  layerGlyphs.set(layer, made);
+  layerGlyphs.set(contours, made);
   return made;
 }
 
@@ -100,7 +124,8 @@ export function fontColours(
   const grounds: Rgb[] = [];
   const painted = font.glyphs.flatMap((glyph, index): ColourGlyph[] => {
     const row = doc.glyphs[glyph.id];
-    const layers = row && !without.has(index) ? layersInFont(row).filter((l) => l.contours.length > 0) : [];
+    const layers =
+      row && !without.has(index) ? layersInFont(doc, row).filter((l) => l.contours.length > 0) : [];
     if (layers.length === 0) return [];
     documents.set(index, svgDocumentOf(index, layers));
     for (const { paint } of layers.slice(0, 1)) if (paint.kind === 'flat') grounds.push(paint.rgb);
@@ -112,15 +137,24 @@ export function fontColours(
   });
   if (painted.length === 0) return null;
   const tables = (names: NameIds) => {
-    const palette = { colours: colours.colours, use: usesOf(grounds), nameId: names.idOf('As drawn') };
+    const drawn = { colours: colours.colours, use: usesOf(grounds), nameId: names.idOf('As drawn') };
+    const palettes = [drawn, ...otherPalettes(doc, colours.colours, names)];
     const made = new Map([
       ['COLR', buildColr(painted)],
-      ['CPAL', buildCpal([palette])],
+      ['CPAL', buildCpal(palettes)],
     ]);
     return svg ? made.set('SVG ', buildSvgGlyphs(documents)) : made;
   };
   return { glyphs, tables };
 }
+
+/** The project's palettes: colours that one says nothing of are as they were drawn. */
+const otherPalettes = (doc: Doc, drawn: readonly Rgb[], names: NameIds): Palette[] =>
+  projectOf(doc).palettes.map(({ name, ground, colours }) => ({
+    colours: drawn.map((rgb) => colours[colourKey(rgb)] ?? rgb),
+    use: PALETTE_USE[ground],
+    nameId: names.idOf(name),
+  }));
 
 /** A letter's layers in SVG's space: y down, the baseline at 0. */
 const svgDocumentOf = (glyph: number, layers: readonly PlacedLayer[]): string =>

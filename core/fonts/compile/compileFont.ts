@@ -1,3 +1,4 @@
+import { unionBox, type Box } from '../../foundations/geometry/measure';
 import type { Doc } from '../../project/document/schema';
 import { buildGdef } from '../opentype/layout/gdef';
 import { buildGpos } from '../opentype/layout/gpos';
@@ -46,7 +47,7 @@ export function compileFont(doc: Doc, options: CompileOptions): Uint8Array {
   const letters = options.pictures ? picturedLetters(doc, plain, options.pictures) : [];
   const asPictures = new Set(letters.map((l) => l.glyph));
   const colours = fontColours(doc, plain, options.format === 'otf', asPictures);
-  const data = colours ? { ...plain, glyphs: [...plain.glyphs, ...colours.glyphs] } : plain;
+  const data = colours ? withGlyphs(plain, colours.glyphs) : plain;
   const more = new Map(colours?.tables(names) ?? []);
   if (stat) more.set('STAT', stat);
   if (letters.length > 0)
@@ -56,6 +57,13 @@ export function compileFont(doc: Doc, options: CompileOptions): Uint8Array {
   const made = inTrueType(data);
   return buildSfnt(SFNT_TRUETYPE, fontTables(made.font, trueTypeTables(made), { ...options, names, more }));
 }
+
+/** A font with glyphs behind its letters, which may be larger than they are. */
+const withGlyphs = (font: FontData, glyphs: FontData['glyphs']): FontData => ({
+  ...font,
+  glyphs: [...font.glyphs, ...glyphs],
+  box: glyphs.reduce<Box>((box, g) => unionBox(box, g.box) ?? box, font.box),
+});
 
 /** What tables of a font are made of besides its glyphs. */
 export interface TableParts {

@@ -2,6 +2,7 @@ import { unionBox, type Box } from '../../foundations/geometry/measure';
 import { blankGlyph, castingOf, NOTDEF, projectOf, SPACE_BEARINGS } from '../../project/document/newProject';
 import type { CastingRow, Doc, GlyphRow, Lines, Rule, StyleRow } from '../../project/document/schema';
 import { glyphNameOf } from '../../type/names/glyphNames';
+import { beyondInk } from '../../project/document/queries/colours';
 import { fontGlyphs, type FontGlyph } from '../features/fontGlyphs';
 import { kerningData } from '../features/kerning';
 import { planLayout, type FontLayout } from '../features/planLayout';
@@ -79,14 +80,15 @@ export function rowsInFont(doc: Doc, styleId: string): GlyphRow[] {
   return inFontOrder([...drawn, ...lettersOfNames(drawn)]);
 }
 
-/** How far the ink of all styles reaches, em units. */
+/** How far all styles reach with what is drawn around their letters, em units. */
 function reachOf(doc: Doc): { low: number; high: number } {
   let [low, high] = [0, 0];
   for (const g of Object.values(doc.glyphs)) {
     const box = isInFont(g) ? compileGlyph(g).box : null;
     if (!box) continue;
-    low = Math.min(low, box.yMin);
-    high = Math.max(high, box.yMax);
+    const { down, up } = beyondInk(doc.styles[g.styleId]?.colouring ?? null);
+    low = Math.min(low, box.yMin - down);
+    high = Math.max(high, box.yMax + up);
   }
   return { low, high };
 }

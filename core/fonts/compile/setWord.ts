@@ -1,9 +1,10 @@
 import { unite } from '../../outlines/boolean/unite';
-import { originX, placedContours, placedLayers } from '../../project/document/queries/metrics';
+import { placedLayers } from '../../project/document/queries/colours';
+import { originX, placedContours } from '../../project/document/queries/metrics';
 import { projectOf } from '../../project/document/newProject';
 import type { Doc, GlyphRow } from '../../project/document/schema';
 import { identity, scaling, translation, compose, type Affine } from '../../foundations/geometry/affine';
-import { transformContours } from '../../foundations/geometry/contour';
+import { transformContours, type Contour } from '../../foundations/geometry/contour';
 import { contoursBox, unionBox, type Box } from '../../foundations/geometry/measure';
 import { transformPaint, type ColourLayer, type Rgb } from '../../foundations/geometry/paint';
 import { setGlyphs } from '../features/setGlyphs';
@@ -18,6 +19,8 @@ interface DrawnLetter {
   /** From the glyph's own drawing, y up, to where it is set. */
   readonly at: Affine;
   readonly layers: readonly ColourLayer[];
+  /** Its outline, as programs show it that know no colours. */
+  readonly outline: readonly Contour[];
 }
 
 /** Words as a drawing, set as the font sets them: kerned, with ligatures and drawings that take turns; em units, y down, the first baseline at 0. */
@@ -31,19 +34,20 @@ export interface WordDrawing {
 
 const BLACK: Rgb = [0, 0, 0];
 
-/** A letter's paints at its place: its colours, or black. */
-function drawnAt(glyph: GlyphRow, at: Affine): ColourLayer[] {
-  const layers =
-    glyph.layers.length > 0
-      ? placedLayers(glyph)
-      : [{ paint: { kind: 'flat' as const, rgb: BLACK }, contours: placedContours(glyph) }];
-  return layers.map(({ paint, contours }) => ({
-    paint: transformPaint(paint, at),
-    contours: transformContours(
-      contours.filter((c) => c.closed),
+/** A letter at its place: its colours, or black. */
+function drawnAt(doc: Doc, glyph: GlyphRow, at: Affine): Pick<DrawnLetter, 'layers' | 'outline'> {
+  const closedAt = (cs: readonly Contour[]) =>
+    transformContours(
+      cs.filter((c) => c.closed),
       at,
-    ),
+    );
+  const outline = closedAt(placedContours(glyph));
+  const layers = placedLayers(doc, glyph).map(({ paint, contours }) => ({
+    paint: transformPaint(paint, at),
+    contours: closedAt(contours),
   }));
+  const plain = { paint: { kind: 'flat' as const, rgb: BLACK }, contours: outline };
+  return { outline, layers: layers.length > 0 ? layers : [plain] };
 }
 
 /** Sets words as one drawing, as the font would; lines are parted by line breaks and stand a line spacing below each other. */
@@ -66,7 +70,7 @@ export function setWord(doc: Doc, text: string): WordDrawing {
       if (!glyph || glyph.contours.length === 0) return [];
       const at = compose(translation(set.x, down - set.y), scaling(1, -1));
       const own = compose(at, translation(-originX(glyph), 0));
-      return [{ name: glyph.name, glyphId: glyph.id, at: own, layers: drawnAt(glyph, at) }];
+      return [{ name: glyph.name, glyphId: glyph.id, at: own, ...drawnAt(doc, glyph, at) }];
     });
   });
   return { letters, box: boxOf(letters), lacking: [...lacking] };
@@ -79,9 +83,9 @@ const boxOf = (letters: readonly DrawnLetter[]): Box | null =>
 
 /** All letters as one outline without overlaps, in black; what lies where two letters meet is one shape. */
 export function unitedWord(drawing: WordDrawing): WordDrawing {
-  const shapes = drawing.letters.map((l) => ({ contours: l.layers[0]!.contours, rule: 'nonzero' as const }));
+  const shapes = drawing.letters.map((l) => ({ contours: l.outline, rule: 'nonzero' as const }));
   const contours = unite(shapes);
   const layers = [{ paint: { kind: 'flat' as const, rgb: BLACK }, contours }];
-  const one: DrawnLetter = { name: 'word', glyphId: null, at: identity, layers };
+  const one: DrawnLetter = { name: 'word', glyphId: null, at: identity, layers, outline: contours };
   return { ...drawing, letters: contours.length === 0 ? [] : [one] };
 }

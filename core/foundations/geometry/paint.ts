@@ -5,6 +5,16 @@ import type { Vec } from './vec';
 /** sRGB, 0..255. */
 export type Rgb = readonly [number, number, number];
 
+/** A colour as "#rrggbb", by which colours that are shown alike are one. */
+export const colourKey = (rgb: Rgb): string =>
+  `#${rgb.map((v) => Math.round(v).toString(16).padStart(2, '0')).join('')}`;
+
+/** The colour of a key "#rrggbb". */
+export const rgbOfKey = (key: string): Rgb => {
+  const at = (i: number) => parseInt(key.slice(i, i + 2), 16);
+  return [at(1), at(3), at(5)];
+};
+
 /** A colour along a gradient, at 0 (its beginning) to 1 (its end). */
 export interface Stop {
   readonly at: number;
@@ -40,7 +50,8 @@ function placeAlong(paint: Exclude<Paint, { kind: 'flat' }>, x: number, y: numbe
   return ((x - paint.from.x) * dx + (y - paint.from.y) * dy) / (dx * dx + dy * dy);
 }
 
-function colourAlong(stops: readonly Stop[], at: number): Rgb {
+/** The colour of a gradient's stops, in their order, at a share of its way. */
+export function colourAlong(stops: readonly Stop[], at: number): Rgb {
   let k = 0;
   while (k + 2 < stops.length && stops[k + 1]!.at < at) k++;
   const [a, b] = [stops[k]!, stops[Math.min(k + 1, stops.length - 1)]!];

@@ -129,6 +129,7 @@ export const firstStyle: StyleRow = {
   order: 0,
   stems: { upright: null, level: null },
   fit: firstFitSettings,
+  colouring: null,
 };
 
 /** A project with nothing in it but what every font has. `nowMs`: milliseconds since 1970. */
@@ -152,6 +153,7 @@ export function newProject(id: string, name: string, nowMs: number): Doc {
     openedFrom: null,
     template: null,
     underlay: null,
+    palettes: [],
   };
   const glyphs = standingGlyphs((name) => idFor(id, 'glyphs', name), project.lines.capHeight);
   return {

@@ -9,6 +9,7 @@ import { groupRow, kerningRow } from './rows/spacing';
 import { styleRow } from './rows/styles';
 
 export type { CastingRow, CastWeight, NamesIn } from './rows/casting';
+export type { Colouring, PaletteRow } from './rows/colours';
 export type { FeatureRow, Rule } from './rows/features';
 export type { ComponentRow, GlyphRow } from './rows/glyphs';
 export type { GuideRow } from './rows/parts';

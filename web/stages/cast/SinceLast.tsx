@@ -26,6 +26,7 @@ export function SinceLast() {
         ...(news.gone.length > 0 ? [`Gone: ${someNames(news.gone)}`] : []),
         ...(news.kerning ? ['Kerning'] : []),
         ...(news.weights ? ['Weights that are cast along'] : []),
+        ...(news.colours ? ['Colours'] : []),
         ...(news.rules ? ['What it does with letters'] : []),
       ]
     : ['Nothing.'];

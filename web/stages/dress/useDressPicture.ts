@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { findSnags } from '../../../core/outlines/dress/snags';
 import { projectOf } from '../../../core/project/document/newProject';
 import { guidesOf } from '../../../core/project/document/queries/guides';
-import { advanceOf, placedLayers } from '../../../core/project/document/queries/metrics';
+import { advanceOf, placed as placedLayers } from '../../../core/project/document/queries/metrics';
 import { picturedGlyph } from '../../../core/project/document/queries/pictures';
 import { underlayLetter } from '../../../core/fonts/open/underlay';
 import { useUnderlay } from '../../store/underlay';
@@ -37,7 +37,7 @@ export function useDressPicture(): DressPicture {
       outline: placedAt(glyph.contours, shift),
       worked: placed,
       pen: target.of === 'skeleton' ? (glyph.skeleton?.pen ?? null) : null,
-      layers: placedLayers(glyph),
+      layers: placedLayers(glyph, glyph.layers),
       pictured,
       underlay,
       advance: advanceOf(glyph),

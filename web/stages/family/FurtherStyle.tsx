@@ -15,8 +15,17 @@ export const WEIGHT = { min: 1, max: 1000, step: 100 };
 /** Strokes may grow or shrink by so much, em units, and letters lean by so much, degrees. */
 const STROKES = { min: -200, max: 300, step: 2 };
 const SLANT = { min: -30, max: 30, step: 1 };
+/** Edges of hollow letters, em units; 0 = filled. */
+const EDGE = { min: 0, max: 200, step: 1 };
 
-const FIRST: ProposedStyle = { name: '', weightClass: 400, heavier: 0, slantDeg: 0, empty: false };
+const FIRST: ProposedStyle = {
+  name: '',
+  weightClass: 400,
+  heavier: 0,
+  slantDeg: 0,
+  edge: null,
+  empty: false,
+};
 
 interface WishProps {
   readonly wish: ProposedStyle;
@@ -62,6 +71,14 @@ function Wish({ wish, onChange }: WishProps) {
         disabled={wish.empty}
         value={wish.slantDeg}
         onChange={(slantDeg) => onChange({ slantDeg })}
+      />
+      <NumberField
+        label="Hollow, its edge"
+        unit="u"
+        {...EDGE}
+        disabled={wish.empty}
+        value={wish.edge ?? 0}
+        onChange={(edge) => onChange({ edge: edge === 0 ? null : edge })}
       />
     </>
   );

@@ -1,6 +1,7 @@
 import { strToU8, zipSync } from 'fflate';
 import { inFile, ok, problem, type Problem, type Result } from '../../../foundations/problems/problem';
 import { castingOf } from '../../../project/document/newProject';
+import { isColoured } from '../../../project/document/queries/colours';
 import { ownPicture } from '../../../project/document/queries/pictures';
 import type { Doc } from '../../../project/document/schema';
 import { compileFont, type CompileOptions } from '../compileFont';
@@ -86,7 +87,7 @@ export async function castFile(
 function leftOutOfVariable(doc: Doc): Problem[] {
   const rows = Object.values(doc.glyphs);
   const pictured = rows.filter((g) => ownPicture(g)).length;
-  const coloured = rows.filter((g) => g.layers.length > 0).length;
+  const coloured = rows.filter((g) => isColoured(doc, g)).length;
   return [
     ...(pictured > 0 ? [problem({ code: 'pictures-vary-not', letters: pictured }, 'note')] : []),
     ...(coloured > 0 ? [problem({ code: 'colours-vary-not', letters: coloured }, 'note')] : []),

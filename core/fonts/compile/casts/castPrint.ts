@@ -1,6 +1,6 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex, utf8ToBytes } from '@noble/hashes/utils.js';
-import { castingOf } from '../../../project/document/newProject';
+import { castingOf, projectOf } from '../../../project/document/newProject';
 import type { CastingRow, Doc } from '../../../project/document/schema';
 import type { FontGlyph } from '../../features/fontGlyphs';
 import { picturedGlyph } from '../../../project/document/queries/pictures';
@@ -17,6 +17,7 @@ export interface CastNews {
   readonly kerning: boolean;
   readonly rules: boolean;
   readonly weights: boolean;
+  readonly colours: boolean;
 }
 
 /** Digits of a mark: among 10,000 letters two are alike by chance once in eighty. */
@@ -37,6 +38,15 @@ function markOfLook(doc: Doc, glyphId: string): string {
   const row = doc.glyphs[glyphId];
   const pictures = row && picturedGlyph(doc, row)?.pictures;
   return row && (row.layers.length > 0 || pictures) ? markOf([row.layers, pictures ?? []]) : '';
+}
+
+/** Colours that letters get from their styles, and palettes; no mark without either. */
+function coloursMark(doc: Doc): string {
+  const painted = Object.values(doc.styles).flatMap(({ id, colouring }) =>
+    colouring ? [[id, colouring]] : [],
+  );
+  const { palettes } = projectOf(doc);
+  return painted.length + palettes.length > 0 ? markOf([painted, palettes]) : '';
 }
 
 /** No mark where no weights are cast along. */
@@ -61,6 +71,7 @@ export function castPrint(doc: Doc, atMs: number): CastPrint {
     kerning: markOf(fonts.map((f) => f.kerning)),
     rules: markOf(fonts.map((f) => f.layout.gsub)),
     weights: weightsMark(doc),
+    colours: coloursMark(doc),
   };
 }
 
@@ -77,8 +88,9 @@ export function castNews(before: CastPrint, now: CastPrint): CastNews | null {
   const kerning = same && before.kerning !== now.kerning;
   const rules = same && before.rules !== now.rules;
   const weights = before.weights !== now.weights;
-  const nothing = same && changed.length === 0 && !kerning && !rules && !weights;
-  return nothing ? null : { added, changed, gone, kerning, rules, weights };
+  const colours = before.colours !== now.colours;
+  const nothing = same && changed.length === 0 && !kerning && !rules && !weights && !colours;
+  return nothing ? null : { added, changed, gone, kerning, rules, weights, colours };
 }
 
 /** The next version after a casting: "1.000" is followed by "1.001". */

@@ -1,5 +1,5 @@
 import { compose } from '../../../foundations/geometry/affine';
-import { placedLayers } from '../../../project/document/queries/metrics';
+import { placedLayers } from '../../../project/document/queries/colours';
 import type { Doc } from '../../../project/document/schema';
 import { glyphFileNames } from '../../../type/names/fileNames';
 import type { FontData } from '../fontData';
@@ -35,7 +35,8 @@ export function lettersPng(
       const canvas = new Canvas(Math.max(1, Math.ceil((right - left) * perUnit)), size);
       const map = emToPx(perUnit, left, ascent);
       const pictures = row && readyPictures(doc, row, bytes);
-      const layers = row && row.layers.length > 0 ? placedLayers(row) : [black(glyph.contours)];
+      const coloured = row ? placedLayers(doc, row) : [];
+      const layers = coloured.length > 0 ? coloured : [black(glyph.contours)];
       if (row && pictures) drawPictures(canvas, pictures, compose(map, placeInFont(row)));
       else for (const layer of layers) canvas.paint(layer, map);
       files.set(`${size}/${fileName(glyph.name)}.png`, canvas.png());

@@ -1,7 +1,7 @@
 import { compose, scaling } from '../../../foundations/geometry/affine';
 import { transformContours, type Contour } from '../../../foundations/geometry/contour';
 import { transformPaint } from '../../../foundations/geometry/paint';
-import { placedLayers } from '../../../project/document/queries/metrics';
+import { placedLayers } from '../../../project/document/queries/colours';
 import { picturedGlyph } from '../../../project/document/queries/pictures';
 import type { Doc, GlyphRow } from '../../../project/document/schema';
 import { glyphFileNames } from '../../../type/names/fileNames';
@@ -24,7 +24,7 @@ export function lettersSvg(doc: Doc, font: FontData, bytes: PictureBytes = NO_PI
   for (const { id, name, contours, advance } of lettersToGive(font)) {
     const view = { x: 0, y: -ascent, width: advance, height: ascent + descent };
     const row = doc.glyphs[id];
-    const layers = row ? placedLayers(row) : [];
+    const layers = row ? placedLayers(doc, row) : [];
     const drawn = layers.map((l) => ({
       paint: transformPaint(l.paint, down),
       contours: transformContours(l.contours, down),

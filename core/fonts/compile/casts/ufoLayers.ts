@@ -29,7 +29,7 @@ export function colourLayers(font: FontData, doc: Doc): UfoLayer[] {
   const layers = new Map<string, { readonly rgb: Rgb; readonly glyphs: Map<string, FontGlyph> }>();
   for (const glyph of font.glyphs) {
     const row = doc.glyphs[glyph.id];
-    for (const { paint, contours } of row ? layersInFont(row) : []) {
+    for (const { paint, contours } of row ? layersInFont(doc, row) : []) {
       const rgb = colourOf(paint);
       const layer = layers.get(hexOf(rgb)) ?? { rgb, glyphs: new Map<string, FontGlyph>() };
       layers.set(hexOf(rgb), layer);

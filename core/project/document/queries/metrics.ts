@@ -36,10 +36,10 @@ export function originX(glyph: GlyphRow): number {
 export const placedContours = (glyph: GlyphRow): Contour[] =>
   transformContours(glyph.contours, translation(-originX(glyph), 0));
 
-/** Its colour layers as they stand in the font. */
-export function placedLayers(glyph: GlyphRow): ColourLayer[] {
+/** Colours in a glyph's own drawing as they stand in the font. */
+export function placed(glyph: GlyphRow, layers: readonly ColourLayer[]): ColourLayer[] {
   const place = translation(-originX(glyph), 0);
-  return glyph.layers.map(({ paint, contours }) => ({
+  return layers.map(({ paint, contours }) => ({
     paint: transformPaint(paint, place),
     contours: transformContours(contours, place),
   }));

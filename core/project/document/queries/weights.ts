@@ -45,12 +45,25 @@ export interface ProposedStyle {
   /** By how much strokes are thicker, em units. */
   readonly heavier: number;
   readonly slantDeg: number;
+  /** The width of the edge that is left of hollow letters, em units; null = they are filled. */
+  readonly edge: number | null;
   /** A style of drawings of its own: nothing is taken over. */
   readonly empty: boolean;
 }
 
 /** By how much an italic leans, degrees (common practice, no published source). */
 const ITALIC_DEG = 9;
+
+/**
+ * Hollow styles: by how much strokes are thicker and how wide their edge is, in shares of the stem (common practice, no published source).
+ * An outline is a line around the letter, an inline a line of white along the middle of its strokes.
+ */
+const HOLLOWS = [
+  { name: 'Outline', heavier: 0.35, edge: 0.22 },
+  { name: 'Inline', heavier: 0.2, edge: 0.46 },
+] as const;
+/** An edge that prints and shows on screens, em units (common practice, no published source). */
+const LEAST_EDGE_EM = 8;
 
 /** What an italic of a style is called, as programs group them: "Italic" for Regular, "Bold Italic" for Bold. */
 const italicOf = (style: string): string => (style === 'Regular' ? 'Italic' : `${style} Italic`);
@@ -68,12 +81,20 @@ export function proposedStyles(doc: Doc, whole: Doc): ProposedStyle[] {
     weightClass: weight,
     heavier: Math.round((share - ownShare) * regular),
     slantDeg: 0,
+    edge: null,
     empty: false,
   }));
-  const plain = { weightClass: own.weightClass, heavier: 0, slantDeg: 0, empty: false };
+  const plain = { weightClass: own.weightClass, heavier: 0, slantDeg: 0, edge: null, empty: false };
   const italic = { ...plain, name: italicOf(own.name), slantDeg: ITALIC_DEG };
   const ornaments = { ...plain, name: 'Ornaments', weightClass: 400, empty: true };
-  return [...weights, ...(own.italic ? [] : [italic]), ornaments].filter(
+  const stem = stemFor(doc, own);
+  const hollows = HOLLOWS.map(({ name, heavier, edge }) => ({
+    ...plain,
+    name,
+    heavier: Math.round(heavier * stem),
+    edge: Math.max(LEAST_EDGE_EM, Math.round(edge * stem)),
+  }));
+  return [...weights, ...(own.italic ? [] : [italic]), ...hollows, ornaments].filter(
     (p) => !taken.has(p.name.toLowerCase()),
   );
 }

@@ -58,6 +58,8 @@ const print = z.object({
   rules: z.string(),
   /** Of the weights that were cast along. */
   weights: z.string().default(''),
+  /** Of colours that letters get from their styles, and of palettes. */
+  colours: z.string().default(''),
 });
 
 /** What casting writes into the font files. One row, id "casting". */

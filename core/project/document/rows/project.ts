@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { practiceSettings } from '../../../lifting/practice/settings';
+import { palette } from './colours';
 import { guide, id } from './parts';
 
 /** The lines letters stand on and reach to, em units, baseline = 0. */
@@ -57,5 +58,7 @@ export const projectRow = z.object({
     .default(null),
   /** Characters of the template made last: its slots in their order, for drawings that come back without their names. */
   template: z.string().nullable().default(null),
+  /** Other colours than those that were drawn. */
+  palettes: z.array(palette).readonly().default([]),
 });
 export type ProjectRow = z.infer<typeof projectRow>;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { colouring } from './colours';
 import { id } from './parts';
 import { firstFitSettings, fitSettings } from './spacing';
 
@@ -14,5 +15,7 @@ export const styleRow = z.object({
     .default({ upright: null, level: null }),
   /** How the automatic fit goes about its letters. */
   fit: fitSettings.default(firstFitSettings),
+  /** How its letters are painted that have no colours of their own; null = in the ink of the text. */
+  colouring: colouring.nullable().default(null),
 });
 export type StyleRow = z.infer<typeof styleRow>;

@@ -6,7 +6,7 @@ import {
   recolourLayer,
   removeLayer,
 } from '../../../../core/project/document/commands/outline';
-import { meanColour, type Rgb } from '../../../../core/foundations/geometry/paint';
+import { colourKey, meanColour, rgbOfKey, type Rgb } from '../../../../core/foundations/geometry/paint';
 import { paintText } from '../../../canvas/fillLayers';
 import { dressBench, useDressBench } from '../../../store/dressBench';
 import { useDoc, useProject } from '../../../store/projectStore';
@@ -15,11 +15,6 @@ import { InkButton } from '../../../ui/InkButton';
 import { Tip } from '../../../ui/Tip';
 import { useDressTarget } from '../useDressTarget';
 
-const hex = (rgb: Rgb) => `#${rgb.map((v) => Math.round(v).toString(16).padStart(2, '0')).join('')}`;
-const rgbOf = (text: string): Rgb => {
-  const at = (i: number) => parseInt(text.slice(i, i + 2), 16);
-  return [at(1), at(3), at(5)];
-};
 /** A first colour to put on top: that of the mill's shutters. */
 const FIRST: Rgb = [178, 74, 44];
 
@@ -48,9 +43,9 @@ function LayerRow({ at }: { at: number }) {
       <input
         type="color"
         aria-label={`Colour ${at + 1}: ${paintText(layer.paint)}`}
-        value={hex(meanColour(layer.paint))}
+        value={colourKey(meanColour(layer.paint))}
         style={{ width: 28, height: 24, border: 'none', background: 'none' }}
-        onChange={(e) => commit(recolourLayer(doc, glyph.id, at, rgbOf(e.target.value)), true)}
+        onChange={(e) => commit(recolourLayer(doc, glyph.id, at, rgbOfKey(e.target.value)), true)}
       />
       <InkButton
         tip={isLowest ? 'Work on the outline, the lowest colour' : 'Work on this colour’s contours'}

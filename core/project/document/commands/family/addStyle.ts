@@ -18,6 +18,8 @@ export interface NewStyle {
   readonly slantDeg?: number;
   /** The pen's thinnest stroke as a share of its thickest, and the way of its broad edge; null = as it is. */
   readonly nib?: Restyling['nib'];
+  /** The width of the edge that is left of hollow letters, em units; null = they are filled. */
+  readonly edge?: number | null;
 }
 
 /**
@@ -48,10 +50,14 @@ export function addStyle(
 }
 
 /** How the letters of a new style are made of those of the one that it is made of, given as its view. */
-export const restylingOf = (from: Doc, { heavier, slantDeg = 0, nib = null }: NewStyle): Restyling => ({
+export const restylingOf = (
+  from: Doc,
+  { heavier, slantDeg = 0, nib = null, edge = null }: NewStyle,
+): Restyling => ({
   heavier,
   slantDeg,
   nib,
+  edge,
   stem: slantDeg === 0 ? null : stemOfStyle(from),
   about: projectOf(from).lines.xHeight / 2,
 });
@@ -67,6 +73,7 @@ export function addEmptyStyle(
     italic: made.italic ?? false,
     stems: { upright: null, level: null },
     fit: firstFitSettings,
+    colouring: null,
   });
   const idOf = (name: string) => d.newId('glyphs', `${style.id} ${name}`);
   for (const g of standingGlyphs(idOf, projectOf(doc).lines.capHeight, style.id)) d.put('glyphs', g);
@@ -84,12 +91,12 @@ function newStyle(
   doc: Doc,
   d: Draft,
   { name, weightClass }: Pick<NewStyle, 'name' | 'weightClass'>,
-  rest: Pick<StyleRow, 'italic' | 'stems' | 'fit'>,
+  rest: Pick<StyleRow, 'italic' | 'stems' | 'fit' | 'colouring'>,
 ): StyleRow {
   const id = d.newId('styles', name.trim());
   const order = Math.max(...Object.values(doc.styles).map((s) => s.order)) + 1;
-  const { italic, stems, fit } = rest;
-  const style: StyleRow = { id, name: name.trim(), weightClass, italic, order, stems, fit };
+  const { italic, stems, fit, colouring } = rest;
+  const style: StyleRow = { id, name: name.trim(), weightClass, italic, order, stems, fit, colouring };
   d.put('styles', style);
   return style;
 }

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { contoursBox } from '../../../../foundations/geometry/measure';
+import { contourArea, contoursBox } from '../../../../foundations/geometry/measure';
+import type { Contour } from '../../../../foundations/geometry/contour';
 import { box } from '../../../../testing/randomOutlines';
 import { sampleProject } from '../../../../testing/sampleProject';
 import { applyDiff, reverseDiff } from '../../changes/diff';
@@ -29,6 +30,7 @@ function family(): { doc: Doc; regular: string; bold: string; ornaments: string 
   return { doc, regular: regular!, bold: bold!, ornaments: ornaments! };
 }
 
+const area = (cs: readonly Contour[]) => cs.reduce((sum, c) => sum + contourArea(c), 0);
 const corner = (x: number, y: number) => ({ x, y, in: null, out: null, kind: 'corner' as const });
 const sheet = (id: string) => ({ id, name: id, pictureId: id, widthPx: 100, heightPx: 100 });
 
@@ -209,6 +211,8 @@ test('further styles are proposed by the stems there are: from a bold a light is
     ['Medium', 16, 0],
     ['Bold', 48, 0],
     ['Italic', 0, 9],
+    ['Outline', 28, 0],
+    ['Inline', 16, 0],
     ['Ornaments', 0, 0],
   ]);
   const both = edit(regular, addStyle(regular, { name: 'Bold', weightClass: 700, heavier: 48 })!).doc;
@@ -225,6 +229,23 @@ test('further styles are proposed by the stems there are: from a bold a light is
     'Light Italic',
     'Medium Italic',
     'Bold Italic',
+    'Outline',
+    'Inline',
     'Ornaments',
   ]);
+});
+
+test('a hollow style has an edge of its letters left, as wide as it was asked for', () => {
+  const doc = sampleProject();
+  const made = addStyle(doc, { name: 'Outline', weightClass: 400, heavier: 0, edge: 10 })!;
+  const whole = edit(doc, made).doc;
+  const [, outline] = stylesInOrder(whole);
+  for (const g of Object.values(doc.glyphs).filter(
+    (row) => row.codePoints.length > 0 && row.contours.length > 0,
+  )) {
+    const hollow = Object.values(whole.glyphs).find((h) => h.styleId === outline!.id && h.name === g.name)!;
+    expect(contoursBox(hollow.contours)).toEqual(contoursBox(g.contours));
+    expect(Math.abs(area(hollow.contours))).toBeLessThan(Math.abs(area(g.contours)));
+    expect(hollow.components).toHaveLength(g.components.length);
+  }
 });

@@ -1,6 +1,7 @@
 import { applyAffine, type Affine } from '../../../../foundations/geometry/affine';
 import { transformContours } from '../../../../foundations/geometry/contour';
 import { contoursBox } from '../../../../foundations/geometry/measure';
+import { hollowed } from '../../../../outlines/dress/effects';
 import { heavier } from '../../../../outlines/dress/heavier';
 import { inSlanted, slanted, slantMap } from '../../../../outlines/dress/slanted';
 import { NOTDEF } from '../../newProject';
@@ -22,6 +23,8 @@ export interface Restyling {
   readonly stem: number | null;
   /** The thinnest stroke of the pen as a share of its thickest, and the way of its broad edge, degrees; null = as each letter's pen has it. */
   readonly nib: { readonly contrast: number; readonly angle: number } | null;
+  /** The width of the edge that is left of the letters, em units; null = they are filled. */
+  readonly edge: number | null;
 }
 
 /** The thinnest pen, em units. */
@@ -42,7 +45,15 @@ export function restyledGlyph(glyph: GlyphRow, how: Restyling): GlyphRow {
 
 function restyle(glyph: GlyphRow, how: Restyling): GlyphRow {
   if (glyph.name === NOTDEF || glyph.contours.length === 0) return glyph;
-  return leaning(weighted(glyph, how), how);
+  return hollow(leaning(weighted(glyph, how), how), how);
+}
+
+/** The letter with only an edge left of it; what belongs to its parts is theirs. */
+function hollow(glyph: GlyphRow, { edge }: Restyling): GlyphRow {
+  if (edge === null) return glyph;
+  const parts = glyph.contours.filter((c) => c.of !== undefined);
+  const own = glyph.contours.filter((c) => c.of === undefined);
+  return own.length === 0 ? glyph : withOutline(glyph, [...parts, ...hollowed(own, edge)]);
 }
 
 /** The letter with thicker strokes, as tall as it was; one of parts is drawn by them. */

@@ -1,0 +1,132 @@
+import { Box, Flex, IconButton } from '@chakra-ui/react';
+import { X } from 'lucide-react';
+import { colourAlong, colourKey, type Rgb, type Stop } from '../../../core/foundations/geometry/paint';
+import type { Colouring } from '../../../core/project/document/schema';
+import { CheckField } from '../../ui/CheckField';
+import { ColourField } from '../../ui/ColourField';
+import { InkButton } from '../../ui/InkButton';
+import { NumberField } from '../../ui/NumberField';
+
+type Fill = Colouring['fill'];
+type Gradient = Extract<Fill, { kind: 'gradient' }>;
+
+/** What a gradient ends in at first: the sky over the mill at low tide. */
+const SECOND: Rgb = [214, 138, 62];
+/** More stops are hard to tell apart, and to read. */
+const MOST_STOPS = 8;
+
+interface Props {
+  readonly fill: Fill;
+  readonly onChange: (fill: Fill) => void;
+}
+
+const sorted = (stops: readonly Stop[]): Stop[] => [...stops].sort((a, b) => a.at - b.at);
+
+/** The stop put in where two neighbours are furthest apart, in the colour that is there. */
+function withOneMore(stops: readonly Stop[]): Stop[] {
+  const all = sorted(stops);
+  const gaps = all
+    .slice(1)
+    .map((s, i) => ({ at: (s.at + (all[i]?.at ?? 0)) / 2, gap: s.at - (all[i]?.at ?? 0) }));
+  const widest = gaps.reduce((a, b) => (b.gap > a.gap ? b : a), { at: 0.5, gap: 0 });
+  return sorted([
+    ...all,
+    { at: widest.at, rgb: colourAlong(all, widest.at).map(Math.round) as unknown as Rgb },
+  ]);
+}
+
+/** The gradient as it goes through a letter, from its beginning at the left. */
+const strip = (stops: readonly Stop[]) =>
+  `linear-gradient(90deg, ${sorted(stops)
+    .map((s) => `${colourKey(s.rgb)} ${s.at * 100}%`)
+    .join(', ')})`;
+
+function GradientFields({
+  fill,
+  onChange,
+}: {
+  readonly fill: Gradient;
+  readonly onChange: Props['onChange'];
+}) {
+  const put = (stops: readonly Stop[]) => onChange({ ...fill, stops });
+  const change = (i: number, part: Partial<Stop>) =>
+    put(fill.stops.map((s, k) => (k === i ? { ...s, ...part } : s)));
+  return (
+    <>
+      <Box h="14px" borderWidth="1px" borderColor="rule" style={{ background: strip(fill.stops) }} />
+      {fill.stops.map((s, i) => (
+        <Flex key={i} align="center" gap="1">
+          <ColourField
+            bare
+            label={`Colour of stop ${i + 1}`}
+            value={s.rgb}
+            onChange={(rgb) => change(i, { rgb })}
+          />
+          <NumberField
+            inColumn
+            label={`Place of stop ${i + 1}`}
+            unit="%"
+            min={0}
+            max={100}
+            value={s.at * 100}
+            onChange={(at) => change(i, { at: at / 100 })}
+          />
+          <IconButton
+            size="2xs"
+            variant="ghost"
+            color="ink"
+            aria-label={`Take stop ${i + 1} away`}
+            disabled={fill.stops.length < 3}
+            onClick={() => put(fill.stops.filter((_, k) => k !== i))}
+          >
+            <X />
+          </IconButton>
+        </Flex>
+      ))}
+      <InkButton
+        tip="Another colour on the way"
+        disabled={fill.stops.length >= MOST_STOPS}
+        onClick={() => put(withOneMore(fill.stops))}
+      >
+        Add a stop
+      </InkButton>
+      <NumberField
+        label="Its way (90° = upwards)"
+        unit="°"
+        min={-180}
+        max={180}
+        step={5}
+        value={fill.deg}
+        onChange={(deg) => onChange({ ...fill, deg })}
+      />
+    </>
+  );
+}
+
+/** One colour, or a gradient over the height of capitals. */
+export function FillPart({ fill, onChange }: Props) {
+  const [first] = fill.kind === 'flat' ? [fill.rgb] : fill.stops.map((s) => s.rgb);
+  const rgb = first ?? SECOND;
+  const gradient: Gradient = {
+    kind: 'gradient',
+    deg: 90,
+    stops: [
+      { at: 0, rgb },
+      { at: 1, rgb: SECOND },
+    ],
+  };
+  return (
+    <>
+      <CheckField
+        label="A gradient"
+        checked={fill.kind === 'gradient'}
+        onChange={(on) => onChange(on ? gradient : { kind: 'flat', rgb })}
+      />
+      {fill.kind === 'flat' ? (
+        <ColourField label="Colour" value={fill.rgb} onChange={(to) => onChange({ kind: 'flat', rgb: to })} />
+      ) : (
+        <GradientFields fill={fill} onChange={onChange} />
+      )}
+    </>
+  );
+}
