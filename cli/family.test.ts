@@ -101,3 +101,44 @@ test('a variable font becomes a project of the places that are named, and the fo
   expect((await runCli('import', ...fonts, '--out', path('f.zip'))).code).toBe(0);
   expect(stylesInOrder(docAt('f.zip'))).toHaveLength(2);
 });
+
+test('letters are painted, palettes added, and a hollow style made; the font has their colours', async () => {
+  const run = await runCli(
+    ...['colours', CAPS, '--fill', '#20508c,#d68a3e', '--outer', '16:#243e4a', '--shadow', '30,-30:#783422'],
+    ...['--solid', '--palette', 'Night:dark', '--out', path('painted.zip'), '--json', path('painted.json')],
+  );
+  expect(run).toMatchObject({ code: 0, err: '' });
+  expect(run.out).toMatch(/^Regular: #20508c in 26 letters, .*palette Night, for dark ground\n$/);
+  const said = JSON.parse(readFileSync(path('painted.json'), 'utf8')) as {
+    colours: { colour: string }[];
+    palettes: { name: string; colours: Record<string, string> }[];
+  };
+  expect(said.colours.map((c) => c.colour)).toEqual(['#20508c', '#d68a3e', '#243e4a', '#783422']);
+  expect(Object.keys(said.palettes[0]!.colours)).toHaveLength(4);
+  const hollow = await runCli(
+    ...['family', path('painted.zip'), '--add', 'Outline', '--hollow', '9', '--out', path('hollow.zip')],
+  );
+  expect(hollow.code).toBe(0);
+  const built = await runCli('build', path('painted.zip'), '--out', path('colours'), '--formats', 'ttf');
+  expect(built.code).toBe(0);
+  const font = parseWithFontkit(fontAt('colours/OverTheDoor-Regular.ttf')) as unknown as {
+    CPAL: { numPalettes: number };
+  };
+  expect(font.CPAL.numPalettes).toBe(2);
+  const plain = await runCli('colours', path('painted.zip'), '--plain');
+  expect(plain.out).toBe('Regular: palette Night, for dark ground\n');
+});
+
+test('colours that are typed wrong are told', async () => {
+  for (const [args, told] of [
+    [['--fill', 'blue'], '"blue" is no colour like #20508c'],
+    [['--outer', '#243e4a'], '--outer is'],
+    [['--outer', '500:#243e4a'], '--outer is a number from 1 to 200'],
+    [['--palette', 'Night:dim'], 'dim is neither light nor dark'],
+    [['--style', 'Black', '--plain'], 'there is no style Black'],
+  ] as const) {
+    const run = await runCli('colours', CAPS, ...args);
+    expect(run.code).toBe(2);
+    expect(run.err).toContain(told);
+  }
+});

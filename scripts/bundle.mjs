@@ -16,6 +16,7 @@ const entries = {
   'bench-open': { entry: 'bench/open.ts', sources: ['bench', 'core', 'demo'] },
   'bench-family': { entry: 'bench/family.ts', sources: ['bench', 'core', 'demo'] },
   'bench-forms': { entry: 'bench/forms.ts', sources: ['bench', 'core', 'demo'] },
+  'bench-drafts': { entry: 'bench/drafts.ts', sources: ['bench', 'core', 'demo'] },
   'bench-fit': { entry: 'bench/fit.ts', sources: ['bench', 'core', 'demo'] },
   'bench-fitSamples': { entry: 'bench/fitSamples.ts', sources: ['bench', 'core', 'demo'] },
   'bench-large': { entry: 'bench/large.ts', sources: ['bench', 'core', 'demo'] },

@@ -21,7 +21,8 @@ const CONTENT_POLICY = [
 ].join('; ');
 
 /** Addresses that the app has pages for (web/app/routes.tsx). */
-const OWN_PAGES = /^\/(projects)?$|^\/p\/[^/]+(\/(gather|lift|dress|seat|name|fit|proof|cast))?$/;
+const OWN_PAGES =
+  /^\/(projects)?$|^\/p\/[^/]+(\/(gather|lift|dress|seat|name|fit|proof|family|colours|cast))?$/;
 
 /**
  * The web server: the built app as static files with strict headers, and the devices at this desk. Does nothing the

@@ -88,7 +88,7 @@ test('unknown API addresses are 404 as JSON; unknown pages are 404 with the app,
     const page = await fetch(`${base}/nowhere/at/all`);
     expect(page.status).toBe(404);
     expect(await page.text()).toContain('<title>Orthoglyph</title>');
-    for (const path of ['/', '/projects', '/p/abc', '/p/abc/cast'])
+    for (const path of ['/', '/projects', '/p/abc', '/p/abc/cast', '/p/abc/family', '/p/abc/colours'])
       expect((await fetch(`${base}${path}`)).status).toBe(200);
   }));
 

@@ -2,6 +2,7 @@ import { changeProject } from '../../core/project/document/commands/font/project
 import { setBearings } from '../../core/project/document/commands/spacing/bearings';
 import type { ProjectDiff } from '../../core/project/document/changes/diff';
 import { edit } from '../../core/project/document/inStep/edit';
+import { firstColouring } from '../../core/project/document/commands/colours/colouring';
 import { blankGlyph } from '../../core/project/document/newProject';
 import type { Doc } from '../../core/project/document/schema';
 import { fail, ok, type Result } from '../../core/foundations/problems/problem';
@@ -85,6 +86,22 @@ test('of a large font the running line’s letters are there at once, and all ot
   await d.clock.pass(300);
   expect(d.log.slice(-2)).toEqual(['whole', 'live-2']);
   expect(d.state.families).toBe("'live-2'");
+});
+
+test('of letters that lines are drawn around, fewer make a large font', async () => {
+  const desk = new Desk();
+  const doc = sampleProject();
+  const style = Object.values(doc.styles)[0]!;
+  const more = Array.from({ length: 40 }, (_, i) => blankGlyph(`x${i}`, `x${i}`, [0xf0000 + i]));
+  const glyphs = { ...doc.glyphs, ...Object.fromEntries(more.map((g) => [g.id, g])) };
+  const painted = { ...doc, glyphs, styles: { [style.id]: { ...style, colouring: firstColouring } } };
+  desk.keeper.load(painted);
+  await desk.clock.pass(1);
+  expect(desk.log.find((l) => l.startsWith('part') || l === 'whole')).toMatch(/^part/);
+  desk.log.length = 0;
+  desk.keeper.load({ ...painted, styles: { [style.id]: style } });
+  await desk.clock.pass(1);
+  expect(desk.log.find((l) => l.startsWith('part') || l === 'whole')).toBe('whole');
 });
 
 test('an edit of a large font shows at once what was edited since it was whole; other letters stay those of the whole', async () => {

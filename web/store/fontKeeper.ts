@@ -30,6 +30,8 @@ export interface FontWorld {
 
 /** Fonts of more glyphs are made in part first: what the running line needs is there at once. */
 const LARGE = 300;
+/** The same for letters that lines and shadows have to be drawn around. */
+const LARGE_PAINTED = 30;
 /** The whole of a large font follows when nothing was edited for so long, ms. */
 const QUIET_MS = 250;
 /** A compiler works ahead for so long at a time, ms: an edit never waits longer. */
@@ -134,7 +136,8 @@ export class FontKeeper {
     this.wanted = false;
     const { doc } = this;
     if (!doc) return;
-    const large = Object.keys(inStyle(doc, this.styleId).glyphs).length > LARGE;
+    const most = doc.styles[this.shownIn(doc)]?.colouring ? LARGE_PAINTED : LARGE;
+    const large = Object.keys(inStyle(doc, this.styleId).glyphs).length > most;
     this.making = true;
     try {
       await this.make(doc, large ? { text: projectOf(doc).runningText, also: [...this.touched] } : null);

@@ -9,21 +9,25 @@ import { join } from 'node:path';
 import { browserPage } from '../../../testing/browserPage';
 import { hasFontTools, hasSanitizer, parseWithFontkit, sanitize } from '../../../testing/outsideReaders';
 import { placedLayers } from '../../project/document/queries/colours';
-import type { Doc } from '../../project/document/schema';
+import type { Colouring, Doc } from '../../project/document/schema';
 import { scaling } from '../../foundations/geometry/affine';
 import { transformContours } from '../../foundations/geometry/contour';
-import { transformPaint } from '../../foundations/geometry/paint';
+import { colourKey, transformPaint, type Rgb } from '../../foundations/geometry/paint';
 import { svgLayers } from '../../readers/svg/pathData';
 import { drawnProject } from '../../testing/drawnProject';
 import { byName } from '../../testing/named';
 import { parseSfnt } from '../opentype/sfnt';
 import { describeProblem } from '../../foundations/problems/describe';
+import { setColouring } from '../../project/document/commands/colours/colouring';
+import { addPalette } from '../../project/document/commands/colours/palettes';
 import { addStyle } from '../../project/document/commands/family/addStyle';
 import { edit } from '../../project/document/inStep/edit';
+import { castNews, castPrint } from './casts/castPrint';
 import { castFile } from './casts/castFile';
 import { lettersSvg } from './casts/lettersSvg';
 import { compileFont, type OutlineFormat } from './compileFont';
 import { fontData } from './fontData';
+import { setWord, unitedWord } from './setWord';
 
 const page = browserPage();
 
@@ -199,4 +203,83 @@ print(json.dumps({'types': cpal.paletteTypes, 'name': font['name'].getDebugName(
     });
     expect(read.svg).toEqual(format === 'otf' ? expect.arrayContaining([expect.any(Number)]) : null);
   }
+});
+
+const NIGHT: Colouring = {
+  fill: {
+    kind: 'gradient',
+    deg: 70,
+    stops: [
+      { at: 0, rgb: [20, 60, 140] },
+      { at: 0.5, rgb: [150, 60, 30] },
+      { at: 1, rgb: [230, 210, 160] },
+    ],
+  },
+  outer: { width: 16, rgb: [36, 62, 74] },
+  inner: { width: 8, inset: 12, rgb: [244, 226, 178] },
+  shadow: { x: 50, y: -40, deep: true, rgb: [120, 52, 34] },
+};
+
+/** Plain letters, painted by their style, with a palette for dark ground. */
+async function paintedByStyle(): Promise<Doc> {
+  const doc = await projectOf({
+    'A.svg': '<path d="M10 90 40 10h20l30 80H70l-6-20H36l-6 20z"/>',
+    'O.svg': '<path fill-rule="evenodd" d="M50 10a40 40 0 1 0 .01 0zm0 24a16 16 0 1 1-.01 0z"/>',
+  });
+  const painted = edit(doc, setColouring(doc, 'regular', NIGHT)!).doc;
+  return edit(painted, addPalette(painted, { name: 'Night', ground: 'dark' })!).doc;
+}
+
+test.each(['otf', 'ttf'] as const)(
+  '%s: lines, shadows and gradients that a style draws around its letters are painted by Chromium as the drawing has them',
+  async (format) => {
+    const doc = await paintedByStyle();
+    const font = fontOf(doc, format);
+    expect(sanitize(font, `style.${format}`)).toBe('');
+    for (const char of ['A', 'O']) expect(await difference(doc, font, char, char)).toBeLessThan(0.01);
+    const [style] = Object.values(doc.styles);
+    const without = { ...doc, styles: { regular: { ...style!, colouring: { ...NIGHT, shadow: null } } } };
+    expect(await difference(doc, fontOf(without, format), 'A', 'A')).toBeGreaterThan(0.03);
+  },
+);
+
+test('palettes: fontTools reads their colours, names and grounds; each colour is there once; nothing is cut off by the font’s box', async () => {
+  const doc = await paintedByStyle();
+  const path = join(mkdtempSync(join(tmpdir(), 'orthoglyph-')), 'palettes.ttf');
+  writeFileSync(path, fontOf(doc, 'ttf'));
+  const script = `
+import json, sys
+from fontTools.ttLib import TTFont
+font = TTFont(sys.argv[1])
+cpal, glyf, head, os2 = font['CPAL'], font['glyf'], font['head'], font['OS/2']
+boxes = [g for g in (glyf[n] for n in font.getGlyphOrder()) if g.numberOfContours]
+print(json.dumps({'types': cpal.paletteTypes, 'names': [font['name'].getDebugName(i) for i in cpal.paletteLabels],
+  'colours': [[str(c) for c in p] for p in cpal.palettes],
+  'within': head.yMin <= min(g.yMin for g in boxes) and head.yMax >= max(g.yMax for g in boxes)
+    and head.xMin <= min(g.xMin for g in boxes) and head.xMax >= max(g.xMax for g in boxes),
+  'clipped': os2.usWinDescent < -min(g.yMin for g in boxes) or os2.usWinAscent < max(g.yMax for g in boxes)}))`;
+  const run = spawnSync('/usr/bin/python3', ['-c', script, path], { encoding: 'utf8' });
+  expect(run.stderr).toBe('');
+  const read = JSON.parse(run.stdout) as { types: number[]; names: string[]; colours: string[][] };
+  expect(read).toMatchObject({ names: ['As drawn', 'Night'], within: true, clipped: false });
+  // OpenType 1.9.1, 'CPAL', paletteTypes: bit 1 = for dark ground.
+  expect(read.types[1]).toBe(2);
+  expect(new Set(read.colours[0]).size).toBe(read.colours[0]!.length);
+  const { palettes } = Object.values(doc.project)[0]!;
+  const hex = (rgb: Rgb) => `${colourKey(rgb).toUpperCase()}FF`;
+  const drawn = NIGHT.shadow!.rgb;
+  const at = read.colours[0]!.indexOf(hex(drawn));
+  expect(read.colours[1]![at]).toBe(hex(palettes[0]!.colours[colourKey(drawn)]!));
+});
+
+test('a cast tells that colours are new, and a variable font that it leaves them out', async () => {
+  const doc = await paintedByStyle();
+  const plain = edit(doc, setColouring(doc, 'regular', null)!).doc;
+  expect(castNews(castPrint(plain, 0), castPrint(doc, 1))).toMatchObject({ colours: true, changed: [] });
+  expect(castNews(castPrint(doc, 0), castPrint(doc, 1))).toBeNull();
+  const files = lettersSvg(doc, fontData(doc, 'regular'));
+  expect(files.get('A_.svg')).toContain('linearGradient');
+  // Words as one outline are the plain letters, not their shadows.
+  const [word] = unitedWord(setWord(doc, 'O')).letters;
+  expect(word?.layers[0]?.contours).toHaveLength(2);
 });

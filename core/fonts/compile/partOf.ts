@@ -4,6 +4,7 @@ import type { Rule } from '../../project/document/rows/features';
 import type { Doc, GlyphRow } from '../../project/document/schema';
 import type { Steps } from '../../foundations/steps';
 import { partsOfLigature, partsOfVariant } from '../../type/names/nameRules';
+import { layersInFont } from './colours';
 import { compileGlyph } from './compileGlyph';
 
 /**
@@ -65,6 +66,7 @@ export function* readying(doc: Doc, styleId: string): Steps<void> {
   for (const g of Object.values(doc.glyphs)) {
     if (g.styleId !== styleId || g.role !== 'letter') continue;
     compileGlyph(g);
+    layersInFont(doc, g);
     yield;
   }
 }

@@ -34,7 +34,7 @@ function Ground({ name, place, ground, text }: GroundProps) {
         {name} · {WORDS[ground]}
       </Text>
       <Box
-        data-testid={`ground-${place}`}
+        data-testid={`ground-${place}-${ground}`}
         bg={GROUNDS[ground]}
         color={GROUNDS[ground === 'dark' ? 'light' : 'dark']}
         borderWidth="1px"

@@ -1,4 +1,4 @@
-import type { CastingRow, StyleRow } from '../../../project/document/schema';
+import type { CastingRow, PaletteRow, StyleRow } from '../../../project/document/schema';
 import { versionOf } from '../fontNames';
 
 /** What goes into a bundle for a shop, by where it lies in the zip. */
@@ -61,11 +61,24 @@ function readMe({ casting, styles, files, characters }: BundleParts): string {
   ]);
 }
 
-/** A style sheet that names each style's web fonts. */
+/** A name as it can stand in a style sheet; empty when nothing of it can. */
+const slugOf = (name: string): string =>
+  name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '');
+
+/** A style sheet that names each style's web fonts, and palettes for "font-palette" (CSS Fonts 4, 9.3). */
 export function webStyles(
   family: string,
   faces: readonly { readonly style: StyleRow; readonly file: string }[],
+  palettes: readonly PaletteRow[] = [],
 ): string {
+  const rules = palettes.map(
+    ({ name }, i) =>
+      `@font-palette-values --${slugOf(name) || `palette-${i + 1}`} {\n` +
+      `  font-family: ${JSON.stringify(family)};\n  base-palette: ${i + 1};\n}\n`,
+  );
   return faces
     .map(
       ({ style, file }) =>
@@ -73,5 +86,6 @@ export function webStyles(
         `  font-style: ${style.italic ? 'italic' : 'normal'};\n  font-display: swap;\n` +
         `  src: url("${file}.woff2") format("woff2"), url("${file}.woff") format("woff");\n}\n`,
     )
+    .concat(rules)
     .join('\n');
 }

@@ -1,6 +1,6 @@
 import { strToU8, zipSync } from 'fflate';
 import { inFile, ok, problem, type Problem, type Result } from '../../../foundations/problems/problem';
-import { castingOf } from '../../../project/document/newProject';
+import { castingOf, projectOf } from '../../../project/document/newProject';
 import { isColoured } from '../../../project/document/queries/colours';
 import { ownPicture } from '../../../project/document/queries/pictures';
 import type { Doc } from '../../../project/document/schema';
@@ -169,7 +169,7 @@ async function castBundle(doc: Doc, options: CastOptions): Promise<Result<CastFi
   if (variable.ok)
     files.set(`fonts/variable/${fontFileName(casting.family, 'Variable', 'ttf')}`, variable.value);
   const faces = fonts.map((f) => ({ style: f.style, file: baseName(f) }));
-  files.set('web/fonts.css', strToU8(webStyles(casting.family, faces)));
+  files.set('web/fonts.css', strToU8(webStyles(casting.family, faces, projectOf(doc).palettes)));
   const characters = new Set(fonts.flatMap((f) => [...f.mapping.keys()])).size;
   const name = fontFileName(casting.family, 'Bundle', 'zip');
   const all = bundleFiles({ casting, styles: faces.map((f) => f.style), files, characters });
