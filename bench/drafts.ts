@@ -112,7 +112,7 @@ function tried(font: Font, char: string, others: readonly Font[], hand: Hand): T
   let first: number | null = null;
   for (const recipe of waysTo(char)) {
     if (![...recipe.needs].every(hand.has)) continue;
-    const made = madeBy(hand, recipe);
+    const made = madeBy(hand, char, recipe);
     if (!made) continue;
     const off = distanceOf(truth, made.contours, unitsPerEm);
     first ??= off;
@@ -130,7 +130,7 @@ function tried(font: Font, char: string, others: readonly Font[], hand: Hand): T
   return { char, draft: first, nearest: Math.min(...theirs) };
 }
 
-function main(): void {
+export function main(args: readonly string[]): void {
   const fonts = readdirSync(PACKAGES).flatMap((name) => fontOf(name) ?? []);
   const all = new Map<string, Tried[]>(GROUPS.map(([group]) => [group, []]));
   for (const font of fonts.filter((f) => HANDS.includes(f.name))) {
@@ -153,10 +153,8 @@ function main(): void {
     '| --- | --- | --- | --- | --- | --- |',
     ...rows,
   ].join('\n');
-  if (process.argv.includes('--ways'))
+  if (args.includes('--ways'))
     for (const [key, list] of byWay)
       process.stdout.write(`${key}: ${mean(list).toFixed(1)} (${list.length})\n`);
-  writeTable('drafts', table, process.argv.includes('--write'));
+  writeTable('drafts', table, args.includes('--write'));
 }
-
-main();

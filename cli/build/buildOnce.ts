@@ -11,6 +11,10 @@ import { openProjectFile } from '../../core/project/archive/readProject';
 import { withCastWeights } from '../../core/project/document/commands/family/castWeights';
 import { changeCasting } from '../../core/project/document/commands/font/casting';
 import { composeAccents, WESTERN_ACCENTS } from '../../core/project/document/commands/glyphs/composing';
+import { completeList } from '../../core/project/document/commands/signs/putDrafts';
+import { handDraftsOf, wantedOfHand } from '../../core/project/document/signs/hand/wanted';
+import type { ProjectDiff } from '../../core/project/document/changes/diff';
+import { BILLS } from '../../core/type/names/bills';
 import { makeDrafts } from '../../core/project/document/commands/signs/drafts';
 import { draftable } from '../../core/project/document/queries/glyphs';
 import { editEachStyle } from '../../core/project/document/inStep/editStyle';
@@ -223,13 +227,30 @@ function renamed(doc: Doc, family: string | undefined, style: string | undefined
 }
 
 /** The project with what was asked for beyond its drawings. */
-function finished(doc: Doc, { compose = false, fit = false }: BuildSettings): Doc {
+function finished(doc: Doc, { compose = false, complete = false, fit = false }: BuildSettings): Doc {
   const accents = (d: Doc) => composeAccents(d, WESTERN_ACCENTS);
   const drafts = (d: Doc) => makeDrafts(d, draftable(d, projectOf(d).bill + WESTERN_MARKS).join(''));
-  const wanted = [...(compose ? [drafts, accents] : []), ...(fit ? [fitted] : [])];
+  const wanted = [
+    ...(complete ? [completed] : []),
+    ...(compose ? [drafts, accents] : []),
+    ...(fit ? [fitted] : []),
+  ];
   // Each style by itself: an accented letter is made of its own style's.
   return wanted.reduce((now, command) => editEachStyle(now, command), doc);
 }
+
+/** What western languages need and nobody drew, drafted in the manner of the hand; what each was made of is told. */
+function completed(doc: Doc): ProjectDiff | null {
+  const list = [...new Set(projectOf(doc).bill + WESTERN)].join('');
+  const made = handDraftsOf(doc, wantedOfHand(doc, list));
+  const told = [...made].map(([char, { madeOf }]) =>
+    madeOf === '' ? `${char} by the pen` : `${char} of ${madeOf}`,
+  );
+  if (told.length > 0) process.stdout.write(`Drafted: ${told.join(', ')}\n`);
+  return completeList(doc, list, made)?.diff ?? null;
+}
+
+const WESTERN = BILLS.find((b) => b.id === 'western')?.characters ?? '';
 
 /** Spacing forms of the marks that Western European letters need: drafts can be made of some (Unicode, Spacing Modifier Letters). */
 const WESTERN_MARKS = '\u00b4\u0060\u02c6\u00a8\u02dc\u00b8\u02da\u02c7';

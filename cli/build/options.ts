@@ -50,6 +50,10 @@ export const buildSettings = z.strictObject({
     .boolean()
     .optional()
     .describe('Make letters with accents of letters and marks that are there, and drafts of signs'),
+  complete: z
+    .boolean()
+    .optional()
+    .describe('Draft what western languages need and nobody drew, in the manner of the hand'),
   fit: z.boolean().optional().describe('Space and kern letters that nobody spaced'),
   size: units.optional().describe('Icons: height or width of the largest, em units'),
   margin: units.optional().describe('Icons: white at both sides, em units'),
@@ -135,6 +139,7 @@ export function settingsOf(values: TypedOptions): Partial<BuildSettings> {
     as: text('as'),
     expect: text('expect'),
     compose: values['compose'] === true ? true : undefined,
+    complete: values['complete'] === true ? true : undefined,
     fit: values['fit'] === true ? true : undefined,
     size: number('size'),
     margin: number('margin'),

@@ -14,7 +14,7 @@ import { watching } from '../build/watch';
 import { printProblems, valueOrPrint } from '../telling';
 
 export const buildHelp = `orthoglyph build INPUT --out DIR [--family NAME] [--style NAME] [--formats otf,ttf] [--as text|icons]
-                  [--expect TEXT] [--compose] [--fit] [--size U] [--margin U] [--typed FILE] [--codes FILE]
+                  [--expect TEXT] [--compose] [--complete] [--fit] [--size U] [--margin U] [--typed FILE] [--codes FILE]
                   [--pictures] [--rules FILE] [--weights LIST] [--png-sizes LIST] [--unpacked] [--config FILE] [--json FILE] [--watch]
 
 Makes font files. INPUT is a project file, a folder or zip of pictures or SVG files named after their characters
@@ -26,6 +26,8 @@ filled practice sheets, writing in rows, pixel art.
   --as KIND         whether drawings are letters or icons, instead of finding out from their names
   --expect TEXT     what is written on the (first) page, in its order; without it, it is found by the usual orders
   --compose         letters with accents made of letters and marks that are there, and drafts of signs
+  --complete        also letters, figures and signs that nobody drew, put together of the hand's own parts: all that
+                    western languages need; it says of each what it was made of
   --fit             letters that nobody spaced are spaced and kerned
   --pictures        letters of pages as pictures too, with the grain and colours of their ink; programs that don't know such
                     letters show the outlines
@@ -57,6 +59,7 @@ const OPTIONS = {
   typed: { type: 'string' },
   expect: { type: 'string' },
   compose: { type: 'boolean', default: false },
+  complete: { type: 'boolean', default: false },
   fit: { type: 'boolean', default: false },
   rules: { type: 'string' },
   codes: { type: 'string' },

@@ -13,6 +13,7 @@ const QUESTIONS = {
     compileClient.inWords(styleId, formId, asked),
   held: (styleId: string, [ruleId = '']: readonly string[]) => compileClient.held(styleId, ruleId),
   repeats: (styleId: string) => compileClient.repeats(styleId),
+  wanted: (styleId: string, [list = '']: readonly string[]) => compileClient.handWanted(styleId, list),
 };
 type Kind = keyof typeof QUESTIONS;
 type Answer<K extends Kind> = Awaited<ReturnType<(typeof QUESTIONS)[K]>> extends Result<infer T> ? T : never;
@@ -43,3 +44,6 @@ export const useHeldBack = (ruleId: string): readonly HeldBack[] | null => useAs
 
 /** Common words in which the same drawing comes again. */
 export const useRepeats = (): Repeats | null => useAsked('repeats', []);
+
+/** Characters of a list that nobody drew and that can be drafted in the manner of the hand. */
+export const useHandWanted = (list: string): readonly string[] | null => useAsked('wanted', [list]);

@@ -21,6 +21,9 @@ import { partOf, readying } from '../../core/fonts/compile/partOf';
 import { withCastWeights } from '../../core/project/document/commands/family/castWeights';
 import { applyDiff, type ProjectDiff } from '../../core/project/document/changes/diff';
 import { TABLE_NAMES, type Doc, type TableName } from '../../core/project/document/schema';
+import type { HandDraft } from '../../core/project/document/signs/hand/draft';
+import { handDraft } from '../../core/project/document/signs/hand/handDrafts';
+import { wantedOfHand } from '../../core/project/document/signs/hand/wanted';
 import { fail, ok, type Result } from '../../core/foundations/problems/problem';
 import { brotli } from './brotli';
 import { commonWords } from './commonWords';
@@ -115,6 +118,14 @@ const api = {
   async repeats(styleId: string): Promise<Result<Repeats>> {
     if (!doc) return fail({ code: 'nothing-there' });
     return ok(repeatsIn(inStyle(doc, styleId), (await commonWords()).slice(0, REPEATS_IN).join(' ')));
+  },
+  /** Characters of a list that can be drafted in the manner of a style's hand. */
+  handWanted(styleId: string, list: string): Result<readonly string[]> {
+    return doc ? ok(wantedOfHand(inStyle(doc, styleId), list)) : fail({ code: 'nothing-there' });
+  },
+  /** One of them; null when it comes to nothing. */
+  handDraft(styleId: string, char: string): Result<HandDraft | null> {
+    return doc ? ok(handDraft(inStyle(doc, styleId), char)) : fail({ code: 'nothing-there' });
   },
   /** A file of a format, whole. */
   async cast(format: CastFormat, styleId: string, nowUnixS: number): Promise<Result<CastFile>> {

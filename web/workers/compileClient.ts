@@ -11,6 +11,7 @@ import { picturesOfGlyphs } from '../../core/project/document/queries/pictures';
 import { packRow } from '../../core/project/document/packing/packRows';
 import type { ProjectDiff } from '../../core/project/document/changes/diff';
 import type { Doc } from '../../core/project/document/schema';
+import type { HandDraft } from '../../core/project/document/signs/hand/draft';
 import type { Result } from '../../core/foundations/problems/problem';
 import { storage } from '../persistence/projects';
 import { startWorker } from '../jobs/startWorker';
@@ -168,6 +169,25 @@ export class Compiler {
       await this.sendOnce(api);
       return api.repeats(styleId);
     });
+  }
+
+  /** Characters of a list that can be drafted in the manner of a style's hand. */
+  handWanted(styleId: string, list: string): Promise<Result<readonly string[]>> {
+    return this.host.run<readonly string[]>(async (api) => {
+      await this.sendOnce(api);
+      return api.handWanted(styleId, list);
+    });
+  }
+
+  /** One of them; null when it comes to nothing. */
+  handDraft(styleId: string, char: string, signal?: AbortSignal): Promise<Result<HandDraft | null>> {
+    return this.host.run<HandDraft | null>(
+      async (api) => {
+        await this.sendOnce(api);
+        return api.handDraft(styleId, char);
+      },
+      { signal },
+    );
   }
 
   /** Works ahead for a moment (`ms`); true when the whole font can be made at once. */

@@ -55,6 +55,7 @@ export function blankGlyph(
     kept: [],
     placing: null,
     draft: false,
+    madeOf: null,
     typed: [],
     bearings: FIRST_BEARINGS,
     spacing: 'first',

@@ -65,6 +65,8 @@ export const glyphRow = z.object({
     .default(null),
   /** Made out of other letters for a start: it says so until somebody works on it or accepts it. */
   draft: z.boolean().default(false),
+  /** Characters that a draft in the hand's own manner was put together of, none = by its pen alone; null = it is no such draft. */
+  madeOf: z.string().nullable().default(null),
   /** Words that make this glyph when they are typed: names of an icon. */
   typed: z.array(z.string()).readonly().default([]),
   /** Who set them: first = nobody yet; fitted = the automatic fit; hand = a person, and they stay. */

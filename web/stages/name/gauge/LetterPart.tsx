@@ -10,7 +10,7 @@ import { PRIVATE } from '../../../../core/project/document/commands/glyphs/priva
 import { takeOnCapitals } from '../../../../core/project/document/commands/glyphs/composing';
 import { acceptDrafts } from '../../../../core/project/document/commands/signs/drafts';
 import { glyphOfCodePoint } from '../../../../core/project/document/queries/lookups';
-import type { GlyphRow } from '../../../../core/project/document/schema';
+import type { Doc, GlyphRow } from '../../../../core/project/document/schema';
 import { glyphNameOf } from '../../../../core/type/names/glyphNames';
 import { RemoveGlyph } from '../../../panels/RemoveGlyph';
 import { useWay } from '../../../panels/way';
@@ -51,16 +51,22 @@ function CodePoints({ glyph }: Props) {
   ));
 }
 
+/** What a draft was made of, in words. */
+function draftedFrom(doc: Doc, { components, madeOf }: GlyphRow): string {
+  if (madeOf === '') return 'drawn by this hand’s pen';
+  const names = madeOf === null ? components.map((c) => doc.glyphs[c.glyphId]?.name ?? '?') : [...madeOf];
+  return names.length === 0 ? 'derived from what is drawn' : `made of ${names.join(' and ')}`;
+}
+
 /** What it was made of, until somebody says that it is good so. */
 function DraftPart({ glyph }: Props) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
   if (!glyph.draft) return null;
-  const made = glyph.components.map((c) => doc.glyphs[c.glyphId]?.name ?? '?').join(' and ');
   return (
     <>
       <Text fontSize="sm" color="snag">
-        A draft, {made === '' ? 'derived from what is drawn' : `made of ${made}`}.
+        A draft, {draftedFrom(doc, glyph)}.
       </Text>
       <InkButton tip="It is good as it is" onClick={() => commit(acceptDrafts(doc, [glyph.id]))}>
         Accept the draft

@@ -9,6 +9,8 @@ import { editAll } from '../../../../core/project/document/inStep/edit';
 import type { Doc, GlyphRow } from '../../../../core/project/document/schema';
 import { projectOf } from '../../../../core/project/document/newProject';
 import { BILLS } from '../../../../core/type/names/bills';
+import { draftMissing, useCompleting } from '../../../store/completing';
+import { useHandWanted } from '../../../store/formWords';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { GaugePart } from '../../../ui/Gauge';
 import { InkButton } from '../../../ui/InkButton';
@@ -44,6 +46,51 @@ function SignsPart() {
         onClick={() => commit(makeDrafts(doc, wanted))}
       >
         Make {counted(signs.length, 'draft')}
+      </InkButton>
+    </>
+  );
+}
+
+/** Letters, figures and signs that are missing, drafted in the manner of the hand: those of the bill, or all that western languages need. */
+function MissingLettersPart() {
+  const { bill } = projectOf(useDoc());
+  const { total, done, stop } = useCompleting();
+  const whole = [...new Set(bill + WESTERN)].join('');
+  const ofBill = useHandWanted(bill) ?? [];
+  const ofAll = useHandWanted(whole) ?? [];
+  if (total > 0)
+    return (
+      <>
+        <GaugePart title="Missing letters" />
+        <Text fontSize="sm" role="status">
+          {done} of {counted(total, 'draft')}
+        </Text>
+        <InkButton tip="Nothing is put in the font" onClick={() => stop?.()}>
+          Stop
+        </InkButton>
+      </>
+    );
+  if (ofAll.length === 0) return null;
+  return (
+    <>
+      <GaugePart title="Missing letters" />
+      <Text fontSize="sm">
+        {ofBill.length > 0
+          ? `Can be put together of your letters’ parts, or drawn by their pen: ${ofBill.map(shown).join(' ')}`
+          : 'All characters of the bill are there.'}
+      </Text>
+      <InkButton
+        tip="Put together of bowls, stems and hooks of letters that are drawn, marked as drafts"
+        disabled={ofBill.length === 0}
+        onClick={() => void draftMissing(bill, false)}
+      >
+        Draft {counted(ofBill.length, 'missing letter')}
+      </InkButton>
+      <InkButton
+        tip="Drafts of letters and signs, signs made of others, and letters with their marks: all that western languages need"
+        onClick={() => void draftMissing(whole, true)}
+      >
+        Complete Western European
       </InkButton>
     </>
   );
@@ -117,6 +164,7 @@ export function MakeTab() {
   return (
     <>
       <AccentsPart />
+      <MissingLettersPart />
       <SignsPart />
       <DraftsPart />
       <SmallLettersPart />

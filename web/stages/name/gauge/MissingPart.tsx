@@ -7,6 +7,8 @@ import { smallFromCapitals } from '../../../../core/project/document/commands/gl
 import { startGlyph } from '../../../../core/project/document/commands/glyphs/renaming';
 import type { GlyphRow } from '../../../../core/project/document/schema';
 import { glyphNameOf } from '../../../../core/type/names/glyphNames';
+import { draftMissing } from '../../../store/completing';
+import { useHandWanted } from '../../../store/formWords';
 import { useCharacterNames } from '../../../store/characterNames';
 import { giveCharacter, namelessPieces } from '../../../store/nameBench';
 import { glyphByCodePoint } from '../../../store/selectors';
@@ -27,6 +29,7 @@ interface Props {
 function Makings({ char, onChar }: Props) {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
+  const byHand = useHandWanted(char) ?? [];
   const draft = () => {
     commit(makeDrafts(doc, char));
     onChar(char);
@@ -36,6 +39,14 @@ function Makings({ char, onChar }: Props) {
       {draftable(doc, char).length > 0 && (
         <InkButton tip="Made of other signs for a start; it says so until you accept it" onClick={draft}>
           Make a draft of it
+        </InkButton>
+      )}
+      {byHand.includes(char) && (
+        <InkButton
+          tip="Put together of parts of your letters, or drawn by their pen; it says so until you accept it"
+          onClick={() => void draftMissing(char, false).then(() => onChar(char))}
+        >
+          Draft it in this hand
         </InkButton>
       )}
       {smallToMake(doc).includes(char) && (

@@ -1,5 +1,6 @@
 import type { Hand } from './hand';
-import { way, type HandRecipe, type HandRecipes } from './recipe';
+import { strokeOf as stroke, way, type HandRecipe, type HandRecipes } from './recipe';
+import { strokeShape } from './strokes';
 import {
   above,
   atLeftOf,
@@ -20,11 +21,6 @@ import {
   type Shape,
 } from './shaping';
 
-const stroke = (h: Hand, ...ends: readonly (readonly [number, number])[]): Shape =>
-  h.pen([
-    { closed: false, nodes: ends.map(([x, y]) => ({ x, y, in: null, out: null, kind: 'corner' as const })) },
-  ]);
-
 /** A capital as its small letter is. */
 const large = (char: string): HandRecipe =>
   way(char.toLowerCase(), (h) => h.sized(h.of(char.toLowerCase()), h.capHeight, 0.92));
@@ -36,29 +32,31 @@ const stemOf = (h: Hand): Shape => {
     ? i
     : stroke(h, [h.stem / 2, h.stem / 2], [h.stem / 2, h.capHeight - h.stem / 2]);
 };
-/** A usual capital's width. */
-const wide = (h: Hand) => 0.62 * h.capHeight * Math.min(1.3, Math.max(0.7, h.round / (0.92 * h.xHeight)));
+/** The width of a capital as the others tell it. */
+const wide = (h: Hand, char: string): number => h.widthOf(char) ?? 0.62 * h.capHeight;
 const level = (h: Hand, x0: number, x1: number, y: number) =>
   stroke(h, [x0 + h.stem / 2, y], [x1 - h.stem / 2, y]);
 const top = (h: Hand) => h.capHeight - h.bar / 2;
 const foot = (h: Hand) => h.bar / 2;
 
+const withJ = (h: Hand, j: Shape): Shape => [...h.of('I'), ...fromX(j, boxOf(h.of('I')).xMax + 0.6 * h.stem)];
+
 export const CAPITALS: HandRecipes = {
   A: [
+    way('', (h) => {
+      const w = wide(h, 'A');
+      const y = 0.34 * h.capHeight;
+      return joined(
+        stroke(h, [h.stem / 2, h.stem / 2], [w / 2, top(h)], [w - h.stem / 2, h.stem / 2]),
+        stroke(h, [0.17 * w + h.stem / 2, y], [0.83 * w - h.stem / 2, y]),
+      );
+    }),
     way('V', (h) => {
       const a = flipped(h.of('V'), h.capHeight);
       const b = boxOf(a);
       const y = 0.34 * h.capHeight;
       const part = (y / h.capHeight) * 0.5 * widthOf(a);
       return joined(a, stroke(h, [b.xMin + part + h.stem / 2, y], [b.xMax - part - h.stem / 2, y]));
-    }),
-    way('', (h) => {
-      const w = 1.05 * wide(h);
-      const y = 0.34 * h.capHeight;
-      return joined(
-        stroke(h, [h.stem / 2, h.stem / 2], [w / 2, top(h)], [w - h.stem / 2, h.stem / 2]),
-        stroke(h, [0.17 * w + h.stem / 2, y], [0.83 * w - h.stem / 2, y]),
-      );
     }),
   ],
   B: [
@@ -76,17 +74,16 @@ export const CAPITALS: HandRecipes = {
     }),
   ],
   C: [
+    large('C'),
     way('O', (h) => {
       const b = boxOf(h.of('O'));
-      const [x, y] = [(b.xMin + b.xMax) / 2, h.capHeight / 2];
-      const reach = 0.4 * h.capHeight;
+      const [x, y, reach] = [(b.xMin + b.xMax) / 2, h.capHeight / 2, 0.4 * h.capHeight];
       return without(h.of('O'), [
         [x, y],
-        [b.xMax + 10, y - reach],
-        [b.xMax + 10, y + reach],
+        [b.xMax + h.stem, y - reach],
+        [b.xMax + h.stem, y + reach],
       ]);
     }),
-    large('C'),
   ],
   D: [
     way('O', (h) => {
@@ -102,18 +99,18 @@ export const CAPITALS: HandRecipes = {
     }),
   ],
   E: [
+    way('', (h) =>
+      joined(
+        fromX(stemOf(h), 0),
+        level(h, 0, 0.95 * wide(h, 'E'), top(h)),
+        level(h, 0, 0.85 * wide(h, 'E'), 0.52 * h.capHeight),
+        level(h, 0, wide(h, 'E'), foot(h)),
+      ),
+    ),
     way('F', (h) => {
       const b = boxOf(h.of('F'));
       return joined(h.of('F'), level(h, b.xMin, b.xMax, foot(h)));
     }),
-    way('', (h) =>
-      joined(
-        fromX(stemOf(h), 0),
-        level(h, 0, 0.8 * wide(h), top(h)),
-        level(h, 0, 0.72 * wide(h), 0.52 * h.capHeight),
-        level(h, 0, 0.84 * wide(h), foot(h)),
-      ),
-    ),
   ],
   F: [
     way('E', (h) => {
@@ -130,8 +127,8 @@ export const CAPITALS: HandRecipes = {
     way('', (h) =>
       joined(
         fromX(stemOf(h), 0),
-        level(h, 0, 0.8 * wide(h), top(h)),
-        level(h, 0, 0.7 * wide(h), 0.52 * h.capHeight),
+        level(h, 0, wide(h, 'F'), top(h)),
+        level(h, 0, 0.86 * wide(h, 'F'), 0.52 * h.capHeight),
       ),
     ),
   ],
@@ -148,7 +145,7 @@ export const CAPITALS: HandRecipes = {
   ],
   H: [
     way('', (h) => {
-      const [stem, w] = [fromX(stemOf(h), 0), wide(h)];
+      const [stem, w] = [fromX(stemOf(h), 0), wide(h, 'H')];
       return joined(stem, moved(stem, w - widthOf(stem)), level(h, 0, w, 0.52 * h.capHeight));
     }),
   ],
@@ -166,26 +163,25 @@ export const CAPITALS: HandRecipes = {
     }),
   ],
   K: [
-    large('K'),
     way('', (h) =>
       joined(
         fromX(stemOf(h), 0),
-        stroke(h, [wide(h) - h.stem, top(h)], [h.stem, 0.4 * h.capHeight]),
-        stroke(h, [0.42 * wide(h), 0.56 * h.capHeight], [wide(h) - h.stem / 2, h.stem / 2]),
+        stroke(h, [wide(h, 'K') - h.stem, top(h)], [h.stem, 0.4 * h.capHeight]),
+        stroke(h, [0.42 * wide(h, 'K'), 0.56 * h.capHeight], [wide(h, 'K') - h.stem / 2, h.stem / 2]),
       ),
     ),
   ],
   L: [
+    way('', (h) => joined(fromX(stemOf(h), 0), level(h, 0, wide(h, 'L'), foot(h)))),
     way('E', (h) => {
       const b = boxOf(h.of('E'));
       return joined(leftOf(h.of('E'), b.xMin + 1.1 * h.stem), below(h.of('E'), 0.25 * h.capHeight));
     }),
-    way('', (h) => joined(fromX(stemOf(h), 0), level(h, 0, 0.8 * wide(h), foot(h)))),
   ],
   M: [
     way('W', (h) => flipped(h.of('W'), h.capHeight)),
     way('', (h) => {
-      const w = 1.25 * wide(h);
+      const w = wide(h, 'M');
       return stroke(
         h,
         [h.stem / 2, h.stem / 2],
@@ -198,14 +194,14 @@ export const CAPITALS: HandRecipes = {
   ],
   N: [
     way('', (h) => {
-      const x = 1.02 * wide(h) - h.stem / 2;
+      const x = wide(h, 'N') - h.stem / 2;
       return stroke(h, [h.stem / 2, h.stem / 2], [h.stem / 2, top(h)], [x, h.stem / 2], [x, top(h)]);
     }),
   ],
   O: [
-    way('C', (h) => joined(h.of('C'), mirrored(h.of('C')))),
     large('O'),
     way('0', (h) => scaled(h.of('0'), 1.3, 1)),
+    way('C', (h) => joined(h.of('C'), mirrored(h.of('C')))),
   ],
   P: [
     way('R', (h) => {
@@ -238,7 +234,7 @@ export const CAPITALS: HandRecipes = {
   S: [large('S')],
   T: [
     way('', (h) => {
-      const w = 0.98 * wide(h);
+      const w = wide(h, 'T');
       return joined(level(h, 0, w, top(h)), fromX(stemOf(h), w / 2 - widthOf(stemOf(h)) / 2));
     }),
   ],
@@ -280,5 +276,5 @@ export const CAPITALS: HandRecipes = {
     way('AE', (h) => joined(h.of('A'), fromX(h.of('E'), boxOf(h.of('A')).xMin + 0.62 * widthOf(h.of('A'))))),
   ],
   Œ: [way('OE', (h) => joined(h.of('O'), fromX(h.of('E'), boxOf(h.of('O')).xMax - 1.2 * h.stem)))],
-  Ĳ: [way('IJ', (h) => [...h.of('I'), ...fromX(h.of('J'), boxOf(h.of('I')).xMax + 0.6 * h.stem)])],
+  Ĳ: [way('IJ', (h) => withJ(h, h.of('J'))), way('I', (h) => withJ(h, strokeShape(h, 'J')))],
 };

@@ -1,5 +1,5 @@
 import type { Hand } from './hand';
-import { way, type HandRecipes } from './recipe';
+import { strokeOf as stroke, way, type HandRecipes } from './recipe';
 import {
   above,
   below,
@@ -16,10 +16,10 @@ import {
   type Shape,
 } from './shaping';
 
-const stroke = (h: Hand, ...ends: readonly (readonly [number, number])[]): Shape =>
-  h.pen([
-    { closed: false, nodes: ends.map(([x, y]) => ({ x, y, in: null, out: null, kind: 'corner' as const })) },
-  ]);
+/** Straight strokes of the pen, in shares of the capitals' height. */
+const inCaps = (h: Hand, ...ends: readonly (readonly [number, number])[]): Shape =>
+  stroke(h, ...ends.map(([x, y]) => [x * h.capHeight, y * h.capHeight] as const));
+
 /** The dot that ends a sentence, or the pen's. */
 const dot = (h: Hand): Shape =>
   h.of('.').length > 0 ? h.of('.') : stroke(h, [0, h.stem / 2], [0.1, h.stem / 2]);
@@ -60,8 +60,6 @@ export const FIGURES: HandRecipes = {
     way('O', (h) => scaled(h.sized(h.of('O'), h.figure), 0.82, 1)),
     way('o', (h) => h.sized(h.of('o'), h.figure, 0.8)),
   ],
-  '6': [way('9', (h) => turned(h.of('9'), h.figure))],
-  '9': [way('6', (h) => turned(h.of('6'), h.figure))],
 };
 
 export const SIGNS: HandRecipes = {
@@ -82,15 +80,14 @@ export const SIGNS: HandRecipes = {
     ),
   ],
   '#': [
-    way('', (h) => {
-      const [w, t] = [0.72 * h.capHeight, h.capHeight];
-      return joined(
-        stroke(h, [0.22 * w, 0], [0.36 * w, t]),
-        stroke(h, [0.64 * w, 0], [0.78 * w, t]),
-        stroke(h, [0, 0.34 * t], [0.94 * w, 0.34 * t]),
-        stroke(h, [0.06 * w, 0.66 * t], [w, 0.66 * t]),
-      );
-    }),
+    way('', (h) =>
+      joined(
+        inCaps(h, [0.18, 0], [0.29, 1]),
+        inCaps(h, [0.51, 0], [0.62, 1]),
+        inCaps(h, [0, 0.34], [0.75, 0.34]),
+        inCaps(h, [0.05, 0.66], [0.8, 0.66]),
+      ),
+    ),
   ],
   $: [
     way('S', (h) => {
@@ -102,66 +99,19 @@ export const SIGNS: HandRecipes = {
   '‰': [way('o', (h) => percent(h, 2))],
   '*': [
     way('', (h) => {
-      const r = 0.19 * h.capHeight;
-      return moved(
-        joined(
-          ...[90, 30, 150].map((deg) => {
-            const [x, y] = [r * Math.cos((deg * Math.PI) / 180), r * Math.sin((deg * Math.PI) / 180)];
-            return stroke(h, [-x, -y], [x, y]);
-          }),
-        ),
-        0,
-        h.capHeight - r,
-      );
+      const r = 0.22 * h.capHeight;
+      const spokes = [90, 30, 150].map((deg) => {
+        const [x, y] = [r * Math.cos((deg * Math.PI) / 180), r * Math.sin((deg * Math.PI) / 180)];
+        return stroke(h, [-x, -y], [x, y]);
+      });
+      return moved(joined(...spokes), 0, h.capHeight - r);
     }),
   ],
-  '<': [
-    way('', (h) =>
-      stroke(
-        h,
-        [0.8 * h.xHeight, 1.05 * h.xHeight],
-        [0, 0.62 * h.xHeight],
-        [0.8 * h.xHeight, 0.2 * h.xHeight],
-      ),
-    ),
-  ],
-  '>': [
-    way('', (h) =>
-      stroke(h, [0, 1.05 * h.xHeight], [0.8 * h.xHeight, 0.62 * h.xHeight], [0, 0.2 * h.xHeight]),
-    ),
-  ],
-  '[': [
-    way('', (h) =>
-      stroke(
-        h,
-        [0.3 * h.capHeight, 1.05 * h.capHeight],
-        [0.08 * h.capHeight, 1.05 * h.capHeight],
-        [0.08 * h.capHeight, -0.16 * h.capHeight],
-        [0.3 * h.capHeight, -0.16 * h.capHeight],
-      ),
-    ),
-  ],
-  ']': [
-    way('', (h) =>
-      stroke(
-        h,
-        [0, 1.05 * h.capHeight],
-        [0.22 * h.capHeight, 1.05 * h.capHeight],
-        [0.22 * h.capHeight, -0.16 * h.capHeight],
-        [0, -0.16 * h.capHeight],
-      ),
-    ),
-  ],
-  '^': [
-    way('', (h) =>
-      stroke(
-        h,
-        [0, 0.62 * h.capHeight],
-        [0.22 * h.capHeight, h.capHeight],
-        [0.44 * h.capHeight, 0.62 * h.capHeight],
-      ),
-    ),
-  ],
+  '<': [way('', (h) => inCaps(h, [0.54, 0.7], [0, 0.41], [0.54, 0.12]))],
+  '>': [way('', (h) => inCaps(h, [0, 0.7], [0.54, 0.41], [0, 0.12]))],
+  '[': [way('', (h) => inCaps(h, [0.24, 1.05], [0.02, 1.05], [0.02, -0.13], [0.24, -0.13]))],
+  ']': [way('', (h) => inCaps(h, [0, 1.05], [0.22, 1.05], [0.22, -0.13], [0, -0.13]))],
+  '^': [way('', (h) => inCaps(h, [0, 0.46], [0.27, 0.92], [0.54, 0.46]))],
   '¢': [
     way('c', (h) => {
       const x = middleOf(h.of('c'));
@@ -205,19 +155,13 @@ export const SIGNS: HandRecipes = {
       ),
     ),
   ],
-  '†': [
-    way('', (h) =>
-      joined(
-        stroke(h, [0.2 * h.capHeight, -0.1 * h.capHeight], [0.2 * h.capHeight, h.capHeight]),
-        stroke(h, [0, 0.68 * h.capHeight], [0.4 * h.capHeight, 0.68 * h.capHeight]),
-      ),
-    ),
-  ],
+  '†': [way('', (h) => joined(inCaps(h, [0.2, -0.1], [0.2, 1]), inCaps(h, [0, 0.68], [0.4, 0.68])))],
   '‡': [
     way('', (h) =>
       joined(
-        stroke(h, [0.2 * h.capHeight, -0.1 * h.capHeight], [0.2 * h.capHeight, h.capHeight]),
-        ...[0.68, 0.24].map((y) => stroke(h, [0, y * h.capHeight], [0.4 * h.capHeight, y * h.capHeight])),
+        inCaps(h, [0.2, -0.1], [0.2, 1]),
+        inCaps(h, [0, 0.68], [0.4, 0.68]),
+        inCaps(h, [0, 0.24], [0.4, 0.24]),
       ),
     ),
   ],

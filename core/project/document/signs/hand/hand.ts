@@ -3,15 +3,16 @@ import { transformContours, type Contour } from '../../../../foundations/geometr
 import { rightDirections } from '../../../../foundations/geometry/direction';
 import { contoursBox } from '../../../../foundations/geometry/measure';
 import { mergeOverlaps } from '../../../../outlines/boolean/pieces';
+import { offsetArea } from '../../../../outlines/boolean/polygonOffset';
 import { penOutline } from '../../../../outlines/dress/grow';
 import { stemLeanDeg } from '../../../../outlines/dress/lean';
-import { regainWeight } from '../../../../outlines/dress/regainWeight';
 import { slantMap } from '../../../../outlines/dress/slanted';
 import { stemOf } from '../../../../outlines/dress/stems';
 import { projectOf } from '../../newProject';
 import { drawnOf } from '../../queries/lookups';
 import type { Doc } from '../../schema';
-import { boxOf, scaled, type Shape } from './shaping';
+import { boxOf, scaled, widthOf, type Shape } from './shaping';
+import { expectedWidth } from './usualWidths';
 
 /**
  * A hand as its letters show it: how high they reach, how thick strokes are and how they lean; and its letters with the slant taken out,
@@ -26,8 +27,8 @@ export interface Hand {
   readonly descender: number;
   /** Height of figures. */
   readonly figure: number;
-  /** Width of o, or of what is like it. */
-  readonly round: number;
+  /** How wide a letter's ink would be by those of its kind; null where they don't say. */
+  readonly widthOf: (char: string) => number | null;
   /** Thickness of strokes, upright ones and level ones. */
   readonly stem: number;
   readonly bar: number;
@@ -101,10 +102,7 @@ function measure(doc: Doc): Hand | null {
     ascender: heights('lbdhk', 'yMax') ?? lines.ascender,
     descender: heights('pqgyj', 'yMin') ?? lines.descender,
     figure: heights('0123456789', 'yMax') ?? capHeight,
-    round:
-      median(
-        [...'oeacbdpq'].flatMap((c) => (own(c).length > 0 ? boxOf(of(c)).xMax - boxOf(of(c)).xMin : [])),
-      ) ?? 0.9 * lines.xHeight,
+    widthOf: (char) => expectedWidth(char, (c) => (own(c).length > 0 ? widthOf(of(c)) : null)),
     stem,
     bar: median(bars) ?? 0.9 * stem,
     slant,
@@ -115,18 +113,16 @@ function measure(doc: Doc): Hand | null {
   };
 }
 
-/** A shape scaled from the baseline to a height, its strokes brought back to a thickness. */
+/** A shape scaled from the baseline to a height; its strokes, as thick as the hand's, are brought back to what they were. */
 function asThick(shape: Shape, height: number, narrower: number, stem: number): Shape {
-  const box = boxOf(shape);
-  const tall = box.yMax - Math.min(0, box.yMin);
-  if (tall <= 0) return shape;
-  const k = height / box.yMax;
+  const { yMax } = boxOf(shape);
+  if (yMax <= 0) return shape;
+  const k = height / yMax;
   const small = scaled(shape, k * narrower, k);
-  const own = stemOf(small, 'upright');
-  const grown = regainWeight(small, own === null ? stem : stem);
-  if (!grown) return small;
+  const grown = offsetArea(small, (stem * (1 - k)) / 2);
   // Growing must not take it off its lines.
   const [now, then] = [boxOf(small), boxOf(grown)];
-  const d = (now.yMax - now.yMin) / Math.max(1, then.yMax - then.yMin);
+  if (then.yMax - then.yMin < 1) return small;
+  const d = (now.yMax - now.yMin) / (then.yMax - then.yMin);
   return transformContours(grown, { a: 1, b: 0, c: 0, d, e: 0, f: now.yMin - d * then.yMin });
 }

@@ -1,26 +1,21 @@
-import { transformContours, type Contour } from '../../../../foundations/geometry/contour';
+import { transformContours } from '../../../../foundations/geometry/contour';
 import { rightDirections } from '../../../../foundations/geometry/direction';
 import type { Doc } from '../../schema';
 import { CAPITALS } from './capitals';
 import { FIGURES, SIGNS } from './figuresAndSigns';
 import { handOf, type Hand } from './hand';
+import type { HandDraft } from './draft';
 import type { HandRecipe, HandRecipes } from './recipe';
+import { scaled, widthOf } from './shaping';
 import { SMALL_LETTERS } from './smallLetters';
-import { strokeFor, strokeShape } from './strokes';
+import { hasStroke, strokeShape } from './strokes';
 
 const RECIPES: HandRecipes = { ...SMALL_LETTERS, ...CAPITALS, ...FIGURES, ...SIGNS };
 
-/** A draft of a character in a hand: its outline, and the characters that it was made of (none = drawn by the hand's pen alone). */
-export interface HandDraft {
-  readonly contours: readonly Contour[];
-  readonly madeOf: string;
-}
-
 /** All ways to make a character, the one that comes nearest first. */
 export function waysTo(char: string): readonly HandRecipe[] {
-  const stroke = strokeFor(char);
   const made = Object.hasOwn(RECIPES, char) ? (RECIPES[char] ?? []) : [];
-  return stroke ? [...made, { needs: '', make: (hand: Hand) => strokeShape(hand, stroke) }] : made;
+  return hasStroke(char) ? [...made, { needs: '', make: (hand: Hand) => strokeShape(hand, char) }] : made;
 }
 
 const canBe = (hand: Hand, { needs }: HandRecipe): boolean => [...needs].every(hand.has);
@@ -31,10 +26,15 @@ export function canDraft(doc: Doc, char: string): boolean {
   return hand !== null && waysTo(char).some((w) => canBe(hand, w));
 }
 
+/** Drafts are brought to the width that a hand tells by no more than these: further, and strokes would look thin or fat. */
+const [NARROWEST, WIDEST] = [0.86, 1.16];
+
 /** A character as one way makes it of a hand's letters, in the hand's slant. */
-export function madeBy(hand: Hand, recipe: HandRecipe): HandDraft | null {
-  const upright = recipe.make(hand);
-  if (upright.length === 0) return null;
+export function madeBy(hand: Hand, char: string, recipe: HandRecipe): HandDraft | null {
+  const made = recipe.make(hand);
+  if (made.length === 0) return null;
+  const k = (hand.widthOf(char) ?? widthOf(made)) / Math.max(1, widthOf(made));
+  const upright = scaled(made, Math.max(NARROWEST, Math.min(WIDEST, k)), 1);
   return { contours: rightDirections(transformContours(upright, hand.slant)), madeOf: recipe.needs };
 }
 
@@ -42,5 +42,5 @@ export function madeBy(hand: Hand, recipe: HandRecipe): HandDraft | null {
 export function handDraft(doc: Doc, char: string): HandDraft | null {
   const hand = handOf(doc);
   const recipe = hand && waysTo(char).find((w) => canBe(hand, w));
-  return hand && recipe ? madeBy(hand, recipe) : null;
+  return hand && recipe ? madeBy(hand, char, recipe) : null;
 }

@@ -12,3 +12,9 @@ export interface HandRecipe {
 export type HandRecipes = Readonly<Record<string, readonly HandRecipe[]>>;
 
 export const way = (needs: string, make: HandRecipe['make']): HandRecipe => ({ needs, make });
+
+/** A run of straight strokes of the hand's pen. */
+export const strokeOf = (hand: Hand, ...ends: readonly (readonly [number, number])[]): Shape =>
+  hand.pen([
+    { closed: false, nodes: ends.map(([x, y]) => ({ x, y, in: null, out: null, kind: 'corner' as const })) },
+  ]);

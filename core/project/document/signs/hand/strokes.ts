@@ -2,11 +2,12 @@ import { compose, scaling, translation } from '../../../../foundations/geometry/
 import { transformContours, type Contour } from '../../../../foundations/geometry/contour';
 import { pathContours } from '../../../../readers/svg/read/shapes';
 import type { Hand } from './hand';
-import type { Shape } from './shaping';
+import { widthOf, type Shape } from './shaping';
 
 /**
  * Plain ways of a pen for figures, points and letters that have no likeness among the others, as a writing primer shows them: SVG path data,
- * y up, heights in shares of the height that is given, widths in the same unit. Drawn for this purpose.
+ * y up, heights in shares of the height that is given, widths in the same unit. Drawn for this purpose;
+ * where signs stand and how wide they are is the middle of eleven open fonts of print and hand (the packages of @fontsource that the benches read).
  */
 interface Stroke {
   readonly d: string;
@@ -46,7 +47,6 @@ const STROKES: Readonly<Record<string, Stroke>> = {
     top: 'capHeight',
     d: 'M.5 .86C.44 .95 .36 1 .26 1C.12 1 .03 .91 .03 .79C.03 .47 .54 .6 .54 .25C.54 .1 .43 0 .27 0C.15 0 .05 .06 0 .17',
   },
-  f: { top: 'xHeight', d: 'M.5 1.36C.26 1.48 .18 1.36 .18 1.14V0M0 1H.42' },
   t: { top: 'xHeight', d: 'M.18 1.38V.22C.18 .02 .3 -.04 .46 .06M0 1H.42' },
   '.': { top: 'xHeight', d: 'M0 .06L.01 .06' },
   ',': { top: 'xHeight', d: 'M.08 .1L0 -.18' },
@@ -57,14 +57,14 @@ const STROKES: Readonly<Record<string, Stroke>> = {
   '!': { top: 'capHeight', d: 'M0 1V.28M0 .03L.001 .03' },
   "'": { top: 'capHeight', d: 'M0 1V.76' },
   '"': { top: 'capHeight', d: 'M0 1V.76M.2 1V.76' },
-  '(': { top: 'capHeight', d: 'M.2 1.1C-.07 .72 -.07 .2 .2 -.16' },
-  ')': { top: 'capHeight', d: 'M0 1.1C.27 .72 .27 .2 0 -.16' },
-  '-': { top: 'xHeight', d: 'M0 .5H.5' },
+  '(': { top: 'capHeight', d: 'M.27 1.1C-.09 .72 -.09 .2 .27 -.19' },
+  ')': { top: 'capHeight', d: 'M0 1.1C.36 .72 .36 .2 0 -.19' },
+  '-': { top: 'capHeight', d: 'M0 .4H.36' },
   '&': {
     top: 'capHeight',
     d: 'M.74 0L.2 .68C.08 .84 .16 1 .3 1C.44 1 .5 .84 .38 .7C.28 .6 0 .5 0 .24C0 .1 .1 0 .25 0C.45 0 .6 .2 .66 .42',
   },
-  '~': { top: 'xHeight', d: 'M0 .52C.06 .72 .2 .74 .32 .6C.44 .46 .58 .48 .64 .68' },
+  '~': { top: 'capHeight', d: 'M0 .36C.06 .56 .2 .58 .3 .45C.4 .32 .54 .34 .6 .54' },
   '@': {
     top: 'capHeight',
     d: 'M.6 .36C.55 .26 .48 .22 .41 .22C.31 .22 .25 .3 .25 .43C.25 .58 .33 .68 .45 .68C.54 .68 .6 .6 .6 .5V.34C.6 .24 .66 .2 .72 .24C.8 .3 .84 .4 .84 .52C.84 .76 .68 .92 .44 .92C.18 .92 0 .72 0 .44C0 .16 .18 -.04 .44 -.04C.54 -.04 .62 -.02 .7 .03',
@@ -106,7 +106,13 @@ const STROKES: Readonly<Record<string, Stroke>> = {
 /** Signs that stand by themselves are drawn as the marks over letters are. */
 const STANDING: Readonly<Record<string, string>> = { '˘': '\u0306', '˝': '\u030b' };
 
-export const strokeFor = (char: string): Stroke | undefined => STROKES[STANDING[char] ?? char];
+const strokeFor = (char: string): Stroke | undefined => {
+  const key = STANDING[char] ?? char;
+  return Object.hasOwn(STROKES, key) ? STROKES[key] : undefined;
+};
+
+/** Whether a sign has a plain way of the pen. */
+export const hasStroke = (char: string): boolean => strokeFor(char) !== undefined;
 
 /** The ways of the pen as they are in Stroke's unit; parsed once. */
 const parsed = new Map<string, readonly Contour[]>();
@@ -116,12 +122,21 @@ function waysOf({ d }: Stroke): readonly Contour[] {
   return made;
 }
 
-/** A sign in the hand's pen, upright: its strokes lie within its heights. */
-export function strokeShape(hand: Hand, stroke: Stroke): Shape {
+/** Widths that a hand doesn't tell are so much of the height. */
+const USUAL_SHARE = 1;
+/** Ways are widened and narrowed within these shares of their height. */
+const [NARROWEST, WIDEST] = [0.6, 1.7];
+
+/** A sign in the hand's pen, upright: its strokes lie within its heights, and it is as wide as its neighbours tell; nothing for one without a way. */
+export function strokeShape(hand: Hand, char: string): Shape {
+  const stroke = strokeFor(char);
+  if (!stroke) return [];
   const { stem } = hand;
   const high = hand[stroke.top] - stem;
-  // Widths follow how wide the hand's round letters are for their height.
-  const wide = high * Math.min(1.3, Math.max(0.65, hand.round / (0.92 * hand.xHeight)));
-  const map = compose(translation(0, stem / 2), scaling(wide, high));
-  return hand.pen(transformContours(waysOf(stroke), map));
+  const ways = waysOf(stroke);
+  const drawn = widthOf(ways);
+  const wanted = hand.widthOf(char);
+  const share = wanted === null || drawn < 0.1 ? USUAL_SHARE : (wanted - stem) / (drawn * high);
+  const wide = high * Math.max(NARROWEST, Math.min(WIDEST, share));
+  return hand.pen(transformContours(ways, compose(translation(0, stem / 2), scaling(wide, high))));
 }
