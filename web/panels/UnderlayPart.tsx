@@ -4,9 +4,10 @@ import dekko from '@fontsource/dekko/files/dekko-latin-400-normal.woff2?url';
 import spectral from '@fontsource/spectral/files/spectral-latin-400-normal.woff2?url';
 import { besideUnderlay, type Beside } from '../../core/fonts/open/underlay';
 import { projectOf } from '../../core/project/document/newProject';
+import { stylesInOrder } from '../../core/project/document/queries/styles';
 import type { GlyphRow } from '../../core/project/document/schema';
-import { useDoc } from '../store/projectStore';
-import { changeUnderlay, layBeneath, useUnderlay } from '../store/underlay';
+import { useDoc, useWhole } from '../store/projectStore';
+import { changeUnderlay, layBeneath, layStyleBeneath, useUnderlay } from '../store/underlay';
 import { FileButton } from '../ui/FileButton';
 import { Fact, GaugePart } from '../ui/Gauge';
 import { NumberField } from '../ui/NumberField';
@@ -80,14 +81,16 @@ function Settings() {
   );
 }
 
-/** Another font faintly behind one's own letters, and its numbers beside theirs. */
+/** Another font, or another style of the family, faintly behind one's own letters, and its numbers beside theirs. */
 export function UnderlayPart({ glyph }: { readonly glyph: GlyphRow | null }) {
-  const { underlay: choice } = projectOf(useDoc());
+  const { underlay: choice, styleId: inHand } = projectOf(useDoc());
   const underlay = useUnderlay();
+  const others = stylesInOrder(useWhole()).filter((s) => s.id !== inHand);
   const name = choice?.name ?? '';
   const options: readonly (readonly [string, string])[] = [
     ['', 'None'],
-    ...(choice ? [[choice.fileId, name] as const] : []),
+    ...others.map((s) => [s.id, `${s.name} of this family`] as const),
+    ...(choice?.fileId ? [[choice.fileId, name] as const] : []),
     ...Object.entries(SHIPPED).map(([key, [text]]) => [key, text] as const),
   ];
   return (
@@ -95,10 +98,12 @@ export function UnderlayPart({ glyph }: { readonly glyph: GlyphRow | null }) {
       <GaugePart title="A font beneath" />
       <SelectField
         label="Which"
-        value={choice?.fileId ?? ''}
+        value={choice?.styleId ?? choice?.fileId ?? ''}
         options={options}
         onChange={(value) => {
-          if (isShipped(value)) void layShipped(value);
+          const style = others.find((s) => s.id === value);
+          if (style) layStyleBeneath(style);
+          else if (isShipped(value)) void layShipped(value);
           else if (value === '') changeUnderlay(null);
         }}
       />
@@ -110,7 +115,7 @@ export function UnderlayPart({ glyph }: { readonly glyph: GlyphRow | null }) {
         onFile={(file) => void layBeneath(file, file.name)}
       />
       <Settings />
-      {choice && underlay === null && (
+      {choice?.fileId && underlay === null && (
         <Text fontSize="xs" color="snag">
           The file of {name} isn’t in this browser. Choose it again.
         </Text>

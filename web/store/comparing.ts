@@ -3,7 +3,7 @@ import type { FontsCompared } from '../../core/fonts/compare/compareFonts';
 import { inFile, type Result } from '../../core/foundations/problems/problem';
 import { projectOf } from '../../core/project/document/newProject';
 import { inStyle } from '../../core/project/document/queries/styles';
-import type { Doc } from '../../core/project/document/schema';
+import type { Doc, StyleRow } from '../../core/project/document/schema';
 import type { JobQueue } from '../jobs/jobQueue';
 import type { Moment } from '../persistence/moments';
 import { db } from '../persistence/db';
@@ -65,6 +65,10 @@ export function createComparing(comparer: Comparer, queue: JobQueue) {
   return {
     withFile: (session: Session, file: File) =>
       compare(session, file.name, (doc, text, options) => comparer.withFile(doc, text, file, options)),
+    withStyle: (session: Session, { id, name }: Pick<StyleRow, 'id' | 'name'>) =>
+      compare(session, name, (doc, text, options) =>
+        comparer.withDoc(doc, text, inStyle(session.whole, id), options),
+      ),
     withMoment: (session: Session, moment: Moment) =>
       compare(session, moment.name, async (doc, text, options) => {
         const then = await comparer.momentOf(moment.id);
@@ -89,6 +93,12 @@ const comparing = createComparing(
 export function compareWithFile(file: File): void {
   const session = currentSession();
   if (session) void comparing.withFile(session, file);
+}
+
+/** Compares the style in hand with another one of its family. */
+export function compareWithStyle(style: Pick<StyleRow, 'id' | 'name'>): void {
+  const session = currentSession();
+  if (session) void comparing.withStyle(session, style);
 }
 
 /** Compares the project that is shown with how it was at a moment. */

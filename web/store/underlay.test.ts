@@ -25,6 +25,7 @@ test('a font goes beneath the project that it was brought to, also when another 
   expect(other.doc).toBe(before);
   expect(projectOf(t.session.doc).underlay).toEqual({
     fileId: 'f',
+    styleId: null,
     name: 'Sluice',
     size: 'x-height',
     strength: 0.25,

@@ -3,16 +3,22 @@ import useSWRImmutable from 'swr/immutable';
 import { create } from 'zustand';
 import { changeProject } from '../../core/project/document/commands/font/project';
 import { contoursBox } from '../../core/foundations/geometry/measure';
-import { underlayLetter, underlayScale, type UnderlayFont } from '../../core/fonts/open/underlay';
+import {
+  underlayLetter,
+  underlayOfStyle,
+  underlayScale,
+  type UnderlayFont,
+} from '../../core/fonts/open/underlay';
 import { inFile, type Result } from '../../core/foundations/problems/problem';
 import { projectOf } from '../../core/project/document/newProject';
-import type { Doc, ProjectRow } from '../../core/project/document/schema';
+import { inStyle } from '../../core/project/document/queries/styles';
+import type { Doc, ProjectRow, StyleRow } from '../../core/project/document/schema';
 import type { PictureStore } from '../persistence/pictures';
 import { storage } from '../persistence/projects';
 import type { FontId } from '../workers/archive.worker';
 import { archive } from '../workers/archiveClient';
 import { runFor } from './jobs';
-import { currentSession, useDoc } from './projectStore';
+import { currentSession, useDoc, useWhole } from './projectStore';
 import type { Session } from './styleSession';
 import { world, type World } from './world';
 
@@ -30,12 +36,12 @@ export interface Underlay {
 /** Whether the key that shows it alone is held down. */
 export const useLooking = create(() => ({ held: false }));
 
-const FIRST = { size: 'x-height', strength: 0.25 } as const;
+const FIRST = { size: 'x-height', strength: 0.25, fileId: null, styleId: null, name: '' } as const;
 
 /** Another font, size or strength in a project; null takes it away. */
 function change(session: Session, wanted: Partial<Choice> | null, continues = false): void {
   const now = projectOf(session.doc).underlay;
-  const next = wanted && { ...FIRST, fileId: '', name: '', ...now, ...wanted };
+  const next = wanted && { ...FIRST, ...now, ...wanted };
   session.commit(
     changeProject(session.doc, { underlay: next }, next ? 'Lay a font beneath' : 'No font beneath'),
     continues,
@@ -60,7 +66,7 @@ export function createUnderlays({ current, jobs, pictures, look }: UnderlayWorld
       if (!seen.ok) return;
       const { fileId, family } = seen.value;
       await pictures.keep(session.projectId, fileId, file);
-      change(session, { fileId, name: family || name });
+      change(session, { fileId, styleId: null, name: family || name });
     };
     await runFor(session, { name, lane: 'underlay', stage: 'Reading the font', run }, jobs).ended;
   }
@@ -79,6 +85,10 @@ export function changeUnderlay(wanted: Partial<Choice> | null, continues = false
   if (session) change(session, wanted, continues);
 }
 
+/** Lays another style of the family behind the letters of the one in hand, at the same em. */
+export const layStyleBeneath = ({ id, name }: Pick<StyleRow, 'id' | 'name'>): void =>
+  changeUnderlay({ styleId: id, fileId: null, name, size: 'em' });
+
 /** Characters that letters of the project have, and those to fill. */
 const charactersOf = (doc: Doc): string =>
   projectOf(doc).bill +
@@ -92,15 +102,29 @@ async function load([, fileId, characters]: readonly [string, string, string]): 
   return read?.ok ? read.value : null;
 }
 
+/** The letters of another style of the family; null when there is none, or the style is gone. */
+function useStyleBeneath(styleId: string | null): UnderlayFont | null {
+  const whole = useWhole();
+  return useMemo(
+    () => (styleId !== null && whole.styles[styleId] ? underlayOfStyle(inStyle(whole, styleId)) : null),
+    [styleId, whole],
+  );
+}
+
 /** The font that lies behind the letters; undefined while it is read, null when there is none or its file isn't in this browser. */
 export function useUnderlay(): Underlay | null | undefined {
   const doc = useDoc();
   const choice = projectOf(doc).underlay;
   const held = useLooking((s) => s.held);
   const characters = useMemo(() => charactersOf(doc), [doc]);
-  const { data } = useSWRImmutable(choice ? (['underlay', choice.fileId, characters] as const) : null, load, {
-    keepPreviousData: true,
-  });
+  const fileId = choice?.fileId ?? null;
+  const { data: fromFile } = useSWRImmutable(
+    fileId === null ? null : (['underlay', fileId, characters] as const),
+    load,
+    { keepPreviousData: true },
+  );
+  const fromStyle = useStyleBeneath(choice?.styleId ?? null);
+  const data = choice?.styleId ? fromStyle : fromFile;
   return useMemo(() => {
     if (!choice) return null;
     if (!data) return data;

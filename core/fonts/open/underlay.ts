@@ -4,7 +4,7 @@ import { reverseContour, transformContours, type Contour } from '../../foundatio
 import { contoursBox } from '../../foundations/geometry/measure';
 import { fail, ok, type Result } from '../../foundations/problems/problem';
 import { stemOf } from '../../outlines/dress/stems';
-import { advanceOf, inkBox } from '../../project/document/queries/metrics';
+import { advanceOf, inkBox, placedContours } from '../../project/document/queries/metrics';
 import { projectOf } from '../../project/document/newProject';
 import type { Doc, GlyphRow, ProjectRow } from '../../project/document/schema';
 import type { FontFile } from '../opentype/read/readFont';
@@ -52,6 +52,28 @@ export function underlayFont(font: FontFile, characters: string): Result<Underla
   } catch (error) {
     return fail({ code: 'font-unreadable', reason: error instanceof Error ? error.message : String(error) });
   }
+} // prettier-ignore
+
+/** Styles read so far by their letters, which are immutable. */
+const styles = new WeakMap<Doc['glyphs'], UnderlayFont>();
+
+/** The letters of a style of the project, given as its view, to lie behind those of another; the same ones while none of them changes. */
+export function underlayOfStyle(view: Doc): UnderlayFont {
+  const made = styles.get(view.glyphs) ?? readStyle(view);
+  styles.set(view.glyphs, made);
+  return made;
+}
+
+function readStyle(view: Doc): UnderlayFont {
+  const { unitsPerEm, styleId } = projectOf(view);
+  const letters = new Map<number, UnderlayLetter>();
+  for (const glyph of Object.values(view.glyphs)) {
+    if (glyph.contours.length === 0) continue;
+    const letter = { contours: placedContours(glyph), advance: advanceOf(glyph) };
+    for (const cp of glyph.codePoints) letters.set(cp, letter);
+  }
+  const top = (char: string) => contoursBox(letters.get(char.codePointAt(0) ?? 0)?.contours ?? [])?.yMax ?? null;
+  return { family: view.styles[styleId]?.name ?? '', unitsPerEm, xHeight: top('x'), capHeight: top('H'), letters };
 } // prettier-ignore
 
 type Size = NonNullable<ProjectRow['underlay']>['size'];

@@ -5,6 +5,8 @@ import type { LetterCompared } from '../../../core/fonts/compare/compareFonts';
 import { scaling } from '../../../core/foundations/geometry/affine';
 import { transformContours, type Contour } from '../../../core/foundations/geometry/contour';
 import { counted } from '../../../core/foundations/problems/counted';
+import { projectOf } from '../../../core/project/document/newProject';
+import { stylesInOrder } from '../../../core/project/document/queries/styles';
 import { pathData } from '../../../core/readers/svg/pathData';
 import { useWay } from '../../panels/way';
 import { db } from '../../persistence/db';
@@ -12,12 +14,13 @@ import { momentStore } from '../../persistence/moments';
 import {
   compareWithFile,
   compareWithMoment,
+  compareWithStyle,
   endComparison,
   useComparison,
   type Comparison,
 } from '../../store/comparing';
 import { glyphByCodePoint } from '../../store/selectors';
-import { useDoc, useProject } from '../../store/projectStore';
+import { useDoc, useProject, useWhole } from '../../store/projectStore';
 import { FileButton } from '../../ui/FileButton';
 import { InkButton } from '../../ui/InkButton';
 import { CHANGE_WORDS, changeText } from '../../text/compared';
@@ -62,9 +65,11 @@ function LetterCard({ letter }: { readonly letter: LetterCompared }) {
   );
 }
 
-/** What the project is held against: a font or a project from a file, or a moment of its own. */
+/** What the style in hand is held against: a font or a project from a file, another style of the family, or a moment of the project. */
 function Against() {
   const projectId = useProject((s) => s.projectId);
+  const inHand = projectOf(useDoc()).styleId;
+  const others = stylesInOrder(useWhole()).filter((s) => s.id !== inHand);
   const moments = useLiveQuery(() => (projectId ? momentStore(db).list(projectId) : []), [projectId]) ?? [];
   return (
     <Flex gap="2" wrap="wrap" align="center" mb="6">
@@ -76,6 +81,11 @@ function Against() {
         accept=".otf,.ttf,.woff,.woff2,.svg,.zip"
         onFile={compareWithFile}
       />
+      {others.map((s) => (
+        <InkButton key={s.id} tip="Another style of the family" onClick={() => compareWithStyle(s)}>
+          {s.name}
+        </InkButton>
+      ))}
       {moments.map((m) => (
         <InkButton
           key={m.id}

@@ -46,10 +46,14 @@ export const projectRow = z.object({
     .object({ family: z.string(), reserved: z.array(z.string()).readonly() })
     .nullable()
     .default(null),
-  /** A font behind one's own letters: its file, by the hash of its bytes, stays in the browser and doesn't go into project files. */
+  /**
+   * What lies behind one's own letters: another style of the family, or a font whose file, by the hash of its bytes, stays in the browser
+   * and doesn't go into project files.
+   */
   underlay: z
     .object({
-      fileId: id,
+      fileId: id.nullable(),
+      styleId: id.nullable().default(null),
       name: z.string(),
       size: z.enum(['em', 'x-height']),
       strength: z.number().min(0).max(1),

@@ -33,7 +33,13 @@ export function removeStyle(doc: Doc, styleId: string): ProjectDiff | null {
     for (const row of Object.values(own[table])) d.remove(table, row.id);
   d.remove('styles', styleId);
   const project = projectOf(doc);
-  if (project.styleId === styleId) d.put('project', { ...project, styleId: first.id });
+  const beneath = project.underlay?.styleId === styleId;
+  if (project.styleId === styleId || beneath)
+    d.put('project', {
+      ...project,
+      styleId: project.styleId === styleId ? first.id : project.styleId,
+      underlay: beneath ? null : project.underlay,
+    });
   return d.done(`Remove the style ${style.name}`);
 }
 
