@@ -1,20 +1,23 @@
-import { mkdtempSync, readFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { openProjectFile } from '../core/project/archive/readProject';
+import { writeProjectFile } from '../core/project/archive/writeProject';
 import { stylesInOrder } from '../core/project/document/queries/styles';
+import { projectLacking } from '../testing/lackingProject';
 import { variableFontPath, openFontPath } from '../testing/openFonts';
-import { parseWithFontkit, shape } from '../testing/outsideReaders';
+import { parseWithFontkit, readWithFontTools, shape } from '../testing/outsideReaders';
 import { runCli } from '../testing/runCli';
 
 const CAPS = 'demo/files/finished/over-the-door.orthoglyph.zip';
 const folder = mkdtempSync(join(tmpdir(), 'orthoglyph-family-'));
 const path = (name: string) => join(folder, name);
-const docAt = (name: string) => {
-  const opened = openProjectFile(new Uint8Array(readFileSync(path(name))));
+const docNamed = (file: string) => {
+  const opened = openProjectFile(new Uint8Array(readFileSync(file)));
   if (!opened.ok) throw new Error(JSON.stringify(opened.problems));
   return opened.value.doc;
 };
+const docAt = (name: string) => docNamed(path(name));
 const fontAt = (name: string) => new Uint8Array(readFileSync(path(name)));
 
 test('styles are added and removed, what they measure is told, and each is cast under the family’s name', async () => {
@@ -141,4 +144,51 @@ test('colours that are typed wrong are told', async () => {
     expect(run.code).toBe(2);
     expect(run.err).toContain(told);
   }
+});
+
+test('a cut of the family is cast beside it under its own name; a form that nobody drew is told', async () => {
+  const file = 'demo/files/finished/keepers-hand.orthoglyph.zip';
+  const doc = docNamed(file);
+  const named = (name: string) => Object.values(doc.glyphs).find((g) => g.name === name)!;
+  const form = { ...named('e'), id: 'round', name: 'a.ss01', codePoints: [] };
+  const withForm = { ...doc, glyphs: { ...doc.glyphs, [form.id]: form } };
+  writeFileSync(path('forms.zip'), await writeProjectFile(withForm, new Map()));
+  const run = await runCli(
+    ...['build', path('forms.zip'), '--out', path('cuts'), '--formats', 'otf', '--family', 'Mill'],
+    ...['--cuts', 'Mill Round=a.ss01'],
+  );
+  expect(run).toMatchObject({ code: 0 });
+  const [plain, round] = ['Mill-Regular', 'MillRound-Regular'].map((n) => fontAt(`cuts/${n}.otf`));
+  const advance = (bytes: Uint8Array, char: string) => shape(bytes, char, false)[0]!.advance;
+  expect(advance(round!, 'a')).toBe(advance(plain!, 'e'));
+  expect(advance(round!, 'a')).not.toBe(advance(plain!, 'a'));
+  expect(advance(round!, 'H')).toBe(advance(plain!, 'H'));
+  // What was the standard form is the one that is asked for.
+  expect(shape(round!, 'a', false, { ss01: 1 })[0]!.advance).toBe(advance(plain!, 'a'));
+  expect(readWithFontTools(round!, 'round.otf').names['1']).toBe('Mill Round');
+  const lost = await runCli('build', path('forms.zip'), '--out', path('lost'), '--cuts', 'Mill Round=q.ss09');
+  expect(lost.code).toBe(2);
+  expect(lost.err).toContain('Mill Round: no style has q.ss09; forms that are there: a.ss01');
+});
+
+test('what a page lacks is drafted with --complete, and told with what it was made of', async () => {
+  writeFileSync(
+    path('lacking.zip'),
+    await projectLacking('demo/files/finished/keepers-hand.orthoglyph.zip', 'JQq7.,'),
+  );
+  const run = await runCli(
+    'build',
+    path('lacking.zip'),
+    '--complete',
+    '--out',
+    path('whole'),
+    '--formats',
+    'ttf',
+    '--family',
+    'Whole',
+  );
+  expect(run.code).toBe(0);
+  expect(run.out).toMatch(/^Drafted: .*J of U, .*q of [a-z]+, .*7 by the pen/);
+  const shaped = shape(fontAt('whole/Whole-Regular.ttf'), 'Jo, Quill: 7 señores €½ß', true);
+  expect(shaped.every((g) => g.gid > 0)).toBe(true);
 });

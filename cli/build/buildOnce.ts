@@ -8,6 +8,7 @@ import { castFile, type CastOptions } from '../../core/fonts/compile/casts/castF
 import { NO_PICTURES, type PictureBytes } from '../../core/fonts/compile/pictures';
 import type { CastFormat } from '../../core/fonts/compile/casts/formats';
 import { openProjectFile } from '../../core/project/archive/readProject';
+import { forCast, formsForCuts, lostForms } from '../../core/project/document/commands/family/cuts';
 import { withCastWeights } from '../../core/project/document/commands/family/castWeights';
 import { changeCasting } from '../../core/project/document/commands/font/casting';
 import { composeAccents, WESTERN_ACCENTS } from '../../core/project/document/commands/glyphs/composing';
@@ -99,6 +100,7 @@ async function build(settings: BuildSettings): Promise<Built> {
   const snags = checkProject(doc);
   printProblems(snags.map((p) => ({ ...p, place: { file: parse(settings.input).base, ...p.place } })));
   if (snags.some((p) => p.severity === 'error')) return failed(doc);
+  checkCuts(doc);
   const formats = settings.formats ?? castingOf(doc).formats;
   const { files, whole } = await writeFonts(withCastWeights(doc), formats, {
     out: settings.out,
@@ -150,6 +152,7 @@ async function prepare(settings: BuildSettings, nowMs: number): Promise<Prepared
   const doc = withCasting(ruled, {
     ...settings.casting,
     ...(settings.weights ? { weights: settings.weights } : {}),
+    ...(settings.cuts ? { cuts: settings.cuts } : {}),
   });
   return { doc, leftOut: read.leftOut + wished.problems.length, pictures: kept.pictures };
 }
@@ -252,6 +255,16 @@ function completed(doc: Doc): ProjectDiff | null {
 
 const WESTERN = BILLS.find((b) => b.id === 'western')?.characters ?? '';
 
+/** Throws where a cut asks for a form that no style has: a font without it would not be what was asked for. */
+function checkCuts(doc: Doc): void {
+  for (const cut of castingOf(doc).cuts) {
+    const lost = lostForms(doc, cut).join(', ');
+    const there = formsForCuts(doc).join(', ') || 'none';
+    if (lost !== '')
+      throw new UsageError(`${cut.family}: no style has ${lost}; forms that are there: ${there}`);
+  }
+}
+
 /** Spacing forms of the marks that Western European letters need: drafts can be made of some (Unicode, Spacing Modifier Letters). */
 const WESTERN_MARKS = '\u00b4\u0060\u02c6\u00a8\u02dc\u00b8\u02da\u02c7';
 
@@ -269,8 +282,8 @@ async function writeFonts(
 ): Promise<{ readonly files: MadeFile[]; readonly whole: boolean }> {
   const files: MadeFile[] = [];
   let whole = true;
-  for (const { format, styleId } of castPlan(doc, formats)) {
-    const made = await castFile(doc, format, { ...options, styleId });
+  for (const { format, styleId, cut } of castPlan(doc, formats)) {
+    const made = await castFile(forCast(doc, cut), format, { ...options, styleId });
     printProblems(made.problems);
     whole &&= made.ok;
     for (const [path, bytes] of made.ok ? filesToWrite(made.value, out, unpacked) : []) {

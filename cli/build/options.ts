@@ -68,6 +68,10 @@ export const buildSettings = z.strictObject({
     .unwrap()
     .optional()
     .describe('Further styles of the family made of this one'),
+  cuts: castingRow.shape.cuts
+    .unwrap()
+    .optional()
+    .describe('The family again under other names, with some forms in the place of their letters'),
   pngSizes: z
     .array(z.number().int().min(8).max(4096))
     .min(1)
@@ -147,6 +151,7 @@ export function settingsOf(values: TypedOptions): Partial<BuildSettings> {
     codes: text('codes'),
     rules: text('rules'),
     weights: parts('weights')?.map(weightOf),
+    cuts: parts('cuts')?.map(cutOf),
     pngSizes: parts('png-sizes')?.map(Number),
     pictures: values['pictures'] === true ? true : undefined,
     unpacked: values['unpacked'] === true ? true : undefined,
@@ -171,11 +176,19 @@ function usageOf(name: string): string {
       return '--png-sizes is a list of whole numbers from 8 to 4096: 64,512';
     case 'weights':
       return '--weights is a list of names, weights from 1 to 1000 and how much thicker strokes are: "Light 300 -16, Bold 700 +40"';
+    case 'cuts':
+      return '--cuts is a list of families with forms of letters: "Round Hand=a.ss01+g.ss01"';
     case 'formats':
       return `--formats is a list of these: ${CAST_FORMATS.join(', ')}`;
     default:
       return `--${name} can't be empty`;
   }
+}
+
+/** "Family=a.ss01+g.ss01" */
+function cutOf(typed: string) {
+  const [family = '', forms = ''] = typed.split('=');
+  return { family: family.trim(), forms: forms.split('+').filter((f) => f !== '') };
 }
 
 function weightOf(typed: string) {

@@ -15,7 +15,7 @@ import { printProblems, valueOrPrint } from '../telling';
 
 export const buildHelp = `orthoglyph build INPUT --out DIR [--family NAME] [--style NAME] [--formats otf,ttf] [--as text|icons]
                   [--expect TEXT] [--compose] [--complete] [--fit] [--size U] [--margin U] [--typed FILE] [--codes FILE]
-                  [--pictures] [--rules FILE] [--weights LIST] [--png-sizes LIST] [--unpacked] [--config FILE] [--json FILE] [--watch]
+                  [--pictures] [--rules FILE] [--weights LIST] [--cuts LIST] [--png-sizes LIST] [--unpacked] [--config FILE] [--json FILE] [--watch]
 
 Makes font files. INPUT is a project file, a folder or zip of pictures or SVG files named after their characters
 (A.png, period.svg, uni00DF.png), a folder or zip of SVG icons, one SVG with many letters in rows, or pictures of whole pages:
@@ -38,6 +38,7 @@ filled practice sheets, writing in rows, pixel art.
   --rules FILE      rules for features, JSON (see features --help), instead of the project's
   --weights LIST    further styles of the family made of this one, by name, weight and how much thicker strokes are, em units:
                     "Light 300 -16, Bold 700 +40" (drawn along the same lines where letters have such)
+  --cuts LIST       the family again under other names, with some forms in the place of their letters: "Round Hand=a.ss01+g.ss01"
   --png-sizes LIST  heights of letters as PNG, px, instead of 256,1024
   --unpacked        folders instead of zips: a UFO as other programs keep it, letters one by one
   --formats LIST    ${CAST_FORMATS.join(', ')}
@@ -64,6 +65,7 @@ const OPTIONS = {
   rules: { type: 'string' },
   codes: { type: 'string' },
   weights: { type: 'string' },
+  cuts: { type: 'string' },
   'png-sizes': { type: 'string' },
   pictures: { type: 'boolean' },
   unpacked: { type: 'boolean' },

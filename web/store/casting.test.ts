@@ -1,4 +1,4 @@
-import { castPlan } from '../../core/fonts/compile/casts/castPlan';
+import { castPlan, type Cast } from '../../core/fonts/compile/casts/castPlan';
 import { changeCasting } from '../../core/project/document/commands/font/casting';
 import { castingOf } from '../../core/project/document/newProject';
 import type { CastFormat } from '../../core/fonts/compile/casts/formats';
@@ -13,15 +13,10 @@ async function bench(broken: readonly CastFormat[] = []) {
   const asked: string[] = [];
   let hold: Promise<void> | null = null;
   const compiler = {
-    async cast(
-      format: CastFormat,
-      styleId: string,
-      nowUnixS: number,
-      { signal }: { signal?: AbortSignal } = {},
-    ) {
+    async cast({ format, styleId, cut }: Cast, nowUnixS: number, { signal }: { signal?: AbortSignal } = {}) {
       await hold;
       signal?.throwIfAborted();
-      asked.push(`${format} ${styleId} ${nowUnixS}`);
+      asked.push(`${format} ${styleId} ${nowUnixS}${cut === null ? '' : ` cut ${cut}`}`);
       return broken.includes(format)
         ? fail<{ name: string; bytes: Uint8Array }>({ code: 'worker-crashed', reason: 'gone' })
         : ok({ name: `a.${format}`, bytes: new Uint8Array([1]) });
@@ -34,6 +29,14 @@ async function bench(broken: readonly CastFormat[] = []) {
   const casting = createCasting({ jobs: b.world.jobs, compiler: made, now: () => 5000 });
   return { b, session, asked, ...casting, wait: (p: Promise<void>) => (hold = p) };
 }
+
+test('a cut of the family is made in the same formats, after the family itself', async () => {
+  const t = await bench();
+  const cuts = [{ family: 'Round', forms: ['a.ss01'] }];
+  t.session.commit(changeCasting(t.session.doc, { cuts, formats: ['otf'] }));
+  await t.castAll(t.session, () => {});
+  expect(t.asked).toEqual(['otf regular 5', 'otf regular 5 cut 0']);
+});
 
 test('every chosen format is made in its order, at one time, and what is being made is told', async () => {
   const t = await bench();

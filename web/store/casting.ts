@@ -35,10 +35,11 @@ export function createCasting({ jobs, compiler, now }: CastingWorld) {
           const planned = await compiler.plan(formats, signal);
           session.tell(planned.problems);
           const plan = planned.ok ? planned.value : [];
-          for (const [i, { format, styleId }] of plan.entries()) {
-            onStage(`the ${format.toUpperCase()}`);
-            progress(`Making the ${format.toUpperCase()}`, i / plan.length);
-            const result = await compiler.cast(format, styleId, Math.floor(now() / 1000), { signal });
+          for (const [i, wanted] of plan.entries()) {
+            const format = wanted.format.toUpperCase();
+            onStage(`the ${format}`);
+            progress(`Making the ${format}`, i / plan.length);
+            const result = await compiler.cast(wanted, Math.floor(now() / 1000), { signal });
             session.tell(result.problems);
             if (result.ok) made.push(result.value);
           }

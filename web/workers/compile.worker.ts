@@ -18,6 +18,7 @@ import { inStyle } from '../../core/project/document/queries/styles';
 import { compileFont, type OutlineFormat } from '../../core/fonts/compile/compileFont';
 import { unpackRow } from '../../core/project/document/packing/packRows';
 import { partOf, readying } from '../../core/fonts/compile/partOf';
+import { forCast } from '../../core/project/document/commands/family/cuts';
 import { withCastWeights } from '../../core/project/document/commands/family/castWeights';
 import { applyDiff, type ProjectDiff } from '../../core/project/document/changes/diff';
 import { TABLE_NAMES, type Doc, type TableName } from '../../core/project/document/schema';
@@ -128,10 +129,11 @@ const api = {
     return doc ? ok(handDraft(inStyle(doc, styleId), char)) : fail({ code: 'nothing-there' });
   },
   /** A file of a format, whole. */
-  async cast(format: CastFormat, styleId: string, nowUnixS: number): Promise<Result<CastFile>> {
+  async cast({ format, styleId, cut }: Cast, nowUnixS: number): Promise<Result<CastFile>> {
     if (!doc) return fail({ code: 'nothing-there' });
+    const wanted = forCast(withCastWeights(doc), cut);
     const options = { styleId, nowUnixS, brotli, pictures: pictureBytes };
-    const made = await castFile(withCastWeights(doc), format, options);
+    const made = await castFile(wanted, format, options);
     return made.ok ? transfer(made, [made.value.bytes.buffer]) : made;
   },
 };

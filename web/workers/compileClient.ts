@@ -110,16 +110,11 @@ export class Compiler {
   }
 
   /** A file of a format. */
-  cast(
-    format: CastFormat,
-    styleId: string,
-    nowUnixS: number,
-    { signal }: { signal?: AbortSignal } = {},
-  ): Promise<Result<CastFile>> {
+  cast(wanted: Cast, nowUnixS: number, { signal }: { signal?: AbortSignal } = {}): Promise<Result<CastFile>> {
     return this.host.run<CastFile>(
       async (api) => {
         await this.sendOnce(api);
-        return api.cast(format, styleId, nowUnixS);
+        return api.cast(wanted, nowUnixS);
       },
       { signal },
     );

@@ -115,6 +115,7 @@ const defaultCasting = (family: string): CastingRow => ({
   version: '1.000',
   formats: ['otf', 'ttf'],
   weights: [],
+  cuts: [],
   namesIn: [],
   embedding: 'install',
   lineMetrics: null,

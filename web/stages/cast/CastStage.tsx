@@ -11,6 +11,7 @@ import { Bench } from '../../ui/Bench';
 import { InkButton } from '../../ui/InkButton';
 import { ByItself } from './ByItself';
 import { CastGauge } from './CastGauge';
+import { Cuts } from './Cuts';
 import { FontMenu } from './FontMenu';
 import { Formats } from './Formats';
 import { MadeFiles } from './MadeFiles';
@@ -99,6 +100,7 @@ export function CastStage() {
             <Check list={list} />
             <SinceLast />
             <Weights casting={casting} />
+            <Cuts casting={casting} />
             <Formats casting={casting} />
           </Box>
           <Box flex="1 1 300px" minW="280px">

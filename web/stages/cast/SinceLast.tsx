@@ -25,7 +25,7 @@ export function SinceLast() {
         ...(news.changed.length > 0 ? [`Changed: ${someNames(news.changed)}`] : []),
         ...(news.gone.length > 0 ? [`Gone: ${someNames(news.gone)}`] : []),
         ...(news.kerning ? ['Kerning'] : []),
-        ...(news.weights ? ['Weights that are cast along'] : []),
+        ...(news.weights ? ['Weights and cuts that are cast along'] : []),
         ...(news.colours ? ['Colours'] : []),
         ...(news.rules ? ['What it does with letters'] : []),
       ]

@@ -1,3 +1,4 @@
+import { castingOf } from '../../../project/document/newProject';
 import { isInFont } from '../../../project/document/queries/inFont';
 import { stylesInOrder } from '../../../project/document/queries/styles';
 import type { Doc } from '../../../project/document/schema';
@@ -7,9 +8,11 @@ import { isOfFamily, type CastFormat } from './formats';
 export interface Cast {
   readonly format: CastFormat;
   readonly styleId: string;
+  /** Of which cut of the family, in the order of the casting's; null = of the family itself. */
+  readonly cut: number | null;
 }
 
-/** The files of some formats: one for each style of the family in its order, and one for all where a format holds them all. Styles without letters are left out. */
+/** The files of some formats: one for each style of the family in its order, and one for all where a format holds them all; then the same of each cut. Styles without letters are left out. */
 export function castPlan(doc: Doc, formats: readonly CastFormat[]): Cast[] {
   const all = stylesInOrder(doc);
   const drawn = new Set(
@@ -20,7 +23,10 @@ export function castPlan(doc: Doc, formats: readonly CastFormat[]): Cast[] {
   const lettered = all.filter((s) => drawn.has(s.id));
   const styles = lettered.length > 0 ? lettered : all;
   const [first] = styles;
-  return formats.flatMap((format) =>
-    (isOfFamily(format) ? (first ? [first] : []) : styles).map((s) => ({ format, styleId: s.id })),
+  const { cuts } = castingOf(doc);
+  return [null, ...cuts.keys()].flatMap((cut) =>
+    formats.flatMap((format) =>
+      (isOfFamily(format) ? (first ? [first] : []) : styles).map((s) => ({ format, styleId: s.id, cut })),
+    ),
   );
 }

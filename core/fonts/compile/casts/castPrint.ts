@@ -49,9 +49,10 @@ function coloursMark(doc: Doc): string {
   return painted.length + palettes.length > 0 ? markOf([painted, palettes]) : '';
 }
 
-/** No mark where no weights are cast along. */
+/** No mark where neither weights nor cuts are cast along. */
 function weightsMark(doc: Doc): string {
-  const { weights } = castingOf(doc);
+  const { weights, cuts } = castingOf(doc);
+  if (cuts.length > 0) return markOf([weights, cuts]);
   return weights.length > 0 ? markOf(weights) : '';
 }
 

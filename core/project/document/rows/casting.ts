@@ -35,6 +35,10 @@ const weight = z.object({
 });
 export type CastWeight = z.infer<typeof weight>;
 
+/** The family once more under a name of its own, in which some forms are the standard ones, by glyph names ("a.ss01"). */
+const cut = z.object({ family: z.string().min(1), forms: z.array(z.string().min(1)).readonly() });
+export type CastCut = z.infer<typeof cut>;
+
 /** Names as programs in another language list them; what is empty is said as in the font's own names. */
 const namesIn = z.object({
   language: z.enum(NAME_LANGUAGES),
@@ -74,6 +78,7 @@ export const castingRow = z.object({
   version: z.string().regex(/^\d{1,3}\.\d{3}$/),
   formats: z.array(z.enum(CAST_FORMATS)),
   weights: z.array(weight).max(16).readonly().default([]),
+  cuts: z.array(cut).max(8).readonly().default([]),
   namesIn: z.array(namesIn).readonly().default([]),
   embedding: z.enum(EMBEDDING).default('install'),
   /** Height and depth of a line and the gap to the next, em units, all positive; null = found from lines, ink and line spacing. */
