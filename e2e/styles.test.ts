@@ -1,5 +1,13 @@
 import { expect, test, type Page } from '@playwright/test';
-import { castBoth, liveFontReady, openFinished, saved, stage, watchFaults } from './support/app';
+import {
+  castBoth,
+  liveFontReady,
+  openFinished,
+  saved,
+  stage,
+  watchFaults,
+  withoutPickers,
+} from './support/app';
 import { field } from './support/dress';
 import { readWithFontTools, shape } from '../testing/outsideReaders';
 
@@ -93,5 +101,54 @@ test('one alphabet becomes a family: bold and slanted made of it, ornaments begu
   expect(called[1]?.['1']).toBe(called[0]?.['1']);
   const leftOf = (bytes: Uint8Array) => shape(bytes, 'A', false)[0]?.advance ?? 0;
   expect(leftOf(second)).toBeGreaterThan(leftOf(first));
+  expect(faults).toEqual([]);
+});
+
+test('two styles together: one lies beneath the other on Fit, and is compared with it in Proof; a cut with another form is cast beside the family', async ({
+  page,
+}) => {
+  const faults = watchFaults(page);
+  await withoutPickers(page);
+  await openFinished(page, /^Painted capitals/);
+  await liveFontReady(page);
+  await toFamily(page);
+  const gauge = page.getByRole('complementary', { name: 'Gauge' });
+  await gauge.getByRole('button', { name: 'Bold', exact: true }).click();
+  await page.getByRole('button', { name: 'Make it of Regular' }).click();
+  await inHand(page, 'Bold');
+  await stage(page, 'Fit');
+  await page
+    .getByRole('tab', { name: 'See' })
+    .or(page.getByRole('tab', { name: 'Beneath' }))
+    .first()
+    .click();
+  await page.getByLabel('Which').selectOption('Regular of this family');
+  await expect(page.locator('[data-letter] path[opacity="0.25"]').first()).toBeAttached();
+  const [own, theirs] = ((await page.getByTestId('beside-stem').textContent()) ?? '')
+    .split('/')
+    .map(parseFloat);
+  expect(own).toBeGreaterThan((theirs ?? 0) + 10);
+
+  await stage(page, 'Proof');
+  await page.getByRole('button', { name: 'Compare', exact: true }).click();
+  await page.getByRole('button', { name: 'Regular', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Beside Regular' })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('status').filter({ hasText: 'otherwise' })).toHaveText(/^26 letters otherwise/);
+
+  // A form of M, so that the family can be cut with it.
+  await page.goto(page.url().replace(/\/proof.*/, '/name?glyph=M'));
+  await liveFontReady(page);
+  await page.getByRole('tab', { name: 'Forms', exact: true }).click();
+  await page.getByRole('button', { name: 'Copy to alter' }).click();
+  await stage(page, 'Cast');
+  const cuts = page.getByTestId('cuts');
+  await cuts.getByRole('button', { name: 'Add a cut' }).click();
+  await cuts.getByRole('textbox', { name: 'Its family name' }).fill('Over the Gate');
+  await cuts.getByRole('textbox', { name: 'Its family name' }).press('Enter');
+  await cuts.getByRole('button', { name: 'M.alt1' }).click();
+  await expect(cuts.getByRole('button', { name: 'M.alt1' })).toHaveAttribute('aria-pressed', 'true');
+  await page.getByRole('button', { name: 'Cast', exact: true }).click();
+  for (const file of ['OvertheGate-Regular.otf', 'OvertheGate-Bold.ttf'])
+    await expect(page.getByRole('main')).toContainText(file, { timeout: 60_000 });
   expect(faults).toEqual([]);
 });

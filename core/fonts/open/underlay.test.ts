@@ -4,10 +4,16 @@ import { brotliDecompressSync } from 'node:zlib';
 import { openFontPath } from '../../../testing/openFonts';
 import { withFontTools } from '../../../testing/outsideReaders';
 import { contoursBox } from '../../foundations/geometry/measure';
+import { addStyle } from '../../project/document/commands/family/addStyle';
+import { removeStyle } from '../../project/document/commands/family/styles';
+import { changeProject } from '../../project/document/commands/font/project';
+import { edit } from '../../project/document/inStep/edit';
 import { projectOf } from '../../project/document/newProject';
+import { advanceOf } from '../../project/document/queries/metrics';
+import { inStyle } from '../../project/document/queries/styles';
 import { sampleProject } from '../../testing/sampleProject';
 import { readFont } from '../opentype/read/readFont';
-import { besideUnderlay, underlayFont, underlayLetter, underlayScale } from './underlay';
+import { besideUnderlay, underlayFont, underlayLetter, underlayOfStyle, underlayScale } from './underlay';
 
 const path = openFontPath('dekko');
 const bytes = new Uint8Array(readFileSync(path));
@@ -77,4 +83,30 @@ test('measures stand side by side; of a letter that the font lacks only the line
   expect(of('left').theirs! + of('right').theirs!).toBeLessThan(of('width').theirs!);
   const lacking = besideUnderlay(doc, { ...doc.glyphs.H!, codePoints: [0x1f41f] }, font, scale);
   expect(lacking.map((b) => b.theirs === null)).toEqual([false, false, true, true, true, true]);
+});
+
+test('another style of the family lies beneath at its own size, and is read anew only when its letters change', () => {
+  const doc = sampleProject();
+  const two = edit(doc, addStyle(doc, { name: 'Bold', weightClass: 700, heavier: 30 })!).doc;
+  const regular = inStyle(two, 'regular');
+  const font = underlayOfStyle(regular);
+  expect(underlayOfStyle({ ...regular, project: { ...regular.project } })).toBe(font);
+  expect(underlayScale(two, font, 'em')).toBe(1);
+  for (const g of Object.values(regular.glyphs).filter(
+    (row) => row.codePoints.length > 0 && row.contours.length > 0,
+  )) {
+    const letter = underlayLetter(font, g, 1)!;
+    expect(letter.advance).toBeCloseTo(advanceOf(g), 6);
+    expect(contoursBox(letter.contours)!.xMin).toBeCloseTo(g.bearings.left, 6);
+  }
+});
+
+test('a style that lies beneath and is taken away lies beneath no longer', () => {
+  const doc = sampleProject();
+  const two = edit(doc, addStyle(doc, { name: 'Bold', weightClass: 700, heavier: 30 })!).doc;
+  const bold = Object.values(two.styles).find((s) => s.name === 'Bold')!;
+  const underlay = { fileId: null, styleId: bold.id, name: 'Bold', size: 'em', strength: 0.25 } as const;
+  const laid = edit(two, changeProject(two, { underlay }, 'Lay')!).doc;
+  expect(projectOf(edit(laid, removeStyle(laid, bold.id)!).doc).underlay).toBeNull();
+  expect(projectOf(edit(laid, removeStyle(laid, 'regular')!).doc).underlay).toEqual(underlay);
 });
