@@ -17,8 +17,8 @@ const LIMITS = {
   'components over 150 lines': 0,
   'functions of more than 5 parameters': 43,
   'files over 300 lines': 5,
-  'non-null assertions': 2115,
-  'double casts': 16,
+  'non-null assertions': 2109,
+  'double casts': 12,
   'disabled lint rules': 9,
 };
 /** Lines of tests to 100 lines of code, at least. Journeys count for the web. */

@@ -4,7 +4,7 @@ import { create } from 'zustand';
 export const usePalette = create<{ readonly chosen: number }>(() => ({ chosen: 0 }));
 
 /** What a palette is called in style sheets, by its place in the font. */
-export const paletteName = (place: number): string => `--palette-${place}`;
+const paletteName = (place: number): string => `--palette-${place}`;
 
 /**
  * Rules by which text in any of the families can be set in a palette of its font (CSS Fonts 4, 9.3.1, "@font-palette-values").

@@ -5,6 +5,9 @@ import type { Vec } from './vec';
 /** sRGB, 0..255. */
 export type Rgb = readonly [number, number, number];
 
+/** A colour whose channels are worked out one by one: red, green, blue. */
+export const rgbBy = (channel: (c: 0 | 1 | 2) => number): Rgb => [channel(0), channel(1), channel(2)];
+
 /** A colour as "#rrggbb", by which colours that are shown alike are one. */
 export const colourKey = (rgb: Rgb): string =>
   `#${rgb.map((v) => Math.round(v).toString(16).padStart(2, '0')).join('')}`;
@@ -56,8 +59,7 @@ export function colourAlong(stops: readonly Stop[], at: number): Rgb {
   while (k + 2 < stops.length && stops[k + 1]!.at < at) k++;
   const [a, b] = [stops[k]!, stops[Math.min(k + 1, stops.length - 1)]!];
   const share = Math.max(0, Math.min(1, (at - a.at) / (b.at - a.at || 1)));
-  const mix = (c: 0 | 1 | 2) => a.rgb[c] + (b.rgb[c] - a.rgb[c]) * share;
-  return [mix(0), mix(1), mix(2)];
+  return rgbBy((c) => a.rgb[c] + (b.rgb[c] - a.rgb[c]) * share);
 }
 
 /** The paint under a map that turns, moves, mirrors and scales evenly. */

@@ -1,4 +1,4 @@
-import type { Paint, Rgb, Stop } from '../../foundations/geometry/paint';
+import { rgbBy, type Paint, type Stop } from '../../foundations/geometry/paint';
 import { unit, type Vec } from '../../foundations/geometry/vec';
 import type { Picture } from '../../foundations/raster/picture';
 import { oklabDistance, oklabOf } from './oklab';
@@ -206,8 +206,7 @@ function readAlong(
   const curve: Stop[] = [];
   for (let b = 0; b < BINS; b++) {
     const n = sums[4 * b + 3]!;
-    if (n > 0)
-      curve.push({ at: (b + 0.5) / BINS, rgb: [0, 1, 2].map((c) => sums[4 * b + c]! / n) as unknown as Rgb });
+    if (n > 0) curve.push({ at: (b + 0.5) / BINS, rgb: rgbBy((c) => sums[4 * b + c]! / n) });
   }
   if (curve.length < 4) return null;
   const ends = [
@@ -223,7 +222,7 @@ function readAlong(
   });
   const rounded = stops.map((s) => ({
     at: s.at,
-    rgb: s.rgb.map((v) => Math.round(clip(v))) as unknown as Rgb,
+    rgb: rgbBy((c) => Math.round(clip(s.rgb[c]))),
   }));
   return { stops: rounded, from, to, off: Math.sqrt(sum / px.length) };
 }
@@ -233,7 +232,7 @@ const clip = (v: number) => Math.max(0, Math.min(255, v));
 /** The colour that the step from `a` to `b` leads to at `at`. */
 const goOn = (a: Stop, b: Stop, at: number): Stop => ({
   at,
-  rgb: b.rgb.map((v, c) => clip(v + ((v - a.rgb[c]!) * (at - b.at)) / (b.at - a.at))) as unknown as Rgb,
+  rgb: rgbBy((c) => clip(b.rgb[c] + ((b.rgb[c] - a.rgb[c]) * (at - b.at)) / (b.at - a.at))),
 });
 
 function between(stops: readonly Stop[], at: number): number[] {

@@ -40,8 +40,10 @@ function flatColours(p: Picture, skip?: Uint8Array): Oklab[] {
 export function paletteOf(picture: Picture, most: number, skip?: Uint8Array): Oklab[] {
   const colours = flatColours(picture, skip);
   if (colours.length === 0) return [];
-  const mean = (list: readonly Oklab[]): Oklab =>
-    [0, 1, 2].map((k) => list.reduce((s, c) => s + c[k]!, 0) / list.length) as unknown as Oklab;
+  const mean = (list: readonly Oklab[]): Oklab => {
+    const of = (k: 0 | 1 | 2) => list.reduce((s, c) => s + c[k], 0) / list.length;
+    return [of(0), of(1), of(2)];
+  };
   let centres: Oklab[] = [colours[0]!];
   let nearest = colours.map((c) => oklabDistance(c, centres[0]!));
   while (centres.length < most * 2) {

@@ -1,6 +1,6 @@
 import { Box, Flex, IconButton } from '@chakra-ui/react';
 import { X } from 'lucide-react';
-import { colourAlong, colourKey, type Rgb, type Stop } from '../../../core/foundations/geometry/paint';
+import { colourAlong, colourKey, rgbBy, type Rgb, type Stop } from '../../../core/foundations/geometry/paint';
 import type { Colouring } from '../../../core/project/document/schema';
 import { CheckField } from '../../ui/CheckField';
 import { ColourField } from '../../ui/ColourField';
@@ -22,6 +22,8 @@ interface Props {
 
 const sorted = (stops: readonly Stop[]): Stop[] => [...stops].sort((a, b) => a.at - b.at);
 
+const wholeRgb = (rgb: Rgb): Rgb => rgbBy((c) => Math.round(rgb[c]));
+
 /** The stop put in where two neighbours are furthest apart, in the colour that is there. */
 function withOneMore(stops: readonly Stop[]): Stop[] {
   const all = sorted(stops);
@@ -29,10 +31,7 @@ function withOneMore(stops: readonly Stop[]): Stop[] {
     .slice(1)
     .map((s, i) => ({ at: (s.at + (all[i]?.at ?? 0)) / 2, gap: s.at - (all[i]?.at ?? 0) }));
   const widest = gaps.reduce((a, b) => (b.gap > a.gap ? b : a), { at: 0.5, gap: 0 });
-  return sorted([
-    ...all,
-    { at: widest.at, rgb: colourAlong(all, widest.at).map(Math.round) as unknown as Rgb },
-  ]);
+  return sorted([...all, { at: widest.at, rgb: wholeRgb(colourAlong(all, widest.at)) }]);
 }
 
 /** The gradient as it goes through a letter, from its beginning at the left. */
@@ -40,6 +39,47 @@ const strip = (stops: readonly Stop[]) =>
   `linear-gradient(90deg, ${sorted(stops)
     .map((s) => `${colourKey(s.rgb)} ${s.at * 100}%`)
     .join(', ')})`;
+
+interface StopProps {
+  readonly stop: Stop;
+  readonly name: string;
+  /** It can't be taken away: a gradient has two. */
+  readonly fixed: boolean;
+  readonly onChange: (stop: Stop | null) => void;
+}
+
+/** One colour of a gradient and its place on the way. */
+function StopRow({ stop, name, fixed, onChange }: StopProps) {
+  return (
+    <Flex align="center" gap="1">
+      <ColourField
+        bare
+        label={`Colour of ${name}`}
+        value={stop.rgb}
+        onChange={(rgb) => onChange({ ...stop, rgb })}
+      />
+      <NumberField
+        inColumn
+        label={`Place of ${name}`}
+        unit="%"
+        min={0}
+        max={100}
+        value={stop.at * 100}
+        onChange={(at) => onChange({ ...stop, at: at / 100 })}
+      />
+      <IconButton
+        size="2xs"
+        variant="ghost"
+        color="ink"
+        aria-label={`Take ${name} away`}
+        disabled={fixed}
+        onClick={() => onChange(null)}
+      >
+        <X />
+      </IconButton>
+    </Flex>
+  );
+}
 
 function GradientFields({
   fill,
@@ -49,39 +89,17 @@ function GradientFields({
   readonly onChange: Props['onChange'];
 }) {
   const put = (stops: readonly Stop[]) => onChange({ ...fill, stops });
-  const change = (i: number, part: Partial<Stop>) =>
-    put(fill.stops.map((s, k) => (k === i ? { ...s, ...part } : s)));
   return (
     <>
       <Box h="14px" borderWidth="1px" borderColor="rule" style={{ background: strip(fill.stops) }} />
       {fill.stops.map((s, i) => (
-        <Flex key={i} align="center" gap="1">
-          <ColourField
-            bare
-            label={`Colour of stop ${i + 1}`}
-            value={s.rgb}
-            onChange={(rgb) => change(i, { rgb })}
-          />
-          <NumberField
-            inColumn
-            label={`Place of stop ${i + 1}`}
-            unit="%"
-            min={0}
-            max={100}
-            value={s.at * 100}
-            onChange={(at) => change(i, { at: at / 100 })}
-          />
-          <IconButton
-            size="2xs"
-            variant="ghost"
-            color="ink"
-            aria-label={`Take stop ${i + 1} away`}
-            disabled={fill.stops.length < 3}
-            onClick={() => put(fill.stops.filter((_, k) => k !== i))}
-          >
-            <X />
-          </IconButton>
-        </Flex>
+        <StopRow
+          key={i}
+          stop={s}
+          name={`stop ${i + 1}`}
+          fixed={fill.stops.length < 3}
+          onChange={(to) => put(fill.stops.flatMap((t, k) => (k !== i ? [t] : to ? [to] : [])))}
+        />
       ))}
       <InkButton
         tip="Another colour on the way"

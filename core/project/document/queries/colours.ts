@@ -110,7 +110,8 @@ function fillOf(glyph: GlyphRow, fill: Colouring['fill'], capHeight: number): Pa
     kind: 'linear',
     from: { x: x - half * dx, y: y - half * dy },
     to: { x: x + half * dx, y: y + half * dy },
-    stops: fill.stops,
+    // They may have been moved past one another; fonts have them in their order.
+    stops: [...fill.stops].sort((a, b) => a.at - b.at),
   };
 }
 

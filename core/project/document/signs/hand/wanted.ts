@@ -6,7 +6,7 @@ import type { HandDraft } from './draft';
 import { canDraft, handDraft } from './handDrafts';
 
 /** Characters of a list that nobody drew, that aren't made of marks or other signs, and that the hand's letters can be put together to. */
-export const handDraftable = (doc: Doc, list: string): string[] =>
+const handDraftable = (doc: Doc, list: string): string[] =>
   [...new Set(list)].filter(
     (char) =>
       !drawnOf(doc, char.codePointAt(0) ?? 0) && draftable(doc, char).length === 0 && canDraft(doc, char),
