@@ -13,6 +13,9 @@ import { transformContours } from '../core/foundations/geometry/contour';
 import { openProjectFile } from '../core/project/archive/readProject';
 import { takeTurns, USUAL_WITHIN } from '../core/project/document/commands/features/turns';
 import { addStyle, type NewStyle } from '../core/project/document/commands/family/addStyle';
+import { setColouring } from '../core/project/document/commands/colours/colouring';
+import { addPalette, recolour } from '../core/project/document/commands/colours/palettes';
+import type { ProjectDiff } from '../core/project/document/changes/diff';
 import { deriveForms } from '../core/project/document/commands/glyphs/forms';
 import { setBearings } from '../core/project/document/commands/spacing/bearings';
 import { edit } from '../core/project/document/inStep/edit';
@@ -21,7 +24,7 @@ import { formsOf } from '../core/project/document/queries/forms';
 import { glyphOfCodePoint } from '../core/project/document/queries/lookups';
 import { inStyle, stylesInOrder } from '../core/project/document/queries/styles';
 import { projectOf } from '../core/project/document/newProject';
-import type { Doc, GlyphRow } from '../core/project/document/schema';
+import type { Colouring, Doc, GlyphRow } from '../core/project/document/schema';
 import { greatestDeviation } from '../core/outlines/outline/deviation';
 import { slanted, slantMap } from '../core/outlines/dress/slanted';
 import { stemOf } from '../core/outlines/dress/stems';
@@ -119,6 +122,43 @@ function slantRows(): string[][] {
   ];
 }
 
+/** What colours of a style cost: gradient, line around, line within, solid shadow, and a second palette. */
+function colourRows(one: Doc): string[][] {
+  const { styleId } = projectOf(one);
+  const colouring: Colouring = {
+    fill: {
+      kind: 'gradient',
+      deg: 90,
+      stops: [
+        { at: 0, rgb: [32, 80, 140] },
+        { at: 1, rgb: [214, 138, 62] },
+      ],
+    },
+    outer: { width: 16, rgb: [36, 62, 74] },
+    inner: { width: 8, inset: 12, rgb: [244, 226, 178] },
+    shadow: { x: 36, y: -36, deep: true, rgb: [120, 52, 34] },
+  };
+  const done = (doc: Doc, diff: ProjectDiff | null) => (diff ? edit(doc, diff).doc : doc);
+  const painted = done(one, setColouring(one, styleId, colouring));
+  const doc = done(painted, addPalette(painted, { name: 'Night', ground: 'dark' }));
+  const compiled = (d: Doc) => compileFont(d, { format: 'otf', styleId, nowUnixS: 0 });
+  compiled(one);
+  const first = timed(() => compiled(doc));
+  const n = glyphOfCodePoint(doc, 0x6e);
+  const edited = done(doc, n && setBearings(doc, n.id, { left: n.bearings.left + 1 }));
+  const other = done(doc, recolour(doc, [32, 80, 140], [20, 20, 90]));
+  const letters = Object.values(doc.glyphs).filter((g) => g.contours.length > 0).length;
+  return [
+    [
+      `processor time for the first font of ${letters} letters with gradient, two lines and a solid shadow`,
+      seconds(first.ms),
+    ],
+    ['the same font after an edit of a letter', `${timed(() => compiled(edited)).ms.toFixed(0)} ms`],
+    ['after a change of a colour', `${timed(() => compiled(other)).ms.toFixed(0)} ms`],
+    ['its size beside the plain font', (first.made.length / compiled(one).length).toFixed(1)],
+  ];
+}
+
 /** Derived drawings and the words in which one comes twice. */
 function turnRows(doc: Doc): string[][] {
   const lists = createRequire(import.meta.url);
@@ -171,7 +211,7 @@ function turnRows(doc: Doc): string[][] {
 
 export function main(args: readonly string[]): void {
   const doc = demo();
-  const rows = [...familyRows(doc), ...slantRows(), ...turnRows(doc)];
+  const rows = [...familyRows(doc), ...slantRows(), ...colourRows(doc), ...turnRows(doc)];
   const table = ['| measure | |', '| --- | --- |', ...rows.map((r) => `| ${r.join(' | ')} |`)].join('\n');
   writeTable('forms', table, args.includes('--write'));
 }

@@ -65,6 +65,30 @@ test('no serious fault of access on the family’s table, on forms and rules, an
   expect(await seriousFaults(page, 'switches', 'day')).toEqual([]);
 });
 
+test('no serious fault of access among colours and drafts of missing letters, by day and night', async ({
+  page,
+}) => {
+  await openDemo(page);
+  await page.getByRole('button', { name: /^Style in hand/ }).click();
+  await page.getByRole('menuitem', { name: /^Colours/ }).click();
+  for (const part of ['Paint the letters', 'A gradient', 'A line around', 'A line within', 'A shadow'])
+    await page.getByText(part, { exact: true }).click();
+  await page.getByRole('button', { name: 'For dark ground' }).click();
+  await expect(page.getByRole('table', { name: 'Colours by palettes' })).toBeVisible();
+  for (const desk of ['day', 'night'] as const) {
+    if (desk === 'night') await page.getByRole('button', { name: 'Night desk' }).click();
+    expect(await seriousFaults(page, 'colours', desk)).toEqual([]);
+  }
+  await page.getByRole('button', { name: 'Switches' }).click();
+  await expect(page.getByRole('combobox', { name: 'Colours' })).toBeVisible();
+  expect(await seriousFaults(page, 'switches with palettes', 'night')).toEqual([]);
+  await page.keyboard.press('Escape');
+  await stage(page, 'Name');
+  await page.getByRole('tab', { name: 'Make' }).click();
+  await expect(page.getByRole('button', { name: 'Complete Western European' })).toBeVisible();
+  expect(await seriousFaults(page, 'make', 'night')).toEqual([]);
+});
+
 test('the keyboard alone goes through the stages, finds actions and works on points', async ({ page }) => {
   await openDemo(page);
   await page.keyboard.press('3');

@@ -200,23 +200,6 @@ try {
   await page.waitForTimeout(3500);
   await page.mouse.move(640, 720);
   await shoot('fit-joined');
-  // A project of its own with painted letters in colour layers.
-  await page.goto(`${base}/projects`);
-  await page.getByLabel('Name of the new project').fill('Painted caps over the door');
-  await page.getByRole('button', { name: 'Start it' }).click();
-  await page
-    .getByLabel('Pictures of letters')
-    .setInputFiles(join(root, 'demo/files/artwork/painted-TEO.png'));
-  await page.getByText('3 pieces').first().waitFor();
-  await page.getByRole('navigation', { name: 'Course' }).getByRole('link', { name: /^Lift/ }).click();
-  await page.getByLabel('Trace as').selectOption('colour');
-  await page
-    .getByRole('img', { name: /gradient/ })
-    .first()
-    .waitFor();
-  await page.getByRole('button', { name: 'Half and half' }).click();
-  await page.waitForTimeout(2000);
-  await shoot('lift-colour');
   // A family made of a finished hand, and rules for its letters.
   await page.goto(`${base}/projects`);
   await page
@@ -254,6 +237,15 @@ try {
   await page.mouse.move(640, 720);
   await page.waitForTimeout(1500);
   await shoot('family');
+  await page.goto(`${own}/colours`);
+  await page.getByText('Paint the letters', { exact: true }).click();
+  for (const part of ['A gradient', 'A line around', 'A shadow'])
+    await page.getByText(part, { exact: true }).click();
+  await page.getByLabel('Colour of stop 1').fill('#20508c');
+  await page.getByRole('button', { name: 'For dark ground' }).click();
+  await page.mouse.move(640, 720);
+  await page.waitForTimeout(9000);
+  await shoot('colours');
   await browser.close();
 } finally {
   server.kill();
