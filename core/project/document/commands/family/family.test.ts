@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { contourArea, contoursBox } from '../../../../foundations/geometry/measure';
-import type { Contour } from '../../../../foundations/geometry/contour';
+import { reverseContour, type Contour } from '../../../../foundations/geometry/contour';
 import { box } from '../../../../testing/randomOutlines';
+import { circle } from '../../../../testing/shapes';
 import { sampleProject } from '../../../../testing/sampleProject';
 import { applyDiff, reverseDiff } from '../../changes/diff';
 import { edit } from '../../inStep/edit';
@@ -12,7 +13,7 @@ import { danglingReferences } from '../../queries/dangling';
 import { glyphOfCodePoint } from '../../queries/lookups';
 import { proposedStyles } from '../../queries/weights';
 import { inStyle, ofWhole, stylesInOrder, stylesOf } from '../../queries/styles';
-import type { Doc } from '../../schema';
+import type { Doc, GlyphRow } from '../../schema';
 import { addSheet } from '../sheets/sheets';
 import { startGlyph } from '../glyphs/renaming';
 import { changeProject } from '../font/project';
@@ -248,4 +249,42 @@ test('a hollow style has an edge of its letters left, as wide as it was asked fo
     expect(Math.abs(area(hollow.contours))).toBeLessThan(Math.abs(area(g.contours)));
     expect(hollow.components).toHaveLength(g.components.length);
   }
+});
+
+test('crowded letters of a bold stay open: their strokes grow less than those of the others, also along skeletons', () => {
+  const doc = sampleProject();
+  const ring = (cx: number, cy: number, r: number): Contour => circle(cx, cy, r);
+  const pen = { width: 60, ends: 'round', joins: 'round', contrast: 1, angle: 0 } as const;
+  // Two small bowls, as an 8 has them, and one wide one, each with a stroke of 60: inside the small ones 70 are left.
+  const crowded = withSkeleton(blankGlyph('c8', 'eight', [0x38]), {
+    lines: [ring(100, 100, 65), ring(100, 255, 65)],
+    pen,
+  });
+  const wide = withSkeleton(blankGlyph('w0', 'zero', [0x30]), { lines: [ring(200, 200, 190)], pen });
+  const two = [
+    box(0, 0, 300, 700),
+    reverseContour(box(120, 120, 60, 200)),
+    reverseContour(box(120, 380, 60, 200)),
+  ];
+  const outline = { ...blankGlyph('cB', 'B', [0x42]), contours: two };
+  const glyphs = { ...doc.glyphs, c8: crowded, w0: wide, cB: outline };
+  const made = edit(
+    { ...doc, glyphs },
+    addStyle({ ...doc, glyphs }, { name: 'Bold', weightClass: 700, heavier: 50 })!,
+  ).doc;
+  const bold = (name: string) =>
+    Object.values(made.glyphs).find((g) => g.name === name && g.styleId !== 'regular')!;
+  const holes = (g: GlyphRow) => g.contours.filter((c) => contourArea(c) < -30).length;
+  expect(bold('zero').skeleton?.pen.width).toBe(110);
+  expect(bold('eight').skeleton!.pen.width).toBeGreaterThan(60 + 0.5 * 50);
+  expect(bold('eight').skeleton!.pen.width).toBeLessThan(110);
+  expect(holes(bold('eight'))).toBe(holes(crowded));
+  expect(holes(bold('B'))).toBe(2);
+  expect(
+    Math.min(
+      ...bold('B')
+        .contours.map((c) => -contourArea(c))
+        .filter((a) => a > 0),
+    ),
+  ).toBeGreaterThan(0.2 * 60 * 200);
 });

@@ -2,6 +2,7 @@ import { applyAffine, type Affine } from '../../../../foundations/geometry/affin
 import { transformContours } from '../../../../foundations/geometry/contour';
 import { contoursBox } from '../../../../foundations/geometry/measure';
 import { hollowed } from '../../../../outlines/dress/effects';
+import { staysOpen } from '../../../../outlines/dress/counters';
 import { heavier } from '../../../../outlines/dress/heavier';
 import { inSlanted, slanted, slantMap } from '../../../../outlines/dress/slanted';
 import { NOTDEF } from '../../newProject';
@@ -56,14 +57,31 @@ function hollow(glyph: GlyphRow, { edge }: Restyling): GlyphRow {
   return own.length === 0 ? glyph : withOutline(glyph, [...parts, ...hollowed(own, edge)]);
 }
 
-/** The letter with thicker strokes, as tall as it was; one of parts is drawn by them. */
+/**
+ * How much of the weight crowded letters get, the most first: in a bold the strokes of e, a, B and 8 are thinner than those of l and H, so that
+ * what they enclose stays open (common practice, no published source).
+ */
+const SHARES = [1, 0.88, 0.76, 0.64, 0.52];
+
+/** The letter with thicker strokes, as tall as it was; one of parts is drawn by them. A crowded one gets as much as leaves it open. */
 function weighted(glyph: GlyphRow, how: Restyling): GlyphRow {
   const { heavier: by, nib } = how;
+  if (glyph.components.length > 0 || (by === 0 && !(nib && glyph.skeleton))) return glyph;
+  const whole = inked(glyph, how);
+  if (by <= 0 || staysOpen(glyph.contours, whole.contours)) return whole;
+  for (const share of SHARES.slice(1)) {
+    const less = inked(glyph, { ...how, heavier: share * by });
+    if (staysOpen(glyph.contours, less.contours)) return less;
+  }
+  // What closes up even so isn't crowded but joined otherwise: it is as heavy as the others.
+  return whole;
+}
+
+function inked(glyph: GlyphRow, how: Restyling): GlyphRow {
   const { skeleton } = glyph;
-  if (glyph.components.length > 0 || (by === 0 && !(nib && skeleton))) return glyph;
   const drawn = skeleton ? byAnotherPen(glyph, skeleton, how) : byOutline(glyph, how);
   const { left, right } = drawn.bearings;
-  return { ...drawn, bearings: { left: left + by / 4, right: right + by / 4 } };
+  return { ...drawn, bearings: { left: left + how.heavier / 4, right: right + how.heavier / 4 } };
 }
 
 /** Another pen along the lines, which end so much sooner above and below as the pen reaches further. */
