@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
 import {
   castBoth,
   liveFontReady,
@@ -9,7 +10,7 @@ import {
   withoutPickers,
 } from './support/app';
 import { field } from './support/dress';
-import { readWithFontTools, shape } from '../testing/outsideReaders';
+import { readWithFontTools, shape, withFontTools } from '../testing/outsideReaders';
 
 const inHand = (page: Page, name: string) =>
   expect(page.getByRole('button', { name: `Style in hand: ${name}` })).toBeVisible({ timeout: 60_000 });
@@ -146,5 +147,93 @@ test('two styles together: one lies beneath the other on Fit, and is compared wi
   await page.getByRole('button', { name: 'Cast', exact: true }).click();
   for (const file of ['OvertheGate-Regular.otf', 'OvertheGate-Bold.ttf'])
     await expect(page.getByRole('main')).toContainText(file, { timeout: 60_000 });
+  expect(faults).toEqual([]);
+});
+
+test('from one skeleton alphabet light, regular and bold; any weight between them on the running line; what bold letters enclose stays open; one variable font', async ({
+  page,
+}) => {
+  test.slow();
+  const faults = watchFaults(page);
+  await withoutPickers(page);
+  await openFinished(page, /^Painted capitals/);
+  await liveFontReady(page);
+  await stage(page, 'Dress');
+  await page.getByRole('tab', { name: 'Parts' }).click();
+  await page.getByRole('button', { name: 'Find skeletons of 26 letters' }).click();
+  await expect(page.getByRole('button', { name: 'This width for 26 skeletons' })).toBeEnabled({
+    timeout: 120_000,
+  });
+  await toFamily(page);
+  const gauge = page.getByRole('complementary', { name: 'Gauge' });
+  for (const name of ['Light', 'Bold']) {
+    await takeStyle(page, 'Regular');
+    await gauge.getByRole('button', { name, exact: true }).click();
+    await page.getByRole('button', { name: 'Make it of Regular' }).click();
+    await inHand(page, name);
+  }
+  await expect(page.getByText('3 weights vary as one font')).toBeVisible({ timeout: 60_000 });
+  await page.getByLabel('Letters that are shown').selectOption('apart');
+  await expect(page.getByText('No letter is like that.')).toBeVisible();
+
+  // The running line at a weight that no style has: wider than the light, narrower than the bold.
+  await page.getByRole('button', { name: 'Between weights' }).click();
+  const slider = page.getByRole('slider');
+  await expect(page.getByTestId('weight')).toHaveText('500');
+  const between = await widthOf(page);
+  await slider.press('Home');
+  await expect(page.getByTestId('weight')).toHaveText('300');
+  await expect.poll(() => widthOf(page)).toBeLessThan(between - 2);
+  await slider.press('End');
+  await expect(page.getByTestId('weight')).toHaveText('700');
+  await expect.poll(() => widthOf(page)).toBeGreaterThan(between + 2);
+
+  await stage(page, 'Cast');
+  await page.getByText(/^Variable TTF/).click();
+  await page.getByRole('button', { name: 'Cast', exact: true }).click();
+  await expect(page.getByText('Variable.ttf')).toBeVisible({ timeout: 60_000 });
+  const files = new Map<string, Uint8Array>();
+  const names = await page.getByRole('button', { name: 'Download' }).count();
+  for (let i = 0; i < names; i++) {
+    const waiting = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Download' }).nth(i).click();
+    const file = await waiting;
+    files.set(file.suggestedFilename(), new Uint8Array(readFileSync(await file.path())));
+  }
+  const fontOf = (end: string) => [...files].find(([name]) => name.endsWith(end))![1];
+  const script = `
+import json, sys
+from fontTools.ttLib import TTFont
+from fontTools.pens.areaPen import AreaPen
+from fontTools.pens.recordingPen import DecomposingRecordingPen
+def holes(font):
+    made = {}
+    for char in 'ABDOPR':
+        glyphs = font.getGlyphSet()
+        pen = DecomposingRecordingPen(glyphs)
+        glyphs[font.getBestCmap()[ord(char)]].draw(pen)
+        areas, start = [], 0
+        for i, (op, _) in enumerate(pen.value):
+            if op in ('closePath', 'endPath'):
+                one = AreaPen(glyphs)
+                for name, args in pen.value[start:i + 1]: getattr(one, name)(*args)
+                areas.append(one.value)
+                start = i + 1
+        outside = max(areas, key=abs)
+        made[char] = sum(1 for a in areas if a * outside < 0 and abs(a) > 100)
+    return made
+fonts = [TTFont(p) for p in sys.argv[1:]]
+axis = fonts[2]['fvar'].axes[0]
+print(json.dumps([holes(fonts[0]), holes(fonts[1]), [axis.axisTag, axis.minValue, axis.maxValue]]))`;
+  const [regular, heavy, axis] = JSON.parse(
+    withFontTools(script, {
+      'a.ttf': fontOf('-Regular.ttf'),
+      'b.ttf': fontOf('-Bold.ttf'),
+      'c.ttf': fontOf('Variable.ttf'),
+    }),
+  ) as [Record<string, number>, Record<string, number>, unknown[]];
+  expect(regular).toEqual({ A: 1, B: 2, D: 1, O: 1, P: 1, R: 1 });
+  expect(heavy).toEqual(regular);
+  expect(axis).toEqual(['wght', 300, 700]);
   expect(faults).toEqual([]);
 });
