@@ -11,9 +11,10 @@ import { inStyle, ofWhole } from '../../core/project/document/queries/styles';
 import { LINE_EM, SHADOW_EM } from '../../core/project/document/rows/colours';
 import type { Colouring, Doc } from '../../core/project/document/schema';
 import { EXIT, numberOf, readArguments, UsageError } from '../arguments';
-import { readBytes, writeFile } from '../files';
+import { readBytes } from '../files';
+import { writeOutputs } from '../outputs';
 import { styleNamed } from '../styles';
-import { printProblems, valueOrPrint } from '../telling';
+import { valueOrPrint } from '../telling';
 
 export const coloursHelp = `orthoglyph colours PROJECT.zip [--fill COLOURS --outer W:COLOUR --shadow X,Y:COLOUR] [--palette NAME:dark] [--out PROJECT.zip] [--json FILE]
 
@@ -146,15 +147,8 @@ export async function runColours(argv: string[]): Promise<number> {
   process.stdout.write(
     `${said.style}: ${lines.length === 0 ? 'in the ink of the text' : lines.join(', ')}\n`,
   );
-  const files: [string | undefined, () => string | Promise<Uint8Array>][] = [
+  return writeOutputs([
     [values.out, () => writeProjectFile(doc, picturesOf(opened))],
     [values.json, () => `${JSON.stringify(said, null, 1)}\n`],
-  ];
-  for (const [path, make] of files) {
-    if (path === undefined) continue;
-    const written = writeFile(path, await make());
-    printProblems(written.problems);
-    if (!written.ok) return EXIT.input;
-  }
-  return EXIT.ok;
+  ]);
 }

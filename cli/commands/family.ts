@@ -10,9 +10,10 @@ import { projectOf } from '../../core/project/document/newProject';
 import { familyFacts, familyLetters, type StyleFacts } from '../../core/project/document/queries/family';
 import type { Doc } from '../../core/project/document/schema';
 import { EXIT, numberOf, readArguments, UsageError } from '../arguments';
-import { readBytes, writeFile } from '../files';
+import { readBytes } from '../files';
+import { writeOutputs } from '../outputs';
 import { styleNamed } from '../styles';
-import { printProblems, valueOrPrint } from '../telling';
+import { valueOrPrint } from '../telling';
 
 export const familyHelp = `orthoglyph family PROJECT.zip [--add NAME --weight N --heavier U --slant DEG --hollow U] [--remove NAME] [--out PROJECT.zip] [--json FILE]
 
@@ -109,15 +110,8 @@ export async function runFamily(argv: string[]): Promise<number> {
     ...said.apart.map(({ glyph, text }) => `${glyph}: ${text}`),
   ];
   process.stdout.write(`${lines.join('\n')}\n`);
-  const files: [string | undefined, () => string | Promise<Uint8Array>][] = [
+  return writeOutputs([
     [values.out, () => writeProjectFile(doc, picturesOf(opened))],
     [values.json, () => `${JSON.stringify(said, null, 1)}\n`],
-  ];
-  for (const [path, make] of files) {
-    if (path === undefined) continue;
-    const written = writeFile(path, await make());
-    printProblems(written.problems);
-    if (!written.ok) return EXIT.input;
-  }
-  return EXIT.ok;
+  ]);
 }

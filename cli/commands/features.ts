@@ -5,9 +5,10 @@ import { openProjectFile, picturesOf } from '../../core/project/archive/readProj
 import { writeProjectFile } from '../../core/project/archive/writeProject';
 import { projectOf } from '../../core/project/document/newProject';
 import { EXIT, readArguments, UsageError } from '../arguments';
-import { readBytes, writeFile } from '../files';
+import { readBytes } from '../files';
+import { writeOutputs } from '../outputs';
 import { withRules } from '../rules';
-import { printProblems, valueOrPrint } from '../telling';
+import { valueOrPrint } from '../telling';
 
 export const featuresHelp = `orthoglyph features PROJECT.zip [--rules FILE.json] [--out PROJECT.zip] [--json FILE.json] [--text FILE.fea]
 
@@ -36,16 +37,9 @@ export async function runFeatures(argv: string[]): Promise<number> {
   const { told, text } = explainFont(doc, styleId);
   for (const { tag, unasked, text: said } of told)
     process.stdout.write(`${tag}${unasked ? '' : ' (when asked for)'}  ${said}\n`);
-  const files: [string | undefined, () => string | Uint8Array | Promise<Uint8Array>][] = [
+  return writeOutputs([
     [values.out, () => writeProjectFile(doc, picturesOf(opened))],
     [values.json, () => writeRuleFile(doc, rulesOf(doc, styleId))],
     [values.text, () => text],
-  ];
-  for (const [path, make] of files) {
-    if (path === undefined) continue;
-    const written = writeFile(path, await make());
-    printProblems(written.problems);
-    if (!written.ok) return EXIT.input;
-  }
-  return EXIT.ok;
+  ]);
 }
