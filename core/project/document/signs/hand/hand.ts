@@ -45,6 +45,7 @@ export interface Hand {
 
 /** Letters that show a hand's stems and slant. */
 const STEMMED = [...'nhlidbmrpqHITEFLDPBRN'];
+const LETTERS = [...'abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ'];
 /** Fewer drawn letters than these say nothing of a hand. */
 const LEAST_LETTERS = 8;
 /** Slants less than this are none, degrees. */
@@ -65,15 +66,25 @@ export function handOf(doc: Doc): Hand | null {
   return made;
 }
 
+/** Whether a character is drawn, by hand and not as a draft. */
+export function isOfHand(doc: Doc, char: string): boolean {
+  const glyph = drawnOf(doc, char.codePointAt(0) ?? 0);
+  return glyph !== undefined && !glyph.draft;
+}
+
+/** The letters by which a hand is known; without any where they are too few. Told without measuring anything. */
+export function lettersOfHand(doc: Doc): string[] {
+  const letters = LETTERS.filter((c) => isOfHand(doc, c));
+  return letters.length < LEAST_LETTERS ? [] : letters;
+}
+
 function measure(doc: Doc): Hand | null {
-  const own = (char: string): Shape => {
-    const glyph = drawnOf(doc, char.codePointAt(0) ?? 0);
-    return glyph && !glyph.draft ? glyph.contours.filter((c) => c.closed) : [];
-  };
-  const letters = [...'abcdefghijklmnopqrstuvwxyzABCDEFGHIJKLMNOPQRSTUVWXYZ'].filter(
-    (c) => own(c).length > 0,
-  );
-  if (letters.length < LEAST_LETTERS) return null;
+  const own = (char: string): Shape =>
+    isOfHand(doc, char)
+      ? (drawnOf(doc, char.codePointAt(0) ?? 0)?.contours.filter((c) => c.closed) ?? [])
+      : [];
+  const letters = lettersOfHand(doc);
+  if (letters.length === 0) return null;
   const stems = STEMMED.flatMap((c) => stemOf(own(c), 'upright') ?? []);
   const stem = median(stems) ?? median(letters.flatMap((c) => stemOf(own(c), 'upright') ?? []));
   if (stem === null) return null;

@@ -3,7 +3,7 @@ import { rightDirections } from '../../../../foundations/geometry/direction';
 import type { Doc } from '../../schema';
 import { CAPITALS } from './capitals';
 import { FIGURES, SIGNS } from './figuresAndSigns';
-import { handOf, type Hand } from './hand';
+import { handOf, isOfHand, lettersOfHand, type Hand } from './hand';
 import type { HandDraft } from './draft';
 import type { HandRecipe, HandRecipes } from './recipe';
 import { scaled, widthOf } from './shaping';
@@ -20,11 +20,10 @@ export function waysTo(char: string): readonly HandRecipe[] {
 
 const canBe = (hand: Hand, { needs }: HandRecipe): boolean => [...needs].every(hand.has);
 
-/** Whether a hand's letters show how a character could look in it. */
-export function canDraft(doc: Doc, char: string): boolean {
-  const hand = handOf(doc);
-  return hand !== null && waysTo(char).some((w) => canBe(hand, w));
-}
+/** Whether a hand's letters are there that a character could be made of; nothing is measured, so that it can be asked after each edit. */
+export const canDraft = (doc: Doc, char: string): boolean =>
+  lettersOfHand(doc).length > 0 &&
+  waysTo(char).some(({ needs }) => [...needs].every((c) => isOfHand(doc, c)));
 
 /** Drafts are brought to the width that a hand tells by no more than these: further, and strokes would look thin or fat. */
 const [NARROWEST, WIDEST] = [0.86, 1.16];
