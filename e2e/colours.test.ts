@@ -105,6 +105,13 @@ test('outline, inline and gradient styles are made of one alphabet, with a palet
   await page.keyboard.press('Escape');
   await expect(page.getByTestId('running-text')).toHaveCSS('font-palette', '--palette-1');
 
+  // What was chosen part by part is taken back part by part.
+  const shadow = page.getByText('A shadow', { exact: true });
+  await shadow.click();
+  await expect(page.getByText('3 colours · 2 palettes')).toBeVisible();
+  await page.getByRole('button', { name: /^Undo/ }).click();
+  await expect(page.getByText('4 colours · 2 palettes')).toBeVisible();
+
   // Undo takes the name of the palette back, redo gives it again.
   await page.getByRole('button', { name: /^Undo/ }).click();
   await expect(page.getByLabel('#20508c in Night')).toBeVisible();

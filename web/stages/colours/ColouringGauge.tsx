@@ -19,7 +19,8 @@ const FIRST = {
 
 interface PartProps {
   readonly colouring: Colouring;
-  readonly onChange: (change: Partial<Colouring>) => void;
+  /** `continues`: with the change before, as one step. */
+  readonly onChange: (change: Partial<Colouring>, continues?: boolean) => void;
 }
 
 function OuterPart({ colouring: { outer }, onChange }: PartProps) {
@@ -42,7 +43,7 @@ function OuterPart({ colouring: { outer }, onChange }: PartProps) {
           <ColourField
             label="Its colour"
             value={outer.rgb}
-            onChange={(rgb) => onChange({ outer: { ...outer, rgb } })}
+            onChange={(rgb, continues) => onChange({ outer: { ...outer, rgb } }, continues)}
           />
         </>
       )}
@@ -78,7 +79,7 @@ function InnerPart({ colouring: { inner }, onChange }: PartProps) {
           <ColourField
             label="Colour within"
             value={inner.rgb}
-            onChange={(rgb) => onChange({ inner: { ...inner, rgb } })}
+            onChange={(rgb, continues) => onChange({ inner: { ...inner, rgb } }, continues)}
           />
         </>
       )}
@@ -118,7 +119,7 @@ function ShadowPart({ colouring: { shadow }, onChange }: PartProps) {
           <ColourField
             label="Shadow’s colour"
             value={shadow.rgb}
-            onChange={(rgb) => onChange({ shadow: { ...shadow, rgb } })}
+            onChange={(rgb, continues) => onChange({ shadow: { ...shadow, rgb } }, continues)}
           />
         </>
       )}
@@ -133,8 +134,9 @@ export function ColouringGauge() {
   const style = doc.styles[projectOf(doc).styleId];
   if (!style) return null;
   const { colouring } = style;
-  const put = (to: Colouring | null) => commit(setColouring(doc, style.id, to), true);
-  const change = (part: Partial<Colouring>) => colouring && put({ ...colouring, ...part });
+  const put = (to: Colouring | null, continues = false) => commit(setColouring(doc, style.id, to), continues);
+  const change = (part: Partial<Colouring>, continues = false) =>
+    colouring && put({ ...colouring, ...part }, continues);
   return (
     <Gauge
       title={`Colours of ${style.name}`}
@@ -148,7 +150,7 @@ export function ColouringGauge() {
       {colouring && (
         <>
           <GaugePart title="Filled with" />
-          <FillPart fill={colouring.fill} onChange={(fill) => change({ fill })} />
+          <FillPart fill={colouring.fill} onChange={(fill, continues) => change({ fill }, continues)} />
           <GaugePart title="Around and within" />
           <OuterPart colouring={colouring} onChange={change} />
           <InnerPart colouring={colouring} onChange={change} />

@@ -17,7 +17,8 @@ const MOST_STOPS = 8;
 
 interface Props {
   readonly fill: Fill;
-  readonly onChange: (fill: Fill) => void;
+  /** `continues`: with the change before, as one step. */
+  readonly onChange: (fill: Fill, continues?: boolean) => void;
 }
 
 const sorted = (stops: readonly Stop[]): Stop[] => [...stops].sort((a, b) => a.at - b.at);
@@ -45,7 +46,7 @@ interface StopProps {
   readonly name: string;
   /** It can't be taken away: a gradient has two. */
   readonly fixed: boolean;
-  readonly onChange: (stop: Stop | null) => void;
+  readonly onChange: (stop: Stop | null, continues?: boolean) => void;
 }
 
 /** One colour of a gradient and its place on the way. */
@@ -56,7 +57,7 @@ function StopRow({ stop, name, fixed, onChange }: StopProps) {
         bare
         label={`Colour of ${name}`}
         value={stop.rgb}
-        onChange={(rgb) => onChange({ ...stop, rgb })}
+        onChange={(rgb, continues) => onChange({ ...stop, rgb }, continues)}
       />
       <NumberField
         inColumn
@@ -88,7 +89,7 @@ function GradientFields({
   readonly fill: Gradient;
   readonly onChange: Props['onChange'];
 }) {
-  const put = (stops: readonly Stop[]) => onChange({ ...fill, stops });
+  const put = (stops: readonly Stop[], continues = false) => onChange({ ...fill, stops }, continues);
   return (
     <>
       <Box h="14px" borderWidth="1px" borderColor="rule" style={{ background: strip(fill.stops) }} />
@@ -98,7 +99,12 @@ function GradientFields({
           stop={s}
           name={`stop ${i + 1}`}
           fixed={fill.stops.length < 3}
-          onChange={(to) => put(fill.stops.flatMap((t, k) => (k !== i ? [t] : to ? [to] : [])))}
+          onChange={(to, continues) =>
+            put(
+              fill.stops.flatMap((t, k) => (k !== i ? [t] : to ? [to] : [])),
+              continues,
+            )
+          }
         />
       ))}
       <InkButton
@@ -141,7 +147,11 @@ export function FillPart({ fill, onChange }: Props) {
         onChange={(on) => onChange(on ? gradient : { kind: 'flat', rgb })}
       />
       {fill.kind === 'flat' ? (
-        <ColourField label="Colour" value={fill.rgb} onChange={(to) => onChange({ kind: 'flat', rgb: to })} />
+        <ColourField
+          label="Colour"
+          value={fill.rgb}
+          onChange={(to, continues) => onChange({ kind: 'flat', rgb: to }, continues)}
+        />
       ) : (
         <GradientFields fill={fill} onChange={onChange} />
       )}

@@ -90,7 +90,7 @@ function ColourRow({ colour, palettes }: Props & { readonly colour: FontColour }
           bare
           label={`Colour ${key}`}
           value={rgb}
-          onChange={(to) => commit(recolour(doc, rgb, to), true)}
+          onChange={(to, continues) => commit(recolour(doc, rgb, to), continues)}
         />
       </Table.Cell>
       {palettes.map((p) => (
@@ -99,7 +99,7 @@ function ColourRow({ colour, palettes }: Props & { readonly colour: FontColour }
             bare
             label={`${key} in ${p.name}`}
             value={p.colours[key] ?? rgb}
-            onChange={(to) => commit(setPaletteColour(doc, p.id, rgb, to), true)}
+            onChange={(to, continues) => commit(setPaletteColour(doc, p.id, rgb, to), continues)}
           />
         </Table.Cell>
       ))}

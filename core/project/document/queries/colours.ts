@@ -58,6 +58,8 @@ function paint(glyph: GlyphRow, colouring: Colouring, capHeight: number): Colour
   const whole = outer
     ? shaped(contours, `outer ${outer.width}`, (cs) => withOuterLine(cs, outer.width))
     : contours;
+  // Kept like the other shapes, so that what is compiled of it is kept with it.
+  const ink = shaped(contours, 'ink', (cs) => cs.filter((c) => c.closed));
   const layers: ColourLayer[] = [];
   if (shadow) {
     const key = `shadow ${outer?.width ?? 0} ${shadow.x} ${shadow.y} ${shadow.deep}`;
@@ -65,7 +67,7 @@ function paint(glyph: GlyphRow, colouring: Colouring, capHeight: number): Colour
     layers.push({ paint: flat(shadow.rgb), contours: cast });
   }
   if (outer) layers.push({ paint: flat(outer.rgb), contours: whole });
-  layers.push({ paint: fillOf(glyph, fill, capHeight), contours: contours.filter((c) => c.closed) });
+  layers.push({ paint: fillOf(glyph, fill, capHeight), contours: ink });
   if (inner) {
     const key = `inner ${inner.inset} ${inner.width}`;
     const line = shaped(contours, key, (cs) => innerLine(cs, inner.inset, inner.width));

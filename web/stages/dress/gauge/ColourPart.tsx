@@ -6,10 +6,11 @@ import {
   recolourLayer,
   removeLayer,
 } from '../../../../core/project/document/commands/outline';
-import { colourKey, meanColour, rgbOfKey, type Rgb } from '../../../../core/foundations/geometry/paint';
+import { meanColour, type Rgb } from '../../../../core/foundations/geometry/paint';
 import { paintText } from '../../../canvas/fillLayers';
 import { dressBench, useDressBench } from '../../../store/dressBench';
 import { useDoc, useProject } from '../../../store/projectStore';
+import { ColourField } from '../../../ui/ColourField';
 import { GaugePart } from '../../../ui/Gauge';
 import { InkButton } from '../../../ui/InkButton';
 import { Tip } from '../../../ui/Tip';
@@ -40,12 +41,11 @@ function LayerRow({ at }: { at: number }) {
   const small = { size: '2xs', variant: 'ghost', color: 'ink' } as const;
   return (
     <Flex align="center" gap="1">
-      <input
-        type="color"
-        aria-label={`Colour ${at + 1}: ${paintText(layer.paint)}`}
-        value={colourKey(meanColour(layer.paint))}
-        style={{ width: 28, height: 24, border: 'none', background: 'none' }}
-        onChange={(e) => commit(recolourLayer(doc, glyph.id, at, rgbOfKey(e.target.value)), true)}
+      <ColourField
+        bare
+        label={`Colour ${at + 1}: ${paintText(layer.paint)}`}
+        value={meanColour(layer.paint)}
+        onChange={(rgb, continues) => commit(recolourLayer(doc, glyph.id, at, rgb), continues)}
       />
       <InkButton
         tip={isLowest ? 'Work on the outline, the lowest colour' : 'Work on this colour’s contours'}
