@@ -1,4 +1,5 @@
 import { ok } from '../../core/foundations/problems/problem';
+import type { Doc } from '../../core/project/document/schema';
 import { box } from '../../core/testing/randomOutlines';
 import { drawnOf } from '../../core/project/document/queries/lookups';
 import { startGlyph } from '../../core/project/document/commands/glyphs/renaming';
@@ -23,12 +24,18 @@ async function bench(wanted: readonly string[]) {
       return ok(char === 'x7' ? null : DRAFT);
     },
   };
+  const of: Doc[] = [];
+  const compilerOf = (doc: Doc) => {
+    of.push(doc);
+    return { ...compiler, close: () => void asked.push('closed') };
+  };
   return {
     b,
     session,
     asked,
     hold: (p: Promise<void>) => (hold = p),
-    ...createCompleting({ ...b.world, compiler }),
+    of,
+    ...createCompleting({ ...b.world, compilerOf }),
   };
 }
 
@@ -39,7 +46,7 @@ test('missing letters are drafted in the style in hand as one step, and one undo
   const t = await bench(['q', '7']);
   const before = t.session.doc;
   await t.draftMissing('q7', false);
-  expect(t.asked).toEqual(['regular: q7']);
+  expect(t.asked).toEqual(['regular: q7', 'closed']);
   expect(['q', '7'].map((c) => has(t.session.doc, c))).toEqual([true, true]);
   expect(drawnOf(t.session.doc, 0x71)).toMatchObject({ draft: true, madeOf: 'dl' });
   t.session.undo();
@@ -60,6 +67,32 @@ test('a letter that is begun and drawn meanwhile stays the artist’s', async ()
   await making;
   expect(drawnOf(t.session.doc, 0x71)).toMatchObject({ draft: false, contours: drawn.contours });
   expect(has(t.session.doc, '7')).toBe(true);
+});
+
+test('drafts are made of the letters of the project that they were asked for in, and go there, whichever is shown meanwhile', async () => {
+  const t = await bench(['q', '7']);
+  let go = () => {};
+  t.hold(new Promise((r) => (go = r)));
+  const asked = t.session.whole;
+  const making = t.draftMissing('q7', false);
+  await t.b.settle();
+  const other = await t.b.open('b');
+  const before = other.doc;
+  go();
+  await making;
+  expect(t.of).toEqual([asked]);
+  expect(other.doc).toBe(before);
+  expect(has(t.session.doc, 'q')).toBe(true);
+});
+
+test('a letter that was begun and left empty becomes the draft: its white and its kerning stay, and there is no second one', async () => {
+  const t = await bench(['q']);
+  t.session.commit(startGlyph(t.session.doc, 'q'));
+  const begun = Object.values(t.session.doc.glyphs).find((g) => g.codePoints.includes(0x71))!;
+  await t.draftMissing('q', false);
+  const now = Object.values(t.session.doc.glyphs).filter((g) => g.codePoints.includes(0x71));
+  expect(now).toHaveLength(1);
+  expect(now[0]).toMatchObject({ id: begun.id, draft: true, contours: DRAFT.contours });
 });
 
 test('drafts that are stopped leave nothing', async () => {

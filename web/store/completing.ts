@@ -1,8 +1,10 @@
 import { create } from 'zustand';
 import { completeList, putHandDrafts } from '../../core/project/document/commands/signs/putDrafts';
 import type { HandDraft } from '../../core/project/document/signs/hand/draft';
+import type { Doc } from '../../core/project/document/schema';
 import { projectOf } from '../../core/project/document/newProject';
-import { compileClient, type Compiler } from '../workers/compileClient';
+import { compilerOf, type Compiler } from '../workers/compileClient';
+import type { Session } from './styleSession';
 import { nothingUnderWay, overLetters, type HowFarOver } from './overLetters';
 import { world, type World } from './world';
 
@@ -10,11 +12,12 @@ import { world, type World } from './world';
 export const useCompleting = create<HowFarOver>(() => nothingUnderWay);
 
 type CompletingWorld = Pick<World, 'current' | 'jobs'> & {
-  readonly compiler: Pick<Compiler, 'handWanted' | 'handDraft'>;
+  /** A compiler that has a document as it is now, whichever project is shown by the time it is asked. */
+  readonly compilerOf: (doc: Doc) => Pick<Compiler, 'handWanted' | 'handDraft' | 'close'>;
 };
 
 /** Missing letters drafted in the manner of the hand, one by one, aside. */
-export function createCompleting({ current, jobs, compiler }: CompletingWorld) {
+export function createCompleting({ current, jobs, compilerOf }: CompletingWorld) {
   /**
    * Drafts of all characters of a list that the hand's letters can be put together to, as one step that can be taken back; `also`: signs made of
    * others and letters with marks as well.
@@ -22,6 +25,20 @@ export function createCompleting({ current, jobs, compiler }: CompletingWorld) {
   async function draftMissing(list: string, also: boolean): Promise<void> {
     const session = current();
     if (!session?.getState().doc) return;
+    const compiler = compilerOf(session.whole);
+    try {
+      await draftAll(session, compiler, list, also);
+    } finally {
+      compiler.close();
+    }
+  }
+
+  async function draftAll(
+    session: Session,
+    compiler: Pick<Compiler, 'handWanted' | 'handDraft'>,
+    list: string,
+    also: boolean,
+  ): Promise<void> {
     const { styleId } = projectOf(session.doc);
     const wanted = await compiler.handWanted(styleId, list);
     if (!wanted.ok) return;
@@ -44,4 +61,4 @@ export function createCompleting({ current, jobs, compiler }: CompletingWorld) {
   return { draftMissing };
 }
 
-export const { draftMissing } = createCompleting({ ...world, compiler: compileClient });
+export const { draftMissing } = createCompleting({ ...world, compilerOf });

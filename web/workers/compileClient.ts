@@ -193,6 +193,11 @@ export class Compiler {
     });
   }
 
+  /** Ends its worker; calls that aren't answered are cancelled. */
+  close(): void {
+    this.host.close();
+  }
+
   private async sendOnce(api: Remote<CompileApi>): Promise<void> {
     if (!this.doc) return;
     if (this.loaded !== this.started) {
@@ -209,10 +214,21 @@ export class Compiler {
   }
 }
 
-export const compileClient = new Compiler(
-  () =>
-    startWorker<CompileApi>(
-      () => new Worker(new URL('./compile.worker.ts', import.meta.url), { type: 'module' }),
-    ),
-  (id) => storage.pictures.bytes(id),
-);
+const newCompiler = (): Compiler =>
+  new Compiler(
+    () =>
+      startWorker<CompileApi>(
+        () => new Worker(new URL('./compile.worker.ts', import.meta.url), { type: 'module' }),
+      ),
+    (id) => storage.pictures.bytes(id),
+  );
+
+/** The compiler of the project that is shown: what it is asked for is that project's as it is at the time. */
+export const compileClient = newCompiler();
+
+/** A compiler of its own for a job: it has the document as it is now, whatever is shown or edited meanwhile. To be closed. */
+export function compilerOf(doc: Doc): Compiler {
+  const compiler = newCompiler();
+  compiler.load(doc);
+  return compiler;
+}
