@@ -1,5 +1,5 @@
 import { counted } from '../../core/foundations/problems/counted';
-import { openProjectFile, picturesOf } from '../../core/project/archive/readProject';
+import { picturesOf } from '../../core/project/archive/readProject';
 import { writeProjectFile } from '../../core/project/archive/writeProject';
 import { CLEAN_UP_NAMES, mayClean, takeCleaned } from '../../core/project/document/commands/outline';
 import { edit } from '../../core/project/document/inStep/edit';
@@ -7,8 +7,9 @@ import type { GlyphRow } from '../../core/project/document/schema';
 import { CLEAN_UPS, cleanUp, type CleanUp } from '../../core/outlines/dress/cleanUp';
 import { findSnags } from '../../core/outlines/dress/snags';
 import { EXIT, readArguments, UsageError } from '../arguments';
-import { readBytes, writeFile } from '../files';
-import { printProblems, showProgress, valueOrPrint } from '../telling';
+import { projectAt } from '../project';
+import { writeFile } from '../files';
+import { printProblems, showProgress } from '../telling';
 
 export const cleanHelp = `orthoglyph clean PROJECT.zip --out OUT.zip [--how neaten] [--deviation 2] [--only LETTERS] [--json OUT.json]
 
@@ -43,8 +44,7 @@ export async function runClean(argv: string[]): Promise<number> {
   const tolerance = Number(values.deviation ?? 2);
   if (!(tolerance > 0 && tolerance <= 100))
     throw new UsageError('--deviation is a number of units, 0 to 100');
-  const bytes = valueOrPrint(readBytes(input), input);
-  const opened = bytes && valueOrPrint(openProjectFile(bytes), input);
+  const opened = projectAt(input);
   if (!opened) return EXIT.input;
   const wanted = new Set([...(values.only ?? '')].map((c) => c.codePointAt(0)!));
   const letters = Object.values(opened.doc.glyphs).filter(

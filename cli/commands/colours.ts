@@ -1,6 +1,5 @@
-import { basename } from 'node:path';
 import { colourKey, rgbOfKey, type Rgb } from '../../core/foundations/geometry/paint';
-import { openProjectFile, picturesOf } from '../../core/project/archive/readProject';
+import { picturesOf } from '../../core/project/archive/readProject';
 import { writeProjectFile } from '../../core/project/archive/writeProject';
 import { firstColouring, setColouring } from '../../core/project/document/commands/colours/colouring';
 import { addPalette } from '../../core/project/document/commands/colours/palettes';
@@ -11,10 +10,9 @@ import { inStyle, ofWhole } from '../../core/project/document/queries/styles';
 import { LINE_EM, SHADOW_EM } from '../../core/project/document/rows/colours';
 import type { Colouring, Doc } from '../../core/project/document/schema';
 import { EXIT, numberOf, readArguments, UsageError } from '../arguments';
-import { readBytes } from '../files';
+import { oneProject } from '../project';
 import { writeOutputs } from '../outputs';
 import { styleNamed } from '../styles';
-import { valueOrPrint } from '../telling';
 
 export const coloursHelp = `orthoglyph colours PROJECT.zip [--fill COLOURS --outer W:COLOUR --shadow X,Y:COLOUR] [--palette NAME:dark] [--out PROJECT.zip] [--json FILE]
 
@@ -128,10 +126,7 @@ function report(doc: Doc, styleId: string) {
 
 export async function runColours(argv: string[]): Promise<number> {
   const { values, positionals } = readArguments(argv, OPTIONS);
-  const [input, ...more] = positionals;
-  if (!input || more.length > 0) throw new UsageError('give one project');
-  const bytes = valueOrPrint(readBytes(input), input);
-  const opened = bytes && valueOrPrint(openProjectFile(bytes), basename(input));
+  const opened = oneProject(positionals);
   if (!opened) return EXIT.input;
   const styleId =
     values.style === undefined ? projectOf(opened.doc).styleId : styleNamed(opened.doc, values.style);

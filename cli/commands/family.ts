@@ -1,7 +1,6 @@
-import { basename } from 'node:path';
 import { agreement } from '../../core/fonts/compile/variable/agreement';
 import { describeProblem } from '../../core/foundations/problems/describe';
-import { openProjectFile, picturesOf } from '../../core/project/archive/readProject';
+import { picturesOf } from '../../core/project/archive/readProject';
 import { writeProjectFile } from '../../core/project/archive/writeProject';
 import { addEmptyStyle, addStyle } from '../../core/project/document/commands/family/addStyle';
 import { removeStyle } from '../../core/project/document/commands/family/styles';
@@ -10,10 +9,9 @@ import { projectOf } from '../../core/project/document/newProject';
 import { familyFacts, familyLetters, type StyleFacts } from '../../core/project/document/queries/family';
 import type { Doc } from '../../core/project/document/schema';
 import { EXIT, numberOf, readArguments, UsageError } from '../arguments';
-import { readBytes } from '../files';
+import { oneProject } from '../project';
 import { writeOutputs } from '../outputs';
 import { styleNamed } from '../styles';
-import { valueOrPrint } from '../telling';
 
 export const familyHelp = `orthoglyph family PROJECT.zip [--add NAME --weight N --heavier U --slant DEG --hollow U] [--remove NAME] [--out PROJECT.zip] [--json FILE]
 
@@ -96,10 +94,7 @@ function report(doc: Doc) {
 
 export async function runFamily(argv: string[]): Promise<number> {
   const { values, positionals } = readArguments(argv, OPTIONS);
-  const [input, ...more] = positionals;
-  if (!input || more.length > 0) throw new UsageError('give one project');
-  const bytes = valueOrPrint(readBytes(input), input);
-  const opened = bytes && valueOrPrint(openProjectFile(bytes), basename(input));
+  const opened = oneProject(positionals);
   if (!opened) return EXIT.input;
   const added = values.add === undefined ? opened.doc : withStyle(opened.doc, values.add, values);
   const doc = values.remove === undefined ? added : withoutStyle(added, values.remove);

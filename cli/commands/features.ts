@@ -1,14 +1,13 @@
 import { explainFont } from '../../core/fonts/compile/explainFont';
 import { rulesOf } from '../../core/fonts/compile/fontData';
 import { writeRuleFile } from '../../core/fonts/features/ruleFile';
-import { openProjectFile, picturesOf } from '../../core/project/archive/readProject';
+import { picturesOf } from '../../core/project/archive/readProject';
 import { writeProjectFile } from '../../core/project/archive/writeProject';
 import { projectOf } from '../../core/project/document/newProject';
-import { EXIT, readArguments, UsageError } from '../arguments';
-import { readBytes } from '../files';
+import { EXIT, readArguments } from '../arguments';
+import { oneProject } from '../project';
 import { writeOutputs } from '../outputs';
 import { withRules } from '../rules';
-import { valueOrPrint } from '../telling';
 
 export const featuresHelp = `orthoglyph features PROJECT.zip [--rules FILE.json] [--out PROJECT.zip] [--json FILE.json] [--text FILE.fea]
 
@@ -27,10 +26,7 @@ export async function runFeatures(argv: string[]): Promise<number> {
     json: { type: 'string' },
     text: { type: 'string' },
   });
-  const [input] = positionals;
-  if (!input || positionals.length > 1) throw new UsageError('give one project');
-  const bytes = valueOrPrint(readBytes(input), input);
-  const opened = bytes && valueOrPrint(openProjectFile(bytes), input);
+  const opened = oneProject(positionals);
   const doc = opened && withRules(opened.doc, values.rules);
   if (!doc) return EXIT.input;
   const { styleId } = projectOf(doc);

@@ -1,9 +1,9 @@
-import { openProjectFile } from '../../core/project/archive/readProject';
 import { wordSvg } from '../../core/fonts/compile/wordSvg';
 import { problem } from '../../core/foundations/problems/problem';
 import { EXIT, readArguments, UsageError } from '../arguments';
-import { readBytes, writeFile } from '../files';
-import { printProblems, valueOrPrint } from '../telling';
+import { projectAt } from '../project';
+import { writeFile } from '../files';
+import { printProblems } from '../telling';
 
 export const wordHelp = `orthoglyph word PROJECT.zip TEXT --out FILE.svg [--parted]
 
@@ -21,8 +21,7 @@ export function runWord(argv: string[]): number {
   const [input, text] = positionals;
   if (!input || text === undefined || positionals.length > 2 || !values.out)
     throw new UsageError('give one project, one text, and --out');
-  const bytes = valueOrPrint(readBytes(input), input);
-  const opened = bytes && valueOrPrint(openProjectFile(bytes), input);
+  const opened = projectAt(input);
   if (!opened) return EXIT.input;
   const { svg, lacking } = wordSvg(
     opened.doc,

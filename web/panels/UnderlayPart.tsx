@@ -2,7 +2,7 @@ import { Text } from '@chakra-ui/react';
 import atkinson from '@fontsource/atkinson-hyperlegible/files/atkinson-hyperlegible-latin-400-normal.woff2?url';
 import dekko from '@fontsource/dekko/files/dekko-latin-400-normal.woff2?url';
 import spectral from '@fontsource/spectral/files/spectral-latin-400-normal.woff2?url';
-import { besideUnderlay, type Beside } from '../../core/fonts/open/underlay';
+import { besideUnderlay, styleBeneath, type Beside } from '../../core/fonts/open/underlay';
 import { projectOf } from '../../core/project/document/newProject';
 import { stylesInOrder } from '../../core/project/document/queries/styles';
 import type { GlyphRow } from '../../core/project/document/schema';
@@ -85,7 +85,8 @@ function Settings() {
 export function UnderlayPart({ glyph }: { readonly glyph: GlyphRow | null }) {
   const { underlay: choice, styleId: inHand } = projectOf(useDoc());
   const underlay = useUnderlay();
-  const others = stylesInOrder(useWhole()).filter((s) => s.id !== inHand);
+  const whole = useWhole();
+  const others = stylesInOrder(whole).filter((s) => s.id !== inHand);
   const name = choice?.name ?? '';
   const options: readonly (readonly [string, string])[] = [
     ['', 'None'],
@@ -98,7 +99,7 @@ export function UnderlayPart({ glyph }: { readonly glyph: GlyphRow | null }) {
       <GaugePart title="A font beneath" />
       <SelectField
         label="Which"
-        value={choice?.styleId ?? choice?.fileId ?? ''}
+        value={styleBeneath(whole, inHand) ?? choice?.fileId ?? ''}
         options={options}
         onChange={(value) => {
           const style = others.find((s) => s.id === value);
@@ -114,7 +115,7 @@ export function UnderlayPart({ glyph }: { readonly glyph: GlyphRow | null }) {
         accept=".otf,.ttf,.woff,.woff2"
         onFile={(file) => void layBeneath(file, file.name)}
       />
-      <Settings />
+      {underlay && <Settings />}
       {choice?.fileId && underlay === null && (
         <Text fontSize="xs" color="snag">
           The file of {name} isn’t in this browser. Choose it again.

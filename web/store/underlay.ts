@@ -4,6 +4,7 @@ import { create } from 'zustand';
 import { changeProject } from '../../core/project/document/commands/font/project';
 import { contoursBox } from '../../core/foundations/geometry/measure';
 import {
+  styleBeneath,
   underlayLetter,
   underlayOfStyle,
   underlayScale,
@@ -102,13 +103,14 @@ async function load([, fileId, characters]: readonly [string, string, string]): 
   return read?.ok ? read.value : null;
 }
 
-/** The letters of another style of the family; null when there is none, or the style is gone. */
-function useStyleBeneath(styleId: string | null): UnderlayFont | null {
+/** The letters of another style of the family that lies beneath the one in hand; null when none does. */
+function useStyleBeneath(): UnderlayFont | null {
   const whole = useWhole();
-  return useMemo(
-    () => (styleId !== null && whole.styles[styleId] ? underlayOfStyle(inStyle(whole, styleId)) : null),
-    [styleId, whole],
-  );
+  const inHand = projectOf(useDoc()).styleId;
+  return useMemo(() => {
+    const id = styleBeneath(whole, inHand);
+    return id === null ? null : underlayOfStyle(inStyle(whole, id));
+  }, [whole, inHand]);
 }
 
 /** The font that lies behind the letters; undefined while it is read, null when there is none or its file isn't in this browser. */
@@ -123,7 +125,7 @@ export function useUnderlay(): Underlay | null | undefined {
     load,
     { keepPreviousData: true },
   );
-  const fromStyle = useStyleBeneath(choice?.styleId ?? null);
+  const fromStyle = useStyleBeneath();
   const data = choice?.styleId ? fromStyle : fromFile;
   return useMemo(() => {
     if (!choice) return null;

@@ -8,10 +8,11 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { browserPage } from '../../../testing/browserPage';
 import { hasFontTools, hasSanitizer, parseWithFontkit, sanitize } from '../../../testing/outsideReaders';
-import { placedLayers } from '../../project/document/queries/colours';
+import { layersOf, placedLayers } from '../../project/document/queries/colours';
 import type { Colouring, Doc } from '../../project/document/schema';
 import { scaling } from '../../foundations/geometry/affine';
 import { transformContours } from '../../foundations/geometry/contour';
+import { contoursBox } from '../../foundations/geometry/measure';
 import { colourKey, transformPaint, type Rgb } from '../../foundations/geometry/paint';
 import { svgLayers } from '../../readers/svg/pathData';
 import { drawnProject } from '../../testing/drawnProject';
@@ -24,7 +25,10 @@ import { addStyle } from '../../project/document/commands/family/addStyle';
 import { edit } from '../../project/document/inStep/edit';
 import { castNews, castPrint } from './casts/castPrint';
 import { castFile } from './casts/castFile';
+import { webStyles } from './casts/bundle';
+import { lettersPng } from './casts/lettersPng';
 import { lettersSvg } from './casts/lettersSvg';
+import { verticalMetrics } from './lineMetrics';
 import { compileFont, type OutlineFormat } from './compileFont';
 import { fontData } from './fontData';
 import { setWord, unitedWord } from './setWord';
@@ -279,7 +283,42 @@ test('a cast tells that colours are new, and a variable font that it leaves them
   expect(castNews(castPrint(doc, 0), castPrint(doc, 1))).toBeNull();
   const files = lettersSvg(doc, fontData(doc, 'regular'));
   expect(files.get('A_.svg')).toContain('linearGradient');
-  // Words as one outline are the plain letters, not their shadows.
-  const [word] = unitedWord(setWord(doc, 'O')).letters;
-  expect(word?.layers[0]?.contours).toHaveLength(2);
+  // Words as one outline are the plain letters, not their shadows, which reach further.
+  const boxOfWord = (d: Doc) => contoursBox(unitedWord(setWord(d, 'O')).letters[0]!.layers[0]!.contours);
+  expect(boxOfWord(doc)).toEqual(boxOfWord(plain));
+});
+
+test('a picture of a letter is wide enough for its shadow and lines on either side', async () => {
+  const doc = await paintedByStyle();
+  const font = fontData(doc, 'regular');
+  const widthOf = (d: Doc) => {
+    const png = lettersPng(d, fontData(d, 'regular'), [400]).get('400/O_.png')!;
+    // PNG (W3C), 11.2.2: the width stands 16 bytes from the beginning.
+    return new DataView(png.buffer, png.byteOffset).getUint32(16);
+  };
+  const { advance } = font.glyphs.find((g) => g.name === 'O')!;
+  const far = { ...NIGHT, shadow: { x: 300, y: 0, deep: false, rgb: [0, 0, 0] as const } };
+  const painted = edit(doc, setColouring(doc, 'regular', far)!).doc;
+  const { ascent, descent } = verticalMetrics(fontData(painted, 'regular'));
+  const box = contoursBox(layersOf(painted, byName(painted).O!)[0]!.contours)!;
+  const bearing = byName(painted).O!.bearings.left;
+  const ink = contoursBox(byName(painted).O!.contours)!;
+  const reach = box.xMax - ink.xMin + bearing;
+  expect(reach).toBeGreaterThan(advance);
+  expect(widthOf(painted)).toBeGreaterThanOrEqual(Math.floor((reach * 400) / (ascent + descent)));
+});
+
+test('stops that were moved past one another are written in their order', async () => {
+  const doc = await paintedByStyle();
+  const stops = NIGHT.fill.kind === 'gradient' ? [...NIGHT.fill.stops].reverse() : [];
+  const turned = { ...NIGHT, fill: { kind: 'gradient' as const, deg: 70, stops } };
+  const painted = edit(doc, setColouring(doc, 'regular', turned)!).doc;
+  expect(fontOf(painted, 'ttf')).toEqual(fontOf(doc, 'ttf'));
+});
+
+test('palettes have names of their own in a style sheet, also where only their signs differ', () => {
+  const palette = (name: string) => ({ id: name, name, ground: 'dark' as const, colours: {} });
+  const css = webStyles('Mill', [], [palette('Night'), palette('Night!'), palette('Ночь')]);
+  const names = [...css.matchAll(/@font-palette-values (--\S+)/g)].map(([, name]) => name);
+  expect(names).toEqual(['--night', '--palette-2', '--palette-3']);
 });

@@ -13,7 +13,14 @@ import { advanceOf } from '../../project/document/queries/metrics';
 import { inStyle } from '../../project/document/queries/styles';
 import { sampleProject } from '../../testing/sampleProject';
 import { readFont } from '../opentype/read/readFont';
-import { besideUnderlay, underlayFont, underlayLetter, underlayOfStyle, underlayScale } from './underlay';
+import {
+  besideUnderlay,
+  styleBeneath,
+  underlayFont,
+  underlayLetter,
+  underlayOfStyle,
+  underlayScale,
+} from './underlay';
 
 const path = openFontPath('dekko');
 const bytes = new Uint8Array(readFileSync(path));
@@ -109,4 +116,18 @@ test('a style that lies beneath and is taken away lies beneath no longer', () =>
   const laid = edit(two, changeProject(two, { underlay }, 'Lay')!).doc;
   expect(projectOf(edit(laid, removeStyle(laid, bold.id)!).doc).underlay).toBeNull();
   expect(projectOf(edit(laid, removeStyle(laid, 'regular')!).doc).underlay).toEqual(underlay);
+});
+
+test('a style doesn’t lie beneath itself, nor does one that is gone', () => {
+  const doc = sampleProject();
+  const two = edit(doc, addStyle(doc, { name: 'Bold', weightClass: 700, heavier: 30 })!).doc;
+  const bold = Object.values(two.styles).find((s) => s.name === 'Bold')!;
+  const lay = (styleId: string) => {
+    const underlay = { fileId: null, styleId, name: '', size: 'em', strength: 0.25 } as const;
+    return edit(two, changeProject(two, { underlay }, 'Lay')!).doc;
+  };
+  expect(styleBeneath(lay(bold.id), 'regular')).toBe(bold.id);
+  expect(styleBeneath(lay(bold.id), bold.id)).toBeNull();
+  expect(styleBeneath(lay('gone'), 'regular')).toBeNull();
+  expect(styleBeneath(two, 'regular')).toBeNull();
 });

@@ -54,6 +54,12 @@ export function underlayFont(font: FontFile, characters: string): Result<Underla
   }
 } // prettier-ignore
 
+/** The style that lies beneath the one in hand: null when none does, when it is that style itself, or gone. `whole`: the whole family. */
+export function styleBeneath(whole: Doc, inHand: string): string | null {
+  const id = projectOf(whole).underlay?.styleId ?? null;
+  return id !== null && id !== inHand && whole.styles[id] ? id : null;
+}
+
 /** Styles read so far by their letters, which are immutable. */
 const styles = new WeakMap<Doc['glyphs'], UnderlayFont>();
 

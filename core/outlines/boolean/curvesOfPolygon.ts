@@ -1,4 +1,5 @@
-import { type Contour, type Node } from '../../foundations/geometry/contour';
+import { applyVector, rotation } from '../../foundations/geometry/affine';
+import type { Contour, Node } from '../../foundations/geometry/contour';
 import { fitCubic } from '../../foundations/geometry/fitCubic';
 import { withKinds } from '../../foundations/geometry/nodeKinds';
 import { nth } from '../../foundations/lists/nth';
@@ -61,7 +62,7 @@ function seamsOf(ps: readonly Vec[], { longest, cornerDeg }: PolygonCurves): Sea
   const bent = (edge: number, other: number, side: 1 | -1): Vec =>
     at(isLong, edge) || at(isCorner, other)
       ? at(ways, edge)
-      : turned(at(ways, edge), (side * at(turns, other)) / 2);
+      : applyVector(rotation((side * at(turns, other)) / 2), at(ways, edge));
   return ps.flatMap((_, i): Seam[] => {
     if (at(isCorner, i)) return [{ at: i, into: bent(i - 1, i - 1, 1), out: bent(i, i + 1, -1) }];
     const [a, b] = [at(ways, i - 1), at(ways, i)];
@@ -79,11 +80,6 @@ function extremeWay(a: Vec, b: Vec): Vec | null {
 }
 
 const turnOf = (a: Vec, b: Vec): number => Math.atan2(cross(a, b), dot(a, b));
-
-function turned({ x, y }: Vec, by: number): Vec {
-  const [c, s] = [Math.cos(by), Math.sin(by)];
-  return { x: x * c - y * s, y: x * s + y * c };
-}
 
 /** Points of a run as curves: nodes from its beginning to its end, handles towards each other. */
 function fitRun(run: readonly Vec[], out: Vec, into: Vec, how: PolygonCurves): Node[] {

@@ -9,8 +9,8 @@ import { markUnited } from './shape';
 
 /**
  * Offsets and sweeps of whole letters by way of fine polygons in whole numbers (the Clipper library: Vatti, CACM 35 (1992); offsets after
- * Chen and McMains, DETC 2005): some ten times as quick as booleans of curves and never wrong, for shapes that are drawn around letters
- * and followed anew at each edit. Curves are fitted to the polygons again. Em units, y up.
+ * Chen and McMains, DETC 2005): five to twelve times as quick as booleans of curves on the demo's letters, for shapes that are drawn around letters and
+ * made anew at each edit. Curves are fitted to the polygons again. Em units, y up.
  */
 
 /** Chords lie this near to their curves, em units. */

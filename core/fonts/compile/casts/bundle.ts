@@ -61,12 +61,19 @@ function readMe({ casting, styles, files, characters }: BundleParts): string {
   ]);
 }
 
-/** A name as it can stand in a style sheet; empty when nothing of it can. */
-const slugOf = (name: string): string =>
-  name
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-|-$/g, '');
+/** Names of palettes as they can stand in a style sheet, each its own: by their letters and figures, or by their place. */
+function paletteSlugs(palettes: readonly PaletteRow[]): string[] {
+  const taken = new Set<string>();
+  return palettes.map(({ name }, i) => {
+    const slug = name
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-|-$/g, '');
+    const own = slug === '' || taken.has(slug) ? `palette-${i + 1}` : slug;
+    taken.add(own);
+    return own;
+  });
+}
 
 /** A style sheet that names each style's web fonts, and palettes for "font-palette" (CSS Fonts 4, 9.3). */
 export function webStyles(
@@ -74,9 +81,9 @@ export function webStyles(
   faces: readonly { readonly style: StyleRow; readonly file: string }[],
   palettes: readonly PaletteRow[] = [],
 ): string {
-  const rules = palettes.map(
-    ({ name }, i) =>
-      `@font-palette-values --${slugOf(name) || `palette-${i + 1}`} {\n` +
+  const rules = paletteSlugs(palettes).map(
+    (slug, i) =>
+      `@font-palette-values --${slug} {\n` +
       `  font-family: ${JSON.stringify(family)};\n  base-palette: ${i + 1};\n}\n`,
   );
   return faces

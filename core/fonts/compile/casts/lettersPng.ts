@@ -1,4 +1,5 @@
 import { compose } from '../../../foundations/geometry/affine';
+import { contoursBox, unionBox, type Box } from '../../../foundations/geometry/measure';
 import { placedLayers } from '../../../project/document/queries/colours';
 import type { Doc } from '../../../project/document/schema';
 import { glyphFileNames } from '../../../type/names/fileNames';
@@ -30,13 +31,15 @@ export function lettersPng(
     for (const glyph of lettersToGive(font)) {
       if (!glyph.box) continue;
       const row = doc.glyphs[glyph.id];
-      const left = Math.min(0, glyph.box.xMin);
-      const right = Math.max(glyph.advance, glyph.box.xMax);
+      const coloured = row ? placedLayers(doc, row) : [];
+      const layers = coloured.length > 0 ? coloured : [black(glyph.contours)];
+      // Lines and shadows around a letter may reach further than its ink.
+      const reach = layers.reduce<Box>((b, l) => unionBox(b, contoursBox(l.contours)) ?? b, glyph.box);
+      const left = Math.min(0, reach.xMin);
+      const right = Math.max(glyph.advance, reach.xMax);
       const canvas = new Canvas(Math.max(1, Math.ceil((right - left) * perUnit)), size);
       const map = emToPx(perUnit, left, ascent);
       const pictures = row && readyPictures(doc, row, bytes);
-      const coloured = row ? placedLayers(doc, row) : [];
-      const layers = coloured.length > 0 ? coloured : [black(glyph.contours)];
       if (row && pictures) drawPictures(canvas, pictures, compose(map, placeInFont(row)));
       else for (const layer of layers) canvas.paint(layer, map);
       files.set(`${size}/${fileName(glyph.name)}.png`, canvas.png());

@@ -4,6 +4,7 @@ import { edit } from '../../inStep/edit';
 import { blankGlyph, castingOf } from '../../newProject';
 import { inStyle, stylesInOrder } from '../../queries/styles';
 import type { Doc, GlyphRow } from '../../schema';
+import { castNews, castPrint } from '../../../../fonts/compile/casts/castPrint';
 import { addStyle } from './addStyle';
 import { forCast, formsForCuts, inCut, lostForms } from './cuts';
 
@@ -75,4 +76,24 @@ test('of two forms of a letter the first counts, forms that are gone are told, a
   expect(inCut(more, null)).toBe(more);
   expect(forCast(more, null)).toBe(more);
   expect(forCast(more, 3)).toBe(more);
+});
+
+test('in other languages a cut is listed under its own name, not under the family’s', () => {
+  const doc = withForm();
+  const casting = {
+    ...castingOf(doc),
+    namesIn: [{ language: 'de' as const, family: 'Mühle', designer: '', copyright: '', licence: '' }],
+  };
+  const named = { ...doc, casting: { [casting.id]: casting } };
+  const made = castingOf(inCut(named, { family: 'Mill Round', forms: ['o.ss01'] }));
+  expect(made.namesIn.map((n) => n.family)).toEqual(['']);
+  expect(
+    castNews(
+      castPrint(named, 0),
+      castPrint(
+        { ...named, casting: { [casting.id]: { ...casting, cuts: [{ family: 'X', forms: [] }] } } },
+        1,
+      ),
+    )?.weights,
+  ).toBe(true);
 });

@@ -70,7 +70,10 @@ function cutOf(doc: Doc, { family, forms }: CastCut): Doc {
     return diff ? edit(whole, ofWhole(whole, diff)).doc : whole;
   }, doc);
   const casting = castingOf(changed);
-  return { ...changed, casting: { ...changed.casting, [casting.id]: { ...casting, family, cuts: [] } } };
+  // Names in other languages are the family's: left empty, they are said as in the cut's own.
+  const namesIn = casting.namesIn.map((n) => ({ ...n, family: '' }));
+  const own = { ...casting, family, namesIn, cuts: [] };
+  return { ...changed, casting: { ...changed.casting, [casting.id]: own } };
 }
 
 /** Forms and their letters with each other's drawings, in one style. */
