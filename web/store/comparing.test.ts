@@ -1,5 +1,6 @@
 import type { FontsCompared } from '../../core/fonts/compare/compareFonts';
 import { fail, ok } from '../../core/foundations/problems/problem';
+import { addStyle } from '../../core/project/document/commands/family/addStyle';
 import type { Doc } from '../../core/project/document/schema';
 import { sampleProject } from '../../core/testing/sampleProject';
 import { WorkBench } from '../testing/workBench';
@@ -76,4 +77,22 @@ test('a comparison that is stopped shows nothing', async () => {
   await done;
   expect(aborted).toBe(true);
   expect(useComparison.getState().made).toBeNull();
+});
+
+test('the style in hand is held against another one of its family, each with its own letters', async () => {
+  const asked: Doc[][] = [];
+  const t = await bench({
+    withDoc: (doc, _, other) => {
+      asked.push([doc, other]);
+      return Promise.resolve(ok(found));
+    },
+  });
+  const made = addStyle(t.session.doc, { name: 'Bold', weightClass: 700, heavier: 30 })!;
+  t.session.commit(made);
+  const bold = Object.values(t.session.whole.styles).find((s) => s.name === 'Bold')!;
+  await t.comparing.withStyle(t.session, bold);
+  expect(useComparison.getState().made?.with).toBe('Bold');
+  const [doc, other] = asked[0]!;
+  expect(doc).toBe(t.session.doc);
+  expect(new Set(Object.values(other!.glyphs).map((g) => g.styleId))).toEqual(new Set([bold.id]));
 });
