@@ -5,7 +5,7 @@
 import { readFileSync } from 'node:fs';
 import { brotliDecompressSync } from 'node:zlib';
 import { openableFont } from '../../../../fonts/open/anyFont';
-import { contoursBox } from '../../../../foundations/geometry/measure';
+import { contourArea, contoursBox } from '../../../../foundations/geometry/measure';
 import { crossingsOf } from '../../../../outlines/outline/crossings';
 import { stemOf } from '../../../../outlines/dress/stems';
 import { stemLeanDeg } from '../../../../outlines/dress/lean';
@@ -112,6 +112,15 @@ test('every way to every character makes an outline without crossings', () => {
         bad.push(`${char} of ${way.needs}`);
     }
   expect(bad).toEqual([]);
+});
+
+test('cutting and joining leave no specks: looped capitals of a hand, put together to Æ, made one', () => {
+  const doc = handWithout('crafty-girls', MISSING);
+  const { stem } = handOf(doc)!;
+  for (const char of 'ÆŒæœÞþqQ') {
+    const small = handDraft(doc, char)!.contours.filter((c) => Math.abs(contourArea(c)) < 0.05 * stem ** 2);
+    expect([char, small.length]).toEqual([char, 0]);
+  }
 });
 
 test('a hand of a few letters says nothing, and drafts are no evidence of it', () => {

@@ -1,4 +1,5 @@
 import { transformContours } from '../../../../foundations/geometry/contour';
+import { contourArea } from '../../../../foundations/geometry/measure';
 import { rightDirections } from '../../../../foundations/geometry/direction';
 import type { Doc } from '../../schema';
 import { CAPITALS } from './capitals';
@@ -28,9 +29,12 @@ export const canDraft = (doc: Doc, char: string): boolean =>
 /** Drafts are brought to the width that a hand tells by no more than these: further, and strokes would look thin or fat. */
 const [NARROWEST, WIDEST] = [0.86, 1.16];
 
+/** What cutting and joining leave that is smaller than this share of a dot as wide as the stem is a speck, or a pinhole. */
+const SPECK = 0.05;
+
 /** A character as one way makes it of a hand's letters, in the hand's slant. */
 export function madeBy(hand: Hand, char: string, recipe: HandRecipe): HandDraft | null {
-  const made = recipe.make(hand);
+  const made = recipe.make(hand).filter((c) => Math.abs(contourArea(c)) > SPECK * hand.stem ** 2);
   if (made.length === 0) return null;
   const k = (hand.widthOf(char) ?? widthOf(made)) / Math.max(1, widthOf(made));
   const upright = scaled(made, Math.max(NARROWEST, Math.min(WIDEST, k)), 1);
