@@ -13,7 +13,7 @@ import { oneProject } from '../project';
 import { writeOutputs } from '../outputs';
 import { styleNamed } from '../styles';
 
-export const familyHelp = `orthoglyph family PROJECT.zip [--add NAME --weight N --heavier U --slant DEG --hollow U] [--remove NAME] [--out PROJECT.zip] [--json FILE]
+export const familyHelp = `orthoglyph family PROJECT.zip [--add NAME --weight N --heavier U --slant DEG --thinned P --hollow U] [--remove NAME] [--out PROJECT.zip] [--json FILE]
 
 Says what the styles of a project measure, which letters one of them lacks and which can't vary between weights; adds and removes styles.
   --add NAME        a further style, made of the style that the project opens with
@@ -21,6 +21,8 @@ Says what the styles of a project measure, which letters one of them lacks and w
   --empty           without letters, for drawings of its own
   --weight N        1 to 1000: 300 light, 400 regular, 700 bold
   --heavier U       by how much strokes are thicker, em units; below 0 = thinner
+  --thinned P       by how many per cent of its width a pen is thinner where strokes meet: 0 to 60; as is usual for so
+                    much more weight when it isn't said
   --hollow U        an edge of so many em units is left of the letters
   --slant DEG       by how much letters lean to the right; strokes keep their thickness
   --remove NAME     takes a style away with all that belongs to it
@@ -35,6 +37,7 @@ const OPTIONS = {
   weight: { type: 'string', default: '400' },
   heavier: { type: 'string', default: '0' },
   slant: { type: 'string', default: '0' },
+  thinned: { type: 'string' },
   hollow: { type: 'string' },
   remove: { type: 'string' },
   out: { type: 'string' },
@@ -47,11 +50,12 @@ function withStyle(doc: Doc, name: string, values: Values): Doc {
   const weightClass = Math.round(numberOf('weight', values.weight, 1, 1000));
   const heavier = numberOf('heavier', values.heavier, -500, 500);
   const slantDeg = numberOf('slant', values.slant, -30, 30);
+  const thinned = values.thinned === undefined ? null : numberOf('thinned', values.thinned, 0, 60) / 100;
   const edge = values.hollow === undefined ? null : numberOf('hollow', values.hollow, 1, 200);
   const from = values.from === undefined ? projectOf(doc).styleId : styleNamed(doc, values.from);
   const diff = values.empty
     ? addEmptyStyle(doc, { name, weightClass, italic: slantDeg > 0 })
-    : addStyle(doc, { name, weightClass, heavier, slantDeg, edge }, from);
+    : addStyle(doc, { name, weightClass, heavier, slantDeg, thinned, edge }, from);
   if (!diff) throw new UsageError(`a style needs a name that no other has: ${name}`);
   return edit(doc, diff).doc;
 }

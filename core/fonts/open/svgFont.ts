@@ -130,5 +130,5 @@ function inked(glyph: GlyphRow, pen: PenShape): GlyphRow {
   const lines = glyph.contours;
   if (lines.length === 0 || lines.some((c) => c.closed)) return glyph;
   const contours = penOutline(lines, pen);
-  return { ...glyph, contours, skeleton: { lines, pen: { ...pen, contrast: 1, angle: 0 } } };
+  return { ...glyph, contours, skeleton: { lines, pen: { ...pen, contrast: 1, angle: 0, thinned: 0 } } };
 }

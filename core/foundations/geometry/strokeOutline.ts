@@ -33,7 +33,7 @@ export function strokeOutline(c: Contour, style: StrokeStyle): Contour[] {
 }
 
 /** Builds one contour of straights and cubics. */
-class Pen {
+export class EdgePen {
   readonly nodes: Node[] = [];
 
   to(p: Vec): void {
@@ -82,7 +82,7 @@ class Pen {
   }
 
   /** Goes on with another pen's run, whose ends are brought to where the edges of the stroke meet. */
-  append(run: Pen, from: Vec | null, to: Vec | null): void {
+  append(run: EdgePen, from: Vec | null, to: Vec | null): void {
     const last = run.nodes.length - 1;
     run.nodes.forEach((n, i) => {
       const at = i === 0 ? from : i === last ? to : null;
@@ -102,18 +102,19 @@ const movedNode = (n: Node, by: Vec): Node => ({
   out: n.out && add(n.out, by),
 });
 
-function outlineOf(run: readonly Cubic[], closed: boolean, style: StrokeStyle): Contour[] {
+/** What a pen leaves that runs along joined segments. */
+export function outlineOf(run: readonly Cubic[], closed: boolean, style: StrokeStyle): Contour[] {
   const half = style.width / 2;
   const back = [...run].reverse().map((c): Cubic => ({ p0: c.p3, p1: c.p2, p2: c.p1, p3: c.p0 }));
   if (closed) {
     const edges = [run, back].map((way) => {
-      const pen = new Pen();
+      const pen = new EdgePen();
       side(pen, way, half, style, true);
       return pen;
     });
     return edges.filter((pen) => pen.nodes.length > 1).map((pen) => pen.close());
   }
-  const pen = new Pen();
+  const pen = new EdgePen();
   side(pen, run, half, style, false);
   cap(pen, run[run.length - 1]!.p3, directionAt(run[run.length - 1]!, 1), half, style.cap);
   side(pen, back, half, style, false);
@@ -138,60 +139,8 @@ export function bendsTightly(c: Contour, { width }: Pick<StrokeStyle, 'width'>):
   );
 }
 
-/**
- * The same stroke in simple pieces that don't overlap themselves: each segment's own, and a patch for every join and cap.
- * For outlines whose pieces cross in ways that are hard to unite at once.
- */
-export function strokePieces(c: Contour, style: StrokeStyle): Contour[][] {
-  const half = style.width / 2;
-  const bare: StrokeStyle = { ...style, cap: 'butt', dashes: [] };
-  return dashed(c, style).flatMap(({ run, closed }) => {
-    const pieces = run.map((s) => outlineOf([s], false, bare));
-    run.forEach((s, i) => {
-      const next = run[i + 1] ?? (closed ? run[0] : undefined);
-      if (next) pieces.push(joinPatch(s.p3, directionAt(s, 1), directionAt(next, 0), half, style));
-    });
-    if (!closed && style.cap !== 'butt') {
-      pieces.push(capPatch(run[0]!.p0, scale(directionAt(run[0]!, 0), -1), half, style.cap));
-      const last = run[run.length - 1]!;
-      pieces.push(capPatch(last.p3, directionAt(last, 1), half, style.cap));
-    }
-    return pieces.filter((p) => p.length > 0);
-  });
-}
-
-/** A full turn of the pen's nib. */
-function disc(p: Vec, half: number): Contour[] {
-  const pen = new Pen();
-  pen.arc(p, add(p, { x: half, y: 0 }), 2 * Math.PI);
-  return [pen.close()];
-}
-
-/** What a join adds beyond the ends of its two segments. */
-function joinPatch(p: Vec, before: Vec, after: Vec, half: number, style: StrokeStyle): Contour[] {
-  const turn = Math.atan2(cross(before, after), dot(before, after));
-  if (Math.abs(turn) < 1e-4) return [];
-  if (style.join === 'round') return disc(p, half);
-  // The outer side is the left one of the way that turns right.
-  const [a, b] = turn > 0 ? [scale(after, -1), scale(before, -1)] : [before, after];
-  const pen = new Pen();
-  pen.to(p);
-  pen.to(add(p, scale(leftOf(a), half)));
-  joinTo(pen, p, a, b, half, style);
-  return [pen.close()];
-}
-
-function capPatch(p: Vec, d: Vec, half: number, kind: StrokeStyle['cap']): Contour[] {
-  if (kind === 'round') return disc(p, half);
-  const pen = new Pen();
-  pen.to(add(p, scale(leftOf(d), -half)));
-  pen.to(add(p, scale(leftOf(d), half)));
-  cap(pen, p, d, half, kind);
-  return [pen.close()];
-}
-
 /** The left edge of the pen along a run, with its joins. */
-function side(pen: Pen, run: readonly Cubic[], half: number, style: StrokeStyle, closed: boolean): void {
+function side(pen: EdgePen, run: readonly Cubic[], half: number, style: StrokeStyle, closed: boolean): void {
   const tolerance = style.tolerance ?? TOLERANCE * half;
   const nextOf = (i: number) => run[i + 1] ?? (closed ? run[0] : undefined);
   const before = (i: number) => (i > 0 || closed ? (i + run.length - 1) % run.length : -1);
@@ -207,7 +156,7 @@ function side(pen: Pen, run: readonly Cubic[], half: number, style: StrokeStyle,
   run.forEach((c, i) => {
     if (gone[i]) return;
     const [first, last] = [meetings[before(i)] ?? null, meetings[i]!];
-    const own = new Pen();
+    const own = new EdgePen();
     offsetCubic(own, part(c, first?.s ?? 0, last?.t ?? 1), half, tolerance, 0);
     pen.append(own, first?.at ?? null, last?.at ?? null);
     const next = nextOf(i);
@@ -215,7 +164,7 @@ function side(pen: Pen, run: readonly Cubic[], half: number, style: StrokeStyle,
   });
 }
 
-function offsetCubic(pen: Pen, c: Cubic, half: number, tolerance: number, depth: number): void {
+function offsetCubic(pen: EdgePen, c: Cubic, half: number, tolerance: number, depth: number): void {
   if (isStraight(c)) {
     pen.to(edgeAt(c, 0, half));
     pen.to(edgeAt(c, 1, half));
@@ -231,7 +180,15 @@ function offsetCubic(pen: Pen, c: Cubic, half: number, tolerance: number, depth:
   offsetCubic(pen, b, half, tolerance, depth + 1);
 }
 
-function joinTo(pen: Pen, p: Vec, before: Vec, after: Vec, half: number, style: StrokeStyle): void {
+/** The outer side of a join, from the edge of one segment to that of the next. */
+export function joinTo(
+  pen: EdgePen,
+  p: Vec,
+  before: Vec,
+  after: Vec,
+  half: number,
+  style: StrokeStyle,
+): void {
   const measured = Math.atan2(cross(before, after), dot(before, after));
   if (Math.abs(measured) < 1e-4) return;
   // A line that turns right back has no inner side: the join goes round its tip, whichever side asks.
@@ -254,7 +211,8 @@ function joinTo(pen: Pen, p: Vec, before: Vec, after: Vec, half: number, style: 
   pen.to(to);
 }
 
-function cap(pen: Pen, p: Vec, d: Vec, half: number, kind: StrokeStyle['cap']): void {
+/** The end of a stroke, from its left edge to its right one; `d`: the way the stroke runs out. */
+export function cap(pen: EdgePen, p: Vec, d: Vec, half: number, kind: StrokeStyle['cap']): void {
   const from = add(p, scale(leftOf(d), half));
   const to = add(p, scale(leftOf(d), -half));
   if (kind === 'round') {

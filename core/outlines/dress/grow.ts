@@ -3,9 +3,12 @@ import { mergeOverlaps } from '../boolean/pieces';
 import { compose, invert, rotation, scaling, type Affine } from '../../foundations/geometry/affine';
 import { segmentCount, transformContours, type Contour } from '../../foundations/geometry/contour';
 import { rightDirections } from '../../foundations/geometry/direction';
-import { strokeOutline, strokePieces, type StrokeStyle } from '../../foundations/geometry/strokeOutline';
+import { strokeOutline, type StrokeStyle } from '../../foundations/geometry/strokeOutline';
+import { strokePieces, stretchPieces } from '../../foundations/geometry/strokePieces';
+import { nth } from '../../foundations/lists/nth';
 import { unite } from '../boolean/unite';
 import { simplify } from '../outline/simplify';
+import { thinnedStretches } from './thinning';
 
 /** The new outline lies within this of the true one, em units. */
 const TOLERANCE_EM = 0.015;
@@ -50,6 +53,8 @@ export interface PenShape {
   readonly contrast?: number;
   /** Direction of the nib's broad edge, degrees against the clock from level. */
   readonly angle?: number;
+  /** By which share of its width the pen is thinner where strokes meet at sharp angles; 0 (as wide as elsewhere) when it isn't said. */
+  readonly thinned?: number;
 }
 
 /**
@@ -80,8 +85,17 @@ function roundPenOutline(lines: readonly Contour[], pen: PenShape): Contour[] {
     dashOffset: 0,
     tolerance: TOLERANCE_EM,
   };
-  const shapes = lines
-    .flatMap((c) => strokePieces(c, style))
-    .map((contours) => ({ contours, rule: 'nonzero' as const }));
+  const shapes = piecesBy(lines, pen, style).map((contours) => ({ contours, rule: 'nonzero' as const }));
   return unite(shapes).map((c) => simplify(c, { tolerance: SPARE_EM, cornerDeg: 8 }));
+}
+
+function piecesBy(
+  lines: readonly Contour[],
+  { width, thinned = 0 }: PenShape,
+  style: StrokeStyle,
+): Contour[][] {
+  if (thinned === 0) return lines.flatMap((c) => strokePieces(c, style));
+  return thinnedStretches(lines, { width, thinned }).flatMap(({ run, closed }, i) =>
+    run.length > 0 ? stretchPieces(run, closed, style) : strokePieces(nth(lines, i), style),
+  );
 }

@@ -2,19 +2,24 @@ import { Flex, Progress, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import { isFreeName } from '../../../core/project/document/commands/family/addStyle';
 import { proposedStyles, type ProposedStyle } from '../../../core/project/document/queries/weights';
+import { usualThinning } from '../../../core/project/document/commands/family/restyledGlyph';
 import type { StyleRow } from '../../../core/project/document/schema';
 import { beginStyle, makeStyle, useStyling } from '../../store/family';
 import { useDoc, useWhole } from '../../store/projectStore';
+import { tellingLetters } from '../../store/thinning';
 import { CheckField } from '../../ui/CheckField';
 import { InkButton } from '../../ui/InkButton';
 import { NumberField } from '../../ui/NumberField';
 import { TextField } from '../../ui/TextField';
+import { ThinningPicture } from './ThinningPicture';
 
 /** Heaviest and lightest of a weight class: OpenType, OS/2, usWeightClass. */
 export const WEIGHT = { min: 1, max: 1000, step: 100 };
 /** Strokes may grow or shrink by so much, em units, and letters lean by so much, degrees. */
 const STROKES = { min: -200, max: 300, step: 2 };
 const SLANT = { min: -30, max: 30, step: 1 };
+/** By how many per cent of its width a pen may be thinner where strokes meet. */
+const THINNING = { min: 0, max: 60, step: 5 };
 /** Edges of hollow letters, em units; 0 = filled. */
 const EDGE = { min: 0, max: 200, step: 1 };
 
@@ -23,6 +28,7 @@ const FIRST: ProposedStyle = {
   weightClass: 400,
   heavier: 0,
   slantDeg: 0,
+  thinned: null,
   edge: null,
   empty: false,
 };
@@ -64,6 +70,7 @@ function Wish({ wish, onChange }: WishProps) {
         value={wish.heavier}
         onChange={(heavier) => onChange({ heavier })}
       />
+      <Thinner wish={wish} onChange={onChange} />
       <NumberField
         label="Leaning by"
         unit="°"
@@ -80,6 +87,25 @@ function Wish({ wish, onChange }: WishProps) {
         value={wish.edge ?? 0}
         onChange={(edge) => onChange({ edge: edge === 0 ? null : edge })}
       />
+    </>
+  );
+}
+
+/** How much thinner the pen of a heavier style is where strokes meet, and a picture of it; letters of outlines have no pen. */
+function Thinner({ wish, onChange }: WishProps) {
+  const letter = tellingLetters(useDoc())[0];
+  if (!letter?.skeleton || wish.empty || wish.heavier <= 0) return null;
+  const share = wish.thinned ?? usualThinning(letter.skeleton.pen, wish.heavier);
+  return (
+    <>
+      <NumberField
+        label="Thinner where strokes meet"
+        unit="%"
+        {...THINNING}
+        value={Math.round(100 * share)}
+        onChange={(v) => onChange({ thinned: v / 100 })}
+      />
+      <ThinningPicture wish={wish} />
     </>
   );
 }

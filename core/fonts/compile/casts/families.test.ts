@@ -45,7 +45,7 @@ function family(): Doc {
   const J = {
     ...blankGlyph('L', 'L', [0x4c]),
     contours: penOutline([hook], pen),
-    skeleton: { lines: [hook], pen: { ...pen, contrast: 1, angle: 0 } },
+    skeleton: { lines: [hook], pen: { ...pen, contrast: 1, angle: 0, thinned: 0 } },
   };
   const doc = { ...base, glyphs: { ...base.glyphs, L: J } };
   const named = edit(

@@ -62,7 +62,7 @@ const arch: Contour = {
 const drawn = (name: string, char: string, lines: readonly Contour[]): GlyphRow => ({
   ...blankGlyph(name, name, [char.codePointAt(0)!]),
   contours: penOutline(lines, pen),
-  skeleton: { lines, pen: { ...pen, contrast: 1, angle: 0 } },
+  skeleton: { lines, pen: { ...pen, contrast: 1, angle: 0, thinned: 0 } },
   bearings: { left: 50, right: 60 },
   spacing: 'hand',
 });

@@ -45,6 +45,8 @@ export interface ProposedStyle {
   /** By how much strokes are thicker, em units. */
   readonly heavier: number;
   readonly slantDeg: number;
+  /** By which share of its width a pen is thinner where strokes meet at sharp angles; null = as is usual for so much more weight. */
+  readonly thinned: number | null;
   /** The width of the edge that is left of hollow letters, em units; null = they are filled. */
   readonly edge: number | null;
   /** A style of drawings of its own: nothing is taken over. */
@@ -81,10 +83,11 @@ export function proposedStyles(doc: Doc, whole: Doc): ProposedStyle[] {
     weightClass: weight,
     heavier: Math.round((share - ownShare) * regular),
     slantDeg: 0,
+    thinned: null,
     edge: null,
     empty: false,
   }));
-  const plain = { weightClass: own.weightClass, heavier: 0, slantDeg: 0, edge: null, empty: false };
+  const plain = { weightClass: own.weightClass, heavier: 0, slantDeg: 0, thinned: null, edge: null, empty: false };
   const italic = { ...plain, name: italicOf(own.name), slantDeg: ITALIC_DEG };
   const ornaments = { ...plain, name: 'Ornaments', weightClass: 400, empty: true };
   const stem = stemFor(doc, own);

@@ -21,6 +21,8 @@ const skeleton = z.object({
     contrast: z.number().min(0.05).max(1).default(1),
     /** Direction of the nib's broad edge, degrees against the clock from level. */
     angle: z.number().min(-90).max(90).default(0),
+    /** By which share of its width it is thinner where strokes meet at sharp angles; 0 = as wide as elsewhere. */
+    thinned: z.number().min(0).max(0.6).default(0),
   }),
 });
 const anchor = z.object({ name: z.string(), x: z.number(), y: z.number() });

@@ -4,12 +4,8 @@ import { intersect, subtract, unite } from '../../../outlines/boolean/unite';
 import { transformContours, type Contour } from '../../../foundations/geometry/contour';
 import { contourArea, contoursBox, type Box } from '../../../foundations/geometry/measure';
 import type { ColourLayer, Paint } from '../../../foundations/geometry/paint';
-import {
-  bendsTightly,
-  strokeOutline,
-  strokePieces,
-  type StrokeStyle,
-} from '../../../foundations/geometry/strokeOutline';
+import { bendsTightly, strokeOutline, type StrokeStyle } from '../../../foundations/geometry/strokeOutline';
+import { strokePieces } from '../../../foundations/geometry/strokePieces';
 import { withKinds } from '../../../foundations/geometry/nodeKinds';
 import { placePaint } from './gradient';
 import type { DrawnShape, SvgDrawing } from './readSvg';

@@ -26,7 +26,7 @@ interface PenProps {
 }
 
 function PenFields({ pen, onChange }: PenProps) {
-  const { contrast = 1, angle = 0 } = pen;
+  const { contrast = 1, angle = 0, thinned = 0 } = pen;
   return (
     <>
       <NumberField
@@ -65,6 +65,15 @@ function PenFields({ pen, onChange }: PenProps) {
           onChange={(to) => onChange({ angle: to })}
         />
       )}
+      <NumberField
+        label="Thinner where strokes meet"
+        unit="%"
+        min={0}
+        max={60}
+        step={5}
+        value={100 * thinned}
+        onChange={(v) => onChange({ thinned: v / 100 })}
+      />
     </>
   );
 }

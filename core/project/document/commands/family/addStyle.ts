@@ -18,6 +18,8 @@ export interface NewStyle {
   readonly slantDeg?: number;
   /** The pen's thinnest stroke as a share of its thickest, and the way of its broad edge; null = as it is. */
   readonly nib?: Restyling['nib'];
+  /** By which share of its width a pen is thinner where strokes meet at sharp angles; null = as is usual for so much more weight. */
+  readonly thinned?: number | null;
   /** The width of the edge that is left of hollow letters, em units; null = they are filled. */
   readonly edge?: number | null;
 }
@@ -52,11 +54,12 @@ export function addStyle(
 /** How the letters of a new style are made of those of the one that it is made of, given as its view. */
 export const restylingOf = (
   from: Doc,
-  { heavier, slantDeg = 0, nib = null, edge = null }: NewStyle,
+  { heavier, slantDeg = 0, nib = null, thinned = null, edge = null }: NewStyle,
 ): Restyling => ({
   heavier,
   slantDeg,
   nib,
+  thinned,
   edge,
   stem: slantDeg === 0 ? null : stemOfStyle(from),
   about: projectOf(from).lines.xHeight / 2,

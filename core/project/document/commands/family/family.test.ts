@@ -165,7 +165,7 @@ test('a bolder style is as tall as the regular: x and H stay on their lines, whi
   const base = sampleProject();
   const stop = { ...blankGlyph('period', 'period', [0x2e]), contours: [box(0, 0, 100, 100)] };
   const lines = [{ closed: false, nodes: [corner(0, 40), corner(0, 660)] }];
-  const pen = { width: 80, ends: 'round', joins: 'round', contrast: 1, angle: 0 } as const;
+  const pen = { width: 80, ends: 'round', joins: 'round', contrast: 1, angle: 0, thinned: 0 } as const;
   const l = withSkeleton(blankGlyph('l', 'l', [0x6c]), { lines, pen });
   const doc = { ...base, glyphs: { ...base.glyphs, period: stop, l } };
   for (const heavier of [40, -30]) {
@@ -254,7 +254,7 @@ test('a hollow style has an edge of its letters left, as wide as it was asked fo
 test('crowded letters of a bold stay open: their strokes grow less than those of the others, also along skeletons', () => {
   const doc = sampleProject();
   const ring = (cx: number, cy: number, r: number): Contour => circle(cx, cy, r);
-  const pen = { width: 60, ends: 'round', joins: 'round', contrast: 1, angle: 0 } as const;
+  const pen = { width: 60, ends: 'round', joins: 'round', contrast: 1, angle: 0, thinned: 0 } as const;
   // Two small bowls, as an 8 has them, and one wide one, each with a stroke of 60: inside the small ones 70 are left.
   const crowded = withSkeleton(blankGlyph('c8', 'eight', [0x38]), {
     lines: [ring(100, 100, 65), ring(100, 255, 65)],

@@ -8,7 +8,7 @@ import { keepOutline, own, withPartsLeft, withSkeleton } from './edit';
 type Skeleton = NonNullable<GlyphRow['skeleton']>;
 
 /** A pen as it is stored. */
-const wholePen = (pen: PenShape): Skeleton['pen'] => ({ contrast: 1, angle: 0, ...pen });
+const wholePen = (pen: PenShape): Skeleton['pen'] => ({ contrast: 1, angle: 0, thinned: 0, ...pen });
 
 /** A glyph drawn by a pen along lines from now on; its outline until now is kept. */
 function drawnByPen(glyph: GlyphRow, made: PenDrawn): GlyphRow {
