@@ -1,30 +1,19 @@
 import { expect, test, type Page } from '@playwright/test';
-import { readFileSync } from 'node:fs';
 import {
   castBoth,
+  castFiles,
+  inHand,
   liveFontReady,
   openFinished,
   saved,
   stage,
+  takeStyle,
+  toFamily,
   watchFaults,
   withoutPickers,
 } from './support/app';
 import { field } from './support/dress';
 import { readWithFontTools, shape, withFontTools } from '../testing/outsideReaders';
-
-const inHand = (page: Page, name: string) =>
-  expect(page.getByRole('button', { name: `Style in hand: ${name}` })).toBeVisible({ timeout: 60_000 });
-
-async function toFamily(page: Page): Promise<void> {
-  await page.getByRole('button', { name: /^Style in hand/ }).click();
-  await page.getByRole('menuitem', { name: /^Family/ }).click();
-}
-
-async function takeStyle(page: Page, name: string): Promise<void> {
-  await page.getByRole('button', { name: /^Style in hand/ }).click();
-  await page.getByRole('menuitemradio', { name }).click();
-  await inHand(page, name);
-}
 
 /** Advance width of a text on the running line, px. */
 const widthOf = (page: Page) =>
@@ -144,6 +133,9 @@ test('two styles together: one lies beneath the other on Fit, and is compared wi
   await cuts.getByRole('textbox', { name: 'Its family name' }).press('Enter');
   await cuts.getByRole('button', { name: 'M.alt1' }).click();
   await expect(cuts.getByRole('button', { name: 'M.alt1' })).toHaveAttribute('aria-pressed', 'true');
+  await expect(
+    page.getByRole('img', { name: 'Listed as Over The Door, Bold, Regular; Over the Gate, Bold, Regular' }),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Cast', exact: true }).click();
   for (const file of ['OvertheGate-Regular.otf', 'OvertheGate-Bold.ttf'])
     await expect(page.getByRole('main')).toContainText(file, { timeout: 60_000 });
@@ -190,16 +182,7 @@ test('from one skeleton alphabet light, regular and bold; any weight between the
 
   await stage(page, 'Cast');
   await page.getByText(/^Variable TTF/).click();
-  await page.getByRole('button', { name: 'Cast', exact: true }).click();
-  await expect(page.getByText('Variable.ttf')).toBeVisible({ timeout: 60_000 });
-  const files = new Map<string, Uint8Array>();
-  const names = await page.getByRole('button', { name: 'Download' }).count();
-  for (let i = 0; i < names; i++) {
-    const waiting = page.waitForEvent('download');
-    await page.getByRole('button', { name: 'Download' }).nth(i).click();
-    const file = await waiting;
-    files.set(file.suggestedFilename(), new Uint8Array(readFileSync(await file.path())));
-  }
+  const files = await castFiles(page);
   const fontOf = (end: string) => [...files].find(([name]) => name.endsWith(end))![1];
   const script = `
 import json, sys

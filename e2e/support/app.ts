@@ -75,3 +75,35 @@ export function watchFaults(page: Page): string[] {
   });
   return faults;
 }
+
+/** Waits until a style of the family is in hand. */
+export const inHand = (page: Page, name: string) =>
+  expect(page.getByRole('button', { name: `Style in hand: ${name}` })).toBeVisible({ timeout: 60_000 });
+
+/** Opens the page of the project’s styles. */
+export async function toFamily(page: Page): Promise<void> {
+  await page.getByRole('button', { name: /^Style in hand/ }).click();
+  await page.getByRole('menuitem', { name: /^Family/ }).click();
+}
+
+/** Takes another style in hand by the switch beside the project’s name. */
+export async function takeStyle(page: Page, name: string): Promise<void> {
+  await page.getByRole('button', { name: /^Style in hand/ }).click();
+  await page.getByRole('menuitemradio', { name }).click();
+  await inHand(page, name);
+}
+
+/** Casts, and downloads all files that were made, by name. */
+export async function castFiles(page: Page): Promise<Map<string, Uint8Array>> {
+  await page.getByRole('button', { name: 'Cast', exact: true }).click();
+  const all = page.getByRole('button', { name: 'Download', exact: true });
+  await expect(all.first()).toBeVisible({ timeout: 60_000 });
+  const files = new Map<string, Uint8Array>();
+  for (const button of await all.all()) {
+    const waiting = page.waitForEvent('download');
+    await button.click();
+    const file = await waiting;
+    files.set(file.suggestedFilename(), new Uint8Array(readFileSync(await file.path())));
+  }
+  return files;
+}

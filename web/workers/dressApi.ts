@@ -5,7 +5,8 @@ import { inStyle, stylesInOrder } from '../../core/project/document/queries/styl
 import { compileVariable } from '../../core/fonts/compile/variable/compileVariable';
 import { agreement, type Agreement } from '../../core/fonts/compile/variable/agreement';
 import { restyledGlyph, type Restyling } from '../../core/project/document/commands/family/restyledGlyph';
-import type { Doc, GlyphRow } from '../../core/project/document/schema';
+import { inCut } from '../../core/project/document/commands/family/cuts';
+import type { CastCut, Doc, GlyphRow } from '../../core/project/document/schema';
 import {
   cleanUp,
   type CleanedUp,
@@ -51,9 +52,9 @@ export const dressApi = {
   pen: (lines: readonly Contour[], pen: PenShape): Result<Contour[]> => ok(penOutline(lines, pen)),
   /** Words set in a project's font as one drawing. */
   word: (doc: Doc, text: string, how: 'united' | 'parted'): Result<WordSvg> => ok(wordSvg(doc, text, how)),
-  /** Words set in each style of a family and in each weight that is cast along, in their order. */
-  inStyles(doc: Doc, text: string): Result<readonly InStyle[]> {
-    const family = withCastWeights(doc);
+  /** Words set in each style of a family, or of one of its cuts, and in each weight that is cast along, in their order. */
+  inStyles(doc: Doc, text: string, cut: CastCut | null): Result<readonly InStyle[]> {
+    const family = withCastWeights(inCut(doc, cut));
     return ok(
       stylesInOrder(family).map(({ id, name }) => ({
         name,

@@ -106,7 +106,7 @@ export function CastStage() {
           <Box flex="1 1 300px" minW="280px">
             {/* Beside what was ticked, so that they are in sight without a scroll. */}
             {files.length > 0 && <MadeFiles files={files} family={casting.family} />}
-            <FontMenu family={casting.family} styles={styleNames(doc)} weights={casting.weights} />
+            <FontMenu casting={casting} styles={styleNames(doc)} />
             <ByItself />
             <TryIt file={installable} />
           </Box>

@@ -1,17 +1,18 @@
 import { Box, Flex, Heading, Image, Text } from '@chakra-ui/react';
+import type { ReactNode } from 'react';
 import { counted } from '../../../core/foundations/problems/counted';
-import type { CastWeight } from '../../../core/project/document/schema';
+import type { CastCut, CastingRow } from '../../../core/project/document/schema';
 import type { WordSvg } from '../../../core/fonts/compile/wordSvg';
 import { projectOf } from '../../../core/project/document/newProject';
 import { useDoc } from '../../store/projectStore';
 import { useLiveFont } from '../../store/liveFont';
 import { useInStyles } from '../../store/wordDrawing';
+import type { InStyle } from '../../workers/dressApi';
 
-interface Props {
-  readonly family: string;
-  /** Styles of the project, the one in hand first. */
-  readonly styles: readonly string[];
-  readonly weights: readonly CastWeight[];
+interface FamilyProps {
+  readonly name: string;
+  /** Names of its styles and of weights that are cast along, the style in hand first. */
+  readonly listed: readonly string[];
 }
 
 /** Type size of what stands beside the styles' names. */
@@ -57,11 +58,69 @@ function OtherStyle({ name, drawn }: { readonly name: string; readonly drawn: Wo
   );
 }
 
-/** How the font will be listed among others: the family once, its styles below it. */
-export function FontMenu({ family, styles, weights }: Props) {
-  const drawn = useInStyles(family || 'Untitled');
-  const listed = [...styles, ...weights.map((w) => w.name)];
+/** A family by its name, its styles below it. */
+function Listed({ name, listed, children }: FamilyProps & { readonly children: ReactNode }) {
+  return (
+    <>
+      <Flex mt="2" justify="space-between" align="baseline">
+        <Text fontWeight="bold">{name}</Text>
+        <Text fontSize="xs" color="faded">
+          {counted(listed.length, 'style')}
+        </Text>
+      </Flex>
+      {children}
+    </>
+  );
+}
+
+/** Styles that aren't in hand, or those of a cut. */
+function Others({
+  listed,
+  drawn,
+}: {
+  readonly listed: readonly string[];
+  readonly drawn: readonly InStyle[];
+}) {
+  return listed.map((name, i) => (
+    <OtherStyle
+      key={`${name} ${i}`}
+      name={name}
+      drawn={drawn.find((d) => d.name === name.trim())?.drawn ?? null}
+    />
+  ));
+}
+
+function OwnFamily({ name, listed }: FamilyProps) {
+  const drawn = useInStyles(name);
   const [inHand = '', ...others] = listed;
+  return (
+    <Listed name={name} listed={listed}>
+      <StyleInHand name={inHand} family={name} />
+      <Others listed={others} drawn={drawn} />
+    </Listed>
+  );
+}
+
+function CutFamily({ cut, listed }: { readonly cut: CastCut; readonly listed: readonly string[] }) {
+  const drawn = useInStyles(cut.family, cut);
+  return (
+    <Listed name={cut.family} listed={listed}>
+      <Others listed={listed} drawn={drawn} />
+    </Listed>
+  );
+}
+
+interface Props {
+  readonly casting: CastingRow;
+  /** Styles of the project, the one in hand first. */
+  readonly styles: readonly string[];
+}
+
+/** How the font will be listed among others: each family once, its styles below it. */
+export function FontMenu({ casting, styles }: Props) {
+  const name = casting.family || 'Untitled';
+  const listed = [...styles, ...casting.weights.map((w) => w.name)];
+  const said = [name, ...casting.cuts.map((c) => c.family)].map((f) => `${f}, ${listed.join(', ')}`);
   return (
     <Box>
       <Heading as="h2" size="sm">
@@ -74,25 +133,15 @@ export function FontMenu({ family, styles, weights }: Props) {
         borderColor="rule"
         p="3"
         role="img"
-        aria-label={`Listed as ${family}, ${listed.join(', ')}`}
+        aria-label={`Listed as ${said.join('; ')}`}
       >
         <Text fontSize="xs" color="faded">
           Fonts on this computer
         </Text>
         <Box h="1px" bg="rule" my="2" />
-        <Flex justify="space-between" align="baseline">
-          <Text fontWeight="bold">{family || 'Untitled'}</Text>
-          <Text fontSize="xs" color="faded">
-            {counted(listed.length, 'style')}
-          </Text>
-        </Flex>
-        <StyleInHand name={inHand} family={family || 'Untitled'} />
-        {others.map((name, i) => (
-          <OtherStyle
-            key={`${name} ${i}`}
-            name={name}
-            drawn={drawn.find((d) => d.name === name.trim())?.drawn ?? null}
-          />
+        <OwnFamily name={name} listed={listed} />
+        {casting.cuts.map((cut, i) => (
+          <CutFamily key={i} cut={cut} listed={listed} />
         ))}
       </Box>
     </Box>
