@@ -62,7 +62,7 @@ function lively(): Doc {
       clearance: 15,
       despite: [],
     },
-    { kind: 'bounce', glyphs: null, height: 20 },
+    { kind: 'bounce', glyphs: null, height: 20, lean: 0 },
   ];
   const diff = setRules(all, rules);
   return diff ? edit(all, diff).doc : all;

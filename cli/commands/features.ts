@@ -1,5 +1,5 @@
 import { explainFont } from '../../core/fonts/compile/explainFont';
-import { rulesOf } from '../../core/fonts/compile/fontData';
+import { rulesOf } from '../../core/project/document/queries/rulesOf';
 import { writeRuleFile } from '../../core/fonts/features/ruleFile';
 import { picturesOf } from '../../core/project/archive/readProject';
 import { writeProjectFile } from '../../core/project/archive/writeProject';

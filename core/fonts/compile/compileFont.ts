@@ -18,6 +18,7 @@ import type { FontLayout } from '../features/planLayout';
 import { buildHead, buildHhea, buildOs2, hMetrics } from './metricTables';
 import type { OutlineTables } from './outlineTables';
 import { picturedLetters, pictureTable, type PictureBytes } from './pictures';
+import { withLeaning } from './leaning';
 import { inTrueType, trueTypeTables } from './trueTypeOutlines';
 
 export type OutlineFormat = 'otf' | 'ttf';
@@ -36,7 +37,8 @@ export interface CompileOptions {
 }
 
 /** One style of a project as a font file. Same document, same options: same bytes. */
-export function compileFont(doc: Doc, options: CompileOptions): Uint8Array {
+export function compileFont(project: Doc, options: CompileOptions): Uint8Array {
+  const doc = withLeaning(project);
   const plain = fontData(doc, options.styleId);
   const names = new NameIds(
     fontNames({ ...plain.casting, style: plain.style.name, madeUnixS: options.nowUnixS }),

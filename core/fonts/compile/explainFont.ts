@@ -2,7 +2,8 @@ import type { Doc } from '../../project/document/schema';
 import { explainLayout, type Explained } from '../features/explain';
 import { featureText } from '../features/featureText';
 import { fontGlyphs } from '../features/fontGlyphs';
-import { fontData, rulesOf } from './fontData';
+import { fontData } from './fontData';
+import { rulesOf } from '../../project/document/queries/rulesOf';
 
 /** What a style's font does with its letters, in plain words and as features text. */
 export function explainFont(

@@ -1,16 +1,18 @@
 import { unionBox, type Box } from '../../foundations/geometry/measure';
 import { blankGlyph, castingOf, NOTDEF, projectOf, SPACE_BEARINGS } from '../../project/document/newProject';
-import type { CastingRow, Doc, GlyphRow, Lines, Rule, StyleRow } from '../../project/document/schema';
+import type { CastingRow, Doc, GlyphRow, Lines, StyleRow } from '../../project/document/schema';
 import { glyphNameOf } from '../../type/names/glyphNames';
 import { beyondInk } from '../../project/document/queries/colours';
 import { fontGlyphs, type FontGlyph } from '../features/fontGlyphs';
-import { kerningData } from '../features/kerning';
+import { leaningByName } from '../features/byName';
+import { kernedAsUpright, kerningData } from '../features/kerning';
 import { planLayout, type FontLayout } from '../features/planLayout';
 import { typedCodePoints } from '../features/typedNames';
 import type { Kerning } from '../opentype/layout/model';
 import { compileGlyph } from './compileGlyph';
 import { withSharedParts } from './sharedParts';
 import { isInFont, showsNothing } from '../../project/document/queries/inFont';
+import { rulesOf } from '../../project/document/queries/rulesOf';
 
 /** All that the tables are made from, independent of the outline format. */
 export interface FontData {
@@ -67,13 +69,6 @@ function letterOfNames(cp: number, notdef: GlyphRow | undefined): GlyphRow {
   return row;
 }
 
-/** Rules that are switched on, in their order. */
-export const rulesOf = (doc: Doc, styleId: string): Rule[] =>
-  Object.values(doc.features)
-    .filter((f) => f.styleId === styleId && f.enabled)
-    .sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1))
-    .map((f) => f.rule);
-
 /** The rows of a style that its font has, in its order. */
 export function rowsInFont(doc: Doc, styleId: string): GlyphRow[] {
   const drawn = Object.values(doc.glyphs).filter((g) => g.styleId === styleId && isInFont(g));
@@ -110,7 +105,7 @@ function gather(doc: Doc, styleId: string): FontData {
   const rows = rowsInFont(doc, styleId);
   const glyphs = withSharedParts(doc, rows, rows.map(compileGlyph));
   const font = fontGlyphs(glyphs);
-  const kerning = kerningData(doc, styleId, font.byId);
+  const kerning = kernedAsUpright(kerningData(doc, styleId, font.byId), leaningByName(glyphs));
   const box = glyphs.reduce<Box | null>((b, g) => unionBox(b, g.box), null);
   return {
     glyphs,

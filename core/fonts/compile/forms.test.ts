@@ -85,6 +85,31 @@ test('a swash holds back before what stands tall beyond the space; one neighbour
   expect(heldBack(overruled, nth(rulesInOrder(overruled), 0)).map((h) => h.beside)).not.toContain('h');
 });
 
+test('a swash that reaches over a low neighbour holds back where the letter behind that one would be hit, on both sides', () => {
+  const doc = withSwash();
+  const bytes = cast(doc);
+  for (const [text, stands] of [
+    ['mad aeon', true],
+    ['mad ahem', false],
+    ['mad able', false],
+    ['mad asks', true],
+  ] as const)
+    expect([text, set(bytes, text).includes('d.swsh')]).toEqual([text, stands]);
+  // One that reaches back over its own word: the letter before it is low, the one before that is hit.
+  const back = {
+    ...blankGlyph('g.back', 'g.back', []),
+    contours: [rect(0, 0, 300, 500), rect(-500, 600, 0, 700)],
+    bearings: { left: -450, right: 50 },
+  };
+  const more = { ...doc, glyphs: { ...doc.glyphs, 'g.back': back, t: letter('t') } };
+  const ruled = edit(more, letAppear(more, 'g.back', { kind: 'ends', at: 'word-end' })!).doc;
+  const own = cast(ruled);
+  expect(set(own, 'song')).toContain('g.back');
+  expect(set(own, 'hung')).toContain('g.back');
+  expect(set(own, 'slug')).not.toContain('g.back');
+  expect(set(own, 'slog')).not.toContain('g.back');
+});
+
 test('a form joins the rule that says the same; taken out, a rule that is left with nothing goes', () => {
   let doc = withSwash();
   doc = edit(doc, copyForm(doc, 'e', 'e.fina')!).doc;
@@ -170,14 +195,14 @@ test('further drawings and ligatures are kerned as the letters are whose edges t
   expect(kern(id('e.alt1'), 'x')).toBe(0);
 });
 
-test('bounce is one rule, changed and taken away by its height', () => {
+test('bounce and lean are one rule, changed and taken away by height and degrees', () => {
   const doc = withSwash();
-  const bounced = edit(doc, setBounce(doc, 20)!).doc;
+  const bounced = edit(doc, setBounce(doc, { height: 20 })!).doc;
   expect(rulesInOrder(bounced).map((f) => f.rule.kind)).toEqual(['ends', 'bounce']);
-  expect(setBounce(bounced, 20)).toBeNull();
-  const lower = edit(bounced, setBounce(bounced, 8)!).doc;
+  expect(setBounce(bounced, { height: 20 })).toBeNull();
+  const lower = edit(bounced, setBounce(bounced, { height: 8 })!).doc;
   expect(rulesInOrder(lower)).toHaveLength(2);
-  expect(rulesInOrder(edit(lower, setBounce(lower, 0)!).doc)).toHaveLength(1);
-  expect(setBounce(doc, 0)).toBeNull();
+  expect(rulesInOrder(edit(lower, setBounce(lower, { height: 0 })!).doc)).toHaveLength(1);
+  expect(setBounce(doc, { height: 0, lean: 0 })).toBeNull();
   expect(removeRule(doc, 'none')).toBeNull();
 });

@@ -5,6 +5,7 @@ import type { Doc, GlyphRow } from '../../project/document/schema';
 import type { Steps } from '../../foundations/steps';
 import { partsOfLigature, partsOfVariant } from '../../type/names/nameRules';
 import { layersInFont } from './colours';
+import { withLeaning } from './leaning';
 import { compileGlyph } from './compileGlyph';
 
 /**
@@ -62,7 +63,8 @@ function placedBy(rule: Rule, there: ReadonlySet<string>): readonly string[] {
 }
 
 /** Makes all glyphs of a style ready for a font, one a step: the font itself is soon made then. */
-export function* readying(doc: Doc, styleId: string): Steps<void> {
+export function* readying(project: Doc, styleId: string): Steps<void> {
+  const doc = withLeaning(project);
   for (const g of Object.values(doc.glyphs)) {
     if (g.styleId !== styleId || g.role !== 'letter') continue;
     compileGlyph(g);

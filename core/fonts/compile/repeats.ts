@@ -2,6 +2,7 @@ import { projectOf } from '../../project/document/newProject';
 import type { Doc } from '../../project/document/schema';
 import { substituted } from '../features/setGlyphs';
 import { fontData } from './fontData';
+import { withLeaning } from './leaning';
 
 /** How often the same drawing comes again in a text as the font sets it. */
 export interface Repeats {
@@ -13,7 +14,8 @@ export interface Repeats {
 }
 
 /** Words of a text in which the same drawing comes again; each is told once. Words with characters that the font lacks are passed over. */
-export function repeatsIn(doc: Doc, text: string): Repeats {
+export function repeatsIn(project: Doc, text: string): Repeats {
+  const doc = withLeaning(project);
   const font = fontData(doc, projectOf(doc).styleId);
   const words = [...new Set(text.match(/[\p{L}\p{M}]+/gu) ?? [])];
   const found = words.flatMap((word) => {

@@ -9,6 +9,7 @@ import { contoursBox, unionBox, type Box } from '../../foundations/geometry/meas
 import { transformPaint, type ColourLayer, type Rgb } from '../../foundations/geometry/paint';
 import { setGlyphs } from '../features/setGlyphs';
 import { fontData } from './fontData';
+import { withLeaning } from './leaning';
 import { partOf } from './partOf';
 
 /** One letter of a drawing of words: what it is called, and its paints from the lowest to the top. Em units, y down. */
@@ -51,9 +52,10 @@ function drawnAt(doc: Doc, glyph: GlyphRow, at: Affine): Pick<DrawnLetter, 'laye
 }
 
 /** Sets words as one drawing, as the font would; lines are parted by line breaks and stand a line spacing below each other. */
-export function setWord(doc: Doc, text: string): WordDrawing {
-  const { unitsPerEm, lineSpacing, styleId } = projectOf(doc);
-  const font = fontData(partOf(doc, text), styleId);
+export function setWord(project: Doc, text: string): WordDrawing {
+  const { unitsPerEm, lineSpacing, styleId } = projectOf(project);
+  const doc = withLeaning(partOf(project, text));
+  const font = fontData(doc, styleId);
   const lacking = new Set<string>();
   const letters = text.split('\n').flatMap((line, row) => {
     const glyphs = [...line].flatMap((char) => {

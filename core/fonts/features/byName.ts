@@ -16,6 +16,16 @@ const FOR_LANGUAGE = /^locl([A-Z]{3,4})$/;
 /** Drawings that take turns without a rule of their own. */
 export const IN_TURN = /^alt\d+$/;
 
+/** Drawings of a letter that lean, by the last part of their names, and which way they are turned: 1 = against the clock. */
+export const LEANING = [
+  { suffix: 'lean1', way: 1 },
+  { suffix: 'lean2', way: -1 },
+] as const;
+
+const LEANS = /\.lean[12]$/;
+/** What a leaning drawing is called when it stands upright; any other name is its own. */
+export const uprightName = (name: string): string => name.replace(LEANS, '');
+
 interface Named {
   readonly name: string;
   readonly codePoints: readonly number[];
@@ -82,4 +92,15 @@ export function drawingsByName(rows: readonly Named[]): Alternates[] {
     found.set(key, own);
   }
   return [...found.values()];
+}
+
+/** Glyphs that have drawings which lean to either side, with those, in the order of `LEANING`. */
+export function leaningByName(rows: readonly Named[]): Map<number, number[]> {
+  const index = indexOf(rows);
+  return new Map(
+    rows.flatMap(({ name }, glyph): [number, number[]][] => {
+      const both = LEANING.flatMap(({ suffix }) => index.get(`${name}.${suffix}`) ?? []);
+      return both.length === LEANING.length ? [[glyph, both]] : [];
+    }),
+  );
 }

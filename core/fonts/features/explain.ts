@@ -95,8 +95,13 @@ export function explainRule(rule: Rule, named: (id: string) => string): string {
       const [what, side] = rule.at.split('-');
       return `At the ${side} of a ${what} ${swaps(rule.swaps)}, unless that would come nearer than ${rule.clearance} units to a neighbour.`;
     }
-    case 'bounce':
-      return `${rule.glyphs ? some(rule.glyphs.map(named), 'letter') : 'Letters'} stand up to ${rule.height} units above or below the baseline, by their neighbours.`;
+    case 'bounce': {
+      const ways = [
+        ...(rule.height > 0 ? [`stand up to ${rule.height} units above or below the baseline`] : []),
+        ...(rule.lean > 0 ? [`lean by ${rule.lean} degrees to either side`] : []),
+      ];
+      return `${rule.glyphs ? some(rule.glyphs.map(named), 'letter') : 'Letters'} ${ways.join(' and ')}, by their neighbours.`;
+    }
     case 'beside': {
       const set = (s: readonly string[]) => OR.format(s.map(named));
       const places = [

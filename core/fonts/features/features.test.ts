@@ -251,7 +251,7 @@ test('what a font does is told in plain words, rules in their own, the rest by w
     { kind: 'turns', letters: [{ glyph: 'a', drawings: ['a.alt1'] }], within: 1 },
     { kind: 'ends', at: 'word-end', swaps: [{ from: 'n', to: 'n.end' }], clearance: 15, despite: [] },
     { kind: 'beside', before: [['o', 't']], swaps: [{ from: 'n', to: null }], after: [['a']] },
-    { kind: 'bounce', glyphs: ['a', 'o'], height: 20 },
+    { kind: 'bounce', glyphs: ['a', 'o'], height: 20, lean: 0 },
   ];
   const { doc } = fontOf(glyphs, rules);
   const kerning = {
@@ -308,7 +308,7 @@ describe('a line set without a font file', () => {
     const { doc } = fontOf(glyphs, [
       { kind: 'ends', at: 'word-end', swaps: [{ from: 'n', to: 'n.end' }], clearance: 15, despite: [] },
       turns,
-      { kind: 'bounce', glyphs: null, height: 30 },
+      { kind: 'bounce', glyphs: null, height: 30, lean: 0 },
       { kind: 'beside', before: [['o'], ['a']], swaps: [{ from: 'n', to: 'o' }], after: [['f']] },
     ]);
     const pairs = [
@@ -363,7 +363,7 @@ describe('a line set without a font file', () => {
     const rules: Rule[] = [
       end,
       turns,
-      { kind: 'bounce', glyphs: null, height: 30 },
+      { kind: 'bounce', glyphs: null, height: 30, lean: 0 },
       { kind: 'ligature', parts: ['c', 't'], to: 'c_t', feature: 'dlig' },
       { kind: 'exchange', feature: 'ss02', label: 'Tall "t"', swaps: [{ from: 't', to: ['sub'] }] },
       { kind: 'beside', before: [['o', 'a']], swaps: [{ from: 'f', to: null }], after: [['t']] },
@@ -445,7 +445,9 @@ describe('rules', () => {
   });
 
   test('letters bounce by their neighbours, the same in every casting, and no higher than asked', () => {
-    const { bytes } = fontOf(letters('abcdefghijklmno'), [{ kind: 'bounce', glyphs: null, height: 40 }]);
+    const { bytes } = fontOf(letters('abcdefghijklmno'), [
+      { kind: 'bounce', glyphs: null, height: 40, lean: 0 },
+    ]);
     const dy = (text: string) => shape(bytes, text).map((g) => g.dy);
     const moved = dy('abcdefghijklmno');
     expect(new Set(moved).size).toBeGreaterThanOrEqual(3);

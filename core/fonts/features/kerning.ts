@@ -40,6 +40,20 @@ export function kerningData(doc: Doc, styleId: string, index: ReadonlyMap<string
   };
 }
 
+/** Kerning in which drawings that lean are kerned as their letters. `leaning`: those drawings by glyph. */
+export function kernedAsUpright(kerning: Kerning, leaning: ReadonlyMap<number, readonly number[]>): Kerning {
+  if (leaning.size === 0) return kerning;
+  const all = (g: number): number[] => [g, ...(leaning.get(g) ?? [])];
+  const { groups, pairs } = kerning;
+  const wider = (side: readonly (readonly number[])[]) => side.map((glyphs) => glyphs.flatMap(all));
+  return {
+    pairs: pairs.flatMap((p) =>
+      all(p.left).flatMap((left) => all(p.right).map((right) => ({ ...p, left, right }))),
+    ),
+    groups: { ...groups, left: wider(groups.left), right: wider(groups.right) },
+  };
+}
+
 /** The kerning of a pair as the tables give it, em units: a pair by itself, else its groups. Glyph indices. */
 export function kernOf({ pairs, groups }: Kerning): (left: number, right: number) => number {
   const key = (left: number, right: number) => left * 0x10000 + right;

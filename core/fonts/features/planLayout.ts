@@ -3,13 +3,14 @@ import { ruleWith, type Rule } from '../../project/document/rows/features';
 import type { Carets, GlyphKind } from '../opentype/layout/gdef';
 import type { Kerning, Layout, Ligature, Positioning, Substitution } from '../opentype/layout/model';
 import { isMark, joinsOf, marksOf } from './anchors';
-import { drawingsByName, languagesByName, ligaturesByName, turnsByName } from './byName';
+import { drawingsByName, languagesByName, leaningByName, ligaturesByName, turnsByName } from './byName';
 import type { FontGlyphs } from './fontGlyphs';
 import { LookupList, type Positionings, type Substitutions } from './lookupList';
 import { addBeside } from './rules/beside';
-import { addBounce } from './rules/bounce';
+import { addBounce, addLean } from './rules/bounce';
 import { addComposing } from './rules/composing';
-import { addEnds, wordGlyphs, type EndsScope } from './rules/ends';
+import { addEnds, wordGlyphs } from './rules/ends';
+import type { EndsScope } from './rules/hits';
 import { addAccess, addExchange, exchangesOf } from './rules/exchanges';
 import { addFractions } from './rules/fractions';
 import { addLanguages, DOTTED_I } from './rules/languages';
@@ -181,6 +182,7 @@ function contextual(list: Substitutions, font: FontGlyphs, ruled: Ruled, kerning
         addEnds(list, `ends_${k + 1}`, scope, { at: r.at, swaps: pairs(r), clearance: r.clearance }),
       ),
     ...turns.flatMap((t) => addTurns(list, { ...t, everything, ignoreMarks }) ?? []),
+    ...[addLean(list, font)].flatMap((l) => l ?? []),
   ];
 }
 
@@ -190,8 +192,10 @@ function addPositionings(list: Positionings, font: FontGlyphs, ruled: Ruled, ker
     list.use('kern', [list.add({ name: 'kern', type: 'pair', kerning, ignoreMarks })]);
   const joins = joinsOf(font.glyphs);
   if (joins.length > 0) list.use('curs', [list.add({ name: 'curs', type: 'cursive', joins, ignoreMarks })]);
+  const leaning = leaningByName(font.glyphs);
   const bounces = ruled.of('bounce').flatMap((r) => {
-    const moved = r.glyphs ? ruled.all(r.glyphs) : wordGlyphs(font).filter((i) => !isMark(font.at(i)));
+    const own = r.glyphs && ruled.all(r.glyphs).flatMap((g) => [g, ...(leaning.get(g) ?? [])]);
+    const moved = own ?? wordGlyphs(font).filter((i) => !isMark(font.at(i)));
     return addBounce(list, font, moved, r.height) ?? [];
   });
   list.use('calt', bounces);

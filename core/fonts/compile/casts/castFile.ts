@@ -7,6 +7,7 @@ import type { Doc } from '../../../project/document/schema';
 import { compileFont, type CompileOptions } from '../compileFont';
 import { fontData, type FontData } from '../fontData';
 import { fontFileName, versionOf } from '../fontNames';
+import { withLeaning } from '../leaning';
 import { compileVariable } from '../variable/compileVariable';
 import { checkFont } from '../../check/checkFont';
 import { readFont } from '../../opentype/read/readFont';
@@ -72,7 +73,7 @@ export async function castFile(
       return checked({ name: fontFileName(family, 'Variable', 'ttf'), bytes: made.value }, told);
     }
     case 'designspace': {
-      const made = designspaceFiles(doc, options.pictures);
+      const made = designspaceFiles(withLeaning(doc), options.pictures);
       const name = fontFileName(family, 'Family', 'designspace.zip');
       return made.ok ? ok({ name, bytes: zipped(made.value) }, made.problems) : made;
     }
@@ -117,7 +118,9 @@ function keptFont(doc: Doc, format: 'otf' | 'ttf', options: CastOptions): Uint8A
 
 type StyleFormat = Exclude<CastFormat, 'variable' | 'designspace' | 'bundle'>;
 
-async function castStyle(doc: Doc, format: StyleFormat, options: CastOptions): Promise<CastFile> {
+async function castStyle(project: Doc, format: StyleFormat, options: CastOptions): Promise<CastFile> {
+  // Letters that are given one by one are those of the project.
+  const doc = /^(kit|letters)/.test(format) ? project : withLeaning(project);
   const { styleId, brotli, pictures = NO_PICTURES } = options;
   const data = fontData(doc, styleId);
   const { casting, style } = data;

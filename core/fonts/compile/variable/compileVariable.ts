@@ -1,7 +1,7 @@
 import { nth } from '../../../foundations/lists/nth';
 import { ok, type Problem, type Result } from '../../../foundations/problems/problem';
 import type { Doc } from '../../../project/document/schema';
-import { kerningData } from '../../features/kerning';
+import { kernedAsUpright, kerningData } from '../../features/kerning';
 import { fontGlyphs } from '../../features/fontGlyphs';
 import { planLayout } from '../../features/planLayout';
 import type { Kerning } from '../../opentype/layout/model';
@@ -16,7 +16,9 @@ import {
 import { buildGvar, type VaryingGlyph } from '../../opentype/variations/gvar';
 import { VariationStore, type VarIndex } from '../../opentype/variations/variationStore';
 import { compileGlyph } from '../compileGlyph';
-import { fontData, rowsInFont, rulesOf, type FontData } from '../fontData';
+import { fontData, rowsInFont, type FontData } from '../fontData';
+import { rulesOf } from '../../../project/document/queries/rulesOf';
+import { leaningByName } from '../../features/byName';
 import { familyStat } from '../familyStat';
 import { fontNames, NameIds, namesInLanguages, postScriptName } from '../fontNames';
 import { fontTables } from '../compileFont';
@@ -25,6 +27,7 @@ import { composite, inTrueType, madeGlyf, trueTypeTables, type MadeGlyf } from '
 import { onStraightWay } from './straightWay';
 import { regionsAt, weightAxis, type StylePlace, type WeightAxis } from './weightAxis';
 import { variableGlyphs, type VariableGlyph } from './variableGlyphs';
+import { withLeaning } from '../leaning';
 import { varyingCarets, varyingKerning, varyingPlaces } from './varyingLayout';
 
 /** A family as it varies: the default style's font data, and all that the other styles change in it. */
@@ -43,7 +46,8 @@ interface Varying {
  * The styles of a family that differ in weight as one variable TrueType font. Glyphs that don't agree are told and look as in the default
  * style at every weight. Fails when there are no two styles to vary between. Same document, same time: same bytes.
  */
-export function compileVariable(doc: Doc, nowUnixS: number): Result<Uint8Array> {
+export function compileVariable(project: Doc, nowUnixS: number): Result<Uint8Array> {
+  const doc = withLeaning(project);
   const { axis, problems } = weightAxis(doc);
   if (!axis) return { ok: false, problems };
   const made = varying(doc, axis);
@@ -60,7 +64,8 @@ function varying(doc: Doc, axis: WeightAxis): { readonly varying: Varying; reado
   // Letters of parts vary as drawings of their own: they are taken as those, too.
   const data = { ...fontData(doc, main.id), glyphs: glyphs.map((g) => nth(g.versions, 0)) };
   const index = new Map(data.glyphs.map((g, i) => [g.name, i]));
-  const kernings = places.map(({ style }) => kerningOf(doc, style.id, index));
+  const leaning = leaningByName(data.glyphs);
+  const kernings = places.map(({ style }) => kerningOf(doc, style.id, index, leaning));
   const { kept, mappings } = onStraightWay(places, glyphs, kernings);
   const others = kept.map((version) => ({ ...nth(places, version), version }));
   const store = new VariationStore(regionsAt(others));
@@ -74,13 +79,18 @@ function varying(doc: Doc, axis: WeightAxis): { readonly varying: Varying; reado
 }
 
 /** A style's kerning with its glyphs numbered as the default's of the same names. */
-function kerningOf(doc: Doc, styleId: string, index: ReadonlyMap<string, number>): Kerning {
+function kerningOf(
+  doc: Doc,
+  styleId: string,
+  index: ReadonlyMap<string, number>,
+  leaning: ReadonlyMap<number, readonly number[]>,
+): Kerning {
   const own = rowsInFont(doc, styleId).map(compileGlyph);
   const numbers = own.flatMap((g) => {
     const at = index.get(g.name);
     return at === undefined ? [] : [[g.id, at] as const];
   });
-  return kerningData(doc, styleId, new Map(numbers));
+  return kernedAsUpright(kerningData(doc, styleId, new Map(numbers)), leaning);
 }
 
 function variableFile(doc: Doc, v: Varying, nowUnixS: number): Uint8Array {

@@ -1,8 +1,8 @@
 import { partsOfLigature, partsOfVariant } from '../../../type/names/nameRules';
 import type { ChainRule, GlyphSet } from '../../opentype/layout/model';
-import { nearness } from '../clearance';
 import type { FontGlyphs } from '../fontGlyphs';
 import type { Substitutions } from '../lookupList';
+import { hitBeyond, hitBy, type EndsScope, type EndSwap } from './hits';
 
 /** What belongs to a word: letters, marks, figures (Unicode, general categories L, M, N) and the apostrophe. */
 const IN_WORD = /^[\p{L}\p{M}\p{N}'\u2019]$/u;
@@ -18,52 +18,10 @@ export function wordGlyphs(font: FontGlyphs): number[] {
   });
 }
 
-/** More of an outline within reach than this, em units, than with the plain drawing: the two would hit each other. */
-const TOUCH = 30;
-
-export interface EndsScope {
-  readonly font: FontGlyphs;
-  /** Kerning of a pair, em units, by glyph index. */
-  readonly kern: (left: number, right: number) => number;
-  /** Further drawings that may take the place of a glyph later, by glyph index. */
-  readonly turned: ReadonlyMap<number, readonly number[]>;
-  readonly ignoreMarks: boolean;
-}
-
-/** A drawing for an end, and the neighbours that don't keep it out. Glyph indices. */
-interface EndSwap {
-  readonly from: number;
-  readonly to: number;
-  readonly despite: readonly number[];
-}
-
 export interface EndsRule {
   readonly at: 'word-start' | 'word-end' | 'text-start' | 'text-end';
   readonly swaps: readonly EndSwap[];
   readonly clearance: number;
-}
-
-/**
- * Glyphs that may not stand there because the other drawing would come nearer to them than the plain one does. `gap`: white
- * between the two besides their own, em units.
- */
-function hitBy(
-  { font, kern, turned }: EndsScope,
-  { from, to, despite }: EndSwap,
-  side: 'left' | 'right',
-  candidates: readonly number[],
-  { gap, reach }: { readonly gap: number | null; readonly reach: number },
-): number[] {
-  const measure = (drawing: number, other: number) => {
-    const between = gap ?? (side === 'left' ? kern(other, drawing) : kern(drawing, other));
-    const dx = side === 'left' ? font.at(other).advance + between : -(font.at(drawing).advance + between);
-    return nearness(font.at(drawing), font.at(other), dx, reach);
-  };
-  const hits = (other: number) => {
-    const now = measure(to, other);
-    return now > TOUCH && now > measure(from, other) + TOUCH;
-  };
-  return candidates.filter((c) => !despite.includes(c) && [c, ...(turned.get(c) ?? [])].some(hits));
 }
 
 const spaceOf = (font: FontGlyphs) => font.mapping.get(0x20);
@@ -81,17 +39,17 @@ export function addEnds(list: Substitutions, name: string, scope: EndsScope, rul
   const space = spaceOf(font);
   const outside = everything.filter((g) => g !== 0 && !inWord.has(g) && g !== space);
   const froms = rule.swaps.map((s) => s.from);
-  // Before the drawing is what it begins after; seen from an end, the other way round.
+  // From the drawing on: before it is what it begins after; seen from an end, the other way round.
   const beyond = (input: GlyphSet, sets: readonly GlyphSet[]): ChainRule => ({
     before: atStart ? [...sets].reverse() : [],
     input: [input],
     after: atStart ? [] : sets,
     apply: [],
   });
-  const within = (input: GlyphSet, set: GlyphSet): ChainRule => ({
-    before: atStart ? [] : [set],
+  const within = (input: GlyphSet, sets: readonly GlyphSet[]): ChainRule => ({
+    before: atStart ? [] : [...sets].reverse(),
     input: [input],
-    after: atStart ? [set] : [],
+    after: atStart ? sets : [],
     apply: [],
   });
   const rules: ChainRule[] = [];
@@ -104,14 +62,20 @@ export function addEnds(list: Substitutions, name: string, scope: EndsScope, rul
     const reach = rule.clearance;
     const push = (set: number[], make: (set: number[]) => ChainRule) =>
       set.length > 0 && rules.push(make(set));
-    push(hitBy(scope, s, inner, everything.slice(1), { gap: null, reach }), (set) => within([s.from], set));
+    const near = { gap: null, reach };
+    const beside = hitBy(scope, s, inner, everything.slice(1), near);
+    push(beside, (set) => within([s.from], [set]));
+    const others = (kept: readonly number[]) => everything.slice(1).filter((g) => !kept.includes(g));
+    for (const { nearer, further } of hitBeyond(scope, s, inner, others(beside), near))
+      rules.push(within([s.from], [nearer, further]));
     if (wholeText) continue;
     push(hitBy(scope, s, outer, outside, { gap: null, reach }), (set) => beyond([s.from], [set]));
     if (space === undefined) continue;
     const gap = font.at(space).advance;
-    push(hitBy(scope, s, outer, everything.slice(1), { gap, reach }), (set) =>
-      beyond([s.from], [[space], set]),
-    );
+    const next = hitBy(scope, s, outer, everything.slice(1), { gap, reach });
+    push(next, (set) => beyond([s.from], [[space], set]));
+    for (const { nearer, further } of hitBeyond(scope, s, outer, others(next), { gap, reach }))
+      rules.push(beyond([s.from], [[space], nearer, further]));
   }
   const drawings = list.add({
     name: `${name}_drawings`,

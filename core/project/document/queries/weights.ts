@@ -87,7 +87,14 @@ export function proposedStyles(doc: Doc, whole: Doc): ProposedStyle[] {
     edge: null,
     empty: false,
   }));
-  const plain = { weightClass: own.weightClass, heavier: 0, slantDeg: 0, thinned: null, edge: null, empty: false };
+  const plain = {
+    weightClass: own.weightClass,
+    heavier: 0,
+    slantDeg: 0,
+    thinned: null,
+    edge: null,
+    empty: false,
+  };
   const italic = { ...plain, name: italicOf(own.name), slantDeg: ITALIC_DEG };
   const ornaments = { ...plain, name: 'Ornaments', weightClass: 400, empty: true };
   const stem = stemFor(doc, own);

@@ -61,11 +61,15 @@ export const rule = z.discriminatedUnion('kind', [
       .readonly()
       .default([]),
   }),
-  /** Letters that stand a little above or below the baseline, `height` em units at the most, by their neighbours. */
+  /**
+   * Letters that stand a little above or below the baseline, `height` em units at the most, and lean a little to either side, `lean` degrees, by
+   * their neighbours.
+   */
   z.object({
     kind: z.literal('bounce'),
     glyphs: glyphs.nullable().default(null),
-    height: z.number().min(1).max(300),
+    height: z.number().min(0).max(300),
+    lean: z.number().min(0).max(10).default(0),
   }),
   /** Other drawings beside certain neighbours; null in place of a drawing: stays as it is, and no later rule is tried. */
   z.object({

@@ -126,7 +126,7 @@ function BouncePart() {
   const rule = rulesInOrder(doc).find((f) => f.rule.kind === 'bounce')?.rule;
   return (
     <>
-      <GaugePart title="Bounce" />
+      <GaugePart title="Bounce and lean" />
       <NumberField
         label="Above and below the baseline by up to"
         unit="u"
@@ -134,7 +134,17 @@ function BouncePart() {
         max={120}
         step={2}
         value={rule?.kind === 'bounce' ? rule.height : 0}
-        onChange={(height) => commit(setBounce(doc, height))}
+        onChange={(height) => commit(setBounce(doc, { height }))}
+      />
+      <NumberField
+        label="Leaning to either side by"
+        unit="°"
+        min={0}
+        max={6}
+        step={0.5}
+        digits={1}
+        value={rule?.kind === 'bounce' ? rule.lean : 0}
+        onChange={(lean) => commit(setBounce(doc, { lean }))}
       />
     </>
   );

@@ -16,10 +16,17 @@ export function takeTurns(doc: Doc, within: number): ProjectDiff | null {
   return there ? changeRule(doc, there.id, rule) : addRule(doc, rule);
 }
 
-/** Lets letters stand up to `height` em units above or below the baseline, by their neighbours; 0 = on it. Null when it is so. */
-export function setBounce(doc: Doc, height: number): ProjectDiff | null {
+/** How letters move by their neighbours: above and below the baseline, em units, and to either side, degrees. */
+export interface Movement {
+  readonly height: number;
+  readonly lean: number;
+}
+
+/** Lets letters move by their neighbours; 0 = on the baseline, upright. Null when it is so. */
+export function setBounce(doc: Doc, change: Partial<Movement>): ProjectDiff | null {
   const there = rulesInOrder(doc).find(({ rule }) => rule.kind === 'bounce');
-  if (height <= 0) return there ? removeRule(doc, there.id) : null;
-  if (there?.rule.kind === 'bounce') return changeRule(doc, there.id, { ...there.rule, height });
-  return addRule(doc, { kind: 'bounce', glyphs: null, height });
+  const own = there?.rule.kind === 'bounce' ? there.rule : null;
+  const rule = { kind: 'bounce' as const, glyphs: null, height: 0, lean: 0, ...own, ...change };
+  if (rule.height <= 0 && rule.lean <= 0) return there ? removeRule(doc, there.id) : null;
+  return there ? changeRule(doc, there.id, rule) : addRule(doc, rule);
 }
