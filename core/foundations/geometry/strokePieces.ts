@@ -6,10 +6,15 @@ import { directionAt, edgeAt, leftOf } from './strokeEdges';
 import { cap, EdgePen, joinTo, outlineOf, type StrokeStyle } from './strokeOutline';
 import { add, cross, dot, scale, sub, unit, type Vec } from './vec';
 
-/** A stretch of a line with half the pen's width along it: everywhere the same, or by the segment's parameter. */
+/** Half the pen's width along a segment: everywhere the same, or by the segment's parameter. */
+export type Half = number | ((t: number) => number);
+
+export const halfAt = (half: Half, t: number): number => (typeof half === 'number' ? half : half(t));
+
+/** A segment of a line with half the pen's width along it. */
 export interface Stretch {
   readonly cubic: Cubic;
-  readonly half: number | ((t: number) => number);
+  readonly half: Half;
 }
 
 /**
@@ -37,18 +42,16 @@ export function stretchPieces(run: readonly Stretch[], closed: boolean, style: S
     const next = run[i + 1] ?? (closed ? run[0] : undefined);
     if (!next) return;
     const [before, after] = [directionAt(s.cubic, 1), directionAt(next.cubic, 0)];
-    pieces.push(joinPatch({ p: s.cubic.p3, before, after, half: halfAt(s, 1) }, style));
+    pieces.push(joinPatch({ p: s.cubic.p3, before, after, half: halfAt(s.half, 1) }, style));
   });
   const [first, last] = [run[0], run[run.length - 1]];
   if (!closed && style.cap !== 'butt' && first && last) {
     const back = scale(directionAt(first.cubic, 0), -1);
-    pieces.push(capPatch(first.cubic.p0, back, halfAt(first, 0), style.cap));
-    pieces.push(capPatch(last.cubic.p3, directionAt(last.cubic, 1), halfAt(last, 1), style.cap));
+    pieces.push(capPatch(first.cubic.p0, back, halfAt(first.half, 0), style.cap));
+    pieces.push(capPatch(last.cubic.p3, directionAt(last.cubic, 1), halfAt(last.half, 1), style.cap));
   }
   return pieces.filter((p) => p.length > 0);
 }
-
-const halfAt = ({ half }: Stretch, t: number): number => (typeof half === 'number' ? half : half(t));
 
 /** Edges of tapers keep to this share of the pen's half width where no tolerance is said. */
 const TAPER_SHARE = 0.002;
@@ -79,13 +82,8 @@ function fitEdge(
   tolerance: number,
   depth: number,
 ): void {
-  const at = (share: number) => edge(from + (to - from) * share);
-  const inner = Array.from({ length: TAPER_SAMPLES - 1 }, (_, i) => at((i + 1) / TAPER_SAMPLES));
-  const [xs, ys] = [Float64Array.from(inner, (p) => p.x), Float64Array.from(inner, (p) => p.y)];
-  const [p0, p3] = [at(0), at(1)];
-  const [out, back] = [unit(sub(at(STEP), p0)), unit(sub(at(1 - STEP), p3))];
-  const { cubic, maxOff } = fitCubic(p0, out, back, p3, xs, ys);
-  if (maxOff <= tolerance || depth >= MOST_HALVINGS) {
+  const { cubic, off } = edgeOnce((share) => edge(from + (to - from) * share));
+  if (off <= tolerance || depth >= MOST_HALVINGS) {
     pen.curve(cubic);
     return;
   }
@@ -93,6 +91,22 @@ function fitEdge(
   fitEdge(pen, edge, [from, middle], tolerance, depth + 1);
   fitEdge(pen, edge, [middle, to], tolerance, depth + 1);
 }
+
+/** One cubic along an edge, given by a share from 0 to 1, and how far it is off. */
+function edgeOnce(at: (share: number) => Vec): { readonly cubic: Cubic; readonly off: number } {
+  const inner = Array.from({ length: TAPER_SAMPLES - 1 }, (_, i) => at((i + 1) / TAPER_SAMPLES));
+  const [xs, ys] = [Float64Array.from(inner, (p) => p.x), Float64Array.from(inner, (p) => p.y)];
+  const [p0, p3] = [at(0), at(1)];
+  const [out, back] = [unit(sub(at(STEP), p0)), unit(sub(at(1 - STEP), p3))];
+  const { cubic, maxOff } = fitCubic(p0, out, back, p3, xs, ys);
+  return { cubic, off: maxOff };
+}
+
+/** The left edge of a segment along which half the pen's width changes, as one cubic, and how far that is off. */
+export const taperOnce = (
+  c: Cubic,
+  half: (t: number) => number,
+): { readonly cubic: Cubic; readonly off: number } => edgeOnce((t) => edgeAt(c, t, half(t)));
 
 /** A full turn of the pen's nib. */
 function disc(p: Vec, half: number): Contour[] {

@@ -1,14 +1,15 @@
 import { combine } from '../boolean/combine';
 import { mergeOverlaps } from '../boolean/pieces';
 import { compose, invert, rotation, scaling, type Affine } from '../../foundations/geometry/affine';
-import { segmentCount, transformContours, type Contour } from '../../foundations/geometry/contour';
+import { segmentCount, segments, transformContours, type Contour } from '../../foundations/geometry/contour';
+import { cubicLength } from '../../foundations/geometry/cubic';
 import { rightDirections } from '../../foundations/geometry/direction';
 import { strokeOutline, type StrokeStyle } from '../../foundations/geometry/strokeOutline';
 import { strokePieces, stretchPieces } from '../../foundations/geometry/strokePieces';
 import { nth } from '../../foundations/lists/nth';
 import { unite } from '../boolean/unite';
 import { simplify } from '../outline/simplify';
-import { thinnedStretches } from './thinning';
+import { thinnedHalves } from './thinning';
 
 /** The new outline lies within this of the true one, em units. */
 const TOLERANCE_EM = 0.015;
@@ -95,7 +96,13 @@ function piecesBy(
   style: StrokeStyle,
 ): Contour[][] {
   if (thinned === 0) return lines.flatMap((c) => strokePieces(c, style));
-  return thinnedStretches(lines, { width, thinned }).flatMap(({ run, closed }, i) =>
-    run.length > 0 ? stretchPieces(run, closed, style) : strokePieces(nth(lines, i), style),
-  );
+  return thinnedHalves(lines, { width, thinned }).flatMap((halves, i) => {
+    const line = nth(lines, i);
+    const run = segments(line)
+      .map((cubic, k) => ({ cubic, half: nth(halves, k) }))
+      .filter(({ cubic }) => cubicLength(cubic) > 1e-9);
+    return run.length > 0
+      ? stretchPieces(run, line.closed && run.length > 1, style)
+      : strokePieces(line, style);
+  });
 }

@@ -96,3 +96,44 @@ test('lines that do not agree, or pens with other ends, are not drawn together',
     ]),
   ).toBeNull();
 });
+
+test.each([
+  ['round', 'round'],
+  ['flat', 'sharp'],
+] as const)(
+  'pens that are thinner where strokes meet, with %s ends, leave outlines that agree, and what each leaves by itself',
+  (ends, joins) => {
+    const stem: Contour = { closed: false, nodes: [cornerAt(0, 0), cornerAt(0, 500)] };
+    const arch: Contour = {
+      closed: false,
+      nodes: [
+        { ...cornerAt(0, 250), out: { x: 15, y: 400 } },
+        { ...cornerAt(170, 450), in: { x: 80, y: 450 }, out: { x: 260, y: 450 } },
+        { ...cornerAt(300, 320), in: { x: 300, y: 410 } },
+        cornerAt(300, 0),
+      ],
+    };
+    const wedge: Contour = {
+      closed: false,
+      nodes: [cornerAt(500, 700), cornerAt(640, 0), cornerAt(780, 700)],
+    };
+    const kite: Contour = {
+      closed: true,
+      nodes: [cornerAt(1000, 0), cornerAt(1120, 350), cornerAt(1000, 700), cornerAt(880, 350)],
+    };
+    for (const lines of [[stem, arch], [wedge], [kite]]) {
+      const pens = [0, 0.12, 0.3].map((thinned, i): PenShape => ({
+        width: 30 + 30 * i,
+        ends,
+        joins,
+        thinned,
+      }));
+      const made = inkedTogether(pens.map((pen) => ({ lines, pen })));
+      expect(made).not.toBeNull();
+      expect(new Set(made!.map((m) => structure(m).join(';'))).size).toBe(1);
+      made!.forEach((outline, m) => {
+        expect(greatestDeviation(united(outline), penOutline(lines, pens[m]!))).toBeLessThan(0.5);
+      });
+    }
+  },
+);

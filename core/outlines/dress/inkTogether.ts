@@ -1,14 +1,7 @@
 import { nth } from '../../foundations/lists/nth';
 import { invert } from '../../foundations/geometry/affine';
-import {
-  segmentAt,
-  segmentCount,
-  transformContours,
-  type Contour,
-  type Node,
-} from '../../foundations/geometry/contour';
+import { segmentAt, segmentCount, transformContours, type Contour } from '../../foundations/geometry/contour';
 import { cubicLength, type Cubic } from '../../foundations/geometry/cubic';
-import { withKinds } from '../../foundations/geometry/nodeKinds';
 import {
   directionAt,
   edgeAt,
@@ -19,7 +12,10 @@ import {
 } from '../../foundations/geometry/strokeEdges';
 import { isStraight, offsetOnce } from '../../foundations/geometry/strokeOffset';
 import { add, cross, dot, scale, sub, unit, type Vec } from '../../foundations/geometry/vec';
+import { halfAt, taperOnce, type Half } from '../../foundations/geometry/strokePieces';
 import { nibMap, type PenShape } from './grow';
+import { arcs, Together } from './together';
+import { thinnedHalves } from './thinning';
 
 /** Lines with the pen that runs along them. */
 export interface Inked {
@@ -47,9 +43,16 @@ export function inkedTogether(drawings: readonly Inked[]): Contour[][] | null {
   if (!first || !drawings.every((d) => agree(d.lines, first.lines) && alike(d.pen, first.pen))) return null;
   const nibs = drawings.map((d) => nibMap(d.pen));
   const seen = drawings.map((d, m) => transformContours(d.lines, invert(nth(nibs, m))));
+  const halves = drawings.map(({ pen: { width, thinned = 0 } }, m) =>
+    thinnedHalves(nth(seen, m), { width, thinned }),
+  );
   const outlines = first.lines.map((line, i) =>
     strokesTogether(
-      seen.map((lines, m) => ({ line: nth(lines, i), pen: nth(drawings, m).pen })),
+      seen.map((lines, m) => ({
+        line: nth(lines, i),
+        pen: nth(drawings, m).pen,
+        halves: nth(nth(halves, m), i),
+      })),
       line.closed,
     ),
   );
@@ -72,64 +75,36 @@ const agree = (a: readonly Contour[], b: readonly Contour[]): boolean =>
 
 const alike = (a: PenShape, b: PenShape): boolean => a.ends === b.ends && a.joins === b.joins;
 
-/** One contour in as many versions as there are pens, built point by point. */
-class Together {
-  readonly nodes: Node[][];
-
-  constructor(count: number) {
-    this.nodes = Array.from({ length: count }, () => []);
-  }
-
-  /** A corner in each version. */
-  to(places: readonly Vec[]): void {
-    places.forEach((p, m) =>
-      nth(this.nodes, m).push({ x: p.x, y: p.y, in: null, out: null, kind: 'corner' }),
-    );
-  }
-
-  /** Curves from the last point on, whose ends are new points. */
-  curves(cubics: readonly Cubic[]): void {
-    cubics.forEach((c, m) => {
-      const own = nth(this.nodes, m);
-      const last = own.length - 1;
-      own[last] = { ...nth(own, last), out: { ...c.p1 } };
-      own.push({ x: c.p3.x, y: c.p3.y, in: { ...c.p2 }, out: null, kind: 'corner' });
-    });
-  }
-
-  /** The last point brought to other places, with its handle. */
-  snap(places: readonly Vec[]): void {
-    places.forEach((p, m) => {
-      const own = nth(this.nodes, m);
-      const last = nth(own, own.length - 1);
-      const by = sub(p, last);
-      own[own.length - 1] = { ...last, x: p.x, y: p.y, in: last.in && add(last.in, by) };
-    });
-  }
-
-  /** The closed contours; the last point is the first one where the way has come round to it. */
-  close(meets: boolean): Contour[] {
-    return this.nodes.map((own) => {
-      const last = nth(own, own.length - 1);
-      const nodes = meets ? [{ ...nth(own, 0), in: last.in }, ...own.slice(1, -1)] : own;
-      return withKinds({ closed: true, nodes });
-    });
-  }
-}
-
 interface Drawn {
   readonly line: Contour;
   readonly pen: PenShape;
+  /** Half the pen's width along each segment of the line. */
+  readonly halves: readonly Half[];
 }
+
+/** One segment as the pens of all versions run along it. */
+interface Run {
+  readonly cubics: readonly Cubic[];
+  readonly halves: readonly Half[];
+}
+
+/** The same segment as it is run along the other way. */
+const turned = ({ cubics, halves }: Run): Run => ({
+  cubics: cubics.map((c) => ({ p0: c.p3, p1: c.p2, p2: c.p1, p3: c.p0 })),
+  halves: halves.map((half) => (typeof half === 'number' ? half : (t: number) => half(1 - t))),
+});
+
+const halvesAt = ({ halves }: Run, t: number): number[] => halves.map((half) => halfAt(half, t));
 
 /** The outlines of one line: for each contour its versions by pen. Null when the versions turn different ways at a corner. */
 function strokesTogether(drawn: readonly Drawn[], closed: boolean): Contour[][] | null {
   const count = segmentCount(nth(drawn, 0).line);
-  const runs = Array.from({ length: count }, (_, i) => drawn.map((d) => segmentAt(d.line, i))).filter((s) =>
-    s.some((c) => cubicLength(c) > 1e-9),
-  );
+  const runs = Array.from({ length: count }, (_, i): Run => ({
+    cubics: drawn.map((d) => segmentAt(d.line, i)),
+    halves: drawn.map((d) => nth(d.halves, i)),
+  })).filter((s) => s.cubics.some((c) => cubicLength(c) > 1e-9));
   if (runs.length === 0) return [];
-  const back = [...runs].reverse().map((s) => s.map((c) => ({ p0: c.p3, p1: c.p2, p2: c.p1, p3: c.p0 })));
+  const back = [...runs].reverse().map(turned);
   const pens = drawn.map((d) => d.pen);
   if (closed) {
     const sides = [runs, back].map((way) => {
@@ -147,37 +122,53 @@ function strokesTogether(drawn: readonly Drawn[], closed: boolean): Contour[][] 
   return [out.close(true)];
 }
 
-const halves = (pens: readonly PenShape[]) => pens.map((p) => p.width / 2);
-
 /** Where the edges of all versions meet by themselves at a joint, so that no join is needed there; null where one needs it. */
-function meetingOf(s: readonly Cubic[], next: readonly Cubic[], half: readonly number[]): Meeting[] | null {
-  const meetings = s.flatMap((c, m) => edgesMeet(c, nth(next, m), nth(half, m), TOLERANCE_EM) ?? []);
-  return meetings.length === s.length ? meetings : null;
+function meetingOf(s: Run, next: Run): Meeting[] | null {
+  const meetings = s.cubics.flatMap((c, m) => {
+    const [after, half, halfAfter] = [nth(next.cubics, m), nth(s.halves, m), nth(next.halves, m)];
+    return typeof half === 'number' && typeof halfAfter === 'number'
+      ? (edgesMeet(c, after, half, TOLERANCE_EM) ?? [])
+      : (straightsMeet([c, half], [after, halfAfter]) ?? []);
+  });
+  return meetings.length === s.cubics.length ? meetings : null;
+}
+
+/** Where the straight edges of two straight segments cross; null where they don't, or aren't straight. */
+function straightsMeet(
+  [c, half]: readonly [Cubic, Half],
+  [next, after]: readonly [Cubic, Half],
+): Meeting | null {
+  if (![c, next].every(isStraight) || ![half, after].every(isEven)) return null;
+  const [a, b] = [edgeAt(c, 0, halfAt(half, 0)), edgeAt(next, 0, halfAt(after, 0))];
+  const [along, on] = [sub(edgeAt(c, 1, halfAt(half, 1)), a), sub(edgeAt(next, 1, halfAt(after, 1)), b)];
+  const turn = cross(along, on);
+  if (Math.abs(turn) < 1e-9) return null;
+  const [t, way] = [cross(sub(b, a), on) / turn, cross(sub(b, a), along) / turn];
+  if (t <= 0 || t >= 1 || way <= 0 || way >= 1) return null;
+  return { at: add(a, scale(along, t)), t, s: way };
 }
 
 /** The left edges along a run with their joins; false when the versions don't go together. `goesOn`: from where the last cap ended. */
 function side(
   out: Together,
-  run: readonly (readonly Cubic[])[],
+  run: readonly Run[],
   pens: readonly PenShape[],
   closed: boolean,
   goesOn = false,
 ): boolean {
-  const half = halves(pens);
   const nextOf = (i: number) => run[i + 1] ?? (closed ? run[0] : undefined);
   const meetings = run.map((s, i) => {
     const next = nextOf(i);
-    return next ? meetingOf(s, next, half) : null;
+    return next ? meetingOf(s, next) : null;
   });
   const before = (i: number) => (i > 0 || closed ? nth(meetings, (i + run.length - 1) % run.length) : null);
-  const start = before(0)?.map((b) => b.at) ?? nth(run, 0).map((c, m) => edgeAt(c, 0, nth(half, m)));
+  const start = before(0)?.map((b) => b.at) ?? edgesAt(nth(run, 0), 0);
   if (!goesOn) out.to(start);
   for (const [i, s] of run.entries()) {
     const [first, last] = [before(i), meetings[i] ?? null];
     edges(
       out,
-      s.map((c, m) => part(c, first?.[m]?.s ?? 0, last?.[m]?.t ?? 1)),
-      half,
+      partOf(s, (m) => [first?.[m]?.s ?? 0, last?.[m]?.t ?? 1]),
     );
     const next = nextOf(i);
     if (last) out.snap(last.map((l) => l.at));
@@ -186,58 +177,70 @@ function side(
   return true;
 }
 
+/** A segment between parameters that each version has of its own. */
+const partOf = ({ cubics, halves }: Run, between: (m: number) => readonly [number, number]): Run => ({
+  cubics: cubics.map((c, m) => part(c, ...between(m))),
+  halves: halves.map((half, m) => {
+    const [from, to] = between(m);
+    return typeof half === 'number' ? half : (t: number) => half(from + (to - from) * t);
+  }),
+});
+
+/** Where the left edges of all versions begin or end. */
+const edgesAt = (s: Run, end: 0 | 1): Vec[] =>
+  s.cubics.map((c, m) => edgeAt(c, end, halfAt(nth(s.halves, m), end)));
+
+/** Whether the edge of a straight segment is a straight line, too. */
+const isEven = (half: Half): boolean =>
+  typeof half === 'number' || Math.abs(half(0.5) - (half(0) + half(1)) / 2) < TOLERANCE_EM;
+
 /** The left edges of one segment, cut into as many equal pieces as the most demanding version needs. */
-function edges(out: Together, s: readonly Cubic[], half: readonly number[]): void {
-  if (s.every(isStraight)) {
-    out.to(s.map((c, m) => edgeAt(c, 1, nth(half, m))));
+function edges(out: Together, s: Run): void {
+  if (s.cubics.every(isStraight) && s.halves.every(isEven)) {
+    out.to(edgesAt(s, 1));
     return;
   }
   const pieces = (n: number) =>
-    Array.from({ length: n }, (_, k) =>
-      s.map((c, m) => offsetOnce(part(c, k / n, (k + 1) / n), nth(half, m), TOLERANCE_EM)),
-    );
+    Array.from({ length: n }, (_, k) => {
+      const { cubics, halves } = partOf(s, () => [k / n, (k + 1) / n]);
+      return cubics.map((c, m) => {
+        const half = nth(halves, m);
+        return typeof half === 'number' ? offsetOnce(c, half, TOLERANCE_EM) : taperOnce(c, half);
+      });
+    });
   let made = pieces(1);
   for (let n = 2; n <= MOST_PIECES && made.flat().some((o) => o.off >= TOLERANCE_EM); n++) made = pieces(n);
   for (const piece of made) out.curves(piece.map((o) => o.cubic));
 }
 
 /** From the edge of one segment to that of the next, as SVG 2, 13.6, has joins. */
-function joint(
-  out: Together,
-  s: readonly Cubic[],
-  next: readonly Cubic[],
-  pens: readonly PenShape[],
-): boolean {
-  const half = halves(pens);
-  const turns = s.map((c, m) => {
-    const [a, b] = [directionAt(c, 1), directionAt(nth(next, m), 0)];
+function joint(out: Together, s: Run, next: Run, pens: readonly PenShape[]): boolean {
+  const half = halvesAt(s, 1);
+  const turns = s.cubics.map((c, m) => {
+    const [a, b] = [directionAt(c, 1), directionAt(nth(next.cubics, m), 0)];
     const turn = Math.atan2(cross(a, b), dot(a, b));
     return turn > Math.PI - 1e-6 ? -Math.PI : turn;
   });
   if (turns.every((t) => Math.abs(t) < SMOOTH_TURN)) return true;
-  const to = next.map((c, m) => edgeAt(c, 0, nth(half, m)));
+  const to = edgesAt(next, 0);
+  const ends = s.cubics.map((c) => c.p3);
   if (turns.every((t) => t > 0)) {
     // The inner side, over the pen's middle.
-    out.to(s.map((c) => c.p3));
+    out.to(ends);
     out.to(to);
     return true;
   }
   if (!turns.every((t) => t < 0)) return false;
-  const from = s.map((c, m) => edgeAt(c, 1, nth(half, m)));
+  const from = edgesAt(s, 1);
   if (nth(pens, 0).joins === 'round') {
-    arcs(
-      out,
-      s.map((c) => c.p3),
-      from,
-      turns,
-    );
+    arcs(out, ends, from, turns);
     return true;
   }
   const sharp = turns.map((t) => 1 / Math.max(1e-9, Math.cos(t / 2)));
   if (sharp.some((v) => v <= MITER_LIMIT))
     out.to(
-      s.map((c, m) => {
-        const [a, b] = [directionAt(c, 1), directionAt(nth(next, m), 0)];
+      s.cubics.map((c, m) => {
+        const [a, b] = [directionAt(c, 1), directionAt(nth(next.cubics, m), 0)];
         if (nth(sharp, m) > MITER_LIMIT) return scale(add(nth(from, m), nth(to, m)), 0.5);
         return add(c.p3, scale(unit(add(leftOf(a), leftOf(b))), nth(half, m) * nth(sharp, m)));
       }),
@@ -246,50 +249,22 @@ function joint(
   return true;
 }
 
-/** Arcs about the centres, each from its place and by its turn (radians), in as many quarter turns as the longest needs. */
-function arcs(out: Together, centres: readonly Vec[], from: readonly Vec[], turns: readonly number[]): void {
-  const steps = Math.max(...turns.map((t) => Math.ceil(Math.abs(t) / (Math.PI / 2) - 1e-9)), 1);
-  let radii = from.map((p, m) => sub(p, nth(centres, m)));
-  for (let i = 0; i < steps; i++) {
-    const next = radii.map((r, m) => {
-      const step = nth(turns, m) / steps;
-      return {
-        x: r.x * Math.cos(step) - r.y * Math.sin(step),
-        y: r.x * Math.sin(step) + r.y * Math.cos(step),
-      };
-    });
-    out.curves(
-      radii.map((r, m) => {
-        const k = (4 / 3) * Math.tan(nth(turns, m) / steps / 4);
-        const at = (v: Vec) => add(nth(centres, m), v);
-        return {
-          p0: at(r),
-          p1: at(add(r, scale(leftOf(r), k))),
-          p2: at(add(nth(next, m), scale(leftOf(nth(next, m)), -k))),
-          p3: at(nth(next, m)),
-        };
-      }),
-    );
-    radii = next;
-  }
-}
-
 /** Round the end of a line, from its left edge to its right one. */
-function cap(out: Together, s: readonly Cubic[], pens: readonly PenShape[]): void {
-  const half = halves(pens);
-  const ends = s.map((c) => c.p3);
-  const edge = (side: 1 | -1) => s.map((c, m) => edgeAt(c, 1, side * nth(half, m)));
+function cap(out: Together, s: Run, pens: readonly PenShape[]): void {
+  const half = halvesAt(s, 1);
+  const edge = (side: 1 | -1) => s.cubics.map((c, m) => edgeAt(c, 1, side * nth(half, m)));
   if (nth(pens, 0).ends === 'round') {
+    const ends = s.cubics.map((c) => c.p3);
     arcs(
       out,
       ends,
       edge(1),
-      s.map(() => -Math.PI),
+      ends.map(() => -Math.PI),
     );
     return;
   }
   if (nth(pens, 0).ends === 'square')
     for (const way of [1, -1] as const)
-      out.to(edge(way).map((p, m) => add(p, scale(directionAt(nth(s, m), 1), nth(half, m)))));
+      out.to(edge(way).map((p, m) => add(p, scale(directionAt(nth(s.cubics, m), 1), nth(half, m)))));
   out.to(edge(-1));
 }

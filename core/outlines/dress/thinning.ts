@@ -1,7 +1,7 @@
 import { segments, type Contour } from '../../foundations/geometry/contour';
 import { cubicLength, distanceToSegment, pointOnCubic, type Cubic } from '../../foundations/geometry/cubic';
 import { directionAt } from '../../foundations/geometry/strokeEdges';
-import type { Stretch } from '../../foundations/geometry/strokePieces';
+import type { Half } from '../../foundations/geometry/strokePieces';
 import { distance, dot, type Vec } from '../../foundations/geometry/vec';
 import { nth } from '../../foundations/lists/nth';
 
@@ -53,6 +53,8 @@ interface Leg {
 interface Line {
   readonly legs: readonly Leg[];
   readonly closed: boolean;
+  /** Which segments of the contour have a length, in the order of the legs. */
+  readonly order: readonly number[];
 }
 
 /** How a leg thins from one of its ends: by which share of what was asked for, and how far, em units. */
@@ -82,7 +84,9 @@ function legOf(run: readonly Cubic[], width: number, of: Pick<Leg, 'before' | 'a
 
 /** The legs of a line, in order; a closed one without a corner is one leg that nothing begins or ends. */
 function lineOf(c: Contour, width: number, line: number): Line {
-  const run = segments(c).filter((s) => cubicLength(s) > 1e-9);
+  const all = segments(c);
+  const long = all.flatMap((s, i) => (cubicLength(s) > 1e-9 ? [i] : []));
+  const run = long.map((i) => nth(all, i));
   const closed = c.closed && run.length > 1;
   const isCorner = run.map((cubic, i) => {
     const next = run[i + 1] ?? (closed ? run[0] : undefined);
@@ -103,7 +107,7 @@ function lineOf(c: Contour, width: number, line: number): Line {
     const after = k < count - 1 ? k + 1 : wraps ? 0 : null;
     return legOf(part, width, { before, after, line });
   });
-  return { legs, closed };
+  return { legs, closed, order: long.map((_, i) => nth(long, (first + i) % long.length)) };
 }
 
 const pointsOf = (places: readonly Place[]): Vec[] => places.map(({ p }) => p);
@@ -189,17 +193,12 @@ function shareAlong(leg: Leg, from: Thinning, to: Thinning): ((s: number) => num
   return (s) => Math.max(by(from, s), by(to, leg.length - s));
 }
 
-/** Stretches of a leg with half the pen's width along each; the parameter of a segment stands for its length. */
-function stretchesOf(
-  leg: Leg,
-  share: ((s: number) => number) | null,
-  width: number,
-  thinned: number,
-): Stretch[] {
-  return leg.run.map((cubic, i): Stretch => {
+/** Half the pen's width along each segment of a leg; the parameter of a segment stands for its length. */
+function halvesOf(leg: Leg, share: ((s: number) => number) | null, width: number, thinned: number): Half[] {
+  return leg.run.map((_, i): Half => {
     const [start, end] = [nth(leg.starts, i), leg.starts[i + 1] ?? leg.length];
-    if (!share || isEven(share, start, end)) return { cubic, half: width / 2 };
-    return { cubic, half: (t) => (width / 2) * (1 - thinned * share(start + (end - start) * t)) };
+    if (!share || isEven(share, start, end)) return width / 2;
+    return (t) => (width / 2) * (1 - thinned * share(start + (end - start) * t));
   });
 }
 
@@ -207,19 +206,24 @@ const isEven = (share: (s: number) => number, start: number, end: number): boole
   [0, 0.1, 0.25, 0.5, 0.75, 0.9, 1].every((t) => share(start + (end - start) * t) === 0);
 
 /**
- * Lines with half the width of their pen along them, which is thinner where strokes meet at sharp angles. `thinned`: by which share of its width
- * it is thinner at the most, 0 to 1.
+ * Half the width of a pen along each segment of its lines: it is thinner where strokes meet at sharp angles. `thinned`: by which share of its
+ * width it is thinner at the most, 0 to 1.
  */
-export function thinnedStretches(
+export function thinnedHalves(
   contours: readonly Contour[],
   { width, thinned }: { readonly width: number; readonly thinned: number },
-): { run: Stretch[]; closed: boolean }[] {
+): Half[][] {
+  const even = contours.map((c) => segments(c).map((): Half => width / 2));
+  if (thinned === 0) return even;
   const lines = contours.map((c, i) => lineOf(c, width, i));
-  return lines.map(({ legs, closed }) => ({
-    closed,
-    run: legs.flatMap((leg) => {
+  return even.map((halves, k) => {
+    const { legs, order } = nth(lines, k);
+    const along = legs.flatMap((leg) => {
       const share = shareAlong(leg, thinningOf(leg, 0, lines, width), thinningOf(leg, 1, lines, width));
-      return stretchesOf(leg, share, width, thinned);
-    }),
-  }));
+      return halvesOf(leg, share, width, thinned);
+    });
+    const own = [...halves];
+    along.forEach((half, i) => (own[nth(order, i)] = half));
+    return own;
+  });
 }
