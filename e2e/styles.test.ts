@@ -12,7 +12,7 @@ import {
   watchFaults,
   withoutPickers,
 } from './support/app';
-import { field } from './support/dress';
+import { bar, field, pasteContours } from './support/dress';
 import { readWithFontTools, shape, withFontTools } from '../testing/outsideReaders';
 
 /** Advance width of a text on the running line, px. */
@@ -106,6 +106,22 @@ test('two styles together: one lies beneath the other on Fit, and is compared wi
   await gauge.getByRole('button', { name: 'Bold', exact: true }).click();
   await page.getByRole('button', { name: 'Make it of Regular' }).click();
   await inHand(page, 'Bold');
+
+  // A letter that gets a contour more can't vary any longer: the contours of both are seen, and lead to where they are drawn.
+  await page.getByRole('button', { name: 'Take A in Bold in hand' }).click();
+  await expect(page.getByRole('img', { name: /^Outline of A\b/ })).toBeVisible();
+  await pasteContours(page, [bar(0, 800, 100, 40)]);
+  await toFamily(page);
+  await page.getByLabel('Letters that are shown').selectOption('apart');
+  await page.getByRole('button', { name: /^Why A can’t vary: The letter has more contours/ }).click();
+  const parting = page.getByRole('dialog');
+  await expect(parting.getByRole('img', { name: /^A in Regular: 2 contours/ })).toBeVisible();
+  await expect(parting.getByRole('img', { name: /^A in Bold: 3 contours/ })).toBeVisible();
+  await parting.getByRole('button', { name: 'Bold' }).click();
+  await expect(page).toHaveURL(/\/dress\?glyph=/);
+  await expect(page.getByRole('img', { name: /^Outline of A\b/ })).toBeVisible();
+  await page.keyboard.press('ControlOrMeta+z');
+
   await stage(page, 'Fit');
   await page.getByRole('tab', { name: 'Letter', exact: true }).click();
   await page.getByLabel('Which').selectOption('Regular of this family');

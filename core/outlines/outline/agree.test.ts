@@ -1,7 +1,13 @@
 import { randomBlob, randomBy } from '../../testing/randomOutlines';
 import { circle, rect } from '../../testing/shapes';
-import { scaling, compose, translation } from '../../foundations/geometry/affine';
-import { isLine, reverseContour, transformContours, type Contour } from '../../foundations/geometry/contour';
+import { scaling, compose, rotation, translation } from '../../foundations/geometry/affine';
+import {
+  isLine,
+  polygon,
+  reverseContour,
+  transformContours,
+  type Contour,
+} from '../../foundations/geometry/contour';
 import { agreedContours } from './agree';
 import { greatestDeviation } from './deviation';
 import { insertNode, startAt } from './points';
@@ -93,4 +99,24 @@ test('drawings between which an outline would turn over itself do not agree', ()
   ]);
   expect('drawings' in agreedContours([[arms], [arms]])).toBe(true);
   expect(agreedContours([[bracket], [arms]])).toEqual({ reason: 'crosses half way' });
+});
+
+test('where places mislead, the points that contours begin with match them: a hook and the same one turned by 100 degrees', () => {
+  const hook = polygon([
+    { x: 0, y: 0 },
+    { x: 500, y: 0 },
+    { x: 500, y: 80 },
+    { x: 80, y: 80 },
+    { x: 80, y: 160 },
+    { x: 300, y: 160 },
+    { x: 300, y: 240 },
+    { x: 0, y: 240 },
+  ]);
+  const turned = transformContours([hook], rotation((100 * Math.PI) / 180))[0]!;
+  expect(agreedContours([[hook], [startAt(turned, 3)]])).toEqual({ reason: 'crosses half way' });
+  const [first, second] = agreedOf([[hook], [turned]]);
+  expect(first![0]!.nodes).toHaveLength(hook.nodes.length);
+  second![0]!.nodes.forEach((n, i) =>
+    expect(n).toMatchObject({ x: turned.nodes[i]!.x, y: turned.nodes[i]!.y }),
+  );
 });

@@ -12,28 +12,55 @@ export type Agreed =
   | { readonly drawings: readonly (readonly Contour[])[] }
   | { readonly reason: 'contours' | 'crosses half way' };
 
+/** How contours and points are matched: by their places, or by the order in which they were drawn and the points that they begin with. */
+interface Matching {
+  readonly contours: 'by place' | 'by order';
+  readonly start: 'by place' | 'as begun';
+}
+
+/** Places first: how drawings were begun is chance until somebody matches them by it. */
+const MATCHINGS: readonly Matching[] = [
+  { contours: 'by place', start: 'by place' },
+  { contours: 'by place', start: 'as begun' },
+  { contours: 'by order', start: 'by place' },
+  { contours: 'by order', start: 'as begun' },
+];
+
 /**
  * Drawings made to agree: the same contours, and in each the same points in the same order, straights where all have straights. No drawing
  * changes its shape: points that one has and another lacks are put on the other's curve at the same share of the way between points
- * that correspond. Which do is found by the cheapest order-keeping matching of places and directions, each drawing in its own box.
+ * that correspond. Which do is found by the cheapest order-keeping matching of places and directions, each drawing in its own box; where what
+ * lies between would cross itself, by the order of contours and the points that they begin with, so that it can be set by hand.
  * The first drawing is what the others are matched with. Closed contours, em units.
  */
 export function agreedContours(drawings: readonly (readonly Contour[])[]): Agreed {
-  const [first, ...others] = drawings;
+  const [first] = drawings;
   if (!first) return { drawings: [] };
-  let agreed: (readonly Contour[])[] = [first];
-  for (const other of others) {
-    const paired = pairedContours(first, other);
-    if (!paired) return { reason: 'contours' };
-    agreed = withOne(agreed, paired);
+  if (drawings.some((d) => d.length !== first.length)) return { reason: 'contours' };
+  for (const matching of MATCHINGS) {
+    const made = matchedBy(drawings, first, matching);
+    if (!crossesHalfWay(made)) return { drawings: made };
   }
-  const straight = sameKinds(agreed);
-  const [kept = [], ...rest] = straight;
-  const crosses = rest.some((d) => {
+  return { reason: 'crosses half way' };
+}
+
+function matchedBy(
+  drawings: readonly (readonly Contour[])[],
+  first: readonly Contour[],
+  { contours, start }: Matching,
+): Contour[][] {
+  let agreed: (readonly Contour[])[] = [first];
+  for (const other of drawings.slice(1))
+    agreed = withOne(agreed, contours === 'by place' ? pairedContours(first, other) : other, start);
+  return sameKinds(agreed);
+}
+
+/** Whether what lies between drawings that agree crosses itself more than they do. */
+function crossesHalfWay([kept = [], ...rest]: readonly (readonly Contour[])[]): boolean {
+  return rest.some((d) => {
     const most = Math.max(crossingsOf(kept).length, crossingsOf(d).length);
     return crossingsOf(halfWay(kept, d)).length > most;
   });
-  return crosses ? { reason: 'crosses half way' } : { drawings: straight };
 }
 
 /** What lies in the middle between two drawings that agree. */
@@ -58,9 +85,8 @@ const middleOf = (c: Contour, whole: Box): Vec => {
   return inBox({ x: (b.xMin + b.xMax) / 2, y: (b.yMin + b.yMax) / 2 }, whole);
 };
 
-/** The contours of a drawing in the order of another's: the nearest by their middles, of the same direction. Null when they differ in number. */
-function pairedContours(a: readonly Contour[], b: readonly Contour[]): Contour[] | null {
-  if (a.length !== b.length) return null;
+/** The contours of a drawing in the order of another's: the nearest by their middles, of the same direction. */
+function pairedContours(a: readonly Contour[], b: readonly Contour[]): Contour[] {
   const boxOf = (cs: readonly Contour[]) =>
     cs.reduce<Box | null>((box, c) => unionBox(box, contoursBox([c])), null);
   const [boxA, boxB] = [boxOf(a), boxOf(b)];
@@ -77,11 +103,15 @@ function pairedContours(a: readonly Contour[], b: readonly Contour[]): Contour[]
 }
 
 /** A drawing taken in among those that agree already; whatever points it has besides are put into them too. */
-function withOne(agreed: readonly (readonly Contour[])[], other: readonly Contour[]): (readonly Contour[])[] {
+function withOne(
+  agreed: readonly (readonly Contour[])[],
+  other: readonly Contour[],
+  start: Matching['start'],
+): (readonly Contour[])[] {
   const made: Contour[][] = [...agreed, other].map(() => []);
   other.forEach((c, k) => {
     const versions = agreed.map((d) => nth(d, k));
-    matched(versions, c).forEach((version, m) => nth(made, m).push(version));
+    matched(versions, c, start).forEach((version, m) => nth(made, m).push(version));
   });
   return made;
 }
@@ -121,13 +151,15 @@ function matchCost(a: Feature, b: Feature): number {
 }
 
 /** Versions of a contour that agree, and another brought to agree with them. Returns all, the other last. */
-function matched(versions: readonly Contour[], other: Contour): Contour[] {
+function matched(versions: readonly Contour[], other: Contour, start: Matching['start']): Contour[] {
   const lead = nth(versions, 0);
   const a = featuresOf(lead, contoursBox([lead]) ?? EMPTY);
   const b = featuresOf(other, contoursBox([other]) ?? EMPTY);
-  const [i0, j0] = surestPair(a, b);
+  const [i0, j0] = start === 'by place' ? surestPair(a, b) : ([0, 0] as const);
   const turned = (list: readonly Feature[], by: number) => [...list.slice(by), ...list.slice(0, by)];
-  const pairs = alignment(turned(a, i0), turned(b, j0));
+  // Begun alike and with as many points, all are meant to correspond.
+  const alike = start === 'as begun' && a.length === b.length;
+  const pairs = alike ? a.map((_, i): [number, number] => [i, i]) : alignment(turned(a, i0), turned(b, j0));
   const all = [...versions.map((c) => startAt(c, i0)), startAt(other, j0)];
   return filled(all, pairs);
 }

@@ -10,7 +10,8 @@ import { useAgreement } from '../../store/agreement';
 import { useDoc, useProject, useWhole } from '../../store/projectStore';
 import { Bench, EmptyBench } from '../../ui/Bench';
 import { FamilyGauge } from './FamilyGauge';
-import { familyRows, SHOWN, type Shown } from './familyRows';
+import { familyRows, SHOWN, type FamilyRow, type Shown } from './familyRows';
+import { PartingDialog } from './PartingDialog';
 import { FamilyTable } from './FamilyTable';
 import { StyleFactsTable } from './StyleFactsTable';
 
@@ -57,6 +58,7 @@ export function FamilyStage() {
   const family = useWhole();
   const inHand = projectOf(useDoc()).styleId;
   const [shown, setShown] = useState<Shown>('all');
+  const [parting, setParting] = useState<FamilyRow | null>(null);
   const found = useAgreement();
   const onLetter = useLetterWay();
   const styles = useMemo(() => stylesInOrder(family), [family]);
@@ -90,7 +92,11 @@ export function FamilyStage() {
             rows={rows}
             onStyle={useProject.getState().takeStyle}
             onLetter={onLetter}
+            onParting={setParting}
           />
+        )}
+        {parting && (
+          <PartingDialog row={parting} styles={styles} onLetter={onLetter} onClose={() => setParting(null)} />
         )}
       </Bench>
       <FamilyGauge />

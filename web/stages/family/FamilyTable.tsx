@@ -18,6 +18,8 @@ export interface TableProps {
   readonly onStyle: (styleId: string) => void;
   /** A letter of a style: its drawing, or the place where one would be made. */
   readonly onLetter: (styleId: string, glyph: GlyphRow | null, char: string | null) => void;
+  /** A letter whose drawings part is to be seen. */
+  readonly onParting: (row: FamilyRow) => void;
 }
 
 const columns = (count: number) => `${NAME_PX}px repeat(${count}, ${CELL_PX}px) minmax(140px, 1fr)`;
@@ -53,7 +55,13 @@ export function FamilyTable(props: TableProps) {
               key={row.letter.name}
               style={{ position: 'absolute', top: start, width: '100%', height: ROW_PX }}
             >
-              <Letter row={row} index={index} styles={styles} onLetter={props.onLetter} />
+              <Letter
+                row={row}
+                index={index}
+                styles={styles}
+                onLetter={props.onLetter}
+                onParting={props.onParting}
+              />
             </div>
           ) : null;
         })}
@@ -103,12 +111,12 @@ function Heads({ styles, inHand, onStyle }: TableProps) {
   );
 }
 
-interface LetterProps extends Pick<TableProps, 'styles' | 'onLetter'> {
+interface LetterProps extends Pick<TableProps, 'styles' | 'onLetter' | 'onParting'> {
   readonly row: FamilyRow;
   readonly index: number;
 }
 
-const Letter = memo(function Letter({ row, index, styles, onLetter }: LetterProps) {
+const Letter = memo(function Letter({ row, index, styles, onLetter, onParting }: LetterProps) {
   const { letter, apart } = row;
   return (
     <Grid
@@ -160,9 +168,21 @@ const Letter = memo(function Letter({ row, index, styles, onLetter }: LetterProp
           </Box>
         );
       })}
-      <Text role="cell" fontSize="xs" color={apart === null ? 'faded' : 'snag'}>
-        {apart}
-      </Text>
+      <Box role="cell" fontSize="xs">
+        {apart !== null && (
+          <chakra.button
+            type="button"
+            color="snag"
+            textAlign="start"
+            textDecoration="underline dotted"
+            aria-label={`Why ${letter.name} can’t vary: ${apart}`}
+            title="See their contours and points"
+            onClick={() => onParting(row)}
+          >
+            {apart}
+          </chakra.button>
+        )}
+      </Box>
     </Grid>
   );
 });

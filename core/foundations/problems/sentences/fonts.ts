@@ -130,7 +130,7 @@ function differsBy(
     case 'contours':
       return 'the letter has more contours in one style than in another';
     case 'crosses half way':
-      return 'the outline would cross itself half way between two styles';
+      return 'the outline would cross itself half way between two styles; begin its contours at the same points in both';
   }
 }
 
