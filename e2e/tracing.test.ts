@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { openDemo, saved, stage, startProject, takeInHand } from './support/app';
+import { field } from './support/dress';
 
 const points = async (page: Page) => Number(await page.getByTestId('piece-points').textContent());
 
@@ -63,6 +64,17 @@ test('painted letters are traced in colour layers with their gradients, kept in 
   await saved(page);
   await page.reload();
   await expect(page.getByRole('img', { name: /gradient/ })).toBeVisible();
+
+  // The ring’s gradient gets a stop more, and its other colour stays as it is.
+  await stage(page, 'Name');
+  await page.getByRole('button', { name: /^O, / }).click();
+  await stage(page, 'Dress');
+  await page.getByRole('tab', { name: 'Parts' }).click();
+  const fill = page.getByRole('group', { name: /^Fill of/ });
+  await expect(fill.getByRole('checkbox', { name: 'A gradient' })).toBeChecked();
+  await fill.getByRole('button', { name: 'Add a stop' }).click();
+  await expect(field(page, 'Place of stop 2')).toHaveValue('50');
+  await expect(page.getByRole('button', { name: /^Undo: Change a colour/ })).toBeEnabled();
 });
 
 test('a locked stretch stays as it is when the outline around it is refitted', async ({ page }) => {

@@ -8,7 +8,7 @@ import { CheckField } from '../../ui/CheckField';
 import { ColourField } from '../../ui/ColourField';
 import { Gauge, GaugePart } from '../../ui/Gauge';
 import { NumberField } from '../../ui/NumberField';
-import { FillPart } from './FillPart';
+import { FillPart } from '../../ui/FillPart';
 
 /** What lines and shadows begin with: colours of the mill's boards. */
 const FIRST = {

@@ -1,3 +1,4 @@
+import { gradientOver } from '../../../foundations/geometry/fill';
 import type { Contour } from '../../../foundations/geometry/contour';
 import { colourKey, type ColourLayer, type Paint, type Rgb } from '../../../foundations/geometry/paint';
 import { innerLine, shadowOf, withOuterLine } from '../../../outlines/dress/effects';
@@ -104,17 +105,7 @@ function fillOf(glyph: GlyphRow, fill: Colouring['fill'], capHeight: number): Pa
   if (fill.kind === 'flat') return fill;
   const box = inkBox(glyph);
   const [x0, x1] = box ? [box.xMin, box.xMax] : [0, 0];
-  const turn = (fill.deg * Math.PI) / 180;
-  const [dx, dy] = [Math.cos(turn), Math.sin(turn)];
-  const half = (Math.abs(dx) * (x1 - x0) + Math.abs(dy) * capHeight) / 2;
-  const [x, y] = [(x0 + x1) / 2, capHeight / 2];
-  return {
-    kind: 'linear',
-    from: { x: x - half * dx, y: y - half * dy },
-    to: { x: x + half * dx, y: y + half * dy },
-    // They may have been moved past one another; fonts have them in their order.
-    stops: [...fill.stops].sort((a, b) => a.at - b.at),
-  };
+  return gradientOver({ xMin: x0, yMin: 0, xMax: x1, yMax: capHeight }, fill.deg, fill.stops);
 }
 
 /** A colour of a font, and how many letters show it. */

@@ -1,17 +1,19 @@
-import { Flex, IconButton } from '@chakra-ui/react';
+import { Box, Flex, IconButton } from '@chakra-ui/react';
 import { ArrowDown, ArrowUp, X } from 'lucide-react';
 import {
   addLayer,
   moveLayer,
-  recolourLayer,
+  paintLayer,
   removeLayer,
 } from '../../../../core/project/document/commands/outline';
+import { fillOf } from '../../../../core/foundations/geometry/fill';
 import { meanColour, type Rgb } from '../../../../core/foundations/geometry/paint';
 import { paintText } from '../../../canvas/fillLayers';
 import { dressBench, useDressBench } from '../../../store/dressBench';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { ColourField } from '../../../ui/ColourField';
 import { GaugePart } from '../../../ui/Gauge';
+import { FillPart } from '../../../ui/FillPart';
 import { InkButton } from '../../../ui/InkButton';
 import { Tip } from '../../../ui/Tip';
 import { useDressTarget } from '../useDressTarget';
@@ -45,7 +47,7 @@ function LayerRow({ at }: { at: number }) {
         bare
         label={`Colour ${at + 1}: ${paintText(layer.paint)}`}
         value={meanColour(layer.paint)}
-        onChange={(rgb, continues) => commit(recolourLayer(doc, glyph.id, at, rgb), continues)}
+        onChange={(rgb, continues) => commit(paintLayer(doc, glyph.id, at, { kind: 'flat', rgb }), continues)}
       />
       <InkButton
         tip={isLowest ? 'Work on the outline, the lowest colour' : 'Work on this colour’s contours'}
@@ -81,6 +83,25 @@ function LayerRow({ at }: { at: number }) {
   );
 }
 
+/** What the layer in hand is filled with. */
+function LayerFill() {
+  const doc = useDoc();
+  const commit = useProject((s) => s.commit);
+  const { glyph, target } = useDressTarget();
+  const at = typeof target.of === 'number' ? target.of : 0;
+  const layer = glyph.layers[at];
+  if (!layer || target.of === 'skeleton') return null;
+  return (
+    <Box role="group" aria-label={at === 0 ? 'Fill of the outline' : `Fill of colour ${at + 1}`} w="100%">
+      <FillPart
+        fill={fillOf(layer.paint)}
+        wayless={layer.paint.kind === 'radial'}
+        onChange={(fill, continues) => commit(paintLayer(doc, glyph.id, at, fill), continues)}
+      />
+    </Box>
+  );
+}
+
 /** Colour layers: what lies on top is listed first. */
 export function ColourPart() {
   const doc = useDoc();
@@ -94,6 +115,7 @@ export function ColourPart() {
       {[...glyph.layers.keys()].reverse().map((at) => (
         <LayerRow key={at} at={at} />
       ))}
+      <LayerFill />
       <InkButton
         tip="Put the chosen contours on top in a colour of their own"
         disabled={chosen.length === 0}

@@ -1,4 +1,5 @@
 import type { Contour } from '../../../../foundations/geometry/contour';
+import { paintOf, type Fill } from '../../../../foundations/geometry/fill';
 import type { Rgb } from '../../../../foundations/geometry/paint';
 import { draft, type ProjectDiff } from '../../changes/diff';
 import type { Doc, GlyphRow } from '../../schema';
@@ -19,10 +20,10 @@ function change(
   return d.done(label);
 }
 
-/** Another flat colour for a layer. */
-export const recolourLayer = (doc: Doc, glyphId: string, layer: number, rgb: Rgb): ProjectDiff | null =>
+/** Another colour or gradient for a layer. */
+export const paintLayer = (doc: Doc, glyphId: string, layer: number, fill: Fill): ProjectDiff | null =>
   change(doc, glyphId, 'Change a colour', (all) =>
-    all.map((l, i) => (i === layer ? { ...l, paint: { kind: 'flat', rgb } } : l)),
+    all.map((l, i) => (i === layer ? { ...l, paint: paintOf(fill, l.paint, l.contours) } : l)),
   );
 
 /** Chosen contours as a new colour on top; a letter of one ink gets its outline as the lowest colour first. */

@@ -1,13 +1,12 @@
 import { Box, Flex, IconButton } from '@chakra-ui/react';
 import { X } from 'lucide-react';
-import { colourAlong, colourKey, rgbBy, type Rgb, type Stop } from '../../../core/foundations/geometry/paint';
-import type { Colouring } from '../../../core/project/document/schema';
-import { CheckField } from '../../ui/CheckField';
-import { ColourField } from '../../ui/ColourField';
-import { InkButton } from '../../ui/InkButton';
-import { NumberField } from '../../ui/NumberField';
+import type { Fill } from '../../core/foundations/geometry/fill';
+import { colourAlong, colourKey, rgbBy, type Rgb, type Stop } from '../../core/foundations/geometry/paint';
+import { CheckField } from './CheckField';
+import { ColourField } from './ColourField';
+import { InkButton } from './InkButton';
+import { NumberField } from './NumberField';
 
-type Fill = Colouring['fill'];
 type Gradient = Extract<Fill, { kind: 'gradient' }>;
 
 /** What a gradient ends in at first: the sky over the mill at low tide. */
@@ -17,6 +16,8 @@ const MOST_STOPS = 8;
 
 interface Props {
   readonly fill: Fill;
+  /** A gradient that runs outwards from a centre has no way. */
+  readonly wayless?: boolean;
   /** `continues`: with the change before, as one step. */
   readonly onChange: (fill: Fill, continues?: boolean) => void;
 }
@@ -82,13 +83,11 @@ function StopRow({ stop, name, fixed, onChange }: StopProps) {
   );
 }
 
-function GradientFields({
-  fill,
-  onChange,
-}: {
+interface GradientProps extends Omit<Props, 'fill'> {
   readonly fill: Gradient;
-  readonly onChange: Props['onChange'];
-}) {
+}
+
+function GradientFields({ fill, wayless = false, onChange }: GradientProps) {
   const put = (stops: readonly Stop[], continues = false) => onChange({ ...fill, stops }, continues);
   return (
     <>
@@ -114,21 +113,23 @@ function GradientFields({
       >
         Add a stop
       </InkButton>
-      <NumberField
-        label="Its way (90° = upwards)"
-        unit="°"
-        min={-180}
-        max={180}
-        step={5}
-        value={fill.deg}
-        onChange={(deg) => onChange({ ...fill, deg })}
-      />
+      {!wayless && (
+        <NumberField
+          label="Its way (90° = upwards)"
+          unit="°"
+          min={-180}
+          max={180}
+          step={5}
+          value={fill.deg}
+          onChange={(deg) => onChange({ ...fill, deg })}
+        />
+      )}
     </>
   );
 }
 
-/** One colour, or a gradient over the height of capitals. */
-export function FillPart({ fill, onChange }: Props) {
+/** One colour, or a gradient by its stops. */
+export function FillPart({ fill, wayless, onChange }: Props) {
   const [first] = fill.kind === 'flat' ? [fill.rgb] : fill.stops.map((s) => s.rgb);
   const rgb = first ?? SECOND;
   const gradient: Gradient = {
@@ -153,7 +154,7 @@ export function FillPart({ fill, onChange }: Props) {
           onChange={(to, continues) => onChange({ kind: 'flat', rgb: to }, continues)}
         />
       ) : (
-        <GradientFields fill={fill} onChange={onChange} />
+        <GradientFields fill={fill} wayless={wayless} onChange={onChange} />
       )}
     </>
   );
