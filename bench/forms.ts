@@ -11,7 +11,7 @@ import { fontData } from '../core/fonts/compile/fontData';
 import { repeatsIn } from '../core/fonts/compile/repeats';
 import { transformContours } from '../core/foundations/geometry/contour';
 import { openProjectFile } from '../core/project/archive/readProject';
-import { takeTurns, USUAL_WITHIN } from '../core/project/document/commands/features/turns';
+import { setBounce, takeTurns, USUAL_WITHIN } from '../core/project/document/commands/features/turns';
 import { addStyle, type NewStyle } from '../core/project/document/commands/family/addStyle';
 import { setColouring } from '../core/project/document/commands/colours/colouring';
 import { addPalette, recolour } from '../core/project/document/commands/colours/palettes';
@@ -28,6 +28,7 @@ import type { Colouring, Doc, GlyphRow } from '../core/project/document/schema';
 import { greatestDeviation } from '../core/outlines/outline/deviation';
 import { slanted, slantMap } from '../core/outlines/dress/slanted';
 import { stemOf } from '../core/outlines/dress/stems';
+import { meetingRows } from './strokesMeet';
 import { writeTable } from './writeTable';
 
 const DEMO = 'demo/files/finished/keepers-hand.orthoglyph.zip';
@@ -122,6 +123,24 @@ function slantRows(): string[][] {
   ];
 }
 
+/** What leaning letters cost. */
+function leanRows(doc: Doc): string[][] {
+  const { styleId } = projectOf(doc);
+  const compiled = (d: Doc) => compileFont(d, { format: 'otf', styleId, nowUnixS: 0 });
+  const diff = setBounce(doc, { height: 8, lean: 2 });
+  if (!diff) throw new Error('nothing leans');
+  const leaning = edit(doc, diff).doc;
+  const plain = compiled(doc).length;
+  const first = timed(() => compiled(leaning));
+  const n = glyphOfCodePoint(leaning, 0x6e);
+  const wider = n && setBearings(leaning, n.id, { left: n.bearings.left + 1 });
+  const again = timed(() => compiled(wider ? edit(leaning, wider).doc : leaning));
+  return [
+    ['size of a font whose letters lean, beside the plain one', (first.made.length / plain).toFixed(2)],
+    ['processor time for it, and after an edit', `${first.ms.toFixed(0)} ms, ${again.ms.toFixed(0)} ms`],
+  ];
+}
+
 /** What colours of a style cost: gradient, line around, line within, solid shadow, and a second palette. */
 function colourRows(one: Doc): string[][] {
   const { styleId } = projectOf(one);
@@ -211,7 +230,14 @@ function turnRows(doc: Doc): string[][] {
 
 export function main(args: readonly string[]): void {
   const doc = demo();
-  const rows = [...familyRows(doc), ...slantRows(), ...colourRows(doc), ...turnRows(doc)];
+  const rows = [
+    ...familyRows(doc),
+    ...slantRows(),
+    ...meetingRows(doc),
+    ...leanRows(doc),
+    ...colourRows(doc),
+    ...turnRows(doc),
+  ];
   const table = ['| measure | |', '| --- | --- |', ...rows.map((r) => `| ${r.join(' | ')} |`)].join('\n');
   writeTable('forms', table, args.includes('--write'));
 }
