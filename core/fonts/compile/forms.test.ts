@@ -110,6 +110,32 @@ test('a swash that reaches over a low neighbour holds back where the letter behi
   expect(set(own, 'slog')).not.toContain('g.back');
 });
 
+test('a swash that clears a letter holds back where it would hit the mark on that letter, on both sides', () => {
+  const doc = withSwash();
+  const acute = {
+    ...blankGlyph('acutecomb', 'acutecomb', [0x301]),
+    contours: [rect(0, 560, 80, 760)],
+    anchors: [{ name: '_top', x: 40, y: 500 }],
+  };
+  const back = {
+    ...blankGlyph('g.back', 'g.back', []),
+    contours: [rect(0, 0, 300, 500), rect(-300, 600, 0, 700)],
+    bearings: { left: -250, right: 50 },
+  };
+  const carrying = (char: string) => ({ ...letter(char), anchors: [{ name: 'top', x: 150, y: 500 }] });
+  const rows = [acute, back, carrying('e'), carrying('n')];
+  const more = { ...doc, glyphs: { ...doc.glyphs, ...Object.fromEntries(rows.map((g) => [g.id, g])) } };
+  const bytes = cast(edit(more, letAppear(more, 'g.back', { kind: 'ends', at: 'word-end' })!).doc);
+  for (const [text, form, stands] of [
+    ['mad eel', 'd.swsh', true],
+    ['mad e\u0301el', 'd.swsh', false],
+    ['mad s\u0301ea', 'd.swsh', true],
+    ['sing', 'g.back', true],
+    ['sin\u0301g', 'g.back', false],
+  ] as const)
+    expect([text, set(bytes, text).includes(form)]).toEqual([text, stands]);
+});
+
 test('a form joins the rule that says the same; taken out, a rule that is left with nothing goes', () => {
   let doc = withSwash();
   doc = edit(doc, copyForm(doc, 'e', 'e.fina')!).doc;

@@ -11,6 +11,7 @@ import { addBounce, addLean } from './rules/bounce';
 import { addComposing } from './rules/composing';
 import { addEnds, wordGlyphs } from './rules/ends';
 import type { EndsScope } from './rules/hits';
+import { addMarkedEnds } from './rules/markedEnds';
 import { addAccess, addExchange, exchangesOf } from './rules/exchanges';
 import { addFractions } from './rules/fractions';
 import { addLanguages, DOTTED_I } from './rules/languages';
@@ -176,11 +177,11 @@ function contextual(list: Substitutions, font: FontGlyphs, ruled: Ruled, kerning
         after: r.after.map(ruled.all),
       }),
     ),
-    ...ruled
-      .of('ends')
-      .map((r, k) =>
-        addEnds(list, `ends_${k + 1}`, scope, { at: r.at, swaps: pairs(r), clearance: r.clearance }),
-      ),
+    ...ruled.of('ends').flatMap((r, k) => {
+      const rule = { at: r.at, swaps: pairs(r), clearance: r.clearance };
+      const own = addEnds(list, `ends_${k + 1}`, scope, rule);
+      return [own, ...[addMarkedEnds(list, `ends_${k + 1}`, scope, rule)].flatMap((l) => l ?? [])];
+    }),
     ...turns.flatMap((t) => addTurns(list, { ...t, everything, ignoreMarks }) ?? []),
     ...[addLean(list, font)].flatMap((l) => l ?? []),
   ];

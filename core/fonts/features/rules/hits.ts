@@ -25,23 +25,32 @@ export interface EndSwap {
  * between the two besides their own, em units.
  */
 export function hitBy(
-  { font, kern, turned }: EndsScope,
+  scope: EndsScope,
   { from, to, despite }: EndSwap,
   side: 'left' | 'right',
   candidates: readonly number[],
   { gap, reach }: { readonly gap: number | null; readonly reach: number },
 ): number[] {
-  const measure = (drawing: number, other: number) => {
-    const between = gap ?? (side === 'left' ? kern(other, drawing) : kern(drawing, other));
-    const dx = side === 'left' ? font.at(other).advance + between : -(font.at(drawing).advance + between);
-    return nearness(font.at(drawing), font.at(other), dx, reach);
-  };
+  const { font, turned } = scope;
+  const measure = (drawing: number, other: number) =>
+    nearness(font.at(drawing), font.at(other), -originBeside(scope, side, { drawing, other, gap }), reach);
   const hits = (other: number) => isHit(measure(to, other), measure(from, other));
   return candidates.filter((c) => !despite.includes(c) && [c, ...(turned.get(c) ?? [])].some(hits));
 }
 
 /** Whether the other drawing comes nearer than the plain one does; em units of outline within reach. */
-const isHit = (now: number, plain: number): boolean => now > TOUCH && now > plain + TOUCH;
+export const isHit = (now: number, plain: number): boolean => now > TOUCH && now > plain + TOUCH;
+
+/** Where a neighbour begins, seen from the drawing's origin, em units; `gap`: white between the two besides their own, null = their kerning. */
+export function originBeside(
+  { font, kern }: EndsScope,
+  side: 'left' | 'right',
+  { drawing, other, gap }: { readonly drawing: number; readonly other: number; readonly gap: number | null },
+): number {
+  return side === 'right'
+    ? font.at(drawing).advance + (gap ?? kern(drawing, other))
+    : -(gap ?? kern(other, drawing)) - font.at(other).advance;
+}
 
 /** Two glyphs in a row, the nearer first, of which the further one would be hit. */
 export interface HitBeyond {
@@ -63,11 +72,7 @@ export function hitBeyond(
   const { font, kern, turned } = scope;
   const sets = new Map<string, { nearer: number[]; further: number[] }>();
   for (const first of nearer) {
-    // Where the neighbour begins, seen from the drawing's origin.
-    const beside = (drawing: number) =>
-      side === 'right'
-        ? font.at(drawing).advance + (gap ?? kern(drawing, first))
-        : -(gap ?? kern(first, drawing)) - font.at(first).advance;
+    const beside = (drawing: number) => originBeside(scope, side, { drawing, other: first, gap });
     const measure = (drawing: number, other: number) => {
       const at = beside(drawing);
       const origin =
