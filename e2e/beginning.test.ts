@@ -292,7 +292,7 @@ test('a finished project of the demo opens from the list, and its own text is se
   await since.getByRole('button', { name: 'Make it 1.001' }).click();
   await expect(field(page, 'Version')).toHaveValue('1.001');
   await stage(page, 'Proof');
-  await page.getByRole('button', { name: 'Own text' }).click();
+  await page.getByLabel('Page of the proof').selectOption('own');
   await expect(page.getByLabel('Text of the page')).toHaveValue(/Cr\u00e8me br\u00fbl\u00e9e/);
   await expect(page.getByText('nothing of this text')).toBeVisible();
   // Opened again it is as it was left.

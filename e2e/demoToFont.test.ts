@@ -85,7 +85,7 @@ test("from the keeper's page to installed fonts, through all eight stages", asyn
 
   await test.step('Proof: own text in the very font; a letter leads to its outline', async () => {
     await stage(page, 'Proof');
-    await page.getByRole('button', { name: 'Own text' }).click();
+    await page.getByLabel('Page of the proof').selectOption('own');
     const text = page.getByTestId('proof-0');
     await expect(text).toHaveValue(/High water/);
     const family = await liveFontReady(page);

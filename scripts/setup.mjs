@@ -42,6 +42,7 @@ export function ensureDebianPackages() {
   const wanted = [
     ['chromium-headless-shell', hasShell],
     ['opentype-sanitizer', () => has('ots-sanitize')],
+    ['poppler-utils', () => has('pdffonts')],
     ['woff2', () => has('woff2_compress')],
     ['libharfbuzz-bin', () => has('hb-shape')],
     ['python3-fonttools', () => existsSync('/usr/lib/python3/dist-packages/fontTools')],

@@ -161,3 +161,17 @@ export function withFontTools(script: string, files: Readonly<Record<string, Uin
   const most = 64 * 1024 * 1024;
   return execFileSync('/usr/bin/python3', ['-c', script, ...paths], { encoding: 'utf8', maxBuffer: most });
 }
+
+/** Fonts that a PDF names, as poppler's pdffonts tells them. */
+export function fontsOfPdf(path: string): { readonly name: string; readonly embedded: boolean }[] {
+  const lines = execFileSync('pdffonts', [path], { encoding: 'utf8' }).split('\n').slice(2);
+  // Name, type, encoding, then whether it is embedded, a subset, and maps to Unicode.
+  return lines.flatMap((line) => {
+    const found = /^(\S.*?)\s{2,}.*\s(yes|no)\s+(yes|no)\s+(yes|no)\s+\d+\s+\d+\s*$/.exec(line);
+    return found ? [{ name: found[1] ?? '', embedded: found[2] === 'yes' }] : [];
+  });
+}
+
+/** Text of each page of a PDF, as poppler's pdftotext reads it. */
+export const pagesOfPdf = (path: string): string[] =>
+  execFileSync('pdftotext', [path, '-'], { encoding: 'utf8' }).split('\f');

@@ -14,6 +14,7 @@ import { RunningLine } from '../panels/RunningLine';
 import { ShortcutSheet } from '../panels/ShortcutSheet';
 import { StorageBanner } from '../panels/StorageBanner';
 import { TopBar } from '../panels/TopBar';
+import { useWayBack } from '../panels/useWayBack';
 import { useWorkshopKeys } from '../panels/useWorkshopKeys';
 import { useProject } from '../store/projectStore';
 import { STAGES } from '../text/stages';
@@ -82,6 +83,7 @@ function OpenWorkshop() {
   useTitle(place ? `${place} · ${name}` : name);
   const onSearch = useCallback(() => setSearching(true), []);
   const onShortcuts = useCallback(() => setShortcuts(true), []);
+  useWayBack();
   useWorkshopKeys({ onSearch, onShortcuts });
   return (
     <>

@@ -14,6 +14,7 @@ import { forgetPictures } from './pictures';
 import { keptHand, keepHand } from './styleInHand';
 import { Sessions, type ProjectSession, type SaveState, type SessionState } from './session';
 import { sessionIn, type Session } from './styleSession';
+import { proofBench } from './proofBench';
 import { usePalette } from './palettes';
 import { switchAllBack } from './switches';
 
@@ -108,6 +109,7 @@ export const useProject = create<ProjectState>((set, get) => ({
     shown?.letGo();
     switchAllBack();
     usePalette.setState({ chosen: 0 });
+    proofBench.reset();
     const session = sessions.of(projectId);
     const used = session.use();
     hand = keptHand(projectId);
@@ -135,6 +137,7 @@ export const useProject = create<ProjectState>((set, get) => ({
     forgetPictures();
     switchAllBack();
     usePalette.setState({ chosen: 0 });
+    proofBench.reset();
     set(NOTHING);
   },
   commit: (diff, continues) => currentSession()?.commit(diff, continues),

@@ -1,4 +1,5 @@
 import { isDoubtful, missingOfBill } from '../../core/project/document/queries/sheets';
+import { notesOf } from '../../core/project/document/commands/proof/notes';
 import { counted } from '../../core/foundations/problems/counted';
 import { checkingProject, checkProject } from '../../core/fonts/check/checkProject';
 import type { Steps } from '../../core/foundations/steps';
@@ -100,6 +101,7 @@ export function* stageStates(doc: Doc, family = doc): Steps<Record<string, strin
   const bill = [...projectOf(doc).bill].length;
   const missing = [...missingOfBill(doc)].length;
   const { lines } = projectOf(doc);
+  const notes = notesOf(doc);
   yield;
   const out = standingsInOrder(doc).filter((x) => x.fault !== null).length;
   return {
@@ -112,7 +114,7 @@ export function* stageStates(doc: Doc, family = doc): Steps<Record<string, strin
     seat: `x ${Math.round(lines.xHeight)} u, H ${Math.round(lines.capHeight)} u${out > 0 ? `, ${out} off` : ''}`,
     name: `${bill - missing} of ${bill}`,
     fit: `${counted(Object.keys(doc.kerning).length, 'pair')} kerned`,
-    proof: 'live',
+    proof: notes.length === 0 ? 'live' : counted(notes.length, 'note'),
     cast: stops === 0 ? 'no snags' : counted(stops, 'snag'),
   };
 }

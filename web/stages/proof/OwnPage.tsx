@@ -1,26 +1,33 @@
 import { Textarea } from '@chakra-ui/react';
-import { changeProject } from '../../../core/project/document/commands/font/project';
-import { projectOf } from '../../../core/project/document/newProject';
-import { glyphByCodePoint } from '../../store/selectors';
+import {
+  changeOwnProof,
+  FIRST_SIZE_PX,
+  ownProofs,
+} from '../../../core/project/document/commands/proof/texts';
+import type { Doc } from '../../../core/project/document/schema';
 import { useTextFont } from '../../panels/useTextFont';
+import { useWay } from '../../panels/way';
+import { useProofBench } from '../../store/proofBench';
+import { glyphByCodePoint } from '../../store/selectors';
 import { useDoc, useProject } from '../../store/projectStore';
 
-interface Props {
-  /** CSS px. */
-  readonly size: number;
-  /** Called with the glyph of the letter that the caret stands before. */
-  readonly onPick: (glyphId: string) => void;
+/** The one of the artist's own pages that is shown; the first where that one is gone. */
+export function ownPageOf(doc: Doc, id: string) {
+  const all = ownProofs(doc);
+  return all.find((p) => p.id === id) ?? all[0] ?? { id, text: '', size: FIRST_SIZE_PX };
 }
 
-/** Text of the artist's own proof: what was typed there, or the running line's. */
-export const ownText = (doc: ReturnType<typeof useDoc>): string =>
-  projectOf(doc).proofText ?? projectOf(doc).runningText;
-
 /** A page one types on, set in the font with its own line spacing. */
-export function OwnPage({ size, onPick }: Props) {
+export function OwnPage() {
   const doc = useDoc();
   const font = useTextFont();
   const commit = useProject((s) => s.commit);
+  const { take } = useWay();
+  const { id, text, size } = ownPageOf(
+    doc,
+    useProofBench((s) => s.ownId),
+  );
+  const firstSize = useProofBench((s) => s.firstSize);
   return (
     <Textarea
       aria-label="Text of the page"
@@ -33,15 +40,15 @@ export function OwnPage({ size, onPick }: Props) {
       p="0"
       minH="60vh"
       lineHeight="normal"
-      fontSize={`${size}px`}
+      fontSize={`${id === ownProofs(doc)[0]?.id ? firstSize : size}px`}
       spellCheck={false}
       style={font}
-      value={ownText(doc)}
-      onChange={(e) => commit(changeProject(doc, { proofText: e.target.value }, 'Change the page'), true)}
+      value={text}
+      onChange={(e) => commit(changeOwnProof(doc, id, { text: e.target.value }), true)}
       onSelect={(e) => {
         const { value, selectionStart } = e.currentTarget;
         const glyph = glyphByCodePoint(doc).get(value.codePointAt(selectionStart) ?? -1);
-        if (glyph) onPick(glyph.id);
+        if (glyph) take(glyph.id);
       }}
     />
   );

@@ -1,36 +1,90 @@
-import { Box } from '@chakra-ui/react';
-import { useState } from 'react';
+import { NativeSelect } from '@chakra-ui/react';
+import { useEffect } from 'react';
 import { lackingIn } from '../../../core/fonts/compile/textRuns';
-import { LineSpacing } from '../../panels/LineSpacing';
+import { projectOf } from '../../../core/project/document/newProject';
 import { ScrolledBench } from '../../canvas/ScrolledBench';
-import { useGlyphInHand } from '../../panels/useGlyphInHand';
-import { useWay } from '../../panels/way';
 import { drawnGlyphs } from '../../store/selectors';
+import { proofBench, useProofBench } from '../../store/proofBench';
 import { useDoc } from '../../store/projectStore';
 import { Bench, EmptyBench } from '../../ui/Bench';
-import { Fact, Gauge, GaugePart } from '../../ui/Gauge';
 import { InkButton } from '../../ui/InkButton';
-import { NumberField } from '../../ui/NumberField';
-import { AsDrawing } from './AsDrawing';
 import { ComparePage } from './ComparePage';
-import { ownText } from './OwnPage';
-import { ProofPage } from './ProofPage';
-import { PROOFS, type ProofKind } from './proofTexts';
+import { ProofGauge } from './gauge/ProofGauge';
+import { ownPageOf } from './OwnPage';
+import { PrintedPage } from './PrintedPage';
+import { PROOF_GROUPS, proofOf } from './proofPages';
+import { Sheet } from './Sheet';
 
-const FIRST_SIZE_PX = 40;
+/** The kind that isn’t a page to look at but a font beside another. */
+const COMPARE = 'compare';
 
-const KINDS = Object.keys(PROOFS) as ProofKind[];
-
-interface Shown {
-  readonly kind: ProofKind;
-  readonly size: number;
+function PageChoice({ kind }: { readonly kind: string }) {
+  return (
+    <NativeSelect.Root size="sm" w="15rem">
+      <NativeSelect.Field
+        aria-label="Page of the proof"
+        bg="sheet"
+        borderColor="rule"
+        value={proofOf(kind).kind}
+        onChange={(e) => proofBench.show(e.target.value)}
+      >
+        {PROOF_GROUPS.map(([group, kinds]) => (
+          <optgroup key={group} label={group}>
+            {kinds.map((k) => (
+              <option key={k.kind} value={k.kind}>
+                {k.name}
+              </option>
+            ))}
+          </optgroup>
+        ))}
+      </NativeSelect.Field>
+      <NativeSelect.Indicator />
+    </NativeSelect.Root>
+  );
 }
 
-/** The page on its ground, larger or smaller than it is. */
-function Page({ kind, size }: Shown) {
-  const { take } = useGlyphInHand();
-  const [closer, setCloser] = useState(1);
-  const reversed = kind === 'reversed';
+function Actions({ kind }: { readonly kind: string }) {
+  const typing = useProofBench((s) => s.typing);
+  const comparing = kind === COMPARE;
+  return (
+    <>
+      <PageChoice kind={kind} />
+      {!comparing && kind !== 'own' && (
+        <InkButton
+          tip={
+            typing
+              ? 'A press takes a letter in hand again'
+              : 'Type other words in the place of those that stand there'
+          }
+          aria-pressed={typing}
+          onClick={() => proofBench.set({ typing: !typing })}
+        >
+          Type on it
+        </InkButton>
+      )}
+      {!comparing && (
+        <InkButton
+          tip="On paper or as a PDF, at its true size; the font goes along within"
+          onClick={() => window.print()}
+        >
+          Print
+        </InkButton>
+      )}
+      <InkButton
+        tip="What changed since an earlier version, or beside another font"
+        main={comparing}
+        aria-pressed={comparing}
+        onClick={() => proofBench.show(comparing ? 'book' : COMPARE)}
+      >
+        Compare
+      </InkButton>
+    </>
+  );
+}
+
+/** The page on its ground, larger or smaller than it is, scrolled to where it was. */
+function Page({ kind }: { readonly kind: string }) {
+  const closer = useProofBench((s) => s.closer);
   return (
     <ScrolledBench
       label="The page"
@@ -39,96 +93,48 @@ function Page({ kind, size }: Shown) {
       least={0.25}
       most={8}
       usual={1}
-      onSize={setCloser}
+      onSize={(size) => proofBench.set({ closer: size })}
+      kept={useProofBench.getState().scroll}
+      onScroll={(scroll) => proofBench.set({ scroll })}
+      key={kind}
     >
-      <Box
-        style={{ zoom: closer }}
-        bg={reversed ? 'ink' : 'sheet'}
-        color={reversed ? 'paper' : 'ink'}
-        w="820px"
-        maxW={closer > 1 ? undefined : '100%'}
-        my="6"
-        mx="auto"
-        px="12"
-        py="10"
-        minH="90%"
+      <div
+        style={{
+          zoom: closer,
+          width: 'fit-content',
+          maxWidth: closer > 1 ? undefined : '100%',
+          margin: '24px auto',
+        }}
       >
-        <ProofPage kind={kind} size={size} onPick={take} />
-      </Box>
+        <Sheet kind={kind} minH="70vh" />
+      </div>
     </ScrolledBench>
   );
 }
 
-function LetterInHand() {
-  const { goTo: go } = useWay();
-  const { glyph } = useGlyphInHand();
-  if (!glyph) return null;
-  return (
-    <>
-      <GaugePart title={`In hand: ${glyph.name}`} />
-      <InkButton tip="Its outline" onClick={() => go('dress', glyph.id)}>
-        Go to its outline
-      </InkButton>
-      <InkButton tip="Its side bearings" onClick={() => go('fit', glyph.id)}>
-        Go to its spacing
-      </InkButton>
-    </>
-  );
-}
-
-function ProofGauge({ kind, size, onSize }: Shown & { readonly onSize: (px: number) => void }) {
+/** Characters of one’s own texts that the font hasn’t. */
+function useLacking(kind: string): string[] {
   const doc = useDoc();
-  const texts = kind === 'own' ? [ownText(doc)] : PROOFS[kind].texts;
-  const lacking = lackingIn(doc, texts.join('\n'));
-  return (
-    <Gauge title="Proof" hint="What you see is the compiled file itself, loaded by the browser.">
-      <Fact label="Glyphs">{drawnGlyphs(doc).length}</Fact>
-      <Fact label="Not in the font">{lacking.length === 0 ? 'nothing of this text' : lacking.join(' ')}</Fact>
-      <LineSpacing />
-      {kind === 'own' && (
-        <NumberField label="Size" unit="px" min={6} max={400} value={size} onChange={onSize} />
-      )}
-      <AsDrawing />
-      <LetterInHand />
-    </Gauge>
-  );
+  const ownId = useProofBench((s) => s.ownId);
+  const own = kind === 'own' ? [ownPageOf(doc, ownId).text] : Object.values(projectOf(doc).proofTexts);
+  return lackingIn(doc, own.join('\n'));
 }
 
 /** Pages of real typesetting in the font as compiled; any letter leads to where it is made. */
 export function ProofStage() {
   const doc = useDoc();
-  const [kind, setKind] = useState<ProofKind | 'compare'>('page');
-  const [size, setSize] = useState(FIRST_SIZE_PX);
+  const kind = useProofBench((s) => s.kind);
+  const lacking = useLacking(kind);
+  useEffect(() => proofBench.set({ cameFrom: false }), []);
   if (drawnGlyphs(doc).length === 0)
     return <EmptyBench>The font has no letters yet. Lift a sheet first.</EmptyBench>;
-  const kinds = KINDS.map((k) => (
-    <InkButton
-      key={k}
-      tip={PROOFS[k].tip}
-      main={k === kind}
-      aria-pressed={k === kind}
-      onClick={() => setKind(k)}
-    >
-      {PROOFS[k].name}
-    </InkButton>
-  ));
-  const comparing = kind === 'compare';
-  const actions = [
-    ...kinds,
-    <InkButton
-      key="compare"
-      tip="What changed since an earlier version, or beside another font"
-      main={comparing}
-      aria-pressed={comparing}
-      onClick={() => setKind('compare')}
-    >
-      Compare
-    </InkButton>,
-  ];
   return (
     <>
-      <Bench actions={actions}>{comparing ? <ComparePage /> : <Page kind={kind} size={size} />}</Bench>
-      <ProofGauge kind={comparing ? 'own' : kind} size={size} onSize={setSize} />
+      <Bench actions={<Actions kind={kind} />}>
+        {kind === COMPARE ? <ComparePage /> : <Page kind={kind} />}
+      </Bench>
+      <ProofGauge kind={kind} lacking={lacking} />
+      {kind !== COMPARE && <PrintedPage />}
     </>
   );
 }

@@ -69,6 +69,8 @@ export const glyphRow = z.object({
   draft: z.boolean().default(false),
   /** Characters that a draft in the hand's own manner was put together of, none = by its pen alone; null = it is no such draft. */
   madeOf: z.string().nullable().default(null),
+  /** What somebody pinned to it to come back to, and the proof on which it was seen. */
+  note: z.object({ text: z.string(), page: z.string() }).readonly().nullable().default(null),
   /** Words that make this glyph when they are typed: names of an icon. */
   typed: z.array(z.string()).readonly().default([]),
   /** Who set them: first = nobody yet; fitted = the automatic fit; hand = a person, and they stay. */

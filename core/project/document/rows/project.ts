@@ -35,6 +35,13 @@ export const projectRow = z.object({
   runningText: z.string(),
   /** The artist's own proof, with its line breaks; null = the running line's. */
   proofText: z.string().nullable().default(null),
+  /** Further proofs of the artist's own, each with a size of its type, CSS px. */
+  ownProofs: z
+    .array(z.object({ id, text: z.string(), size: z.number().min(1).max(2000) }).readonly())
+    .readonly()
+    .default([]),
+  /** What the artist typed in the place of the words that a proof has at first, by the place's name. */
+  proofTexts: z.record(z.string(), z.string()).default({}),
   /** Which style is in hand. */
   styleId: id,
   /** Private code points given out so far by name: a name keeps its own for good. */

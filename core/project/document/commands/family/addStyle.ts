@@ -131,6 +131,7 @@ function copyGlyphs(doc: Doc, d: Draft, { from, to, draw }: Copying): ReadonlyMa
       follows: { left: there(g.follows.left), right: there(g.follows.right) },
       source: null,
       kept: [],
+      note: null,
     });
   }
   return ids;

@@ -1,10 +1,10 @@
 import { Field, Flex, Text, Textarea } from '@chakra-ui/react';
 import { useState } from 'react';
-import { useWordDrawing } from '../../store/wordDrawing';
-import { CheckField } from '../../ui/CheckField';
-import { download } from '../../ui/download';
-import { GaugePart } from '../../ui/Gauge';
-import { InkButton } from '../../ui/InkButton';
+import { useWordDrawing } from '../../../store/wordDrawing';
+import { CheckField } from '../../../ui/CheckField';
+import { download } from '../../../ui/download';
+import { GaugePart } from '../../../ui/Gauge';
+import { InkButton } from '../../../ui/InkButton';
 
 const SVG = 'image/svg+xml';
 

@@ -1,0 +1,57 @@
+import { Box } from '@chakra-ui/react';
+import type { CSSProperties } from 'react';
+import { colourKey } from '../../../core/foundations/geometry/paint';
+import { useProofBench, type Ground } from '../../store/proofBench';
+import { proofOf } from './proofPages';
+
+/** Width of the page, CSS px: that of an A4 sheet (ISO 216, 210 mm), so that it prints at its true size. */
+export const PAGE_PX = 794;
+
+interface Look {
+  readonly ground: string;
+  readonly ink: string;
+}
+
+/** Colours that are named are the app's, by day and by night. */
+const NAMED: Readonly<Record<Exclude<Ground, 'colours'>, Look>> = {
+  paper: { ground: 'var(--chakra-colors-sheet)', ink: 'var(--chakra-colors-ink)' },
+  dark: { ground: 'var(--chakra-colors-ink)', ink: 'var(--chakra-colors-paper)' },
+  picture: { ground: 'var(--chakra-colors-sunk)', ink: 'var(--chakra-colors-ink)' },
+};
+
+/** How the page looks that lies on a ground. */
+function useLook(): CSSProperties {
+  const { ground, paper, ink, picture } = useProofBench();
+  const own = ground === 'colours' || ground === 'picture';
+  const colours = own ? { ground: colourKey(paper), ink: colourKey(ink) } : NAMED[ground];
+  const behind = ground === 'picture' && picture !== null;
+  return {
+    background: behind ? `center / cover url("${picture}")` : colours.ground,
+    color: colours.ink,
+    ['--proof-ground' as string]: colours.ground,
+  };
+}
+
+interface Props {
+  readonly kind: string;
+  /** Height at least, as CSS says it. */
+  readonly minH?: string;
+}
+
+/** A page of the proof on its ground. */
+export function Sheet({ kind, minH = '90%' }: Props) {
+  const Page = proofOf(kind).page;
+  return (
+    <Box
+      data-proof={kind}
+      w={`${PAGE_PX}px`}
+      maxW="100%"
+      px="12"
+      py="10"
+      minH={minH}
+      style={{ ...useLook(), printColorAdjust: 'exact' }}
+    >
+      <Page />
+    </Box>
+  );
+}

@@ -1,0 +1,117 @@
+import { toCanvas } from 'html-to-image';
+import { zipSync } from 'fflate';
+import { describeProblem } from '../../core/foundations/problems/describe';
+import { castingOf, projectOf } from '../../core/project/document/newProject';
+import { compilerOf } from '../workers/compileClient';
+import { runFor } from './jobs';
+import { liveFont } from './liveFont';
+import type { Session } from './styleSession';
+
+/** Width and height of a picture, px. */
+export type PictureSize = readonly [width: number, height: number];
+
+/** Sizes that shops and networks ask for (common practice, no published source). */
+export const PICTURE_SIZES: readonly PictureSize[] = [
+  [1600, 1066],
+  [1200, 800],
+  [2000, 2000],
+  [1080, 1920],
+];
+
+export interface MadePictures {
+  readonly name: string;
+  readonly type: string;
+  readonly bytes: Uint8Array;
+}
+
+/** A name of files without what systems don't allow in them. */
+const plain = (name: string): string => name.replace(/[^\p{L}\p{N}]+/gu, '') || 'Proof';
+
+/** Bytes as a data URL, a piece at a time: a call takes only so many arguments. */
+function dataUrl(bytes: Uint8Array, type: string): string {
+  let text = '';
+  for (let i = 0; i < bytes.length; i += 0x8000)
+    text += String.fromCharCode(...bytes.subarray(i, i + 0x8000));
+  return `data:${type};base64,${btoa(text)}`;
+}
+
+/** The font as it is now under the names that the page knows it by, as a style sheet that a picture takes along. */
+async function fontStyles(session: Session, signal: AbortSignal): Promise<string> {
+  const compiler = compilerOf(session.whole);
+  try {
+    const { styleId } = projectOf(session.doc);
+    const made = await compiler.compile('ttf', styleId, Math.floor(Date.now() / 1000), { signal });
+    if (!made.ok) throw new Error(made.problems.map(describeProblem).join(' '));
+    const url = dataUrl(made.value.bytes, 'font/ttf');
+    return familyNames()
+      .map((name) => `@font-face { font-family: ${name}; src: url(${url}) }`)
+      .join('\n');
+  } finally {
+    compiler.close();
+  }
+}
+
+/** Names in quotes, as the page’s styles have them. */
+const familyNames = (): string[] =>
+  liveFont.store
+    .getState()
+    .families.split(', ')
+    .filter((n) => n !== '');
+
+/** A page drawn as a picture of a size: as large as goes into it, the rest of its ground around it. */
+async function draw(
+  page: HTMLElement,
+  [width, height]: PictureSize,
+  fontEmbedCSS: string,
+): Promise<Uint8Array> {
+  const { offsetWidth, offsetHeight } = page;
+  const scale = Math.min(width / offsetWidth, height / offsetHeight);
+  const drawn = await toCanvas(page, { pixelRatio: scale, fontEmbedCSS, skipAutoScale: true });
+  const canvas = document.createElement('canvas');
+  [canvas.width, canvas.height] = [width, height];
+  const context = canvas.getContext('2d');
+  if (!context) throw new Error('the browser draws no pictures');
+  context.fillStyle = getComputedStyle(page).backgroundColor;
+  context.fillRect(0, 0, width, height);
+  const [w, h] = [offsetWidth * scale, offsetHeight * scale];
+  context.drawImage(drawn, (width - w) / 2, (height - h) / 2, w, h);
+  const blob = await new Promise<Blob | null>((done) => canvas.toBlob(done, 'image/png'));
+  if (!blob) throw new Error('the browser makes no PNG of this size');
+  return new Uint8Array(await blob.arrayBuffer());
+}
+
+interface Wanted {
+  /** Pages as they are drawn somewhere, by their kind. */
+  readonly pages: readonly { readonly kind: string; readonly element: HTMLElement }[];
+  readonly sizes: readonly PictureSize[];
+}
+
+/** Pictures of pages in some sizes: one as PNG, several in a zip. Null when it was stopped or failed, which is told. */
+export async function makePictures(session: Session, { pages, sizes }: Wanted): Promise<MadePictures | null> {
+  const family = plain(castingOf(session.doc).family || projectOf(session.doc).name);
+  const made = new Map<string, Uint8Array>();
+  const ending = await runFor(session, {
+    name: 'Pictures',
+    lane: 'pictures',
+    stage: 'Making the font',
+    async run({ signal, progress }) {
+      const styles = await fontStyles(session, signal);
+      const wanted = pages.flatMap((page) => sizes.map((size) => ({ page, size })));
+      for (const [i, { page, size }] of wanted.entries()) {
+        signal.throwIfAborted();
+        progress('Drawing the pictures', i / wanted.length);
+        made.set(`${family}-${page.kind}-${size.join('x')}.png`, await draw(page.element, size, styles));
+      }
+    },
+  }).ended;
+  const [first] = made;
+  if (ending !== 'done' || !first) return null;
+  return made.size === 1
+    ? { name: first[0], type: 'image/png', bytes: first[1] }
+    : // PNG is packed already.
+      {
+        name: `${family}-pictures.zip`,
+        type: 'application/zip',
+        bytes: zipSync(Object.fromEntries(made), { level: 0 }),
+      };
+}
