@@ -131,6 +131,7 @@ test('a file let go on a field of the ledger, or on an empty letter in Dress, go
 
   // Words as a drawing.
   await stage(page, 'Proof');
+  await page.getByRole('tab', { name: 'Pictures', exact: true }).click();
   await page.getByLabel('For a logo or a sign').fill('Tide');
   await expect(page.getByAltText('Tide as a drawing')).toBeVisible();
   const waiting = page.waitForEvent('download');

@@ -1,8 +1,11 @@
-import type { CSSProperties } from 'react';
+import { createContext, use, type CSSProperties } from 'react';
 import { useLiveFont } from '../store/liveFont';
 import { fontPalette, usePalette } from '../store/palettes';
 import { featureSettings, useSwitches } from '../store/switches';
 import { useVaryingFont } from '../store/varyingFont';
+
+/** A font that stands in for the live one, by what the page knows it by: on paper. */
+export const OtherFont = createContext<string | null>(null);
 
 /** How text is set in the project's font: the live one of the style in hand, or the family's variable one, with what is switched. */
 export function useTextFont(): CSSProperties {
@@ -11,8 +14,13 @@ export function useTextFont(): CSSProperties {
   const weight = useVaryingFont((s) => s.weight);
   const palette = usePalette((s) => s.chosen);
   const family = useVaryingFont((s) => s.family);
+  const other = use(OtherFont);
   const varying = weight !== null && family !== null;
-  const names = [...(varying ? [`'${family}'`] : []), ...(families ? [families] : [])];
+  const names = [
+    ...(varying ? [`'${family}'`] : []),
+    ...(other ? [`'${other}'`] : []),
+    ...(families ? [families] : []),
+  ];
   return {
     fontFamily: names.length > 0 ? `${names.join(', ')}, sans-serif` : undefined,
     fontFeatureSettings,

@@ -35,6 +35,24 @@ function dataUrl(bytes: Uint8Array, type: string): string {
   return `data:${type};base64,${btoa(text)}`;
 }
 
+/** The app’s own fonts, as a style sheet that a picture takes along. */
+async function appStyles(): Promise<string> {
+  const sheets = [...document.styleSheets].filter((s) => s.href?.startsWith(location.origin));
+  const faces = sheets.flatMap((sheet) =>
+    [...sheet.cssRules].flatMap((rule) =>
+      rule instanceof CSSFontFaceRule ? [{ rule, base: sheet.href ?? location.href }] : [],
+    ),
+  );
+  const styles = faces.map(async ({ rule, base }) => {
+    const address = /url\("?([^")]+)"?\)/.exec(rule.style.getPropertyValue('src'))?.[1];
+    if (address === undefined) return '';
+    const answer = await fetch(new URL(address, base));
+    const url = dataUrl(new Uint8Array(await answer.arrayBuffer()), 'font/woff2');
+    return rule.cssText.replace(/url\("?[^")]+"?\)/, `url(${url})`);
+  });
+  return (await Promise.all(styles)).join('\n');
+}
+
 /** The font as it is now under the names that the page knows it by, as a style sheet that a picture takes along. */
 async function fontStyles(session: Session, signal: AbortSignal): Promise<string> {
   const compiler = compilerOf(session.whole);
@@ -95,12 +113,14 @@ export async function makePictures(session: Session, { pages, sizes }: Wanted): 
     lane: 'pictures',
     stage: 'Making the font',
     async run({ signal, progress }) {
-      const styles = await fontStyles(session, signal);
+      // What isn’t words of the proof is set in the app’s own letters.
+      const styles = `${await appStyles()}\n${await fontStyles(session, signal)}`;
       const wanted = pages.flatMap((page) => sizes.map((size) => ({ page, size })));
       for (const [i, { page, size }] of wanted.entries()) {
         signal.throwIfAborted();
         progress('Drawing the pictures', i / wanted.length);
-        made.set(`${family}-${page.kind}-${size.join('x')}.png`, await draw(page.element, size, styles));
+        const name = `${family}-${page.kind}-${size.join('x')}.png`;
+        made.set(name, await draw(page.element, size, styles));
       }
     },
   }).ended;

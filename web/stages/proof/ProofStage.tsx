@@ -5,7 +5,8 @@ import { projectOf } from '../../../core/project/document/newProject';
 import { ScrolledBench } from '../../canvas/ScrolledBench';
 import { drawnGlyphs } from '../../store/selectors';
 import { proofBench, useProofBench } from '../../store/proofBench';
-import { useDoc } from '../../store/projectStore';
+import { makePrintFont } from '../../store/printFont';
+import { currentSession, useDoc } from '../../store/projectStore';
 import { Bench, EmptyBench } from '../../ui/Bench';
 import { InkButton } from '../../ui/InkButton';
 import { ComparePage } from './ComparePage';
@@ -25,9 +26,10 @@ function PageChoice({ kind }: { readonly kind: string }) {
         aria-label="Page of the proof"
         bg="sheet"
         borderColor="rule"
-        value={proofOf(kind).kind}
+        value={kind === COMPARE ? COMPARE : proofOf(kind).kind}
         onChange={(e) => proofBench.show(e.target.value)}
       >
+        {kind === COMPARE && <option value={COMPARE}>Beside another version or font</option>}
         {PROOF_GROUPS.map(([group, kinds]) => (
           <optgroup key={group} label={group}>
             {kinds.map((k) => (
@@ -41,6 +43,13 @@ function PageChoice({ kind }: { readonly kind: string }) {
       <NativeSelect.Indicator />
     </NativeSelect.Root>
   );
+}
+
+/** Prints the page, after the font that goes along was made. */
+async function printPage(): Promise<void> {
+  const session = currentSession();
+  if (session) await makePrintFont(session);
+  window.print();
 }
 
 function Actions({ kind }: { readonly kind: string }) {
@@ -65,7 +74,7 @@ function Actions({ kind }: { readonly kind: string }) {
       {!comparing && (
         <InkButton
           tip="On paper or as a PDF, at its true size; the font goes along within"
-          onClick={() => window.print()}
+          onClick={() => void printPage()}
         >
           Print
         </InkButton>
@@ -74,7 +83,7 @@ function Actions({ kind }: { readonly kind: string }) {
         tip="What changed since an earlier version, or beside another font"
         main={comparing}
         aria-pressed={comparing}
-        onClick={() => proofBench.show(comparing ? 'book' : COMPARE)}
+        onClick={() => proofBench.show(COMPARE)}
       >
         Compare
       </InkButton>

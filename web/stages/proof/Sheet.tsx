@@ -19,11 +19,15 @@ const NAMED: Readonly<Record<Exclude<Ground, 'colours'>, Look>> = {
   picture: { ground: 'var(--chakra-colors-sunk)', ink: 'var(--chakra-colors-ink)' },
 };
 
+/** What leaves the app is on white, by night as well. */
+const WHITE: Look = { ground: '#ffffff', ink: '#1c1a17' };
+
 /** How the page looks that lies on a ground. */
-function useLook(): CSSProperties {
+function useLook(leaves: boolean): CSSProperties {
   const { ground, paper, ink, picture } = useProofBench();
   const own = ground === 'colours' || ground === 'picture';
-  const colours = own ? { ground: colourKey(paper), ink: colourKey(ink) } : NAMED[ground];
+  const named = ground === 'colours' || (leaves && ground === 'paper') ? WHITE : NAMED[ground];
+  const colours = own ? { ground: colourKey(paper), ink: colourKey(ink) } : named;
   const behind = ground === 'picture' && picture !== null;
   return {
     background: behind ? `center / cover url("${picture}")` : colours.ground,
@@ -36,10 +40,12 @@ interface Props {
   readonly kind: string;
   /** Height at least, as CSS says it. */
   readonly minH?: string;
+  /** Printed or made a picture of. */
+  readonly leaves?: boolean;
 }
 
 /** A page of the proof on its ground. */
-export function Sheet({ kind, minH = '90%' }: Props) {
+export function Sheet({ kind, minH = '90%', leaves = false }: Props) {
   const Page = proofOf(kind).page;
   return (
     <Box
@@ -49,7 +55,7 @@ export function Sheet({ kind, minH = '90%' }: Props) {
       px="12"
       py="10"
       minH={minH}
-      style={{ ...useLook(), printColorAdjust: 'exact' }}
+      style={{ ...useLook(leaves), printColorAdjust: 'exact' }}
     >
       <Page />
     </Box>

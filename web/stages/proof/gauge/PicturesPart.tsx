@@ -27,7 +27,7 @@ function Offstage({
   return createPortal(
     <div ref={hold} style={{ position: 'fixed', left: -20_000, top: 0 }} aria-hidden inert>
       {kinds.map((kind) => (
-        <Sheet key={kind} kind={kind} minH="0" />
+        <Sheet key={kind} kind={kind} minH="0" leaves />
       ))}
     </div>,
     document.body,

@@ -6,6 +6,7 @@ import { Fact, Gauge } from '../../../ui/Gauge';
 import { GaugeTabs } from '../../../ui/GaugeTabs';
 import { AsDrawing } from './AsDrawing';
 import { GroundPart } from './GroundPart';
+import { LetterInHand } from './LetterInHand';
 import { LettersPart } from './LettersPart';
 import { NotesPart } from './NotesPart';
 import { OwnPages } from './OwnPages';
@@ -32,6 +33,7 @@ function PageTab({ kind, lacking }: Props) {
       {(kind === 'words' || kind === 'strings') && <LettersPart />}
       <LineSpacing />
       <GroundPart />
+      <LetterInHand kind={kind} />
     </>
   );
 }

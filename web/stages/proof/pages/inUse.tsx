@@ -90,7 +90,7 @@ export function SignPage() {
         </Box>
       </Box>
       <Flex justify="center" gap="10" mt="14" align="center">
-        <ProofBlock place="sign/way" first="→ to the wheel" fontSize="40px" />
+        <ProofBlock place="sign/way" first="this way to the wheel" fontSize="40px" />
         <ProofBlock place="sign/no" first="No. 7" fontSize="40px" />
       </Flex>
     </Box>

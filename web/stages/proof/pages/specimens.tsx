@@ -126,7 +126,7 @@ export function PanelsSpecimen() {
   const { name, line } = useFacts();
   return (
     <>
-      <Grid templateColumns="repeat(2, 1fr)" gap="3">
+      <Grid templateColumns="repeat(2, minmax(0, 1fr))" gap="3">
         {PANELS.map(([ground, ink], i) => (
           <Flex key={ground} h="250px" p="6" align="flex-end" style={{ background: ground, color: ink }}>
             <FitLine most={110} place={`specimen/panel ${i}`} first={PANEL_TEXTS[i] ?? name} />
