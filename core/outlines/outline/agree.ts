@@ -3,7 +3,7 @@ import { isLine, segmentAt, type Contour, type Node } from '../../foundations/ge
 import { cubicLength, splitCubic } from '../../foundations/geometry/cubic';
 import { contourArea, contoursBox, unionBox, type Box } from '../../foundations/geometry/measure';
 import { distance, lerp, type Vec } from '../../foundations/geometry/vec';
-import { crossingsOf } from './crossings';
+import { crossesHalfWay } from './halfWay';
 import { after, before } from './edges';
 import { startAt } from './points';
 
@@ -54,25 +54,6 @@ function matchedBy(
     agreed = withOne(agreed, contours === 'by place' ? pairedContours(first, other) : other, start);
   return sameKinds(agreed);
 }
-
-/** Whether what lies between drawings that agree crosses itself more than they do. */
-function crossesHalfWay([kept = [], ...rest]: readonly (readonly Contour[])[]): boolean {
-  return rest.some((d) => {
-    const most = Math.max(crossingsOf(kept).length, crossingsOf(d).length);
-    return crossingsOf(halfWay(kept, d)).length > most;
-  });
-}
-
-/** What lies in the middle between two drawings that agree. */
-const halfWay = (a: readonly Contour[], b: readonly Contour[]): Contour[] =>
-  a.map((c, k) => ({
-    ...c,
-    nodes: c.nodes.map((n, i) => {
-      const m = nth(nth(b, k).nodes, i);
-      const mean = (p: Vec | null, q: Vec | null) => (p && q ? lerp(p, q, 0.5) : null);
-      return { ...n, ...lerp(n, m, 0.5), in: mean(n.in, m.in), out: mean(n.out, m.out) };
-    }),
-  }));
 
 /** Places within a box, so that wide and narrow drawings can be compared. */
 const inBox = (p: Vec, b: Box): Vec => ({

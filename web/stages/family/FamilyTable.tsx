@@ -116,8 +116,69 @@ interface LetterProps extends Pick<TableProps, 'styles' | 'onLetter' | 'onPartin
   readonly index: number;
 }
 
-const Letter = memo(function Letter({ row, index, styles, onLetter, onParting }: LetterProps) {
+interface DrawingProps extends Pick<TableProps, 'onLetter'> {
+  readonly row: FamilyRow;
+  readonly style: StyleRow;
+  readonly glyph: GlyphRow | null;
+}
+
+/** A letter in one style, or the place where it would be made. */
+function Drawing({ row: { letter }, style, glyph, onLetter }: DrawingProps) {
+  const called = `${letter.name} in ${style.name}`;
+  return (
+    <Box role="cell">
+      <button
+        type="button"
+        aria-label={glyph ? `Take ${called} in hand` : `Make ${called}, which is missing`}
+        title={glyph ? called : `${called}: missing`}
+        onClick={() => onLetter(style.id, glyph, letter.char)}
+      >
+        {glyph ? (
+          <GlyphDrawing glyph={glyph} size={66} />
+        ) : (
+          <Text
+            as="span"
+            display="inline-block"
+            px="3"
+            py="1.5"
+            fontSize="xs"
+            color="snag"
+            borderWidth="1px"
+            borderStyle="dashed"
+            borderColor="snag"
+          >
+            missing
+          </Text>
+        )}
+      </button>
+    </Box>
+  );
+}
+
+/** Why a letter can't vary; a press shows it. */
+function Apart({ row, onParting }: Pick<LetterProps, 'row' | 'onParting'>) {
   const { letter, apart } = row;
+  return (
+    <Box role="cell" fontSize="xs">
+      {apart !== null && (
+        <chakra.button
+          type="button"
+          color="snag"
+          textAlign="start"
+          textDecoration="underline dotted"
+          aria-label={`Why ${letter.name} can’t vary: ${apart}`}
+          title="See their contours and points"
+          onClick={() => onParting(row)}
+        >
+          {apart}
+        </chakra.button>
+      )}
+    </Box>
+  );
+}
+
+const Letter = memo(function Letter({ row, index, styles, onLetter, onParting }: LetterProps) {
+  const { letter } = row;
   return (
     <Grid
       role="row"
@@ -136,53 +197,16 @@ const Letter = memo(function Letter({ row, index, styles, onLetter, onParting }:
           </Text>
         )}
       </Text>
-      {styles.map((style, k) => {
-        const glyph = letter.drawings[k] ?? null;
-        const called = `${letter.name} in ${style.name}`;
-        return (
-          <Box key={style.id} role="cell">
-            <button
-              type="button"
-              aria-label={glyph ? `Take ${called} in hand` : `Make ${called}, which is missing`}
-              title={glyph ? called : `${called}: missing`}
-              onClick={() => onLetter(style.id, glyph, letter.char)}
-            >
-              {glyph ? (
-                <GlyphDrawing glyph={glyph} size={66} />
-              ) : (
-                <Text
-                  as="span"
-                  display="inline-block"
-                  px="3"
-                  py="1.5"
-                  fontSize="xs"
-                  color="snag"
-                  borderWidth="1px"
-                  borderStyle="dashed"
-                  borderColor="snag"
-                >
-                  missing
-                </Text>
-              )}
-            </button>
-          </Box>
-        );
-      })}
-      <Box role="cell" fontSize="xs">
-        {apart !== null && (
-          <chakra.button
-            type="button"
-            color="snag"
-            textAlign="start"
-            textDecoration="underline dotted"
-            aria-label={`Why ${letter.name} can’t vary: ${apart}`}
-            title="See their contours and points"
-            onClick={() => onParting(row)}
-          >
-            {apart}
-          </chakra.button>
-        )}
-      </Box>
+      {styles.map((style, k) => (
+        <Drawing
+          key={style.id}
+          row={row}
+          style={style}
+          glyph={letter.drawings[k] ?? null}
+          onLetter={onLetter}
+        />
+      ))}
+      <Apart row={row} onParting={onParting} />
     </Grid>
   );
 });

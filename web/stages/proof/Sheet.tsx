@@ -5,7 +5,7 @@ import { useProofBench, type Ground } from '../../store/proofBench';
 import { proofOf } from './proofPages';
 
 /** Width of the page, CSS px: that of an A4 sheet (ISO 216, 210 mm), so that it prints at its true size. */
-export const PAGE_PX = 794;
+const PAGE_PX = 794;
 
 interface Look {
   readonly ground: string;

@@ -34,6 +34,53 @@ function Offstage({
   );
 }
 
+interface PagesProps {
+  /** The page that is shown. */
+  readonly shown: string;
+  readonly kinds: readonly string[];
+  readonly onToggle: (kind: string) => void;
+}
+
+/** Which pages pictures are made of; the one that is shown always. */
+function Pages({ shown, kinds, onToggle }: PagesProps) {
+  return (
+    <Flex gap="1.5" wrap="wrap" role="group" aria-label="Pages to make pictures of">
+      {PAGES.map((p) => (
+        <InkButton
+          key={p.kind}
+          tip={p.kind === shown ? 'The page that is shown' : 'A picture of this page as well'}
+          aria-pressed={kinds.includes(p.kind)}
+          onClick={() => onToggle(p.kind)}
+        >
+          {p.name}
+        </InkButton>
+      ))}
+    </Flex>
+  );
+}
+
+interface SizesProps {
+  readonly sizes: readonly PictureSize[];
+  readonly onToggle: (size: PictureSize) => void;
+}
+
+function Sizes({ sizes, onToggle }: SizesProps) {
+  return (
+    <Flex gap="1.5" wrap="wrap" role="group" aria-label="Sizes of pictures, px">
+      {PICTURE_SIZES.map((size) => (
+        <InkButton
+          key={size.join()}
+          tip={`${size[0]} px wide, ${size[1]} px high`}
+          aria-pressed={sizes.includes(size)}
+          onClick={() => onToggle(size)}
+        >
+          {size.join(' × ')}
+        </InkButton>
+      ))}
+    </Flex>
+  );
+}
+
 /** Pictures of pages for a shop, several pages and sizes at once. */
 export function PicturesPart({ kind }: { readonly kind: string }) {
   const [more, setMore] = useState<readonly string[]>([]);
@@ -62,30 +109,8 @@ export function PicturesPart({ kind }: { readonly kind: string }) {
   return (
     <>
       <GaugePart title="Pictures of pages" />
-      <Flex gap="1.5" wrap="wrap" role="group" aria-label="Pages to make pictures of">
-        {PAGES.map((p) => (
-          <InkButton
-            key={p.kind}
-            tip={p.kind === kind ? 'The page that is shown' : 'A picture of this page as well'}
-            aria-pressed={kinds.includes(p.kind)}
-            onClick={() => setMore((list) => toggled(list, p.kind))}
-          >
-            {p.name}
-          </InkButton>
-        ))}
-      </Flex>
-      <Flex gap="1.5" wrap="wrap" role="group" aria-label="Sizes of pictures, px">
-        {PICTURE_SIZES.map((size) => (
-          <InkButton
-            key={size.join()}
-            tip={`${size[0]} px wide, ${size[1]} px high`}
-            aria-pressed={sizes.includes(size)}
-            onClick={() => setSizes((list) => toggled(list, size))}
-          >
-            {size.join(' × ')}
-          </InkButton>
-        ))}
-      </Flex>
+      <Pages shown={kind} kinds={kinds} onToggle={(k) => setMore((list) => toggled(list, k))} />
+      <Sizes sizes={sizes} onToggle={(size) => setSizes((list) => toggled(list, size))} />
       <InkButton
         main
         tip="PNG, drawn by the browser with the very font"
