@@ -1,7 +1,7 @@
 import { placeIcons, firstIconSeating } from '../../core/project/document/commands/lines/icons';
 import { iconsOf } from '../../core/project/document/queries/glyphs';
-import { setTypedNames } from '../../core/project/document/commands/glyphs/codePoints';
-import { editAll } from '../../core/project/document/inStep/edit';
+import { readIconTable, takeIconTable } from '../../core/project/document/commands/icons/iconNames';
+import { edit, editAll } from '../../core/project/document/inStep/edit';
 import { projectOf } from '../../core/project/document/newProject';
 import type { Doc } from '../../core/project/document/schema';
 import { problem, type Problem } from '../../core/foundations/problems/problem';
@@ -10,7 +10,7 @@ import { problem, type Problem } from '../../core/foundations/problems/problem';
 export interface IconWishes {
   readonly size: number | null;
   readonly margin: number | null;
-  /** Lines of a file: the icon's name, then the names that are typed for it, parted by commas. */
+  /** A table, CSV or copied from a spreadsheet: the icon's name, then the names that are typed for it. */
   readonly typed: string | null;
 }
 
@@ -28,21 +28,10 @@ export function withIconWishes(doc: Doc, wishes: IconWishes): { doc: Doc; proble
   return typed === null ? { doc: now, problems: [] } : withTypedNames(now, typed);
 }
 
-function withTypedNames(doc: Doc, lines: string): { doc: Doc; problems: Problem[] } {
-  const problems: Problem[] = [];
-  let now = doc;
-  for (const line of lines.split(/\r?\n/)) {
-    const [icon = '', ...names] = line.split(',').map((part) => part.trim());
-    if (icon === '' || icon.startsWith('#')) continue;
-    const glyph = Object.values(now.glyphs).find((g) => g.name === icon);
-    if (!glyph) {
-      problems.push(problem({ code: 'name-not-understood', name: icon }, 'error'));
-      continue;
-    }
-    const edited = editAll(now, 'Type', [
-      (d) => setTypedNames(d, glyph.id, names.length > 0 ? names : [icon]),
-    ]);
-    now = edited?.doc ?? now;
-  }
-  return { doc: now, problems };
+function withTypedNames(doc: Doc, table: string): { doc: Doc; problems: Problem[] } {
+  const { diff, unknown } = takeIconTable(doc, readIconTable(table));
+  return {
+    doc: diff ? edit(doc, diff).doc : doc,
+    problems: unknown.map((name) => problem({ code: 'icon-unknown', name }, 'error')),
+  };
 }

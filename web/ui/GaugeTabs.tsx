@@ -20,7 +20,7 @@ interface Props {
 export function GaugeTabs({ tabs, open, onOpen, children }: Props) {
   return (
     <Tabs.Root value={open} onValueChange={(e) => onOpen(e.value)} size="sm" fitted variant="line">
-      <Tabs.List borderColor="rule">
+      <Tabs.List borderColor="rule" flexWrap="wrap">
         {tabs.map(({ value, text, snags }) => (
           <Tabs.Trigger key={value} value={value} px="0.5" color="ink" fontSize="xs">
             {text}

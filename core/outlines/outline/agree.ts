@@ -2,7 +2,7 @@ import { nth } from '../../foundations/lists/nth';
 import { isLine, segmentAt, type Contour, type Node } from '../../foundations/geometry/contour';
 import { cubicLength, splitCubic } from '../../foundations/geometry/cubic';
 import { contourArea, contoursBox, unionBox, type Box } from '../../foundations/geometry/measure';
-import { distance, lerp, type Vec } from '../../foundations/geometry/vec';
+import { distance, type Vec } from '../../foundations/geometry/vec';
 import { crossesHalfWay } from './halfWay';
 import { after, before } from './edges';
 import { startAt } from './points';

@@ -28,6 +28,7 @@ import { addFiles } from '../../store/lifting';
 import { fieldAtEnd, fieldUnder, LEDGER, underPointer } from './dragging';
 import { Ledger } from './Ledger';
 import { fieldAt, ledgerSections, type LedgerField, type LedgerSection } from './ledgerRows';
+import { IconsBench } from './icons/IconsBench';
 import { OrderStrip } from './OrderStrip';
 import { RulesBench } from './forms/RulesBench';
 import { PieceShelf } from './PieceShelf';
@@ -162,6 +163,8 @@ export function NameStage() {
         <AskTaken />
         {tab === 'rules' ? (
           <RulesBench />
+        ) : tab === 'icons' ? (
+          <IconsBench />
         ) : (
           <>
             {tab === 'order' ? (

@@ -1,7 +1,6 @@
 import { NativeSelect } from '@chakra-ui/react';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { lackingIn } from '../../../core/fonts/compile/textRuns';
-import { projectOf } from '../../../core/project/document/newProject';
 import { ScrolledBench } from '../../canvas/ScrolledBench';
 import { drawnGlyphs } from '../../store/selectors';
 import { proofBench, useProofBench } from '../../store/proofBench';
@@ -121,12 +120,16 @@ function Page({ kind }: { readonly kind: string }) {
   );
 }
 
-/** Characters of one’s own texts that the font hasn’t. */
-function useLacking(kind: string): string[] {
+/** Characters of the page that the font hasn’t: of one’s own text, or what stands framed on the page. */
+function useLacking(kind: string): readonly string[] {
   const doc = useDoc();
   const ownId = useProofBench((s) => s.ownId);
-  const own = kind === 'own' ? [ownPageOf(doc, ownId).text] : Object.values(projectOf(doc).proofTexts);
-  return lackingIn(doc, own.join('\n'));
+  const [framed, setFramed] = useState<readonly string[]>([]);
+  useEffect(() => {
+    const missing = document.querySelectorAll<HTMLElement>('main [data-proof] [data-missing]');
+    setFramed([...new Set([...missing].map((e) => e.dataset.missing ?? ''))]);
+  }, [doc, kind]);
+  return kind === 'own' ? lackingIn(doc, ownPageOf(doc, ownId).text) : framed;
 }
 
 /** Pages of real typesetting in the font as compiled; any letter leads to where it is made. */

@@ -44,6 +44,7 @@ export const FONTS: Sentences<
   | 'name-too-long'
   | 'names-clash'
   | 'name-not-understood'
+  | 'icon-unknown'
   | 'bill-missing'
 > = {
   'font-broken': () => "the font can't be read. Give an OTF, TTF or WOFF file that other programs accept.",
@@ -114,6 +115,7 @@ export const FONTS: Sentences<
   'names-clash': (p) => `these names stand for the same glyph: ${p.names.join(', ')}. Rename or remove one.`,
   'name-not-understood': (p) =>
     `no character is known by the name "${p.name}". Name it like A, uni00DF or period.`,
+  'icon-unknown': (p) => `no icon is called "${p.name}". Check the first column of the table.`,
   'bill-missing': (p) => `these characters have no glyph yet: ${p.characters}`,
 };
 

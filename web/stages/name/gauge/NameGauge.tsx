@@ -1,12 +1,15 @@
 import { Text } from '@chakra-ui/react';
-import { memo } from 'react';
+import { memo, useMemo } from 'react';
+import { iconsOf } from '../../../../core/project/document/queries/glyphs';
 import type { GlyphRow, PieceRow } from '../../../../core/project/document/schema';
 import { glyphNameOf } from '../../../../core/type/names/glyphNames';
 import { useNameBench } from '../../../store/nameBench';
+import { useDoc } from '../../../store/projectStore';
 import { Gauge } from '../../../ui/Gauge';
 import { GaugeTabs } from '../../../ui/GaugeTabs';
 import { FormsTab } from '../forms/FormsTab';
 import { RulesTab } from '../forms/RulesTab';
+import { IconsTab } from '../icons/IconsTab';
 import { BillTab } from './BillTab';
 import { LetterPart } from './LetterPart';
 import { MakeTab } from './MakeTab';
@@ -22,6 +25,7 @@ const TABS = [
   { value: 'make', text: 'Make' },
   { value: 'bill', text: 'Bill' },
 ];
+const WITH_ICONS = [...TABS, { value: 'icons', text: 'Icons' }];
 
 interface Props {
   readonly glyph: GlyphRow | null;
@@ -34,13 +38,19 @@ interface Props {
 
 /** A drawing's characters and its name, or its name alone. */
 function titleOf({ codePoints, name }: GlyphRow): string {
-  const chars = codePoints.map((c) => String.fromCodePoint(c)).join(' ');
+  // Private characters look like nothing.
+  const chars = codePoints
+    .map((c) => String.fromCodePoint(c))
+    .filter((c) => !/\p{Co}/u.test(c))
+    .join(' ');
   return chars === '' ? name : `${chars} (${name})`;
 }
 
 /** What is in hand and its characters; naming by order; what can be made of what is there; the bill. */
 export const NameGauge = memo(function NameGauge({ glyph, char, piece, onChar }: Props) {
   const tab = useNameBench((s) => s.tab);
+  const doc = useDoc();
+  const hasIcons = useMemo(() => iconsOf(doc).length > 0, [doc]);
   const title = piece
     ? `Piece ${piece.order + 1}`
     : char !== null
@@ -50,7 +60,11 @@ export const NameGauge = memo(function NameGauge({ glyph, char, piece, onChar }:
         : 'Nothing in hand';
   return (
     <Gauge title={title}>
-      <GaugeTabs tabs={TABS} open={tab} onOpen={(value) => useNameBench.setState({ tab: value })}>
+      <GaugeTabs
+        tabs={hasIcons ? WITH_ICONS : TABS}
+        open={tab}
+        onOpen={(value) => useNameBench.setState({ tab: value })}
+      >
         {tab === 'letter' &&
           (piece ? (
             <PiecePart key={piece.id} piece={piece} />
@@ -71,6 +85,7 @@ export const NameGauge = memo(function NameGauge({ glyph, char, piece, onChar }:
         {tab === 'order' && <OrderTab />}
         {tab === 'make' && <MakeTab />}
         {tab === 'bill' && <BillTab onChar={onChar} />}
+        {tab === 'icons' && <IconsTab />}
       </GaugeTabs>
     </Gauge>
   );

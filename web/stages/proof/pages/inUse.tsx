@@ -121,7 +121,7 @@ export function BookPage() {
       <ProofBlock
         place="book/text"
         first={
-          'Monday. Wind from the west, a thin rain till noon. High water at 7, the gates shut behind it; wheel in hand by half past 9. Ground 14 sacks of barley and 3 of oats for Skerry Lane.\n\nThe eels are running. Two in the race, one in the pantry; the cat says nothing. “Leave the sluice a hand open,” said old Quill, “and the mill will feed you twice.”\n\nLow water at 1. Swept the stones, oiled the pit wheel, mended the lane gate again. Will it hold? It held last winter (just).'
+          'Monday. Wind from the west, a thin rain till noon. High water at 7, the gates shut behind it; wheel in hand by half past 9. Ground 14 sacks of barley and 3 of oats for Skerry Lane.\n\nThe eels are running. Two in the race, one in the pantry; the cat says nothing. "Leave the sluice a hand open," said old Quill, "and the mill will feed you twice."\n\nLow water at 1. Swept the stones, oiled the pit wheel, mended the lane gate again. Will it hold? It held last winter (just).'
         }
         fontSize="26px"
       />
@@ -155,7 +155,7 @@ export function WebPage() {
       <Box display="inline-block" bg="currentColor" borderRadius="6px" px="5" py="2.5">
         <ProofBlock
           place="web/button"
-          first="Today’s high water"
+          first="High water today"
           fontSize="19px"
           css={{ color: 'var(--proof-ground)' }}
         />
