@@ -6,7 +6,7 @@ import { useWay } from './way';
 
 /** What Escape has to do first: leave a dialog or a menu, or let go of what is chosen. */
 const isAskedElsewhere = (target: EventTarget | null): boolean =>
-  useDressBench.getState().selection.length > 0 ||
+  (location.pathname.endsWith('/dress') && useDressBench.getState().selection.length > 0) ||
   (target instanceof Element &&
     (isTyping(target) || target.closest('[role="dialog"], [role="menu"]') !== null)) ||
   document.querySelector('[role="dialog"][data-state="open"]') !== null;

@@ -4,7 +4,6 @@ import { describeProblem } from '../../core/foundations/problems/describe';
 import { castingOf, projectOf } from '../../core/project/document/newProject';
 import { compilerOf } from '../workers/compileClient';
 import { runFor } from './jobs';
-import { liveFont } from './liveFont';
 import type { Session } from './styleSession';
 
 /** Width and height of a picture, px. */
@@ -27,12 +26,14 @@ export interface MadePictures {
 /** A name of files without what systems don't allow in them. */
 const plain = (name: string): string => name.replace(/[^\p{L}\p{N}]+/gu, '') || 'Proof';
 
-/** Bytes as a data URL, a piece at a time: a call takes only so many arguments. */
-function dataUrl(bytes: Uint8Array, type: string): string {
-  let text = '';
-  for (let i = 0; i < bytes.length; i += 0x8000)
-    text += String.fromCharCode(...bytes.subarray(i, i + 0x8000));
-  return `data:${type};base64,${btoa(text)}`;
+/** Bytes as a data URL. */
+function dataUrl(bytes: Uint8Array, type: string): Promise<string> {
+  return new Promise((done, failed) => {
+    const reader = new FileReader();
+    reader.onload = () => done(String(reader.result));
+    reader.onerror = () => failed(reader.error ?? new Error('the font was not read'));
+    reader.readAsDataURL(new Blob([new Uint8Array(bytes)], { type }));
+  });
 }
 
 /** The app’s own fonts, as a style sheet that a picture takes along. */
@@ -47,34 +48,27 @@ async function appStyles(): Promise<string> {
     const address = /url\("?([^")]+)"?\)/.exec(rule.style.getPropertyValue('src'))?.[1];
     if (address === undefined) return '';
     const answer = await fetch(new URL(address, base));
-    const url = dataUrl(new Uint8Array(await answer.arrayBuffer()), 'font/woff2');
+    const url = await dataUrl(new Uint8Array(await answer.arrayBuffer()), 'font/woff2');
     return rule.cssText.replace(/url\("?[^")]+"?\)/, `url(${url})`);
   });
   return (await Promise.all(styles)).join('\n');
 }
 
-/** The font as it is now under the names that the page knows it by, as a style sheet that a picture takes along. */
+/** What the font is called in pictures, whatever edits do to the page's own meanwhile. */
+export const PICTURE_FONT = 'proof-picture';
+
+/** The font as it is now, as a style sheet that a picture takes along. */
 async function fontStyles(session: Session, signal: AbortSignal): Promise<string> {
   const compiler = compilerOf(session.whole);
   try {
     const { styleId } = projectOf(session.doc);
     const made = await compiler.compile('ttf', styleId, Math.floor(Date.now() / 1000), { signal });
     if (!made.ok) throw new Error(made.problems.map(describeProblem).join(' '));
-    const url = dataUrl(made.value.bytes, 'font/ttf');
-    return familyNames()
-      .map((name) => `@font-face { font-family: ${name}; src: url(${url}) }`)
-      .join('\n');
+    return `@font-face { font-family: '${PICTURE_FONT}'; src: url(${await dataUrl(made.value.bytes, 'font/ttf')}) }`;
   } finally {
     compiler.close();
   }
 }
-
-/** Names in quotes, as the page’s styles have them. */
-const familyNames = (): string[] =>
-  liveFont.store
-    .getState()
-    .families.split(', ')
-    .filter((n) => n !== '');
 
 /** A page drawn as a picture of a size: as large as goes into it, the rest of its ground around it. */
 async function draw(

@@ -124,11 +124,16 @@ function Page({ kind }: { readonly kind: string }) {
 function useLacking(kind: string): readonly string[] {
   const doc = useDoc();
   const ownId = useProofBench((s) => s.ownId);
+  const typing = useProofBench((s) => s.typing);
   const [framed, setFramed] = useState<readonly string[]>([]);
   useEffect(() => {
     const missing = document.querySelectorAll<HTMLElement>('main [data-proof] [data-missing]');
-    setFramed([...new Set([...missing].map((e) => e.dataset.missing ?? ''))]);
-  }, [doc, kind]);
+    const typed = document.querySelectorAll<HTMLTextAreaElement>('main [data-proof] textarea');
+    const texts = [...typed].map((e) => e.value);
+    setFramed([
+      ...new Set([...[...missing].map((e) => e.dataset.missing ?? ''), ...lackingIn(doc, texts.join('\n'))]),
+    ]);
+  }, [doc, kind, typing]);
   return kind === 'own' ? lackingIn(doc, ownPageOf(doc, ownId).text) : framed;
 }
 

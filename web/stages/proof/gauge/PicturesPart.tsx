@@ -2,7 +2,8 @@ import { Flex } from '@chakra-ui/react';
 import { useRef, useState } from 'react';
 import { createPortal, flushSync } from 'react-dom';
 import { counted } from '../../../../core/foundations/problems/counted';
-import { makePictures, PICTURE_SIZES, type PictureSize } from '../../../store/proofPictures';
+import { makePictures, PICTURE_FONT, PICTURE_SIZES, type PictureSize } from '../../../store/proofPictures';
+import { OtherFont } from '../../../panels/useTextFont';
 import { currentSession } from '../../../store/projectStore';
 import { download } from '../../../ui/download';
 import { GaugePart } from '../../../ui/Gauge';
@@ -26,9 +27,11 @@ function Offstage({
 }) {
   return createPortal(
     <div ref={hold} style={{ position: 'fixed', left: -20_000, top: 0 }} aria-hidden inert>
-      {kinds.map((kind) => (
-        <Sheet key={kind} kind={kind} minH="0" leaves />
-      ))}
+      <OtherFont value={PICTURE_FONT}>
+        {kinds.map((kind) => (
+          <Sheet key={kind} kind={kind} minH="0" leaves />
+        ))}
+      </OtherFont>
     </div>,
     document.body,
   );
