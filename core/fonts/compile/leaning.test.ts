@@ -1,6 +1,8 @@
 /** Letters that lean by their neighbours, held against HarfBuzz (package harfbuzzjs) shaping texts with the fonts that are cast. */
 import { outlineAt, sanitize, shape } from '../../../testing/outsideReaders';
+import { cornerAt } from '../../foundations/geometry/contour';
 import { nth } from '../../foundations/lists/nth';
+import { penOutline } from '../../outlines/dress/grow';
 import { addStyle } from '../../project/document/commands/family/addStyle';
 import { setBounce } from '../../project/document/commands/features/turns';
 import { setKerning } from '../../project/document/commands/spacing/kerning';
@@ -118,4 +120,59 @@ test('a document is made to lean once, and one without the rule is itself', () =
   expect(withLeaning(doc)).toBe(leaning);
   const upright = edit(doc, setBounce(doc, { lean: 0 })!).doc;
   expect(withLeaning(upright)).toBe(upright);
+});
+
+test('letters that a pen draws lean between weights and as single strokes, too', async () => {
+  const doc = leaningDoc();
+  const line = { closed: false, nodes: [cornerAt(50, 0), cornerAt(50, HEIGHT)] };
+  const pen = { width: 60, ends: 'flat', joins: 'sharp', contrast: 1, angle: 0, thinned: 0 } as const;
+  const drawn = Object.fromEntries(
+    Object.entries(doc.glyphs).map(([id, g]) => [
+      id,
+      g.codePoints.length > 0 && g.contours.length > 0
+        ? { ...g, contours: penOutline([line], pen), skeleton: { lines: [line], pen } }
+        : g,
+    ]),
+  );
+  const own = { ...doc, glyphs: drawn };
+  const family = edit(own, addStyle(own, { name: 'Bold', weightClass: 700, heavier: 30 })!).doc;
+  const variable = compileVariable(family, 0);
+  if (!variable.ok) throw new Error('no variable font');
+  const text = 'gratings';
+  const leans = leansIn(cast(own), text);
+  expect(leans.some((l) => Math.abs(l) > 2)).toBe(true);
+  leansIn(variable.value, text).forEach((lean, i) =>
+    expect(Math.abs(lean - nth(leans, i))).toBeLessThan(0.3),
+  );
+  const row = Object.values(withLeaning(own).glyphs).find((g) => g.name === 'a.lean1');
+  const [foot, head] = row?.skeleton?.lines[0]?.nodes ?? [];
+  expect(Math.atan2((foot?.x ?? 0) - (head?.x ?? 0), HEIGHT)).toBeCloseTo((DEG * Math.PI) / 180, 2);
+});
+
+test('gradients of a letter’s own colours lean with it', () => {
+  const doc = leaningDoc();
+  const a = nth(
+    Object.values(doc.glyphs).filter((g) => g.name === 'a'),
+    0,
+  );
+  const paint = {
+    kind: 'linear' as const,
+    from: { x: 50, y: 0 },
+    to: { x: 50, y: HEIGHT },
+    stops: [
+      { at: 0, rgb: [0, 0, 0] as const },
+      { at: 1, rgb: [255, 0, 0] as const },
+    ],
+  };
+  const painted = {
+    ...doc,
+    glyphs: { ...doc.glyphs, [a.id]: { ...a, layers: [{ paint, contours: a.contours }] } },
+  };
+  const leaning = Object.values(withLeaning(painted as Doc).glyphs).find((g) => g.name === 'a.lean1');
+  const turned = leaning?.layers[0]?.paint;
+  if (turned?.kind !== 'linear') throw new Error('no gradient');
+  expect(Math.atan2(turned.from.x - turned.to.x, turned.to.y - turned.from.y)).toBeCloseTo(
+    (DEG * Math.PI) / 180,
+    4,
+  );
 });

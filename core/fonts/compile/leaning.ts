@@ -1,5 +1,6 @@
-import { compose, rotation, translation, applyAffine } from '../../foundations/geometry/affine';
+import { applyAffine, compose, rotation, translation, type Affine } from '../../foundations/geometry/affine';
 import { transformContours } from '../../foundations/geometry/contour';
+import { transformPaint } from '../../foundations/geometry/paint';
 import { contoursBox } from '../../foundations/geometry/measure';
 import { withOutline } from '../../project/document/commands/outline/edit';
 import { isInFont } from '../../project/document/queries/inFont';
@@ -75,7 +76,22 @@ function leaning(glyph: GlyphRow, deg: number, suffix: string): GlyphRow {
     codePoints: [],
     typed: [],
     components: [],
-    layers: glyph.layers.map((l) => ({ ...l, contours: transformContours(l.contours, turn) })),
+    skeleton: glyph.skeleton && turnedSkeleton(glyph.skeleton, turn, deg),
+    layers: glyph.layers.map((l) => ({
+      ...l,
+      paint: transformPaint(l.paint, turn),
+      contours: transformContours(l.contours, turn),
+    })),
     anchors: glyph.anchors.map((a) => ({ ...a, ...applyAffine(turn, a) })),
   };
 }
+
+/** Lines turned with their pen: its broad edge turns along. */
+const turnedSkeleton = (
+  { lines, pen }: NonNullable<GlyphRow['skeleton']>,
+  turn: Affine,
+  deg: number,
+): GlyphRow['skeleton'] => ({
+  lines: transformContours(lines, turn),
+  pen: { ...pen, angle: pen.angle + deg },
+});
