@@ -28,8 +28,19 @@ export interface IconRow {
 
 const NONE: readonly NameTrouble[] = [];
 
+/** What was found last: the table and what stands beside it ask for the same. */
+const found = new WeakMap<IconBench, { readonly doc: Doc; readonly rows: readonly IconRow[] }>();
+
 /** Icons whose name, words or code point have what is looked for, in the order that was chosen. */
-export function iconRows(doc: Doc, { search, order }: IconBench): IconRow[] {
+export function iconRows(doc: Doc, bench: IconBench): readonly IconRow[] {
+  const known = found.get(bench);
+  if (known?.doc === doc) return known.rows;
+  const rows = lookedFor(doc, bench);
+  found.set(bench, { doc, rows });
+  return rows;
+}
+
+function lookedFor(doc: Doc, { search, order }: IconBench): IconRow[] {
   const troubles = nameTroubles(doc);
   const wanted = search.trim().toLowerCase();
   const has = (g: GlyphRow) =>

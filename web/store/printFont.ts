@@ -1,9 +1,8 @@
 import { create } from 'zustand';
-import { projectOf } from '../../core/project/document/newProject';
 import type { Doc } from '../../core/project/document/schema';
-import { compilerOf } from '../workers/compileClient';
 import { runFor } from './jobs';
 import type { Session } from './styleSession';
+import { wholeFont } from './wholeFont';
 
 interface PrintFont {
   /** What the page knows it by; null = none was made. */
@@ -29,22 +28,14 @@ export async function makePrintFont(session: Session): Promise<void> {
     lane: 'print',
     stage: 'Making the font',
     async run({ signal }) {
-      const compiler = compilerOf(session.whole);
-      try {
-        const made = await compiler.compile('ttf', projectOf(doc).styleId, Math.floor(Date.now() / 1000), {
-          signal,
-        });
-        if (!made.ok) return;
-        const family = `print-${++count}`;
-        const next = new FontFace(family, made.value.bytes.buffer as ArrayBuffer);
-        await next.load();
-        if (face) document.fonts.delete(face);
-        document.fonts.add(next);
-        face = next;
-        usePrintFont.setState({ family, of: doc });
-      } finally {
-        compiler.close();
-      }
+      const bytes = await wholeFont(session, signal);
+      const family = `print-${++count}`;
+      const next = new FontFace(family, bytes.buffer as ArrayBuffer);
+      await next.load();
+      if (face) document.fonts.delete(face);
+      document.fonts.add(next);
+      face = next;
+      usePrintFont.setState({ family, of: doc });
     },
   }).ended;
 }

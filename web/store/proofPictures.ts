@@ -1,10 +1,9 @@
 import { toCanvas } from 'html-to-image';
 import { zipSync } from 'fflate';
-import { describeProblem } from '../../core/foundations/problems/describe';
 import { castingOf, projectOf } from '../../core/project/document/newProject';
-import { compilerOf } from '../workers/compileClient';
 import { runFor } from './jobs';
 import type { Session } from './styleSession';
+import { wholeFont } from './wholeFont';
 
 /** Width and height of a picture, px. */
 export type PictureSize = readonly [width: number, height: number];
@@ -59,15 +58,8 @@ export const PICTURE_FONT = 'proof-picture';
 
 /** The font as it is now, as a style sheet that a picture takes along. */
 async function fontStyles(session: Session, signal: AbortSignal): Promise<string> {
-  const compiler = compilerOf(session.whole);
-  try {
-    const { styleId } = projectOf(session.doc);
-    const made = await compiler.compile('ttf', styleId, Math.floor(Date.now() / 1000), { signal });
-    if (!made.ok) throw new Error(made.problems.map(describeProblem).join(' '));
-    return `@font-face { font-family: '${PICTURE_FONT}'; src: url(${await dataUrl(made.value.bytes, 'font/ttf')}) }`;
-  } finally {
-    compiler.close();
-  }
+  const url = await dataUrl(await wholeFont(session, signal), 'font/ttf');
+  return `@font-face { font-family: '${PICTURE_FONT}'; src: url(${url}) }`;
 }
 
 /** A page drawn as a picture of a size: as large as goes into it, the rest of its ground around it. */
