@@ -64,7 +64,16 @@ test('the hand as letter, label and poster: other words typed on the label, prin
     expect([name, ...pngSize(bytes)]).toEqual([name, 1600, 1066]);
     expect(await inkOf(page, bytes)).toBeGreaterThan(0.004);
   }
-  // A line of the poster is set in the font and not in another: it has the width that it has on the page.
+  // The poster's word has the proportions that they have on the page: another font would be wider or narrower.
+  await show(page, 'poster');
+  const seen = await page.locator('[data-proof=poster]').screenshot();
+  const [drawn, shown] = await Promise.all(
+    [files['TideBookHand-poster-1600x1066.png'] ?? new Uint8Array(), seen].map((png) =>
+      proportions(page, png),
+    ),
+  );
+  expect(drawn! / shown!).toBeGreaterThan(0.98);
+  expect(drawn! / shown!).toBeLessThan(1.02);
   await page.reload();
   await liveFontReady(page);
   await show(page, 'label');
@@ -84,6 +93,33 @@ const inkOf = (page: Page, bytes: Uint8Array) =>
       let ink = 0;
       for (let i = 0; i < px.length; i += 4) if (Math.abs(px[i]! - px[0]!) > 60) ink++;
       return ink / (px.length / 4);
+    },
+    [...bytes],
+  );
+
+/** Width by height of the first line of a picture. */
+const proportions = (page: Page, bytes: Uint8Array) =>
+  page.evaluate(
+    async (data) => {
+      const bitmap = await createImageBitmap(new Blob([new Uint8Array(data)], { type: 'image/png' }));
+      const canvas = new OffscreenCanvas(bitmap.width, bitmap.height);
+      const context = canvas.getContext('2d')!;
+      context.drawImage(bitmap, 0, 0);
+      const { data: px } = context.getImageData(0, 0, bitmap.width, bitmap.height);
+      let [x0, y0, x1, y1] = [Infinity, -1, 0, -1];
+      for (let y = 0; y < bitmap.height; y++) {
+        let dark = false;
+        for (let x = 0; x < bitmap.width; x++) {
+          if (px[4 * (y * bitmap.width + x)]! > 110) continue;
+          dark = true;
+          [x0, x1] = [Math.min(x0, x), Math.max(x1, x)];
+        }
+        if (dark && y0 < 0) y0 = y;
+        // White below the line: the next one doesn't count.
+        if (!dark && y0 >= 0) break;
+        y1 = y;
+      }
+      return (x1 - x0) / (y1 - y0);
     },
     [...bytes],
   );
