@@ -3,6 +3,10 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { openProjectFile } from '../core/project/archive/readProject';
 import { writeProjectFile } from '../core/project/archive/writeProject';
+import { cornerAt, type Contour } from '../core/foundations/geometry/contour';
+import { contourArea } from '../core/foundations/geometry/measure';
+import { takeSkeleton } from '../core/project/document/commands/outline';
+import { edit } from '../core/project/document/inStep/edit';
 import { stylesInOrder } from '../core/project/document/queries/styles';
 import { projectLacking } from '../testing/lackingProject';
 import { variableFontPath, openFontPath } from '../testing/openFonts';
@@ -191,4 +195,34 @@ test('what a page lacks is drafted with --complete, and told with what it was ma
   expect(run.out).toMatch(/^Drafted: .*J of U, .*q of [a-z]+, .*7 by the pen/);
   const shaped = shape(fontAt('whole/Whole-Regular.ttf'), 'Jo, Quill: 7 señores €½ß', true);
   expect(shaped.every((g) => g.gid > 0)).toBe(true);
+});
+
+test('a heavier style of letters that a pen draws is thinner where strokes meet, by as much as is asked', async () => {
+  const doc = docNamed(CAPS);
+  const V = Object.values(doc.glyphs).find((g) => g.name === 'V');
+  const legs: Contour = { closed: false, nodes: [cornerAt(0, 700), cornerAt(160, 0), cornerAt(320, 700)] };
+  const pen = { width: 60, ends: 'round', joins: 'round' } as const;
+  const drawn = edit(doc, takeSkeleton(doc, V?.id ?? '', [legs], pen)!).doc;
+  writeFileSync(path('pen.zip'), await writeProjectFile(drawn, new Map()));
+  const inkOf = async (name: string, ...how: string[]) => {
+    const made = await runCli(
+      ...['family', path('pen.zip'), '--add', 'Bold', '--weight', '700', '--heavier', '40'],
+      ...[...how, '--out', path(name)],
+    );
+    expect(made.code).toBe(0);
+    const bold = docAt(name);
+    const style = stylesInOrder(bold).find((s) => s.name === 'Bold');
+    const heavy = Object.values(bold.glyphs).find((g) => g.name === 'V' && g.styleId === style?.id);
+    return (heavy?.contours ?? []).reduce((sum, c) => sum + contourArea(c), 0);
+  };
+  const [plain, usual, most] = [
+    await inkOf('plain.zip', '--thinned', '0'),
+    await inkOf('usual.zip'),
+    await inkOf('most.zip', '--thinned', '50'),
+  ];
+  expect(usual).toBeLessThan(0.95 * plain);
+  expect(most).toBeLessThan(0.95 * usual);
+  const wrong = await runCli(...['family', path('pen.zip'), '--add', 'Black', '--thinned', '90']);
+  expect(wrong.code).not.toBe(0);
+  expect(wrong.err).toContain('thinned');
 });
