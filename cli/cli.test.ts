@@ -250,29 +250,52 @@ test('build: icons of different view boxes are each sized by their own, with siz
   expect(wrong.code).toBe(2);
 });
 
-test('build --codes: an icon keeps its private code when others come and go; a file of codes that is of no use is told', async () => {
+test('build --codes: an icon keeps its private code when others come, go and are renamed, which is told; a file of codes that is of no use is told', async () => {
   const icon = (side: number) =>
     `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 24 24"><path d="M2 2h${side}v${side}h-${side}z"/></svg>`;
   const folder = path('coded');
   mkdirSync(folder, { recursive: true });
-  for (const name of ['mill', 'sluice']) writeFileSync(join(folder, `${name}.svg`), icon(20));
+  const put = (name: string, side: number) => writeFileSync(join(folder, `${name}.svg`), icon(side));
+  put('mill', 20);
+  put('sluice', 18);
+  put('eel', 7);
   const lock = path('codes.json');
+  const report = path('coded.json');
   const build = () =>
-    run('build', folder, '--as', 'icons', '--codes', lock, '--formats', 'otf', '--out', path('coded-out'));
+    run(
+      ...['build', folder, '--as', 'icons', '--codes', lock, '--formats', 'otf', '--out', path('coded-out')],
+      ...['--json', report],
+    );
   const iconAt = (codePoint: number) => {
     const font = new Uint8Array(readFileSync(path('coded-out', 'coded-Regular.otf')));
     return shape(font, String.fromCodePoint(codePoint))[0]?.name;
   };
+  const codes = () => (JSON.parse(readFileSync(lock, 'utf8')) as { codes: Record<string, string> }).codes;
   expect((await build()).code).toBe(0);
-  expect(JSON.parse(readFileSync(lock, 'utf8'))).toEqual({ codes: { mill: 'U+E000', sluice: 'U+E001' } });
+  expect(codes()).toEqual({ eel: 'U+E000', mill: 'U+E001', sluice: 'U+E002' });
   // One that comes before the others takes a code behind theirs; one that goes leaves its own to nobody.
-  writeFileSync(join(folder, 'barley.svg'), icon(12));
+  put('barley', 12);
+  put('eel', 8);
+  put('lock', 18);
   rmSync(join(folder, 'mill.svg'));
-  expect((await build()).code).toBe(0);
-  expect([0xe000, 0xe001, 0xe002].map(iconAt)).toEqual(['.notdef', 'sluice', 'barley']);
-  expect(JSON.parse(readFileSync(lock, 'utf8'))).toEqual({
-    codes: { barley: 'U+E002', mill: 'U+E000', sluice: 'U+E001' },
+  rmSync(join(folder, 'sluice.svg'));
+  const second = await build();
+  expect(second.code).toBe(0);
+  expect([0xe000, 0xe001, 0xe002, 0xe003].map(iconAt)).toEqual(['eel', '.notdef', 'lock', 'barley']);
+  expect(codes()).toEqual({ barley: 'U+E003', eel: 'U+E000', lock: 'U+E002', mill: 'U+E001' });
+  expect(second.out).toContain(
+    'New: barley\nDrawn anew: eel\nRenamed, with the same code: sluice to lock\nGone, their codes retired: mill\n',
+  );
+  expect(JSON.parse(readFileSync(report, 'utf8'))).toMatchObject({
+    icons: {
+      added: ['barley'],
+      changed: ['eel'],
+      renamed: [{ was: 'sluice', name: 'lock' }],
+      removed: ['mill'],
+    },
   });
+  const third = await build();
+  expect(third.out).not.toMatch(/New|anew|Renamed|Gone/);
   writeFileSync(lock, '{"codes": {"mill": "U+E000", "boat": "U+E000"}}');
   const refused = await build();
   expect(refused.code).toBe(1);

@@ -3,12 +3,9 @@ import { counted } from '../../core/foundations/problems/counted';
 import { describeProblem } from '../../core/foundations/problems/describe';
 import { inFile, type Problem } from '../../core/foundations/problems/problem';
 import { checkProject } from '../../core/fonts/check/checkProject';
-import { castPlan } from '../../core/fonts/compile/casts/castPlan';
-import { castFile, type CastOptions } from '../../core/fonts/compile/casts/castFile';
 import { NO_PICTURES, type PictureBytes } from '../../core/fonts/compile/pictures';
-import type { CastFormat } from '../../core/fonts/compile/casts/formats';
 import { openProjectFile } from '../../core/project/archive/readProject';
-import { forCast, formsForCuts, lostForms } from '../../core/project/document/commands/family/cuts';
+import { formsForCuts, lostForms } from '../../core/project/document/commands/family/cuts';
 import { withCastWeights } from '../../core/project/document/commands/family/castWeights';
 import { changeCasting } from '../../core/project/document/commands/font/casting';
 import { composeAccents, WESTERN_ACCENTS } from '../../core/project/document/commands/glyphs/composing';
@@ -32,25 +29,20 @@ import { brotli } from '../brotli';
 import { isFolder, readBytes, writeFile } from '../files';
 import { withRules } from '../rules';
 import { hearing, printProblems, valueOrPrint } from '../telling';
+import type { IconLock, LockChanges } from '../../core/project/document/commands/icons/iconLock';
 import { readCodes, writeCodes } from './codes';
-import { withIconWishes } from './icons';
+import { changesInWords, withIconWishes } from './icons';
 import type { BuildSettings } from './options';
-import { filesToWrite } from './unpacked';
-import { projectFromFiles } from './projectFromFiles';
-
-/** A file that a build wrote. */
-interface MadeFile {
-  readonly path: string;
-  readonly format: CastFormat;
-  readonly style: string;
-  readonly bytes: number;
-}
+import { writeFonts, type MadeFile } from './writeFonts';
+import { projectFromFiles, type FilesRead } from './projectFromFiles';
 
 /** What a build made and told, for programs. */
 interface BuildReport {
   readonly family: string;
   readonly glyphs: number;
   readonly files: readonly MadeFile[];
+  /** What has become of icons since their codes were written; null without such a file. */
+  readonly icons: LockChanges | null;
   readonly problems: readonly {
     readonly severity: Problem['severity'];
     readonly code: Problem['code'];
@@ -67,6 +59,7 @@ export async function buildOnce(settings: BuildSettings): Promise<number> {
     family: result.doc ? castingOf(result.doc).family : '',
     glyphs: result.doc ? Object.keys(result.doc.glyphs).length : 0,
     files: result.files,
+    icons: result.icons,
     problems: told.map((p) => ({
       severity: p.severity,
       code: p.code,
@@ -83,12 +76,14 @@ interface Built {
   readonly code: number;
   readonly doc: Doc | null;
   readonly files: readonly MadeFile[];
+  readonly icons: LockChanges | null;
 }
 
 const failed = (doc: Doc | null = null, files: readonly MadeFile[] = []): Built => ({
   code: EXIT.input,
   doc,
   files,
+  icons: null,
 });
 
 async function build(settings: BuildSettings): Promise<Built> {
@@ -96,7 +91,8 @@ async function build(settings: BuildSettings): Promise<Built> {
   const nowUnixS = epoch ? Number(epoch) : Math.floor(Date.now() / 1000);
   const prepared = await prepare(settings, nowUnixS * 1000);
   if (!prepared) return failed();
-  const { doc, leftOut, pictures } = prepared;
+  const { doc, leftOut, pictures, icons } = prepared;
+  if (icons) process.stdout.write(changesInWords(icons.changes));
   const snags = checkProject(doc);
   printProblems(snags.map((p) => ({ ...p, place: { file: parse(settings.input).base, ...p.place } })));
   if (snags.some((p) => p.severity === 'error')) return failed(doc);
@@ -112,15 +108,19 @@ async function build(settings: BuildSettings): Promise<Built> {
   });
   if (!whole) return failed(doc, files);
   if (settings.codes !== undefined) {
-    const kept = writeCodes(settings.codes, projectOf(doc).privateCodes);
+    const kept = writeCodes(settings.codes, {
+      codes: projectOf(doc).privateCodes,
+      drawings: icons?.lock.drawings ?? {},
+    });
     printProblems(kept.problems);
     if (!kept.ok) return failed(doc, files);
   }
-  if (leftOut === 0) return { code: EXIT.ok, doc, files };
+  const built = { doc, files, icons: icons?.changes ?? null };
+  if (leftOut === 0) return { ...built, code: EXIT.ok };
   process.stderr.write(
     `${counted(leftOut, 'thing was', 'things were')} left out; everything else was made.\n`,
   );
-  return failed(doc, files);
+  return { ...built, code: EXIT.input };
 }
 
 /** A project ready to be cast, and where pictures of its letters come from. */
@@ -128,15 +128,17 @@ interface Prepared {
   readonly doc: Doc;
   readonly leftOut: number;
   readonly pictures: PictureBytes;
+  /** What icons were held against, and what has become of them. */
+  readonly icons: FilesRead['icons'];
 }
 
 /** The project to be cast, with all that was asked for; null after problems were printed. */
 async function prepare(settings: BuildSettings, nowMs: number): Promise<Prepared | null> {
   const { input } = settings;
-  const codes =
+  const lock =
     settings.codes === undefined ? undefined : valueOrPrint(readCodes(settings.codes), settings.codes);
-  if (codes === null) return null;
-  const read = await readInput(settings, nowMs, codes);
+  if (lock === null) return null;
+  const read = await readInput(settings, nowMs, lock);
   if (!read) return null;
   const kept = settings.pictures === true ? withPictures(read) : read;
   const typed = settings.typed === undefined ? null : valueOrPrint(readBytes(settings.typed), settings.typed);
@@ -154,7 +156,7 @@ async function prepare(settings: BuildSettings, nowMs: number): Promise<Prepared
     ...(settings.weights ? { weights: settings.weights } : {}),
     ...(settings.cuts ? { cuts: settings.cuts } : {}),
   });
-  return { doc, leftOut: read.leftOut + wished.problems.length, pictures: kept.pictures };
+  return { doc, leftOut: read.leftOut + wished.problems.length, pictures: kept.pictures, icons: read.icons };
 }
 
 /** What was read, and where pictures come from: those that letters are kept as, and those of sheets. */
@@ -190,10 +192,10 @@ function withPictures(read: InputRead): InputRead {
 async function readInput(
   { input, as, expect }: BuildSettings,
   nowMs: number,
-  codes: Readonly<Record<string, number>> | undefined,
+  lock: IconLock | undefined,
 ): Promise<InputRead | null> {
   const fromFiles = async (): Promise<InputRead | null> => {
-    const read = await projectFromFiles(input, nowMs, as, expect, codes);
+    const read = await projectFromFiles(input, nowMs, { as, expect, lock });
     return (
       read && { ...read, sheetPicture: (id) => read.sheetPictures.get(id) ?? null, pictures: NO_PICTURES }
     );
@@ -201,11 +203,11 @@ async function readInput(
   if (isFolder(input)) return fromFiles();
   const bytes = valueOrPrint(readBytes(input), input);
   if (bytes && !isProject(bytes)) return fromFiles();
-  if (codes) throw new UsageError('--codes is for icons from files; a project keeps its own');
+  if (lock) throw new UsageError('--codes is for icons from files; a project keeps its own');
   const opened = bytes && valueOrPrint(openProjectFile(bytes), input);
   if (!opened) return null;
   const { doc, picture: pictures } = opened;
-  return { doc, leftOut: 0, sheetPicture: (id) => pictureOfSheet(doc, id, pictures), pictures };
+  return { doc, leftOut: 0, sheetPicture: (id) => pictureOfSheet(doc, id, pictures), pictures, icons: null };
 }
 
 /** Whether a zip is a project file; what is no zip at all but no drawing either is told as a broken project. */
@@ -267,33 +269,3 @@ function checkCuts(doc: Doc): void {
 
 /** Spacing forms of the marks that Western European letters need: drafts can be made of some (Unicode, Spacing Modifier Letters). */
 const WESTERN_MARKS = '\u00b4\u0060\u02c6\u00a8\u02dc\u00b8\u02da\u02c7';
-
-/** What fonts are written with, and where. */
-interface Writing extends Omit<CastOptions, 'styleId'> {
-  readonly out: string;
-  readonly unpacked: boolean;
-}
-
-/** Writes each file of the formats and says so; what can't be made is told, the others are there. */
-async function writeFonts(
-  doc: Doc,
-  formats: readonly CastFormat[],
-  { out, unpacked, ...options }: Writing,
-): Promise<{ readonly files: MadeFile[]; readonly whole: boolean }> {
-  const files: MadeFile[] = [];
-  let whole = true;
-  for (const { format, styleId, cut } of castPlan(doc, formats)) {
-    const made = await castFile(forCast(doc, cut), format, { ...options, styleId });
-    printProblems(made.problems);
-    whole &&= made.ok;
-    for (const [path, bytes] of made.ok ? filesToWrite(made.value, out, unpacked) : []) {
-      const written = writeFile(path, bytes);
-      printProblems(written.problems);
-      whole &&= written.ok;
-      if (!written.ok) continue;
-      files.push({ path, format, style: doc.styles[styleId]?.name ?? '', bytes: bytes.length });
-      process.stdout.write(`${path} ${bytes.length} bytes\n`);
-    }
-  }
-  return { files, whole };
-}

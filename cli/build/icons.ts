@@ -4,6 +4,7 @@ import { readIconTable, takeIconTable } from '../../core/project/document/comman
 import { edit, editAll } from '../../core/project/document/inStep/edit';
 import { projectOf } from '../../core/project/document/newProject';
 import type { Doc } from '../../core/project/document/schema';
+import type { LockChanges } from '../../core/project/document/commands/icons/iconLock';
 import { problem, type Problem } from '../../core/foundations/problems/problem';
 
 /** How icons are to come out; em units. What isn't said stays as it is. */
@@ -34,4 +35,23 @@ function withTypedNames(doc: Doc, table: string): { doc: Doc; problems: Problem[
     doc: diff ? edit(doc, diff).doc : doc,
     problems: unknown.map((name) => problem({ code: 'icon-unknown', name }, 'error')),
   };
+}
+
+/** More names than a line is read for are counted. */
+const NAMED = 20;
+
+const someOf = (names: readonly string[]): string =>
+  names.length <= NAMED
+    ? names.join(', ')
+    : `${names.slice(0, NAMED).join(', ')} and ${names.length - NAMED} more`;
+
+/** What has become of icons since the last build, a line for each kind; nothing when nothing has. */
+export function changesInWords({ added, changed, renamed, removed }: LockChanges): string {
+  const lines: readonly (readonly [string, readonly string[]])[] = [
+    ['New', added],
+    ['Drawn anew', changed],
+    ['Renamed, with the same code', renamed.map((r) => `${r.was} to ${r.name}`)],
+    ['Gone, their codes retired', removed],
+  ];
+  return lines.flatMap(([what, names]) => (names.length > 0 ? [`${what}: ${someOf(names)}\n`] : [])).join('');
 }

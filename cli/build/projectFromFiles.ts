@@ -6,6 +6,7 @@ import { openZips, sortFiles, type DroppedFile } from '../../core/lifting/artwor
 import { addMadeSheet } from '../../core/project/document/commands/sheets/madeSheets';
 import { changeProject } from '../../core/project/document/commands/font/project';
 import { edit } from '../../core/project/document/inStep/edit';
+import { heldAgainstLock, type IconLock } from '../../core/project/document/commands/icons/iconLock';
 import { defaultRecipe, newProject } from '../../core/project/document/newProject';
 import type { Doc } from '../../core/project/document/schema';
 import { pictureIdOf } from '../../core/readers/pictures/pictureId';
@@ -38,6 +39,8 @@ export interface FilesRead {
   readonly leftOut: number;
   /** Pictures of its sheets by their ids, as they were read: for whoever wants more of them than outlines. */
   readonly sheetPictures: ReadonlyMap<string, Picture>;
+  /** Marks of icons’ drawings, and what has become of icons since the lock was written; null without a lock, or without icons. */
+  readonly icons: Pick<ReturnType<typeof heldAgainstLock>, 'lock' | 'changes'> | null;
 }
 
 /** What reading files told, and which of them were left out. */
@@ -82,43 +85,51 @@ function withPictures(doc: Doc, files: readonly DroppedFile[], told: Told): Doc 
   return added ? edit(doc, added).doc : doc;
 }
 
+/** What was given to read files by. */
+interface ReadingFiles {
+  readonly as?: 'text' | 'icons' | undefined;
+  readonly expect?: string | undefined;
+  /** What is remembered of icons. */
+  readonly lock?: IconLock | undefined;
+}
+
 async function withArtwork(
   doc: Doc,
   files: readonly DroppedFile[],
-  as: 'text' | 'icons' | undefined,
+  { as, lock }: ReadingFiles,
   told: Told,
-): Promise<Doc> {
+): Promise<{ readonly doc: Doc; readonly icons: FilesRead['icons'] }> {
   const [first] = files;
-  if (!first) return doc;
+  if (!first) return { doc, icons: null };
   const made = await artworkSheet(files, [], { onProgress: tell('drawings'), as });
   told.tell(made.problems);
-  if (!made.ok) return doc;
+  if (!made.ok) return { doc, icons: null };
   const { sheet, icons } = made.value;
+  const held = icons && lock ? heldAgainstLock(lock, sheet.pieces) : null;
+  const coded = held && changeProject(doc, { privateCodes: { ...held.lock.codes } }, 'Codes');
+  const before = coded ? edit(doc, coded).doc : doc;
   const pictureId = pictureIdOf(first.bytes);
   const facts = { ...sheet, id: 'artwork', name: 'Artwork', kind: 'artwork' as const, icons, pictureId };
-  const added = addMadeSheet(doc, facts, sheet);
-  return added ? edit(doc, added).doc : doc;
+  const added = addMadeSheet(before, facts, sheet);
+  return { doc: added ? edit(before, added).doc : before, icons: held };
 }
 
 /**
  * A project from drawings: a folder (or zip) of pictures or SVG files named after their characters, of icons, or one SVG
  * or PDF with many letters; pictures of pages, the first of them with `expect` written on it. Files that can't be used are told and left
- * out. `codes`: private code points that icons of these names have for good. Null when nothing is left.
+ * out. By a `lock` icons have the codes that they had. Null when nothing is left.
  */
 export async function projectFromFiles(
   input: string,
   nowMs: number,
-  as?: 'text' | 'icons',
-  expect?: string,
-  codes: Readonly<Record<string, number>> = {},
+  { as, expect, lock }: ReadingFiles = {},
 ): Promise<FilesRead | null> {
   const told = new Told(input);
   const { pictures, artwork, pages } = await sortedFiles(input, told);
   let doc = newProject('folder', parse(input).name || 'Untitled', nowMs);
-  const coded = changeProject(doc, { privateCodes: { ...codes } }, 'Codes');
-  if (coded) doc = edit(doc, coded).doc;
   doc = withPictures(doc, pictures, told);
-  doc = await withArtwork(doc, artwork, as, told);
+  const drawn = await withArtwork(doc, artwork, { as, lock }, told);
+  doc = drawn.doc;
   const sheetPictures = new Map<string, Picture>();
   for (const [i, page] of pages.entries()) {
     // One list is for one page; further pages hold what is still missing.
@@ -130,7 +141,8 @@ export async function projectFromFiles(
     sheetPictures.set(read.sheetId, read.picture);
   }
   showProgress('');
-  if (Object.keys(doc.pieces).length > 0) return { doc, leftOut: told.leftOut.size, sheetPictures };
+  if (Object.keys(doc.pieces).length > 0)
+    return { doc, leftOut: told.leftOut.size, sheetPictures, icons: drawn.icons };
   printProblems(fail({ code: 'no-glyphs' }, { file: input }).problems);
   return null;
 }

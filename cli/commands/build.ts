@@ -34,7 +34,8 @@ filled practice sheets, writing in rows, pixel art.
   --size U          icons: height or width of the largest, em units (each is sized by its own view box)
   --margin U        icons: white at both sides, em units
   --typed FILE      icons: text with a line for each, its name and the names typed for it: mill, tide mill, wheel
-  --codes FILE      icons: their private code points by name, JSON; an icon that is in it keeps its code, others are put in
+  --codes FILE      icons: their private code points by name, JSON; an icon that is in it keeps its code, also under another
+                    file name, others are put in; says what is new, drawn anew, renamed and gone since it was written
   --rules FILE      rules for features, JSON (see features --help), instead of the project's
   --weights LIST    further styles of the family made of this one, by name, weight and how much thicker strokes are, em units:
                     "Light 300 -16, Bold 700 +40" (drawn along the same lines where letters have such)

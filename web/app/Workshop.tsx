@@ -6,6 +6,7 @@ import { projectOf } from '../../core/project/document/newProject';
 import type { Problem } from '../../core/foundations/problems/problem';
 import { CommandSearch } from '../panels/CommandSearch';
 import { Course } from '../panels/Course';
+import { FolderDialog } from '../panels/FolderDialog';
 import { LettersDialog } from '../panels/LettersDialog';
 import { JobProgress } from '../panels/JobProgress';
 import { PaletteRules } from '../panels/PaletteRules';
@@ -102,6 +103,7 @@ function OpenWorkshop() {
           </fieldset>
           <JobProgress />
           <LettersDialog />
+          <FolderDialog />
         </Flex>
       </Flex>
       <fieldset disabled={readOnly} style={{ display: 'contents' }}>

@@ -169,6 +169,7 @@ export type ProblemDetail =
   | { readonly code: 'names-clash'; readonly names: readonly string[] }
   | { readonly code: 'name-not-understood'; readonly name: string }
   | { readonly code: 'icon-unknown'; readonly name: string }
+  | { readonly code: 'icons-unchanged'; readonly count: number }
   | { readonly code: 'bill-missing'; readonly characters: string }
   | { readonly code: 'file-not-found' }
   | { readonly code: 'file-unwritable'; readonly reason: string }

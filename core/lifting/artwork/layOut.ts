@@ -20,6 +20,9 @@ export interface LaidOut extends TracedSheet {
 /** Height of the tallest drawing on the sheet, px: enough that distances in px stay handy. */
 const CELL_PX = 240;
 const GAP_PX = 60;
+/** Upper edge of a row of boards on such a sheet, px. */
+export const rowTop = (row: number): number => GAP_PX + row * (CELL_PX + GAP_PX);
+
 /** Boards that differ by less are one set, drawn to one scale and on one line. */
 const SAME_BOARD = 1.02;
 
@@ -51,7 +54,7 @@ export function layOutArtwork(drawings: readonly NamedArtwork[], icons = false):
   let [x, row, widest] = [GAP_PX, 0, 0];
   items.forEach(({ artwork, stem, char, variant }, order) => {
     if (order > 0 && order % columns === 0) [x, row] = [GAP_PX, row + 1];
-    const top = GAP_PX + row * (CELL_PX + GAP_PX);
+    const top = rowTop(row);
     const { box } = artwork;
     const dy = sameBoard ? top : top + CELL_PX - box.yMax * k;
     const moved = moveArtwork(artwork, k, x - box.xMin * k, dy);

@@ -13,6 +13,7 @@ import type { IntakeItem, StoredFile } from '../../persistence/db';
 import { unpackFiles } from '../../persistence/intake';
 import type { MadeOfFiles } from '../../workers/artwork.worker';
 import type { Session } from '../styleSession';
+import { FolderAgain } from './folderAgain';
 import { blobOf, nameOf, watched, type IntakeWorld } from './intakeWorld';
 import type { Storing } from './storing';
 
@@ -25,10 +26,14 @@ const expectedOf = (doc: Doc, files: readonly StoredFile[]): string[] =>
 
 /** Sheets put together of files that each hold one thing, or of one drawing with many letters. */
 export class MadeSheets {
+  private readonly folderAgain: FolderAgain;
+
   constructor(
-    private readonly world: Pick<IntakeWorld, 'workers' | 'newId'>,
+    private readonly world: Pick<IntakeWorld, 'workers' | 'newId' | 'jobs'>,
     private readonly storing: Storing,
-  ) {}
+  ) {
+    this.folderAgain = new FolderAgain(world, storing);
+  }
 
   /** A sheet of files that each hold one thing, or of one drawing with many letters. */
   async take(
@@ -54,12 +59,16 @@ export class MadeSheets {
     if (!pieces) return this.storing.drop(item);
     const kept = [{ id: originalId, blob: blobOf(zip, 'application/zip') }];
     if (picture) kept.push({ id: pictureId, blob: blobOf(picture, 'image/png') });
+    const { widthPx, heightPx } = sheet;
+    const facts = { name: nameOf(item), kind, pictureId, originalId, widthPx, heightPx, icons };
+    const lifted = { ...sheet, pieces };
+    const again = icons && item.insteadOf === undefined;
+    if (again && (await this.folderAgain.offer(session, item, { sheet: facts, lifted, pictures: kept })))
+      return;
     if (!(await this.storing.keepPictures(session, nameOf(item), kept))) return this.storing.drop(item);
     const id = this.world.newId();
     await this.storing.promise(item, id);
-    const { widthPx, heightPx } = sheet;
-    const row = { id, name: nameOf(item), kind, pictureId, originalId, widthPx, heightPx, icons };
-    const drawn = (doc: Doc) => addingMadeSheet(doc, row, { ...sheet, pieces });
+    const drawn = (doc: Doc) => addingMadeSheet(doc, { ...facts, id }, lifted);
     const added = (doc: Doc) => inPlaceOf(doc, item.insteadOf ?? null, drawn);
     session.commit(await fromLatest(() => session.doc, added, context));
     await this.storing.done(session, item);

@@ -26,6 +26,14 @@ export class PrivateCodes {
     return this.next;
   }
 
+  /** A name's code goes over to another name, which has none yet; the old name may get another one later. */
+  rename(from: string, to: string): void {
+    const code = this.byName.get(from);
+    if (code === undefined || this.byName.has(to)) return;
+    this.byName.delete(from);
+    this.byName.set(to, code);
+  }
+
   /** All that were given, for the project to keep. */
   given = (): Record<string, number> => Object.fromEntries(this.byName);
 }

@@ -31,7 +31,7 @@ export const addMadeSheet = (doc: Doc, sheet: MadeSheet, lifted: LiftResult): Pr
 /** The same, letter by letter. */
 export function* addingMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult): Steps<ProjectDiff | null> {
   const d = draft(doc);
-  const { icons, ...facts } = sheet;
+  const { icons } = sheet;
   const taken = new Set(Object.values(doc.glyphs).flatMap((g) => g.codePoints));
   const known = new Map(Object.values(doc.glyphs).map((g) => [g.name, g.codePoints[0]]));
   const project = projectOf(doc);
@@ -51,11 +51,29 @@ export function* addingMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult)
       state: char === null ? 'found' : 'accepted',
     };
   });
-  const row: SheetRow = {
+  const row = madeSheetRow(doc, sheet, lifted, pieces);
+  const given = codes.given();
+  if (Object.keys(given).length > Object.keys(project.privateCodes).length)
+    d.put('project', { ...project, privateCodes: given });
+  d.put('sheets', row);
+  for (const p of pieces) d.put('pieces', p);
+  yield* seating(doc, d, row, pieces);
+  placeBearings(d, pieces, lifted, project.unitsPerEm);
+  return d.done(`Add ${sheet.name}`);
+}
+
+/** The row of a sheet of files, which is put behind those that are there. */
+export function madeSheetRow(
+  doc: Doc,
+  { icons, ...facts }: MadeSheet,
+  lifted: LiftResult,
+  pieces: readonly PieceRow[],
+): SheetRow {
+  return {
     ...facts,
-    styleId: project.styleId,
+    styleId: projectOf(doc).styleId,
     practiceCode: null,
-    originalId: sheet.originalId ?? null,
+    originalId: facts.originalId ?? null,
     recipeId: FIRST_RECIPE,
     expected: pieces
       .map((p) => (p.variant === null && [...(p.char ?? '')].length === 1 ? p.char : ''))
@@ -80,14 +98,6 @@ export function* addingMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult)
       emPx: lifted.emPx ?? null,
     },
   };
-  const given = codes.given();
-  if (Object.keys(given).length > Object.keys(project.privateCodes).length)
-    d.put('project', { ...project, privateCodes: given });
-  d.put('sheets', row);
-  for (const p of pieces) d.put('pieces', p);
-  yield* seating(doc, d, row, pieces);
-  placeBearings(d, pieces, lifted, project.unitsPerEm);
-  return d.done(`Add ${sheet.name}`);
 }
 
 /** White at the sides of letters whose drawings say it; the fit may still change it. */

@@ -1,0 +1,131 @@
+import { Box, Button, Dialog, Flex, Grid, Portal, Text } from '@chakra-ui/react';
+import { useMemo, useState } from 'react';
+import type { FolderChange } from '../../core/project/document/commands/icons/folderChanges';
+import type { PieceRow } from '../../core/project/document/schema';
+import { counted } from '../../core/foundations/problems/counted';
+import { rowTop } from '../../core/lifting/artwork/layOut';
+import { pathData } from '../../core/readers/svg/pathData';
+import { changeKey, useFolderOffers, type FolderOffer } from '../store/folderOffers';
+import { useProject } from '../store/projectStore';
+import { folderWords } from '../text/folderWords';
+import { CheckField } from '../ui/CheckField';
+
+/** Side of what is shown of a board, px of its sheet: 240 and some white around. */
+const SEEN = 270;
+
+/** A drawing on its board, so that what moved or grew is seen. */
+function OnBoard({ drawn }: { readonly drawn: Pick<PieceRow, 'outline' | 'box' | 'row'> | null }) {
+  const d = useMemo(() => (drawn ? pathData(drawn.outline, 1) : ''), [drawn]);
+  if (!drawn) return <Box w="54px" h="54px" />;
+  const { box, row } = drawn;
+  const view = `${box.x + box.width / 2 - SEEN / 2} ${rowTop(row) - 15} ${SEEN} ${SEEN}`;
+  return (
+    <svg viewBox={view} width={54} height={54} aria-hidden>
+      <path d={d} fill="currentColor" />
+    </svg>
+  );
+}
+
+interface LineProps {
+  readonly change: FolderChange;
+  readonly taken: boolean;
+  readonly onTaken: (taken: boolean) => void;
+}
+
+function Line({ change, taken, onTaken }: LineProps) {
+  const { title, what } = folderWords(change);
+  return (
+    <Grid
+      role="listitem"
+      templateColumns="1fr 60px 20px 60px"
+      gap="3"
+      alignItems="center"
+      py="1"
+      borderBottomWidth="1px"
+      borderColor="rule"
+    >
+      <Box>
+        <CheckField label={title} checked={taken} onChange={onTaken} />
+        <Text fontSize="xs" color={change.byHand ? 'snag' : 'faded'} pl="6">
+          {what}
+        </Text>
+      </Box>
+      <OnBoard drawn={change.icon?.piece ?? null} />
+      <Text color="faded" aria-hidden>
+        →
+      </Text>
+      <OnBoard drawn={change.piece} />
+    </Grid>
+  );
+}
+
+function OpenDialog({ offer }: { readonly offer: FolderOffer }) {
+  const { changes, same } = offer.found;
+  const [refused, setRefused] = useState<ReadonlySet<string>>(
+    () => new Set(changes.filter((c) => c.byHand).map(changeKey)),
+  );
+  const set = (change: FolderChange, taken: boolean) => {
+    const next = new Set(refused);
+    if (taken) next.delete(changeKey(change));
+    else next.add(changeKey(change));
+    setRefused(next);
+  };
+  const count = changes.length - refused.size;
+  return (
+    <Dialog.Root
+      open
+      scrollBehavior="inside"
+      closeOnInteractOutside={false}
+      onOpenChange={(e) => !e.open && offer.leave()}
+    >
+      <Portal>
+        <Dialog.Backdrop />
+        <Dialog.Positioner>
+          <Dialog.Content bg="paper" color="ink" maxW="38rem">
+            <Dialog.Header>
+              <Dialog.Title>These icons came before</Dialog.Title>
+            </Dialog.Header>
+            <Dialog.Body>
+              <Text fontSize="sm" mb="3">
+                {counted(same.length, 'icon')} {same.length === 1 ? 'is' : 'are'} as before. What is taken
+                below keeps its code, its white and the names that it was given here.
+              </Text>
+              <div role="list" aria-label="Changes of icons">
+                {changes.map((c) => (
+                  <Line
+                    key={changeKey(c)}
+                    change={c}
+                    taken={!refused.has(changeKey(c))}
+                    onTaken={(taken) => set(c, taken)}
+                  />
+                ))}
+              </div>
+            </Dialog.Body>
+            <Dialog.Footer>
+              <Flex gap="3">
+                <Button variant="outline" borderColor="rule" onClick={offer.leave}>
+                  Leave all as it is
+                </Button>
+                <Button
+                  bg="hand"
+                  color="paper"
+                  disabled={count === 0}
+                  onClick={() => offer.take((c) => !refused.has(changeKey(c)))}
+                >
+                  Take {counted(count, 'change')}
+                </Button>
+              </Flex>
+            </Dialog.Footer>
+          </Dialog.Content>
+        </Dialog.Positioner>
+      </Portal>
+    </Dialog.Root>
+  );
+}
+
+/** Which changes of a folder of icons are taken that came to this project again. */
+export function FolderDialog() {
+  const projectId = useProject((s) => s.projectId);
+  const offer = useFolderOffers((s) => s.offers.find((o) => o.projectId === projectId));
+  return offer ? <OpenDialog key={offer.itemId} offer={offer} /> : null;
+}

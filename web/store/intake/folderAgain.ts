@@ -1,0 +1,76 @@
+import { folderChanges } from '../../../core/project/document/commands/icons/folderChanges';
+import { takingFolder } from '../../../core/project/document/commands/icons/takeFolder';
+import type { LiftResult } from '../../../core/project/document/commands/pieces/takeLifted';
+import type { MadeSheet } from '../../../core/project/document/commands/sheets/madeSheets';
+import { problem } from '../../../core/foundations/problems/problem';
+import { fromLatest } from '../../jobs/inSlices';
+import type { IntakeItem } from '../../persistence/db';
+import { closeOffer, offerFolder } from '../folderOffers';
+import { runFor } from '../jobs';
+import type { Session } from '../styleSession';
+import { LANE, nameOf, type IntakeWorld } from './intakeWorld';
+import type { Storing } from './storing';
+
+/** A folder as it was read, ready to be taken. */
+interface ReadFolder {
+  readonly sheet: Omit<MadeSheet, 'id'>;
+  readonly lifted: LiftResult;
+  readonly pictures: readonly { readonly id: string; readonly blob: Blob }[];
+}
+
+/** Icons that came before and come again: what changed is offered, and waits in storage until it is answered. */
+export class FolderAgain {
+  constructor(
+    private readonly world: Pick<IntakeWorld, 'newId' | 'jobs'>,
+    private readonly storing: Storing,
+  ) {}
+
+  /** Offers what a folder changes; false when its icons weren't here before. Nothing changed is told. */
+  async offer(session: Session, item: IntakeItem, folder: ReadFolder): Promise<boolean> {
+    const found = folderChanges(session.doc, folder.lifted.pieces);
+    if (!found) return false;
+    if (found.changes.length === 0) {
+      session.tell([problem({ code: 'icons-unchanged', count: found.same.length }, 'note')]);
+      await this.storing.drop(item);
+      return true;
+    }
+    offerFolder({
+      itemId: item.id,
+      projectId: session.projectId,
+      found,
+      take: (isTaken) => {
+        closeOffer(item.id);
+        this.take(session, item, folder, isTaken);
+      },
+      leave: () => {
+        closeOffer(item.id);
+        void this.storing.drop(item).catch(() => undefined);
+      },
+    });
+    return true;
+  }
+
+  private take(
+    session: Session,
+    item: IntakeItem,
+    { sheet, lifted, pictures }: ReadFolder,
+    isTaken: Parameters<typeof takingFolder>[3],
+  ): void {
+    const row = { ...sheet, id: this.world.newId() };
+    runFor(
+      session,
+      {
+        name: nameOf(item),
+        lane: LANE,
+        run: async (context) => {
+          if (!(await this.storing.keepPictures(session, nameOf(item), pictures)))
+            return this.storing.drop(item);
+          const taking = (doc: Session['doc']) => takingFolder(doc, row, lifted, isTaken);
+          session.commit(await fromLatest(() => session.doc, taking, context));
+          await this.storing.done(session, item);
+        },
+      },
+      this.world.jobs,
+    );
+  }
+}
