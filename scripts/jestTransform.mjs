@@ -14,7 +14,12 @@ const BOUND = [
 ];
 
 const inner = swc.createTransformer({
-  jsc: { parser: { syntax: 'typescript', tsx: true }, target: 'es2022' },
+  jsc: {
+    parser: { syntax: 'typescript', tsx: true },
+    target: 'es2022',
+    // Data that is imported says so, as Node wants it.
+    experimental: { keepImportAttributes: true },
+  },
   module: { type: 'es6' },
 });
 

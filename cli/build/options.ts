@@ -24,6 +24,9 @@ const casting = castingRow
   .extend({
     namesIn: own.namesIn.unwrap(),
     embedding: own.embedding.unwrap(),
+    licenceId: own.licenceId.unwrap(),
+    bundle: own.bundle.unwrap(),
+    versioned: own.versioned.unwrap(),
     lineMetrics: own.lineMetrics.unwrap(),
   })
   .partial()

@@ -132,9 +132,22 @@ export class NameIds {
   }
 }
 
+const fileStem = (family: string, style: string): string =>
+  safeFileName(postScriptName(family, style), 'font');
+
 /** Name of a made file: "SkerryLane-Regular.otf". */
 export const fontFileName = (family: string, style: string, format: string): string =>
-  `${safeFileName(postScriptName(family, style), 'font')}.${format}`;
+  `${fileStem(family, style)}.${format}`;
+
+/** The same for a casting, which may want its version in it, so that new files lie beside old ones: "SkerryLane-Regular-1.001.otf". */
+export const castName = (
+  { family, version, versioned }: CastingRow,
+  style: string,
+  ending: string,
+): string =>
+  versioned
+    ? `${fileStem(family, style)}-${versionOf(version)}.${ending}`
+    : fontFileName(family, style, ending);
 
 /** A version as font files have it, three digits behind the point ("1.25" is 1.250): OpenType, head.fontRevision. */
 export const versionOf = (typed: string): string => Number(typed.replace(',', '.')).toFixed(3);

@@ -1,3 +1,4 @@
+import { BUNDLE_PARTS } from './rows/casting';
 import { BASIC_BILL } from '../../type/names/bills';
 import { idFor } from './identity';
 import { defaultTraceSettings } from '../../tracing/trace/settings';
@@ -58,6 +59,7 @@ export function blankGlyph(
     madeOf: null,
     note: null,
     typed: [],
+    tags: [],
     bearings: FIRST_BEARINGS,
     spacing: 'first',
     follows: { left: null, right: null },
@@ -112,9 +114,12 @@ const defaultCasting = (family: string): CastingRow => ({
   designerUrl: '',
   licence: '',
   licenceUrl: '',
+  licenceId: null,
   copyright: '',
   version: '1.000',
   formats: ['otf', 'ttf'],
+  bundle: [...BUNDLE_PARTS],
+  versioned: false,
   weights: [],
   cuts: [],
   namesIn: [],
@@ -152,6 +157,7 @@ export function newProject(id: string, name: string, nowMs: number): Doc {
     proofText: null,
     ownProofs: [],
     proofTexts: {},
+    proofLooks: {},
     styleId: FIRST_STYLE,
     privateCodes: {},
     practice: null,

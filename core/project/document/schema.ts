@@ -8,7 +8,7 @@ import { recipeRow, sheetRow } from './rows/sheets';
 import { groupRow, kerningRow } from './rows/spacing';
 import { styleRow } from './rows/styles';
 
-export type { CastCut, CastingRow, CastWeight, NamesIn } from './rows/casting';
+export type { BundlePart, CastCut, CastingRow, CastWeight, NamesIn, UsualLicence } from './rows/casting';
 export type { Colouring, PaletteRow } from './rows/colours';
 export type { FeatureRow, Rule } from './rows/features';
 export type { ComponentRow, GlyphRow } from './rows/glyphs';

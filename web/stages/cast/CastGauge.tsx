@@ -7,6 +7,7 @@ import { changeCasting } from '../../../core/project/document/commands/font/cast
 import type { CastingRow } from '../../../core/project/document/schema';
 import { useDoc, useProject } from '../../store/projectStore';
 import { Gauge } from '../../ui/Gauge';
+import { LicenceChoice } from './LicenceChoice';
 import { LineMetrics } from './LineMetrics';
 import { NamesInLanguages } from './NamesInLanguages';
 import { Permission } from './Permission';
@@ -51,7 +52,9 @@ export function CastGauge({ casting }: { casting: CastingRow }) {
   const save = async (name: keyof Names) => {
     if (!(await trigger(name))) return;
     const value = form.shape[name].parse(getValues(name));
-    commit(changeCasting(doc, { [name]: value }));
+    // Other words are no longer those of a usual licence.
+    const own = name === 'licence' && value !== casting.licence ? { licenceId: null } : {};
+    commit(changeCasting(doc, { [name]: value, ...own }));
     resetField(name, { defaultValue: value });
   };
   return (
@@ -73,6 +76,7 @@ export function CastGauge({ casting }: { casting: CastingRow }) {
           </Field.Root>
         ))}
       </form>
+      <LicenceChoice casting={casting} />
       <NamesInLanguages casting={casting} />
       <Permission casting={casting} />
       <LineMetrics casting={casting} />

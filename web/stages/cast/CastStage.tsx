@@ -9,14 +9,17 @@ import { snags } from '../../store/selectors';
 import { currentSession, useDoc, useWhole } from '../../store/projectStore';
 import { Bench } from '../../ui/Bench';
 import { InkButton } from '../../ui/InkButton';
+import { BundleChoice, FileNames } from './BundleChoice';
 import { ByItself } from './ByItself';
 import { CastGauge } from './CastGauge';
 import { Cuts } from './Cuts';
 import { FontMenu } from './FontMenu';
 import { Formats } from './Formats';
+import { Installing } from './Installing';
+import { KitView } from './KitView';
 import { MadeFiles } from './MadeFiles';
 import { SinceLast } from './SinceLast';
-import { SnagList } from './SnagList';
+import { MendSafely, SnagList } from './SnagList';
 import { TryIt } from './TryIt';
 import { Weights } from './Weights';
 
@@ -59,7 +62,10 @@ function Check({ list }: { list: readonly Problem[] }) {
           No snags. Ready to cast.
         </Text>
       ) : (
-        <SnagList list={list} />
+        <>
+          <MendSafely list={list} />
+          <SnagList list={list} />
+        </>
       )}
     </>
   );
@@ -102,13 +108,17 @@ export function CastStage() {
             <Weights casting={casting} />
             <Cuts casting={casting} />
             <Formats casting={casting} />
+            <FileNames casting={casting} />
+            {casting.formats.includes('bundle') && <BundleChoice casting={casting} />}
           </Box>
           <Box flex="1 1 300px" minW="280px">
             {/* Beside what was ticked, so that they are in sight without a scroll. */}
             {files.length > 0 && <MadeFiles files={files} family={casting.family} />}
             <FontMenu casting={casting} styles={styleNames(doc)} />
             <ByItself />
-            <TryIt file={installable} />
+            <TryIt file={installable} name={casting.family} />
+            <KitView file={files.find((f) => f.name.endsWith('kit.zip')) ?? null} />
+            {installable && <Installing />}
           </Box>
         </Flex>
       </Bench>

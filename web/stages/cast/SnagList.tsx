@@ -1,16 +1,18 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { TriangleAlert } from 'lucide-react';
-import { memo, useRef } from 'react';
-import { acceptUnread } from '../../../core/project/document/commands/pieces/named';
+import { memo, useMemo, useRef } from 'react';
+import { mendOf, mendProblem, mendSafely } from '../../../core/fonts/check/mendProblem';
+import { edit } from '../../../core/project/document/inStep/edit';
 import { projectOf } from '../../../core/project/document/newProject';
 import { inStyle } from '../../../core/project/document/queries/styles';
-import type { Doc } from '../../../core/project/document/schema';
+import type { Doc, GlyphRow } from '../../../core/project/document/schema';
 import { glyphNamed } from '../../../core/project/document/identity';
 import { describeProblem } from '../../../core/foundations/problems/describe';
 import type { Problem } from '../../../core/foundations/problems/problem';
 import { useWay } from '../../panels/way';
 import { useDoc, useProject, useWhole } from '../../store/projectStore';
+import { GlyphDrawing } from '../../ui/GlyphDrawing';
 import { InkButton } from '../../ui/InkButton';
 
 const SEVERITY = { error: 'Error', warning: 'Warning', note: 'Note' } as const;
@@ -55,11 +57,29 @@ function useStyleNamed(name: string | undefined): Doc {
   return style ? inStyle(family, style.id) : doc;
 }
 
+/** The letter as it is and as it would be; nothing where a mend doesn't change what it looks like. */
+function BeforeAndAfter({ problem: p, glyph }: { readonly problem: Problem; readonly glyph: GlyphRow }) {
+  const family = useWhole();
+  const after = useMemo(() => {
+    const diff = mendProblem(family, p);
+    return diff ? (edit(family, diff).doc.glyphs[glyph.id] ?? null) : null;
+  }, [family, p, glyph]);
+  if (!after || after.contours === glyph.contours) return null;
+  return (
+    <Flex align="center" gap="1" flexShrink={0} role="img" aria-label={`${glyph.name} now and mended`}>
+      <GlyphDrawing glyph={glyph} size={34} />
+      <Text color="faded">→</Text>
+      <GlyphDrawing glyph={after} size={34} />
+    </Flex>
+  );
+}
+
 function Snag({ problem: p }: { problem: Problem }) {
   const doc = useStyleNamed(p.place.style);
   const { goTo: go } = useWay();
   const commit = useProject((s) => s.commit);
-  const pieceId = p.place.glyph && glyphNamed(doc, p.place.glyph)?.source?.pieceId;
+  const glyph = p.place.glyph === undefined ? undefined : glyphNamed(doc, p.place.glyph);
+  const mend = mendOf(p);
   return (
     <Flex gap="3" py="2" borderBottomWidth="1px" borderColor="rule" align="flex-start">
       <Box color={p.severity === 'note' ? 'faded' : 'snag'} pt="1">
@@ -68,25 +88,44 @@ function Snag({ problem: p }: { problem: Problem }) {
       <Text fontSize="sm" flex="1" minW="0" overflowWrap="anywhere">
         <b>{SEVERITY[p.severity]}.</b> {describeProblem(p)}
       </Text>
-      {p.code === 'svg-partly' && pieceId && (
+      {mend && glyph && <BeforeAndAfter problem={p} glyph={glyph} />}
+      {mend && (
         <InkButton
-          tip="The drawing is right without it: tell it no more"
-          onClick={() => commit(acceptUnread(doc, pieceId))}
+          tip="One step, which can be undone"
+          onClick={() => commit(mendProblem(useProject.getState().whole ?? doc, p))}
         >
-          It is right as it is
+          {mend.label}
         </InkButton>
       )}
-      {p.place.glyph && glyphNamed(doc, p.place.glyph) && (
+      {glyph && (
         <InkButton
-          tip={`Go to ${p.place.glyph}`}
+          tip={`Go to ${glyph.name}`}
           onClick={() => {
             useProject.getState().takeStyle(projectOf(doc).styleId);
-            go('dress', p.place.glyph);
+            go('dress', glyph.name);
           }}
         >
           Show
         </InkButton>
       )}
     </Flex>
+  );
+}
+
+/** All mends at once that nobody could want otherwise. */
+export function MendSafely({ list }: { list: readonly Problem[] }) {
+  const commit = useProject((s) => s.commit);
+  const family = useWhole();
+  const count = useMemo(() => list.filter((p) => mendOf(p)?.safe).length, [list]);
+  if (count < 2) return null;
+  return (
+    <Box mt="2">
+      <InkButton
+        tip="Specks go, open contours close: what nobody could want otherwise, as one step"
+        onClick={() => commit(mendSafely(family, list))}
+      >
+        Mend {count} at once
+      </InkButton>
+    </Box>
   );
 }

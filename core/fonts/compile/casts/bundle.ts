@@ -1,5 +1,6 @@
 import type { CastingRow, PaletteRow, StyleRow } from '../../../project/document/schema';
 import { versionOf } from '../fontNames';
+import { licenceText } from '../licences/licenceText';
 
 /** What goes into a bundle for a shop, by where it lies in the zip. */
 export interface BundleParts {
@@ -22,28 +23,29 @@ const FOLDERS: readonly (readonly [string, string])[] = [
   ['proofs', 'pictures that show the font'],
 ];
 
+/** How fonts are put to use, in words that need no program's name. */
+const INSTALLING = [
+  'Windows: right-click a font file and choose Install.',
+  'macOS: open a font file and press Install.',
+  'Linux: open a font file and press Install, or copy it to the folder .local/share/fonts of your home.',
+  'Tablets and phones: where the system takes fonts, open a font file and follow what it says.',
+  '',
+  'Programs that were running see a new font after a restart.',
+  'A newer version takes the place of this one: remove this one first where two of a name would meet.',
+];
+
 /** All files of a bundle by path: fonts, letters, proofs, a licence and a read-me that says what is where. */
 export function bundleFiles(parts: BundleParts): Map<string, string | Uint8Array> {
-  const { casting } = parts;
+  const licence = licenceText(parts.casting);
   return new Map<string, string | Uint8Array>([
     ['README.txt', readMe(parts)],
-    ...(casting.licence === '' ? [] : [['LICENCE.txt', licence(casting)] as const]),
+    ...(licence === null ? [] : [['LICENCE.txt', licence.replace(/\r?\n/g, '\r\n')] as const]),
     ...parts.files,
   ]);
 }
 
 const lines = (texts: readonly (string | null)[]): string =>
   `${texts.filter((t) => t !== null).join('\r\n')}\r\n`;
-
-function licence({ family, copyright, licence: text, licenceUrl }: CastingRow): string {
-  return lines([
-    family,
-    ...(copyright === '' ? [] : [copyright]),
-    '',
-    text,
-    licenceUrl === '' ? null : licenceUrl,
-  ]);
-}
 
 function readMe({ casting, styles, files, characters }: BundleParts): string {
   const { family, designer, designerUrl } = casting;
@@ -56,8 +58,7 @@ function readMe({ casting, styles, files, characters }: BundleParts): string {
     '',
     ...there.map(([folder, use]) => `${folder.padEnd(widest)}  ${use}`),
     '',
-    'Programs that were running see a new font after a restart.',
-    'A newer version takes the place of this one: remove this one first where two of a name would meet.',
+    ...INSTALLING,
   ]);
 }
 

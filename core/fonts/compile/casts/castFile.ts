@@ -3,10 +3,10 @@ import { inFile, ok, problem, type Problem, type Result } from '../../../foundat
 import { castingOf, projectOf } from '../../../project/document/newProject';
 import { isColoured } from '../../../project/document/queries/colours';
 import { ownPicture } from '../../../project/document/queries/pictures';
-import type { Doc } from '../../../project/document/schema';
+import type { BundlePart, Doc } from '../../../project/document/schema';
 import { compileFont, type CompileOptions } from '../compileFont';
 import { fontData, type FontData } from '../fontData';
-import { fontFileName, versionOf } from '../fontNames';
+import { castName, versionOf } from '../fontNames';
 import { withLeaning } from '../leaning';
 import { compileVariable } from '../variable/compileVariable';
 import { checkFont } from '../../check/checkFont';
@@ -64,17 +64,17 @@ export async function castFile(
   format: CastFormat,
   options: CastOptions,
 ): Promise<Result<CastFile>> {
-  const { family } = castingOf(doc);
+  const casting = castingOf(doc);
   switch (format) {
     case 'variable': {
       const made = compileVariable(doc, options.nowUnixS);
       if (!made.ok) return made;
       const told = [...made.problems, ...leftOutOfVariable(doc)];
-      return checked({ name: fontFileName(family, 'Variable', 'ttf'), bytes: made.value }, told);
+      return checked({ name: castName(casting, 'Variable', 'ttf'), bytes: made.value }, told);
     }
     case 'designspace': {
       const made = designspaceFiles(withLeaning(doc), options.pictures);
-      const name = fontFileName(family, 'Family', 'designspace.zip');
+      const name = castName(casting, 'Family', 'designspace.zip');
       return made.ok ? ok({ name, bytes: zipped(made.value) }, made.problems) : made;
     }
     case 'bundle':
@@ -125,7 +125,7 @@ async function castStyle(project: Doc, format: StyleFormat, options: CastOptions
   const data = fontData(doc, styleId);
   const { casting, style } = data;
   const version = versionOf(casting.version);
-  const named = (ending: string) => fontFileName(casting.family, style.name, ending);
+  const named = (ending: string) => castName(casting, style.name, ending);
   const font = (outlines: 'otf' | 'ttf') => keptFont(doc, outlines, options);
   switch (format) {
     case 'otf':
@@ -160,54 +160,64 @@ async function castStyle(project: Doc, format: StyleFormat, options: CastOptions
 }
 
 /** What a style's files are called, without an ending. */
-const baseName = ({ casting, style }: FontData): string =>
-  fontFileName(casting.family, style.name, '').slice(0, -1);
+const baseName = ({ casting, style }: FontData): string => castName(casting, style.name, '').slice(0, -1);
 
 async function castBundle(doc: Doc, options: CastOptions): Promise<Result<CastFile>> {
   const files = new Map<string, Uint8Array>();
   const fonts = castPlan(doc, ['otf']).map(({ styleId }) => fontData(doc, styleId));
-  for (const font of fonts) await bundleStyle(files, doc, font, options);
-  const variable = compileVariable(doc, options.nowUnixS);
   const casting = castingOf(doc);
-  if (variable.ok)
-    files.set(`fonts/variable/${fontFileName(casting.family, 'Variable', 'ttf')}`, variable.value);
+  const parts = new Set(casting.bundle);
+  for (const font of fonts) await bundleStyle(files, doc, font, options);
+  const variable = parts.has('variable') ? compileVariable(doc, options.nowUnixS) : null;
+  if (variable?.ok) files.set(`fonts/variable/${castName(casting, 'Variable', 'ttf')}`, variable.value);
   const faces = fonts.map((f) => ({ style: f.style, file: baseName(f) }));
-  files.set('web/fonts.css', strToU8(webStyles(casting.family, faces, projectOf(doc).palettes)));
+  if (parts.has('web'))
+    files.set('web/fonts.css', strToU8(webStyles(casting.family, faces, projectOf(doc).palettes)));
   const characters = new Set(fonts.flatMap((f) => [...f.mapping.keys()])).size;
-  const name = fontFileName(casting.family, 'Bundle', 'zip');
+  const name = castName(casting, 'Bundle', 'zip');
   const all = bundleFiles({ casting, styles: faces.map((f) => f.style), files, characters });
-  const folder = `${name.replace(/-Bundle\.zip$/, '')}/`;
+  const folder = `${name.replace(/-Bundle/, '').replace(/\.zip$/, '')}/`;
   const lacking = casting.licence === '' ? [problem({ code: 'licence-missing' }, 'warning')] : [];
   // One style has no variable font, and needs none.
-  const told = variable.ok ? variable.problems : [];
+  const told = variable?.ok ? variable.problems : [];
   return ok({ name, bytes: zipped(all, folder) }, [...lacking, ...told]);
 }
 
-/** Puts a style's fonts, letters and proofs where they lie in a bundle. */
+/** Fonts of a bundle, and where they lie in it. */
+const BUNDLED_FONTS: readonly (readonly [BundlePart, StyleFormat, string])[] = [
+  ['otf', 'otf', 'fonts/otf'],
+  ['ttf', 'ttf', 'fonts/ttf'],
+  ['web', 'woff2', 'web'],
+  ['web', 'woff', 'web'],
+];
+
+/** Puts a style's fonts, letters and proofs where they lie in a bundle, as far as they were chosen. */
 async function bundleStyle(
   files: Map<string, Uint8Array>,
   doc: Doc,
   font: FontData,
   options: CastOptions,
 ): Promise<void> {
-  const name = baseName(font);
-  for (const [format, folder] of [
-    ['otf', 'fonts/otf'],
-    ['ttf', 'fonts/ttf'],
-    ['woff2', 'web'],
-    ['woff', 'web'],
-  ] as const) {
+  const parts = new Set(font.casting.bundle);
+  for (const [part, format, folder] of BUNDLED_FONTS) {
+    if (!parts.has(part)) continue;
     const made = await castStyle(doc, format, { ...options, styleId: font.style.id });
     files.set(`${folder}/${made.name}`, made.bytes);
   }
-  const put = (folder: string, made: Files) => {
-    for (const [path, content] of made)
+  const put = (part: BundlePart, folder: string, make: () => Files) => {
+    if (!parts.has(part)) return;
+    for (const [path, content] of make())
       files.set(`${folder}/${path}`, typeof content === 'string' ? strToU8(content) : content);
   };
   const style = font.style.name;
   const { pngSizes = PNG_SIZES, pictures } = options;
-  put(`letters/svg/${style}`, lettersSvg(doc, font, pictures));
-  put(`letters/png/${style}`, lettersPng(doc, font, pngSizes, pictures));
-  put(`letters/dxf/${style}`, lettersDxf(font));
-  for (const [page, png] of proofPngs(doc, font, pictures)) files.set(`proofs/${name}-${page}`, png);
+  put('letters-svg', `letters/svg/${style}`, () => lettersSvg(doc, font, pictures));
+  put('letters-png', `letters/png/${style}`, () => lettersPng(doc, font, pngSizes, pictures));
+  put('letters-dxf', `letters/dxf/${style}`, () => lettersDxf(font));
+  const pages = () => proofPngs(doc, font, pictures);
+  put(
+    'proofs',
+    'proofs',
+    () => new Map([...pages()].map(([page, png]) => [`${baseName(font)}-${page}`, png])),
+  );
 }

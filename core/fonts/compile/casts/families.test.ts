@@ -23,6 +23,7 @@ import type { Doc } from '../../../project/document/schema';
 import { pathData } from '../../../readers/svg/pathData';
 import { fontData } from '../fontData';
 import { compileVariable } from '../variable/compileVariable';
+import { licenceWords } from '../licences/licenceNames';
 import { castFile } from './castFile';
 import { castPlan } from './castPlan';
 import type { CastFormat } from './formats';
@@ -221,4 +222,34 @@ test('a project of one style has no family formats, and says why', async () => {
     expect(made.ok).toBe(false);
     expect(made.problems.map((p) => p.code)).toContain('variable-needs-styles');
   }
+});
+
+test('a bundle holds what was chosen, under a licence whose whole text goes along, and has its version in its names where that is wished', async () => {
+  const chosen = changeCasting(doc, {
+    ...licenceWords('OFL-1.1'),
+    copyright: 'Copyright 2026 the tide mill',
+    bundle: ['otf', 'web', 'letters-png'],
+    versioned: true,
+    version: '1.001',
+  });
+  if (!chosen) throw new Error('nothing changed');
+  const made = await castFile(edit(doc, chosen).doc, 'bundle', { ...options, pngSizes: [64] });
+  if (!made.ok) throw new Error('no bundle');
+  expect(made.value.name).toBe('EelPass-Bundle-1.001.zip');
+  const files = unzipSync(made.value.bytes);
+  const folders = new Set(Object.keys(files).map((path) => path.split('/').slice(0, 3).join('/')));
+  expect([...folders].filter((f) => !f.includes('.woff') && !f.endsWith('.otf')).sort()).toEqual([
+    'EelPass-1.001/LICENCE.txt',
+    'EelPass-1.001/README.txt',
+    'EelPass-1.001/fonts/otf',
+    'EelPass-1.001/letters/png',
+    'EelPass-1.001/web/fonts.css',
+  ]);
+  expect(Object.keys(files)).toContain('EelPass-1.001/fonts/otf/EelPass-Bold-1.001.otf');
+  const text = (path: string) => strFromU8(files[`EelPass-1.001/${path}`] ?? new Uint8Array());
+  expect(text('web/fonts.css')).toContain('url("EelPass-Bold-1.001.woff2")');
+  // The licence's own heading and last section, as its text has them (SIL Open Font License 1.1).
+  expect(text('LICENCE.txt')).toMatch(/^Eel Pass\r\nCopyright 2026 the tide mill\r\n/);
+  expect(text('LICENCE.txt')).toMatch(/PERMISSION & CONDITIONS[\s\S]*DISCLAIMER/);
+  expect(text('README.txt')).not.toMatch(/fonts\/ttf|proofs/);
 });

@@ -25,6 +25,23 @@ export type CastFormat = (typeof CAST_FORMATS)[number];
 const EMBEDDING = ['install', 'edit', 'view', 'never'] as const;
 export type Embedding = (typeof EMBEDDING)[number];
 
+/** What a bundle for a shop may hold. */
+export const BUNDLE_PARTS = [
+  'otf',
+  'ttf',
+  'variable',
+  'web',
+  'letters-svg',
+  'letters-png',
+  'letters-dxf',
+  'proofs',
+] as const;
+export type BundlePart = (typeof BUNDLE_PARTS)[number];
+
+/** Licences that many fonts have, by their SPDX identifiers (spdx.org/licenses). */
+export const USUAL_LICENCES = ['OFL-1.1', 'CC0-1.0', 'CC-BY-4.0'] as const;
+export type UsualLicence = (typeof USUAL_LICENCES)[number];
+
 /** A further style that is made of the one in hand when it is cast, by another pen. */
 const weight = z.object({
   name: z.string().min(1),
@@ -74,9 +91,18 @@ export const castingRow = z.object({
   designerUrl: z.string(),
   licence: z.string(),
   licenceUrl: z.string(),
+  /** Which of the usual licences it is, whose text goes along; null = words of one’s own. */
+  licenceId: z.enum(USUAL_LICENCES).nullable().default(null),
   copyright: z.string(),
   version: z.string().regex(/^\d{1,3}\.\d{3}$/),
   formats: z.array(z.enum(CAST_FORMATS)),
+  /** What goes into the bundle for a shop. */
+  bundle: z
+    .array(z.enum(BUNDLE_PARTS))
+    .readonly()
+    .default([...BUNDLE_PARTS]),
+  /** Whether files have the version in their names, so that a new one lies beside the old. */
+  versioned: z.boolean().default(false),
   weights: z.array(weight).max(16).readonly().default([]),
   cuts: z.array(cut).max(8).readonly().default([]),
   namesIn: z.array(namesIn).readonly().default([]),

@@ -73,6 +73,8 @@ export const glyphRow = z.object({
   note: z.object({ text: z.string(), page: z.string() }).readonly().nullable().default(null),
   /** Words that make this glyph when they are typed: names of an icon. */
   typed: z.array(z.string()).readonly().default([]),
+  /** Words by which icons are told into groups. */
+  tags: z.array(z.string()).readonly().default([]),
   /** Who set them: first = nobody yet; fitted = the automatic fit; hand = a person, and they stay. */
   spacing: z.enum(['first', 'fitted', 'hand']).default('hand'),
   /** Whose bearing this side takes; null = its own. */

@@ -12,6 +12,17 @@ const lines = z.object({
 });
 export type Lines = z.infer<typeof lines>;
 
+/** How a page of the proof is set. */
+const proofLook = z.object({
+  /** Style of the family; null = the one in hand. */
+  styleId: id.nullable().default(null),
+  /** On the weight axis; null = the style's own. */
+  weight: z.number().min(1).max(1000).nullable().default(null),
+  /** Features switched on or off, by their tags. */
+  features: z.record(z.string(), z.boolean()).default({}),
+});
+export type ProofLook = z.infer<typeof proofLook>;
+
 export const projectRow = z.object({
   id,
   name: z.string(),
@@ -42,6 +53,8 @@ export const projectRow = z.object({
     .default([]),
   /** What the artist typed in the place of the words that a proof has at first, by the place's name. */
   proofTexts: z.record(z.string(), z.string()).default({}),
+  /** How pages of the proof are set that aren't set as the running line is, by page. */
+  proofLooks: z.record(z.string(), proofLook).default({}),
   /** Which style is in hand. */
   styleId: id,
   /** Private code points given out so far by name: a name keeps its own for good. */

@@ -24,7 +24,7 @@ button small { font-size: .75rem; opacity: .75; }
 `;
 
 /** Shows, searches and copies; arrows go from icon to icon as they lie. */
-const SCRIPT = `
+export const KIT_SCRIPT = `
 const icons = JSON.parse(document.getElementById('icons').textContent);
 const list = document.querySelector('ul');
 const search = document.querySelector('input[type=search]');
@@ -92,6 +92,7 @@ document.addEventListener('keydown', (e) => {
   const next = by === undefined || at < 0 ? undefined : shown[at + by];
   if (next) { e.preventDefault(); next.focus(); }
 });
+document.querySelector('form').addEventListener('submit', (e) => e.preventDefault());
 show();
 `;
 
@@ -121,14 +122,14 @@ export function kitPage(family: string, woff2: Uint8Array, icons: readonly KitIc
 </head>
 <body>
 <h1>${escapeXml(family)}</h1>
-<form onsubmit="return false">
+<form>
 <label>Find <input type="search" placeholder="Name or code point" aria-keyshortcuts="/"></label>
 <fieldset><legend>A click copies</legend>${choices.join('')}</fieldset>
 </form>
 <p role="status"></p>
 <ul aria-label="Icons"></ul>
 <script type="application/json" id="icons">${data}</script>
-<script>${SCRIPT}</script>
+<script>${KIT_SCRIPT}</script>
 </body>
 </html>
 `;

@@ -2,7 +2,8 @@ import type { KitIcon } from './kitIcons';
 import { hex } from './kitIcons';
 
 /** Text in double quotes as CSS reads it (CSS Syntax Level 3, "string-token"). */
-const cssString = (text: string) => `"${text.replace(/["\\\n]/g, (c) => `\\${hex(c.charCodeAt(0))} `)}"`;
+export const cssString = (text: string) =>
+  `"${text.replace(/["\\\n]/g, (c) => `\\${hex(c.charCodeAt(0))} `)}"`;
 
 /** Styles: the font, a class for all icons, and one for each. `prefix` begins the classes. */
 export function kitCss(family: string, fontFile: string, icons: readonly KitIcon[]): string {
