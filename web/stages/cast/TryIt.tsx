@@ -1,15 +1,35 @@
 import { Box, Flex, Heading, Text, Textarea } from '@chakra-ui/react';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { CastFile } from '../../../core/fonts/compile/casts/castFile';
 import { tryPage } from '../../../core/fonts/compile/casts/tryPage';
+import { iconsByName } from '../../../core/project/document/commands/icons/iconNames';
+import type { Doc } from '../../../core/project/document/schema';
+import { glyphByCodePoint } from '../../store/selectors';
+import { useDoc } from '../../store/projectStore';
 import { InkButton } from '../../ui/InkButton';
 
-/** What it is tried with at first. */
+/** What letters are tried with at first. */
 const LINE = 'Barley, oats & eels at half past 9';
+/** Icons that are shown where a font has nothing else. */
+const FIRST_ICONS = 16;
+
+/** What a font is tried with at first: words, or its icons where it has no letters. */
+function firstLine(doc: Doc): string {
+  if (glyphByCodePoint(doc).has(0x61)) return LINE;
+  const icons = iconsByName(doc).flatMap((g) => (g.codePoints[0] === undefined ? [] : [g.codePoints[0]]));
+  return icons.length === 0
+    ? LINE
+    : icons
+        .slice(0, FIRST_ICONS)
+        .map((cp) => String.fromCodePoint(cp))
+        .join(' ');
+}
 
 /** A field set in the very bytes of a cast file, before anything is installed. */
 export function TryIt({ file, name }: { readonly file: CastFile | null; readonly name: string }) {
   const [family, setFamily] = useState<string | null>(null);
+  const doc = useDoc();
+  const line = useMemo(() => firstLine(doc), [doc]);
   const [failed, setFailed] = useState<string | null>(null);
   useEffect(() => {
     if (!file) return;
@@ -32,7 +52,7 @@ export function TryIt({ file, name }: { readonly file: CastFile | null; readonly
   }, [file]);
   if (!file) return null;
   const openPage = () => {
-    const page = new Blob([tryPage(name, file, LINE)], { type: 'text/html' });
+    const page = new Blob([tryPage(name, file, line)], { type: 'text/html' });
     // The page holds what it needs once it is open; its address is let go with this tab.
     window.open(URL.createObjectURL(page));
   };
@@ -63,7 +83,8 @@ export function TryIt({ file, name }: { readonly file: CastFile | null; readonly
           borderColor="rule"
           fontSize="28px"
           lineHeight="1.3"
-          defaultValue={LINE}
+          key={line}
+          defaultValue={line}
           style={{ fontFamily: family ? `'${family}', sans-serif` : undefined }}
         />
       )}
