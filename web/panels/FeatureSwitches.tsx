@@ -1,53 +1,19 @@
-import { Box, Button, Flex, Popover, Portal, Text } from '@chakra-ui/react';
+import { Box, Button, Popover, Portal } from '@chakra-ui/react';
 import { ToggleRight } from 'lucide-react';
-import type { Explained } from '../../core/fonts/features/explain';
 import { projectOf } from '../../core/project/document/newProject';
-import { useExplained } from '../store/explained';
 import { usePalette } from '../store/palettes';
 import { useDoc } from '../store/projectStore';
 import { switchAllBack, switchFeature, useSwitches } from '../store/switches';
-import { CheckField } from '../ui/CheckField';
 import { InkButton } from '../ui/InkButton';
 import { SelectField } from '../ui/SelectField';
+import { FeatureList } from './FeatureList';
 
-/** What a font does, once a feature: several sentences of one are told together. */
-function byTag(told: readonly Explained[]): Explained[] {
-  const tags = [...new Set(told.map((t) => t.tag))];
-  return tags.flatMap((tag) => {
-    const own = told.filter((t) => t.tag === tag);
-    const [first] = own;
-    return first ? [{ ...first, text: own.map((t) => t.text).join(' ') }] : [];
-  });
-}
-
+/** All features, and one press for as programs have them. */
 function List() {
-  const told = useExplained();
   const changed = useSwitches((s) => s.changed);
-  if (!told || told.length === 0)
-    return (
-      <Text fontSize="sm" color="faded">
-        The font does nothing with its letters yet: each stands for itself.
-      </Text>
-    );
   return (
     <>
-      {byTag(told).map(({ tag, unasked, text }) => (
-        <Box key={tag} py="1.5" borderBottomWidth="1px" borderColor="rule">
-          <Flex justify="space-between" align="center">
-            <CheckField
-              label={unasked ? 'By itself' : 'When asked for'}
-              checked={changed.get(tag) ?? unasked}
-              onChange={(on) => switchFeature(tag, on, unasked)}
-            />
-            <Text fontFamily="mono" fontSize="xs" color="faded" title="Its name in the font file">
-              {tag}
-            </Text>
-          </Flex>
-          <Text fontSize="xs" lineClamp={3} title={text}>
-            {text}
-          </Text>
-        </Box>
-      ))}
+      <FeatureList changed={changed} onSwitch={switchFeature} />
       <InkButton
         tip="As programs have it when nobody says anything"
         mt="2"

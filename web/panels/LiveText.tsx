@@ -1,10 +1,12 @@
 import { Box, chakra, type BoxProps } from '@chakra-ui/react';
-import { useMemo } from 'react';
+import { use, useMemo } from 'react';
+import { inStyle } from '../../core/project/document/queries/styles';
 import { textRuns, type TextRun } from '../../core/fonts/compile/textRuns';
 import type { Doc } from '../../core/project/document/schema';
 import { glyphByCodePoint } from '../store/selectors';
 import { useProject } from '../store/projectStore';
 import { characterAt } from './caret';
+import { PageLookContext } from './pageLook';
 import { useTextFont } from './useTextFont';
 import { useWay } from './way';
 
@@ -31,7 +33,8 @@ function glyphAt(doc: Doc, runs: readonly TextRun[], at: number): string | undef
  */
 export function LiveText({ text, onPick, ...rest }: Props) {
   const font = useTextFont();
-  const glyphs = useProject((s) => s.doc?.glyphs);
+  const styleId = use(PageLookContext)?.styleId ?? null;
+  const glyphs = useProject((s) => (styleId && s.whole ? inStyle(s.whole, styleId).glyphs : s.doc?.glyphs));
   const { make } = useWay();
   const runs = useMemo(() => (glyphs ? textRuns({ glyphs }, text) : []), [text, glyphs]);
   return (
@@ -43,6 +46,7 @@ export function LiveText({ text, onPick, ...rest }: Props) {
       style={font}
       onClick={(e) => {
         const at = characterAt(e.currentTarget, e.clientX, e.clientY);
+        if (styleId) useProject.getState().takeStyle(styleId);
         const { doc } = useProject.getState();
         const glyph = doc && at !== null ? glyphAt(doc, runs, at) : undefined;
         if (glyph) onPick(glyph);

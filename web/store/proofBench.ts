@@ -1,9 +1,15 @@
 import { create } from 'zustand';
 import { FIRST_PROOF, FIRST_SIZE_PX } from '../../core/project/document/commands/proof/texts';
+import type { FontSource } from './otherFonts';
 import type { Rgb } from '../../core/foundations/geometry/paint';
 
 /** What the proof's page lies on. */
 export type Ground = 'paper' | 'dark' | 'colours' | 'picture';
+
+/** What a page is looked at beside: another font, or the sheet that letters were drawn on. */
+export type SecondLook = { readonly name: string } & (
+  { readonly font: FontSource } | { readonly sheetId: string }
+);
 
 interface ProofBench {
   /** Which page is shown. */
@@ -23,6 +29,9 @@ interface ProofBench {
   readonly closer: number;
   /** How far the page is scrolled, px. */
   readonly scroll: { readonly left: number; readonly top: number };
+  /** What lies beside the page or over it, letter on letter; null = nothing. */
+  readonly second: SecondLook | null;
+  readonly laid: 'beside' | 'over';
   /** Letters or a pair that words are looked up by; null = the letter in hand. */
   readonly letters: string | null;
   /** Whether one went from a proof to a letter, so that Escape leads back. */
@@ -40,6 +49,8 @@ const FIRST: ProofBench = {
   picture: null,
   closer: 1,
   scroll: { left: 0, top: 0 },
+  second: null,
+  laid: 'beside',
   letters: null,
   cameFrom: false,
 };

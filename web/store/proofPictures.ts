@@ -2,7 +2,9 @@ import { toCanvas } from 'html-to-image';
 import { zipSync } from 'fflate';
 import { castingOf, projectOf } from '../../core/project/document/newProject';
 import { runFor } from './jobs';
+import { otherFontFiles } from './otherFonts';
 import type { Session } from './styleSession';
+import { varyingFile } from './varyingFont';
 import { wholeFont } from './wholeFont';
 
 /** Width and height of a picture, px. */
@@ -56,10 +58,21 @@ async function appStyles(): Promise<string> {
 /** What the font is called in pictures, whatever edits do to the page's own meanwhile. */
 export const PICTURE_FONT = 'proof-picture';
 
-/** The font as it is now, as a style sheet that a picture takes along. */
+/** The font as it is now, and those that pages of their own looks are set in, as a style sheet that a picture takes along. */
 async function fontStyles(session: Session, signal: AbortSignal): Promise<string> {
   const url = await dataUrl(await wholeFont(session, signal), 'font/ttf');
-  return `@font-face { font-family: '${PICTURE_FONT}'; src: url(${url}) }`;
+  const faces = [`@font-face { font-family: '${PICTURE_FONT}'; src: url(${url}) }`];
+  for (const [family, bytes] of otherFontFiles())
+    faces.push(`@font-face { font-family: '${family}'; src: url(${await dataUrl(bytes, 'font/ttf')}) }`);
+  const varying = varyingFile();
+  if (varying) {
+    const weights = varying.range.join(' ');
+    const address = await dataUrl(varying.bytes, 'font/ttf');
+    faces.push(
+      `@font-face { font-family: '${varying.family}'; font-weight: ${weights}; src: url(${address}) }`,
+    );
+  }
+  return faces.join('\n');
 }
 
 /** A page drawn as a picture of a size: as large as goes into it, the rest of its ground around it. */

@@ -10,13 +10,15 @@ import { world } from './world';
 interface Varying {
   /** The weight that the running line and proofs are set in; null = they are set in the style in hand. */
   readonly weight: number | null;
+  /** Whether a page of the proof is set in a weight of its own. */
+  readonly onPage: boolean;
   /** CSS name of the family as one variable font; null while it is made. */
   readonly family: string | null;
   /** Lightest and heaviest weight of the family; null while there is none to vary to. */
   readonly range: readonly [number, number] | null;
 }
 
-const NOTHING: Varying = { weight: null, family: null, range: null };
+const NOTHING: Varying = { weight: null, onPage: false, family: null, range: null };
 export const useVaryingFont = create<Varying>(() => NOTHING);
 
 /** Weights of the family's upright styles, or of its slanted ones where only those are several. */
@@ -39,15 +41,27 @@ const sameRange = (a: Varying['range'], b: Varying['range']): boolean =>
 
 let count = 0;
 let shown: FontFace | null = null;
+let file: Uint8Array | null = null;
+
+/** The variable font that the page knows, with its name and weights: pictures take it along. */
+export function varyingFile(): {
+  readonly family: string;
+  readonly bytes: Uint8Array;
+  readonly range: readonly [number, number];
+} | null {
+  const { family, range } = useVaryingFont.getState();
+  return family && range && file ? { family, bytes: file, range } : null;
+}
 
 /** Makes a variable font known to the page in place of the one before; its CSS name. */
 async function show(bytes: Uint8Array, [low, high]: readonly [number, number]): Promise<string> {
   const family = `varying-${++count}`;
-  const face = new FontFace(family, bytes.buffer as ArrayBuffer, { weight: `${low} ${high}` });
+  const face = new FontFace(family, bytes.slice().buffer as ArrayBuffer, { weight: `${low} ${high}` });
   await face.load();
   document.fonts.add(face);
   if (shown) document.fonts.delete(shown);
   shown = face;
+  file = bytes;
   return family;
 }
 
@@ -56,15 +70,15 @@ export const setWeight = (weight: number | null): void => useVaryingFont.setStat
 
 /** Keeps the family as one variable font in step with its edits while a weight between its styles is looked at. */
 export function useVaryingInStep(): void {
-  const looked = useVaryingFont((s) => s.weight !== null);
+  const looked = useVaryingFont((s) => s.weight !== null || s.onPage);
   const projectId = useProject((s) => s.projectId);
   // The font that was looked at belongs to the project that it was made of.
   useEffect(() => useVaryingFont.setState(NOTHING), [projectId]);
   const { glyphs, styles, project, casting, features, kerning, groups } = useWhole();
   useEffect(() => {
     const range = rangeOf({ styles });
-    if (!sameRange(range, useVaryingFont.getState().range))
-      useVaryingFont.setState(range ? { range } : NOTHING);
+    const { range: before, onPage } = useVaryingFont.getState();
+    if (!sameRange(range, before)) useVaryingFont.setState(range ? { range } : { ...NOTHING, onPage });
     if (!looked || !range) return;
     const doc = {
       sheets: {},

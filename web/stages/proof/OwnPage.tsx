@@ -5,6 +5,7 @@ import {
   ownProofs,
 } from '../../../core/project/document/commands/proof/texts';
 import type { Doc } from '../../../core/project/document/schema';
+import { LiveText } from '../../panels/LiveText';
 import { useTextFont } from '../../panels/useTextFont';
 import { useWay } from '../../panels/way';
 import { useProofBench } from '../../store/proofBench';
@@ -28,6 +29,10 @@ export function OwnPage() {
     useProofBench((s) => s.ownId),
   );
   const firstSize = useProofBench((s) => s.firstSize);
+  const fontSize = `${id === ownProofs(doc)[0]?.id ? firstSize : size}px`;
+  // Letters of another font lie on text, and a field shows none of where its letters are.
+  const under = useProofBench((s) => s.second !== null && s.laid === 'over');
+  if (under) return <LiveText text={text} onPick={take} lineHeight="normal" fontSize={fontSize} />;
   return (
     <Textarea
       aria-label="Text of the page"
@@ -40,7 +45,7 @@ export function OwnPage() {
       p="0"
       minH="60vh"
       lineHeight="normal"
-      fontSize={`${id === ownProofs(doc)[0]?.id ? firstSize : size}px`}
+      fontSize={fontSize}
       spellCheck={false}
       style={font}
       value={text}

@@ -13,7 +13,7 @@ import { ProofGauge } from './gauge/ProofGauge';
 import { ownPageOf } from './OwnPage';
 import { PrintedPage } from './PrintedPage';
 import { PROOF_GROUPS, proofOf } from './proofPages';
-import { Sheet } from './Sheet';
+import { PageWithSecond } from './SecondSheet';
 
 /** The kind that isn’t a page to look at but a font beside another. */
 const COMPARE = 'compare';
@@ -93,6 +93,7 @@ function Actions({ kind }: { readonly kind: string }) {
 /** The page on its ground, larger or smaller than it is, scrolled to where it was. */
 function Page({ kind }: { readonly kind: string }) {
   const closer = useProofBench((s) => s.closer);
+  const second = useProofBench((s) => s.second !== null && s.laid === 'beside');
   return (
     <ScrolledBench
       label="The page"
@@ -110,11 +111,11 @@ function Page({ kind }: { readonly kind: string }) {
         style={{
           zoom: closer,
           width: 'fit-content',
-          maxWidth: closer > 1 ? undefined : '100%',
+          maxWidth: closer > 1 || second ? undefined : '100%',
           margin: '24px auto',
         }}
       >
-        <Sheet kind={kind} minH="70vh" />
+        <PageWithSecond kind={kind} minH="70vh" />
       </div>
     </ScrolledBench>
   );

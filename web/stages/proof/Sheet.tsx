@@ -1,8 +1,10 @@
 import { Box } from '@chakra-ui/react';
-import type { CSSProperties } from 'react';
+import { use, type CSSProperties, type ReactNode } from 'react';
 import { colourKey } from '../../../core/foundations/geometry/paint';
+import { PageLookContext } from '../../panels/pageLook';
 import { useProofBench, type Ground } from '../../store/proofBench';
 import { proofOf } from './proofPages';
+import { usePageLook } from './usePageLook';
 
 /** Width of the page, CSS px: that of an A4 sheet (ISO 216, 210 mm), so that it prints at its true size. */
 const PAGE_PX = 794;
@@ -42,11 +44,15 @@ interface Props {
   readonly minH?: string;
   /** Printed or made a picture of. */
   readonly leaves?: boolean;
+  /** What lies over the page. */
+  readonly children?: ReactNode;
 }
 
-/** A page of the proof on its ground. */
-export function Sheet({ kind, minH = '90%', leaves = false }: Props) {
+/** A page of the proof on its ground, set as was chosen for it. */
+export function Sheet({ kind, minH = '90%', leaves = false, children }: Props) {
   const Page = proofOf(kind).page;
+  const look = usePageLook(kind);
+  const outer = use(PageLookContext);
   return (
     <Box
       data-proof={kind}
@@ -55,9 +61,13 @@ export function Sheet({ kind, minH = '90%', leaves = false }: Props) {
       px="12"
       py="10"
       minH={minH}
+      position="relative"
       style={{ ...useLook(leaves), printColorAdjust: 'exact' }}
     >
-      <Page />
+      <PageLookContext value={outer ?? look}>
+        <Page />
+      </PageLookContext>
+      {children}
     </Box>
   );
 }

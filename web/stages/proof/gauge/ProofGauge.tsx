@@ -11,6 +11,8 @@ import { LettersPart } from './LettersPart';
 import { NotesPart } from './NotesPart';
 import { OwnPages } from './OwnPages';
 import { PicturesPart } from './PicturesPart';
+import { SecondPart } from './SecondPart';
+import { SetPart } from './SetPart';
 
 const TABS = [
   { value: 'page', text: 'Page' },
@@ -32,6 +34,8 @@ function PageTab({ kind, lacking }: Props) {
       {kind === 'own' && <OwnPages />}
       {(kind === 'words' || kind === 'strings') && <LettersPart />}
       <LineSpacing />
+      <SetPart kind={kind} />
+      <SecondPart />
       <GroundPart />
       <LetterInHand kind={kind} />
     </>
