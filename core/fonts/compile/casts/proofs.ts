@@ -66,7 +66,10 @@ function wrapped(text: string, longest: number): string {
   return lines.join('\n');
 }
 
-/** Pictures that show a style set in its own letters, PNG by name: its name large, all its characters, and a text in falling sizes. */
+/**
+ * Pictures that show a style set in its own letters, PNG by name: a sheet
+ * with all of it to publish, its name large, all its characters, and a text in falling sizes.
+ */
 export function proofPngs(
   doc: Doc,
   font: FontData,
@@ -83,8 +86,15 @@ export function proofPngs(
     return row ? readyPictures(doc, row, bytes) : null;
   };
   const all = inRows(characters, Math.max(8, Math.ceil(Math.sqrt(characters.length * 2.2))));
+  const wide = Math.max(12, Math.ceil(Math.sqrt(characters.length * 6)));
   const name = shown(font.casting.family).box ? font.casting.family : characters.slice(0, 6).join('');
   const pages: Record<string, Field[]> = {
+    specimen: [
+      { text: name, top: MARGIN, bottom: 300, most: 260 },
+      { text: inRows(characters, wide), top: 350, bottom: 700, most: 110 },
+      { text: wrapped(runningText, 44), top: 750, bottom: 880, most: 64 },
+      { text: wrapped(runningText, 80), top: 910, bottom: HEIGHT - MARGIN, most: 30 },
+    ],
     name: [{ text: name, top: MARGIN, bottom: HEIGHT - MARGIN, most: 600 }],
     characters: [{ text: all, top: MARGIN, bottom: HEIGHT - MARGIN, most: 240 }],
     text: [
