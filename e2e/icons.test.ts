@@ -33,12 +33,12 @@ test('icons in a table: names typed in their place and pasted from a spreadsheet
   await expect(table).toContainText('“gate” shows first while “gatekeeper” is being typed.');
   await expect(field(page, 'Typed for barley')).toHaveValue('barley, grain');
 
-  await field(page, 'Find by name, word or code').fill('barley');
+  await field(page, 'Find by name, word, tag or code').fill('barley');
   await expect(table.getByRole('row')).toHaveCount(2);
   await field(page, 'This part of names').fill('barley');
   await field(page, 'becomes').fill('oats');
   await page.getByRole('button', { name: 'Rename 1 icon' }).click();
-  await field(page, 'Find by name, word or code').fill('');
+  await field(page, 'Find by name, word, tag or code').fill('');
   await expect(field(page, 'Name of oats')).toBeVisible();
 
   const waiting = page.waitForEvent('download');

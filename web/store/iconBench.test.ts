@@ -1,6 +1,6 @@
 import { rect } from '../../core/testing/shapes';
 import { blankGlyph, newProject } from '../../core/project/document/newProject';
-import { iconRows } from './iconBench';
+import { chooseIcon, chooseIcons, iconRows, useIconBench } from './iconBench';
 
 const base = newProject('i', 'Icons', 0);
 const rows = [
@@ -14,7 +14,7 @@ const rows = [
 }));
 const doc = { ...base, glyphs: { ...base.glyphs, ...Object.fromEntries(rows.map((g) => [g.id, g])) } };
 const names = (search: string, order: Parameters<typeof iconRows>[1]['order']) =>
-  iconRows(doc, { search, order }).map((r) => r.glyph.name);
+  iconRows(doc, { search, order, tag: null }).map((r) => r.glyph.name);
 
 test('icons are found by name, typed word or code, and stand in the order that was chosen', () => {
   expect(names('', 'name')).toEqual(['eel', 'gate', 'house']);
@@ -26,7 +26,32 @@ test('icons are found by name, typed word or code, and stand in the order that w
 });
 
 test('icons are looked for once for all who ask the same, and anew after an edit', () => {
-  const bench = { search: '', order: 'name' as const };
+  const bench = { search: '', order: 'name' as const, tag: null };
   expect(iconRows(doc, bench)).toBe(iconRows(doc, bench));
   expect(iconRows({ ...doc }, bench)).not.toBe(iconRows(doc, bench));
+});
+
+test('icons of a tag alone are shown, and found by it', () => {
+  const tagged = { ...doc.glyphs['eel'], tags: ['river'] } as (typeof doc.glyphs)[string];
+  const some = { ...doc, glyphs: { ...doc.glyphs, eel: tagged } };
+  expect(iconRows(some, { search: '', order: 'name', tag: 'river' }).map((r) => r.glyph.name)).toEqual([
+    'eel',
+  ]);
+  expect(iconRows(some, { search: 'RIV', order: 'name', tag: null }).map((r) => r.glyph.name)).toEqual([
+    'eel',
+  ]);
+});
+
+test('a press chooses an icon and lets it go again; with Shift all between are chosen', () => {
+  const all = iconRows(doc, { search: '', order: 'name', tag: null });
+  const chosen = () => [...useIconBench.getState().chosen].sort();
+  chooseIcons([]);
+  chooseIcon(all, 'eel', false);
+  chooseIcon(all, 'house', true);
+  expect(chosen()).toEqual(['eel', 'gate', 'house']);
+  chooseIcon(all, 'gate', false);
+  expect(chosen()).toEqual(['eel', 'house']);
+  chooseIcons([]);
+  chooseIcon(all, 'gate', true);
+  expect(chosen()).toEqual(['gate']);
 });

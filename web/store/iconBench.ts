@@ -15,10 +15,23 @@ export type IconOrder = 'name' | 'code' | 'untyped' | 'trouble';
 interface IconBench {
   readonly search: string;
   readonly order: IconOrder;
+  /** Of which tag they are; null = all. */
+  readonly tag: string | null;
+  readonly view: 'table' | 'wall';
+  /** Icons that were chosen on the wall, and the one that was pressed last. */
+  readonly chosen: ReadonlySet<string>;
+  readonly last: string | null;
 }
 
 /** Which icons are looked at, and in what order. */
-export const useIconBench = create<IconBench>(() => ({ search: '', order: 'name' }));
+export const useIconBench = create<IconBench>(() => ({
+  search: '',
+  order: 'name',
+  tag: null,
+  view: 'table',
+  chosen: new Set(),
+  last: null,
+}));
 
 /** An icon with what people run into who type it. */
 export interface IconRow {
@@ -29,26 +42,26 @@ export interface IconRow {
 const NONE: readonly NameTrouble[] = [];
 
 /** What was found last: the table and what stands beside it ask for the same. */
-const found = new WeakMap<IconBench, { readonly doc: Doc; readonly rows: readonly IconRow[] }>();
+let found: { readonly doc: Doc; readonly key: string; readonly rows: readonly IconRow[] } | null = null;
 
-/** Icons whose name, words or code point have what is looked for, in the order that was chosen. */
-export function iconRows(doc: Doc, bench: IconBench): readonly IconRow[] {
-  const known = found.get(bench);
-  if (known?.doc === doc) return known.rows;
+/** Icons whose name, words, tags or code point have what is looked for, in the order that was chosen. */
+export function iconRows(doc: Doc, bench: Pick<IconBench, 'search' | 'order' | 'tag'>): readonly IconRow[] {
+  const key = JSON.stringify([bench.search, bench.order, bench.tag]);
+  if (found?.doc === doc && found.key === key) return found.rows;
   const rows = lookedFor(doc, bench);
-  found.set(bench, { doc, rows });
+  found = { doc, key, rows };
   return rows;
 }
 
-function lookedFor(doc: Doc, { search, order }: IconBench): IconRow[] {
+function lookedFor(doc: Doc, { search, order, tag }: Pick<IconBench, 'search' | 'order' | 'tag'>): IconRow[] {
   const troubles = nameTroubles(doc);
   const wanted = search.trim().toLowerCase();
   const has = (g: GlyphRow) =>
-    [g.name, ...g.typed, ...g.codePoints.map((cp) => `u+${cp.toString(16)}`)].some((text) =>
+    [g.name, ...g.typed, ...g.tags, ...g.codePoints.map((cp) => `u+${cp.toString(16)}`)].some((text) =>
       text.toLowerCase().includes(wanted),
     );
   const rows = iconsByName(doc)
-    .filter((g) => wanted === '' || has(g))
+    .filter((g) => (tag === null || g.tags.includes(tag)) && (wanted === '' || has(g)))
     .map((glyph): IconRow => ({ glyph, troubles: troubles.get(glyph.id) ?? NONE }));
   const first: Record<IconOrder, (row: IconRow) => number> = {
     name: () => 0,
@@ -67,3 +80,20 @@ export function takeIconNames(text: string): void {
   commit(diff);
   showProblems(unknown.map((name) => problem({ code: 'icon-unknown', name }, 'warning')));
 }
+
+/** A press on an icon of the wall: chosen, or let go again; with all between it and the one before (`through`). */
+export function chooseIcon(rows: readonly IconRow[], id: string, through: boolean): void {
+  useIconBench.setState(({ chosen, last }) => {
+    const next = new Set(chosen);
+    const place = (of: string | null) => rows.findIndex((r) => r.glyph.id === of);
+    const [from, to] = [place(last), place(id)];
+    if (through && from >= 0) {
+      const [a, b] = [Math.min(from, to), Math.max(from, to)];
+      for (const { glyph } of rows.slice(a, b + 1)) next.add(glyph.id);
+    } else if (!next.delete(id)) next.add(id);
+    return { chosen: next, last: id };
+  });
+}
+
+export const chooseIcons = (ids: readonly string[]): void =>
+  useIconBench.setState({ chosen: new Set(ids), last: null });

@@ -1,8 +1,9 @@
 import { Box, chakra, Grid, Text } from '@chakra-ui/react';
-import { useVirtualizer } from '@tanstack/react-virtual';
-import { memo, useRef } from 'react';
+import { memo } from 'react';
+import { nth } from '../../../core/foundations/lists/nth';
 import type { GlyphRow, StyleRow } from '../../../core/project/document/schema';
 import { GlyphDrawing } from '../../ui/GlyphDrawing';
+import { VirtualTable } from '../../ui/VirtualTable';
 import type { FamilyRow } from './familyRows';
 
 /** Height of a row, and width of its columns, px. */
@@ -26,47 +27,24 @@ const columns = (count: number) => `${NAME_PX}px repeat(${count}, ${CELL_PX}px) 
 
 /** Each letter of the family in a row, beside itself in all styles. */
 export function FamilyTable(props: TableProps) {
-  const scroller = useRef<HTMLDivElement>(null);
-  const { styles, rows } = props;
-  const virtual = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: () => ROW_PX,
-    overscan: 6,
-  });
+  const { styles, rows, onLetter, onParting } = props;
   return (
-    <Box
-      ref={scroller}
-      flex="1"
-      minH="0"
-      overflow="auto"
-      px="5"
-      pb="3"
-      role="table"
-      aria-label="Letters of the family"
-      aria-rowcount={rows.length + 1}
-    >
-      <Heads {...props} />
-      <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
-        {virtual.getVirtualItems().map(({ index, start }) => {
-          const row = rows[index];
-          return row ? (
-            <div
-              key={row.letter.name}
-              style={{ position: 'absolute', top: start, width: '100%', height: ROW_PX }}
-            >
-              <Letter
-                row={row}
-                index={index}
-                styles={styles}
-                onLetter={props.onLetter}
-                onParting={props.onParting}
-              />
-            </div>
-          ) : null;
-        })}
-      </div>
-    </Box>
+    <VirtualTable
+      label="Letters of the family"
+      count={rows.length}
+      rowPx={ROW_PX}
+      head={<Heads {...props} />}
+      keyOf={(index) => nth(rows, index).letter.name}
+      row={(index) => (
+        <Letter
+          row={nth(rows, index)}
+          index={index}
+          styles={styles}
+          onLetter={onLetter}
+          onParting={onParting}
+        />
+      )}
+    />
   );
 }
 

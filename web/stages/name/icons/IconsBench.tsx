@@ -1,6 +1,6 @@
 import { Box, Grid, Input, Text } from '@chakra-ui/react';
-import { useVirtualizer } from '@tanstack/react-virtual';
-import { memo, useMemo, useRef } from 'react';
+import { memo, useMemo } from 'react';
+import { nth } from '../../../../core/foundations/lists/nth';
 import { setTypedNames } from '../../../../core/project/document/commands/glyphs/codePoints';
 import { setGlyphName } from '../../../../core/project/document/commands/glyphs/glyphName';
 import { useWay } from '../../../panels/way';
@@ -9,6 +9,8 @@ import { useDoc, useProject } from '../../../store/projectStore';
 import { troubleText } from '../../../text/iconTroubles';
 import { EmptyBench } from '../../../ui/Bench';
 import { GlyphDrawing } from '../../../ui/GlyphDrawing';
+import { VirtualTable } from '../../../ui/VirtualTable';
+import { IconsWall } from './IconsWall';
 
 const ROW_PX = 64;
 const COLUMNS = '60px minmax(110px, 0.8fr) 72px minmax(150px, 1.3fr) minmax(120px, 1.2fr)';
@@ -78,59 +80,31 @@ const Icon = memo(function Icon({ row: { glyph, troubles }, index }: { row: Icon
 
 const HEADS = ['Icon', 'Name', 'Code', 'Typed, parted by commas', ''];
 
-/** All icons in a table: name and typed names changed in place, with what people run into who type them. */
+const head = (
+  <Grid role="row" templateColumns={COLUMNS} gap="3" position="sticky" top="0" bg="paper" zIndex="1" py="2">
+    {HEADS.map((text) => (
+      <Text key={text} role="columnheader" fontSize="xs" color="faded">
+        {text}
+      </Text>
+    ))}
+  </Grid>
+);
+
+/** Icons in a table, name and typed names changed in place with what people run into who type them, or as a wall to choose from. */
 export function IconsBench() {
   const doc = useDoc();
   const bench = useIconBench();
   const rows = useMemo(() => iconRows(doc, bench), [doc, bench]);
-  const scroller = useRef<HTMLDivElement>(null);
-  const virtual = useVirtualizer({
-    count: rows.length,
-    getScrollElement: () => scroller.current,
-    estimateSize: () => ROW_PX,
-    overscan: 6,
-  });
-  if (rows.length === 0) return <EmptyBench>No icon has that in its name, words or code.</EmptyBench>;
+  if (rows.length === 0) return <EmptyBench>No icon has that in its name, words, tags or code.</EmptyBench>;
+  if (bench.view === 'wall') return <IconsWall rows={rows} />;
   return (
-    <Box
-      ref={scroller}
-      flex="1"
-      minH="0"
-      overflow="auto"
-      px="5"
-      role="table"
-      aria-label="Icons"
-      aria-rowcount={rows.length + 1}
-    >
-      <Grid
-        role="row"
-        templateColumns={COLUMNS}
-        gap="3"
-        position="sticky"
-        top="0"
-        bg="paper"
-        zIndex="1"
-        py="2"
-      >
-        {HEADS.map((head) => (
-          <Text key={head} role="columnheader" fontSize="xs" color="faded">
-            {head}
-          </Text>
-        ))}
-      </Grid>
-      <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
-        {virtual.getVirtualItems().map(({ index, start }) => {
-          const row = rows[index];
-          return row ? (
-            <div
-              key={row.glyph.id}
-              style={{ position: 'absolute', top: start, width: '100%', height: ROW_PX }}
-            >
-              <Icon row={row} index={index} />
-            </div>
-          ) : null;
-        })}
-      </div>
-    </Box>
+    <VirtualTable
+      label="Icons"
+      count={rows.length}
+      rowPx={ROW_PX}
+      head={head}
+      keyOf={(index) => nth(rows, index).glyph.id}
+      row={(index) => <Icon row={nth(rows, index)} index={index} />}
+    />
   );
 }

@@ -7,27 +7,36 @@ import type { Doc, GlyphRow } from '../../schema';
 export interface IconNames {
   readonly icon: string;
   readonly typed: readonly string[];
+  /** Its tags; null where the table says nothing of them. */
+  readonly tags: readonly string[] | null;
 }
+
+/** Cells that begin so are tags. */
+const TAG = '#';
 
 /**
  * A table of icons' names as spreadsheets and text editors give it: a row for each, its name and then what is typed for it, parted by commas,
  * semicolons or tabs (RFC 4180, and what spreadsheets copy). Rows without a name and such that begin with # are passed over; an icon without
- * further words is typed by its name.
+ * further words is typed by its name. Further cells that begin with # are tags.
  */
 export function readIconTable(text: string): IconNames[] {
   const { data } = Papa.parse<string[]>(text.trim(), { skipEmptyLines: 'greedy' });
   return data.flatMap((cells) => {
     const [icon = '', ...words] = cells.map((c) => c.trim());
     if (icon === '' || icon.startsWith('#')) return [];
-    const typed = words.flatMap((w) => w.split(',').map((part) => part.trim())).filter((w) => w !== '');
-    return [{ icon, typed: typed.length > 0 ? typed : [icon] }];
+    const parts = words.flatMap((w) => w.split(',').map((part) => part.trim())).filter((w) => w !== '');
+    const typed = parts.filter((w) => !w.startsWith(TAG));
+    const tags = parts.flatMap((w) => (w.startsWith(TAG) && w !== TAG ? [w.slice(1).trim()] : []));
+    return [
+      { icon, typed: typed.length > 0 ? typed : [icon], tags: tags.length > 0 ? [...new Set(tags)] : null },
+    ];
   });
 }
 
-/** All icons of a style with what is typed for them, as such a table; by name. `doc`: the style's view. */
+/** All icons of a style with what is typed for them and their tags, as such a table; by name. `doc`: the style's view. */
 export const writeIconTable = (doc: Doc): string =>
   `${Papa.unparse(
-    iconsByName(doc).map((g) => [g.name, ...g.typed]),
+    iconsByName(doc).map((g) => [g.name, ...g.typed, ...g.tags.map((t) => TAG + t)]),
     { newline: '\n' },
   )}\n`;
 
@@ -43,21 +52,22 @@ export interface TakenTable {
 /** Gives icons what a table has for them; those that it doesn't name stay. A word that two have is the first one's. */
 export function takeIconTable(doc: Doc, rows: readonly IconNames[]): TakenTable {
   const byName = new Map(Object.values(doc.glyphs).map((g) => [g.name, g]));
-  const wanted = new Map<GlyphRow, readonly string[]>();
+  const wanted = new Map<GlyphRow, IconNames>();
   const unknown: string[] = [];
-  for (const { icon, typed } of rows) {
-    const glyph = byName.get(icon);
-    if (glyph) wanted.set(glyph, typed);
-    else unknown.push(icon);
+  for (const row of rows) {
+    const glyph = byName.get(row.icon);
+    if (glyph) wanted.set(glyph, row);
+    else unknown.push(row.icon);
   }
   const taken = new Set(Object.values(doc.glyphs).flatMap((g) => (wanted.has(g) ? [] : g.typed)));
   const d = draft(doc);
   let changes = 0;
-  for (const [glyph, words] of wanted) {
+  for (const [glyph, { typed: words, tags: told }] of wanted) {
+    const tags = told ?? glyph.tags;
     const typed = [...new Set(words)].filter((w) => [...w].length > 1 && !taken.has(w));
     for (const w of typed) taken.add(w);
-    if (typed.join('\n') === glyph.typed.join('\n')) continue;
-    d.put('glyphs', { ...glyph, typed });
+    if (typed.join('\n') === glyph.typed.join('\n') && tags.join('\n') === glyph.tags.join('\n')) continue;
+    d.put('glyphs', { ...glyph, typed, tags: [...tags] });
     changes++;
   }
   return { diff: changes > 0 ? d.done('Take names of icons') : null, unknown };
