@@ -141,6 +141,10 @@ export const firstStyle: StyleRow = {
 };
 
 /** A project with nothing in it but what every font has. `nowMs`: milliseconds since 1970. */
+/** What the running line shows until somebody types. */
+export const FIRST_TEXT =
+  'High water at the mill by seven; eels in the race, barley on the stones. 0123456789';
+
 export function newProject(id: string, name: string, nowMs: number): Doc {
   const project: ProjectRow = {
     id,
@@ -153,7 +157,7 @@ export function newProject(id: string, name: string, nowMs: number): Doc {
     ownLines: [],
     grid: { step: 10, shown: false, snaps: false },
     bill: BASIC_BILL,
-    runningText: 'High water at the mill by seven; eels in the race, barley on the stones. 0123456789',
+    runningText: FIRST_TEXT,
     proofText: null,
     ownProofs: [],
     proofTexts: {},

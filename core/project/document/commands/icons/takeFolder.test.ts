@@ -172,6 +172,16 @@ test('icons that nobody placed stand as on their boards, and so do those that co
   expect(box?.yMax).toBeCloseTo(22 * 30, 6);
 });
 
+test('a project that begins with icons asks for no letters, and its running line shows icons; one that has letters stays as it is', async () => {
+  const icons = projectOf(await first(OLD));
+  expect([icons.bill, icons.runningText]).toEqual(['', '\ue000 \ue001 \ue002 \ue003 \ue004']);
+  const base = newProject('i', 'Icons', 0);
+  const written = { ...base, project: { i: { ...projectOf(base), runningText: 'Eels' } } };
+  const added = addMadeSheet(written, row('one'), await lifted(OLD));
+  if (!added) throw new Error('nothing came');
+  expect(projectOf(edit(written, added).doc)).toMatchObject({ runningText: 'Eels', bill: projectOf(base).bill });
+});
+
 test('codes that a project was given by hand are kept for their icons too', async () => {
   const base = await first(OLD);
   const gate = { ...icon(base, 'gate'), codePoints: [0xe123] };

@@ -1,6 +1,7 @@
+import { BASIC_BILL } from '../../../../type/names/bills';
 import { draft, type Draft, type ProjectDiff } from '../../changes/diff';
-import { FIRST_RECIPE, projectOf } from '../../newProject';
-import type { Doc, PieceRow, SheetRow } from '../../schema';
+import { FIRST_RECIPE, FIRST_TEXT, projectOf } from '../../newProject';
+import type { Doc, PieceRow, ProjectRow, SheetRow } from '../../schema';
 import { pieceRow, type LiftResult } from '../pieces/takeLifted';
 import { finish, type Steps } from '../../../../foundations/steps';
 import { PrivateCodes } from '../glyphs/privateCodes';
@@ -53,13 +54,25 @@ export function* addingMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult)
   });
   const row = madeSheetRow(doc, sheet, lifted, pieces);
   const given = codes.given();
-  if (Object.keys(given).length > Object.keys(project.privateCodes).length)
-    d.put('project', { ...project, privateCodes: given });
+  const more = Object.keys(given).length > Object.keys(project.privateCodes).length;
+  if (more) d.put('project', { ...project, privateCodes: given, ...(icons ? withoutLetters(doc, pieces) : {}) });
   d.put('sheets', row);
   for (const p of pieces) d.put('pieces', p);
   yield* seating(doc, d, row, pieces);
   placeBearings(d, pieces, lifted, project.unitsPerEm);
   return d.done(`Add ${sheet.name}`);
+}
+
+/** Icons that the running line shows at first. */
+const FIRST_ICONS = 24;
+
+/** A project that begins with icons asks for no letters, and its running line shows icons; nothing of what somebody chose changes. */
+function withoutLetters(doc: Doc, pieces: readonly PieceRow[]): Partial<ProjectRow> {
+  const { bill, runningText } = projectOf(doc);
+  const drawn = Object.values(doc.glyphs).some((g) => g.source !== null);
+  if (drawn || bill !== BASIC_BILL || runningText !== FIRST_TEXT) return {};
+  const icons = pieces.flatMap((p) => p.char ?? []).slice(0, FIRST_ICONS);
+  return { bill: '', runningText: icons.join(' ') };
 }
 
 /** The row of a sheet of files, which is put behind those that are there. */
