@@ -52,3 +52,43 @@ test('icons in a table: names typed in their place and pasted from a spreadsheet
   await saved(page);
   expect(faults).toEqual([]);
 });
+
+test('icons on a wall: several chosen, tagged and found by the tag; in Seat one that stands out is mended and all go onto the pixels of a design size', async ({
+  page,
+}) => {
+  const faults = watchFaults(page);
+  await openFinished(page, /^Icons/);
+  await liveFontReady(page);
+  await stage(page, 'Name');
+  await page.getByRole('tab', { name: 'Icons' }).click();
+  await page.getByLabel('Shown as').selectOption('wall');
+  const wall = page.getByRole('group', { name: 'Wall of icons' });
+  const places = wall.getByRole('button');
+  await expect(places).toHaveCount(12);
+  await places.nth(1).click();
+  await places.nth(4).click({ modifiers: ['Shift'] });
+  await places.nth(2).click();
+  await expect(wall.locator('[aria-pressed=true]')).toHaveCount(3);
+  await field(page, 'A tag for them').fill('river');
+  await page.getByRole('button', { name: 'Tag 3 icons' }).click();
+  await page.getByLabel('Tagged').selectOption('river');
+  await expect(places).toHaveCount(3);
+  await page.getByLabel('Tagged').selectOption('');
+  await expect(places).toHaveCount(12);
+
+  await stage(page, 'Seat');
+  await page.getByRole('tab', { name: 'Icons' }).click();
+  const odd = page.getByRole('list', { name: 'Icons that stand out' }).getByRole('listitem');
+  const before = await odd.count();
+  expect(before).toBeGreaterThan(0);
+  const said = (await odd.first().innerText()).split('\n')[0] ?? '';
+  await odd.first().getByRole('button', { name: /^Mend/ }).click();
+  await expect(odd.filter({ hasText: said })).toHaveCount(0, { timeout: 30_000 });
+  const picture = page.getByRole('img', { name: /in pixels, \d+ grey edges?/ });
+  await expect(picture).toBeVisible();
+  await page.getByRole('button', { name: /^Put all \d+ with grey edges on pixels/ }).click();
+  await expect(page.getByRole('img', { name: /in pixels, 0 grey edges/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /with grey edges on pixels/ })).toHaveCount(0);
+  await saved(page);
+  expect(faults).toEqual([]);
+});

@@ -1,3 +1,5 @@
+import { thickened } from '../../core/outlines/dress/thickened';
+import { measureIcon } from '../../core/type/seat/iconMeasures';
 import { skeletonOfOutline, type OutlineSkeleton } from '../../core/tracing/centreline/skeletonOfOutline';
 import { wordSvg, type WordSvg } from '../../core/fonts/compile/wordSvg';
 import { withCastWeights } from '../../core/project/document/commands/family/castWeights';
@@ -82,6 +84,9 @@ export const dressApi = {
     const to = made && stemOf(made, 'upright');
     return ok(made && from !== null && to !== null ? { contours: made, from, to } : null);
   },
+  /** An icon whose strokes have another thickness, em units; null when it has none to speak of, or has that. */
+  thicken: (contours: readonly Contour[], wanted: number): Result<readonly Contour[] | null> =>
+    ok(thickened(contours, wanted, (cs) => measureIcon(cs)?.thickness ?? null)),
   /** Upright stems of letters; those without one are left out. */
   stems(
     letters: readonly OutlineOf[],

@@ -36,11 +36,22 @@ function hullOf(points: readonly Vec[]): Vec[] {
 const areaOf = (points: readonly Vec[]): number =>
   points.reduce((sum, p, i) => sum + cross(p, points[(i + 1) % points.length] ?? p), 0) / 2;
 
+/** Measures by outline: outlines are immutable, and all of a font are asked for again after each edit. */
+const known = new WeakMap<readonly Contour[], IconMeasure | null>();
+
 /**
  * What an icon looks like beside others; null without ink. Shapes look equally large whose hulls have equal areas: circles of 20, squares of
  * 18 and bars of 16 by 20 on boards of 24 are drawn as equals (common practice, no published source). Outlines don't overlap.
  */
 export function measureIcon(contours: readonly Contour[]): IconMeasure | null {
+  const before = known.get(contours);
+  if (before !== undefined) return before;
+  const measure = measured(contours);
+  known.set(contours, measure);
+  return measure;
+}
+
+function measured(contours: readonly Contour[]): IconMeasure | null {
   const rings = contours.filter((c) => c.closed).map((c) => flattenContour(c, FLAT_EM));
   const ink = Math.abs(rings.reduce((sum, ring) => sum + areaOf(ring), 0));
   const hull = areaOf(hullOf(rings.flat()));

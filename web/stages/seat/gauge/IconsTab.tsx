@@ -8,6 +8,8 @@ import { useDoc, useProject } from '../../../store/projectStore';
 import { InkButton } from '../../../ui/InkButton';
 import { NumberField } from '../../../ui/NumberField';
 import { SelectField } from '../../../ui/SelectField';
+import { EvennessPart } from './EvennessPart';
+import { PixelsPart } from './PixelsPart';
 
 type IconSeating = ReturnType<typeof firstIconSeating>;
 
@@ -101,6 +103,8 @@ export function IconsTab({ ids }: { ids: readonly string[] }) {
       >
         Place {counted(some.length, 'icon')}
       </InkButton>
+      <EvennessPart />
+      <PixelsPart />
     </>
   );
 }

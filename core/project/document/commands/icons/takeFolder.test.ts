@@ -179,7 +179,10 @@ test('a project that begins with icons asks for no letters, and its running line
   const written = { ...base, project: { i: { ...projectOf(base), runningText: 'Eels' } } };
   const added = addMadeSheet(written, row('one'), await lifted(OLD));
   if (!added) throw new Error('nothing came');
-  expect(projectOf(edit(written, added).doc)).toMatchObject({ runningText: 'Eels', bill: projectOf(base).bill });
+  expect(projectOf(edit(written, added).doc)).toMatchObject({
+    runningText: 'Eels',
+    bill: projectOf(base).bill,
+  });
 });
 
 test('codes that a project was given by hand are kept for their icons too', async () => {

@@ -55,7 +55,8 @@ export function* addingMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult)
   const row = madeSheetRow(doc, sheet, lifted, pieces);
   const given = codes.given();
   const more = Object.keys(given).length > Object.keys(project.privateCodes).length;
-  if (more) d.put('project', { ...project, privateCodes: given, ...(icons ? withoutLetters(doc, pieces) : {}) });
+  if (more)
+    d.put('project', { ...project, privateCodes: given, ...(icons ? withoutLetters(doc, pieces) : {}) });
   d.put('sheets', row);
   for (const p of pieces) d.put('pieces', p);
   yield* seating(doc, d, row, pieces);
