@@ -1,7 +1,7 @@
 import { strToU8, zipSync } from 'fflate';
 import { inFile, ok, problem, type Problem, type Result } from '../../../foundations/problems/problem';
 import { castingOf, projectOf } from '../../../project/document/newProject';
-import { isColoured } from '../../../project/document/queries/colours';
+import { isColoured, withoutColours } from '../../../project/document/queries/colours';
 import { ownPicture } from '../../../project/document/queries/pictures';
 import type { BundlePart, Doc } from '../../../project/document/schema';
 import { compileFont, type CompileOptions } from '../compileFont';
@@ -142,11 +142,8 @@ async function castStyle(project: Doc, format: StyleFormat, options: CastOptions
       return { name: named('stroke.svg'), bytes: strToU8(strokeFont(doc, data)) };
     case 'ufo':
       return { name: named('ufo.zip'), bytes: zipped(ufoFiles(data, doc, pictures), `${named('ufo')}/`) };
-    case 'kit': {
-      const ttf = font('ttf');
-      const web = { woff2: await woff2Of(ttf, version, brotli), woff: woffOf(ttf, version) };
-      return { name: named('kit.zip'), bytes: zipped(kitFiles(data, baseName(data), web)) };
-    }
+    case 'kit':
+      return { name: named('kit.zip'), bytes: zipped(await kitOf(doc, data, options)) };
     case 'letters-png':
       return {
         name: named('letters-png.zip'),
@@ -157,6 +154,23 @@ async function castStyle(project: Doc, format: StyleFormat, options: CastOptions
     case 'letters-svg':
       return { name: named('letters-svg.zip'), bytes: zipped(lettersSvg(doc, data, pictures)) };
   }
+}
+
+/** An icon kit; where icons have colours, with the same font in the ink of the text beside. */
+async function kitOf(doc: Doc, data: FontData, options: CastOptions): Promise<Files> {
+  const version = versionOf(data.casting.version);
+  const web = async (of: Doc) => {
+    const ttf = keptFont(of, 'ttf', options);
+    return { woff2: await woff2Of(ttf, version, options.brotli), woff: woffOf(ttf, version) };
+  };
+  const plain = withoutColours(doc, data.style.id);
+  const rows = Object.values(doc.glyphs).filter((g) => g.styleId === data.style.id);
+  return kitFiles(data, {
+    name: baseName(data),
+    own: await web(doc),
+    plain: plain === doc ? null : await web(plain),
+    tags: new Map(rows.map((g) => [g.name, g.tags])),
+  });
 }
 
 /** What a style's files are called, without an ending. */

@@ -35,6 +35,19 @@ export const isColoured = (doc: Doc, glyph: GlyphRow): boolean =>
   glyph.layers.length > 0 ||
   (colouringOf(doc, glyph) !== null && glyph.contours.length > 0 && glyph.name !== NOTDEF);
 
+/** The project with a style's letters in the ink of the text, whatever colours they have; the same when they have none. */
+export function withoutColours(doc: Doc, styleId: string): Doc {
+  const coloured = Object.values(doc.glyphs).filter((g) => g.styleId === styleId && isColoured(doc, g));
+  const style = doc.styles[styleId];
+  if (coloured.length === 0 || !style) return doc;
+  const plain = Object.fromEntries(coloured.map((g) => [g.id, { ...g, layers: [] }]));
+  return {
+    ...doc,
+    glyphs: { ...doc.glyphs, ...plain },
+    styles: { ...doc.styles, [styleId]: { ...style, colouring: null } },
+  };
+}
+
 /** Its colours as they stand in the font. */
 export const placedLayers = (doc: Doc, glyph: GlyphRow): ColourLayer[] => placed(glyph, layersOf(doc, glyph));
 

@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { unzipSync } from 'fflate';
+import sharp from 'sharp';
 import ts from 'typescript';
 import { openProjectFile } from '../../../../project/archive/readProject';
 import { projectOf } from '../../../../project/document/newProject';
@@ -149,4 +150,51 @@ test('an icon stands on a page by its class and by its name, as wide as the map 
     return [...document.querySelectorAll('span')].map((s) => s.getBoundingClientRect().width);
   });
   for (const w of widths) expect(w).toBeCloseTo(100 * width, 0);
+});
+
+test('coloured icons come with the same font in the colour of the text, and tags find icons', async () => {
+  const [a] = Object.values(doc.glyphs).filter((g) => g.source !== null);
+  if (!a) throw new Error('no icon');
+  const layers = [{ paint: { kind: 'flat' as const, rgb: [200, 40, 20] as const }, contours: a.contours }];
+  const coloured = { ...doc, glyphs: { ...doc.glyphs, [a.id]: { ...a, layers, tags: ['river'] } } };
+  const kit = await kitOf(coloured);
+  expect([...kit.keys()].filter((path) => path.startsWith('fonts/'))).toEqual([
+    'fonts/LaneSigns-Regular.woff2',
+    'fonts/LaneSigns-Regular.woff',
+    'fonts/LaneSigns-Regular-plain.woff2',
+    'fonts/LaneSigns-Regular-plain.woff',
+  ]);
+  const { icons } = JSON.parse(text(kit, 'icons.json')) as {
+    icons: Record<string, { tags: string[]; codePoint: number }>;
+  };
+  const [className, { codePoint }] = Object.entries(icons).find(([, i]) => i.tags.includes('river')) ?? [
+    '',
+    { codePoint: 0 },
+  ];
+  expect(codePoint).toBe(a.codePoints[0]);
+  const inline = (css: string) =>
+    css.replace(/url\("(fonts\/[^"]+)"\)/g, (_, path: string) => {
+      const bytes = Buffer.from(kit.get(path) ?? new Uint8Array()).toString('base64');
+      return `url("data:font/woff2;base64,${bytes}")`;
+    });
+  const p = page();
+  await p.goto('about:blank');
+  await p.setContent(
+    `<style>${inline(text(kit, 'icons.css'))} span { font-size: 200px; color: rgb(0, 0, 255) }</style>` +
+      `<span class="icon icon-${className}"></span><span class="icon icon-plain icon-${className}"></span>`,
+  );
+  await p.evaluate(() => document.fonts.ready);
+  // Painted by the browser: its own red, and the blue of the text.
+  const inks = await Promise.all(
+    [0, 1].map(async (k) => {
+      const { data, info } = await sharp(await p.locator('span').nth(k).screenshot())
+        .raw()
+        .toBuffer({ resolveWithObject: true });
+      const seen = new Set<string>();
+      for (let i = 0; i < data.length; i += info.channels) seen.add([...data.subarray(i, i + 3)].join());
+      return seen;
+    }),
+  );
+  expect([inks[0]?.has('200,40,20'), inks[0]?.has('0,0,255')]).toEqual([true, false]);
+  expect([inks[1]?.has('200,40,20'), inks[1]?.has('0,0,255')]).toEqual([false, true]);
 });

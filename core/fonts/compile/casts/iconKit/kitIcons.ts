@@ -8,6 +8,7 @@ export interface KitIcon {
   readonly name: string;
   /** All names that become it when they are typed in its font. */
   readonly typed: readonly string[];
+  readonly tags: readonly string[];
   /** Its CSS class, unique in the kit. */
   readonly className: string;
   readonly codePoint: number;
@@ -22,8 +23,11 @@ const slug = (name: string): string =>
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-+|-+$/g, '') || 'icon';
 
-/** Everything of a font that has ink and a code point, in the order of the code points. */
-export function kitIcons({ glyphs, unitsPerEm }: FontData): KitIcon[] {
+/** Everything of a font that has ink and a code point, in the order of the code points. `tags`: by glyph names. */
+export function kitIcons(
+  { glyphs, unitsPerEm }: FontData,
+  tags: ReadonlyMap<string, readonly string[]> = new Map(),
+): KitIcon[] {
   const taken = new Map<string, number>();
   const unique = (wanted: string) => {
     const times = (taken.get(wanted) ?? 0) + 1;
@@ -43,7 +47,14 @@ export function kitIcons({ glyphs, unitsPerEm }: FontData): KitIcon[] {
     if (codePoint === undefined || g.contours.length === 0 || standsIn(g, i)) return [];
     const name = g.typed[0] ?? g.name;
     return [
-      { name, typed: g.typed, className: unique(slug(name)), codePoint, width: g.advance / unitsPerEm },
+      {
+        name,
+        typed: g.typed,
+        tags: tags.get(g.name) ?? [],
+        className: unique(slug(name)),
+        codePoint,
+        width: g.advance / unitsPerEm,
+      },
     ];
   });
 }

@@ -76,7 +76,7 @@ function show() {
   const words = search.value.toLowerCase().split(/\\s+/).filter(Boolean);
   let found = 0;
   for (const [icon, item] of items) {
-    const text = [icon.name, icon.className, ...icon.typed, 'u+' + icon.codePoint.toString(16)].join(' ').toLowerCase();
+    const text = [icon.name, icon.className, ...icon.typed, ...icon.tags, 'u+' + icon.codePoint.toString(16)].join(' ').toLowerCase();
     item.hidden = !words.every((w) => text.includes(w));
     if (!item.hidden) found++;
   }

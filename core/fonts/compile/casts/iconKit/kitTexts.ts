@@ -6,8 +6,9 @@ export const cssString = (text: string) =>
   `"${text.replace(/["\\\n]/g, (c) => `\\${hex(c.charCodeAt(0))} `)}"`;
 
 /** Styles: the font, a class for all icons, and one for each. `prefix` begins the classes. */
-export function kitCss(family: string, fontFile: string, icons: readonly KitIcon[]): string {
+export function kitCss(family: string, fontFile: string, icons: readonly KitIcon[], plain = false): string {
   const face = cssString(family);
+  const inOneInk = plain ? plainCss(family, fontFile) : '';
   const rules = icons.map((i) => `.icon-${i.className}::before { content: "\\${hex(i.codePoint)}"; }`);
   return `@font-face {
   font-family: ${face};
@@ -30,8 +31,18 @@ export function kitCss(family: string, fontFile: string, icons: readonly KitIcon
   display: inline-block;
 }
 ${rules.join('\n')}
-`;
+${inOneInk}`;
 }
+
+/** The same icons in the colour of the text around them. */
+const plainCss = (family: string, fontFile: string): string => `@font-face {
+  font-family: ${cssString(`${family} Plain`)};
+  src: url("fonts/${fontFile}-plain.woff2") format("woff2"), url("fonts/${fontFile}-plain.woff") format("woff");
+  font-display: block;
+}
+/* <span class="icon icon-plain icon-NAME" aria-hidden="true"></span> takes the colour of the text. */
+.icon-plain { font-family: ${cssString(`${family} Plain`)}; }
+`;
 
 /** A map of all icons for programs. */
 export const kitJson = (family: string, version: string, icons: readonly KitIcon[]): string =>
@@ -42,7 +53,14 @@ export const kitJson = (family: string, version: string, icons: readonly KitIcon
       icons: Object.fromEntries(
         icons.map((i) => [
           i.className,
-          { name: i.name, typed: i.typed, codePoint: i.codePoint, hex: hex(i.codePoint), width: i.width },
+          {
+            name: i.name,
+            typed: i.typed,
+            tags: i.tags,
+            codePoint: i.codePoint,
+            hex: hex(i.codePoint),
+            width: i.width,
+          },
         ]),
       ),
     },
@@ -59,12 +77,17 @@ ${icons.map((i) => `  '${i.className}': '\\u{${hex(i.codePoint)}}',`).join('\n')
 export type IconName = keyof typeof icons;
 `;
 
-export const kitReadMe = (family: string, licence: string, icons: readonly KitIcon[]): string => `${family}
+export const kitReadMe = (
+  family: string,
+  licence: string,
+  icons: readonly KitIcon[],
+  plain = false,
+): string => `${family}
 
 index.html   shows all ${icons.length} icons; a click copies one. It works from disk.
 icons.css    for web pages: <link rel="stylesheet" href="icons.css">
              <span class="icon icon-${icons[0]?.className ?? 'NAME'}" aria-hidden="true"></span>
 icons.json   names, code points and widths for programs
 icons.ts     the same for TypeScript
-fonts/       WOFF2 first, WOFF for old browsers
+fonts/       WOFF2 first, WOFF for old browsers${plain ? '; -plain: in the colour of the text, by the class icon-plain' : ''}
 ${licence === '' ? '' : `\n${licence}\n`}`;
