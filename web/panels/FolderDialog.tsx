@@ -1,4 +1,4 @@
-import { Box, Button, Dialog, Flex, Grid, Portal, Text } from '@chakra-ui/react';
+import { Box, Button, Dialog, Grid, Portal, Text } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import type { FolderChange } from '../../core/project/document/commands/icons/folderChanges';
 import type { PieceRow } from '../../core/project/document/schema';
@@ -59,8 +59,8 @@ function Line({ change, taken, onTaken }: LineProps) {
   );
 }
 
-function OpenDialog({ offer }: { readonly offer: FolderOffer }) {
-  const { changes, same } = offer.found;
+/** All changes to go through; those that would undo what somebody drew here are not taken at first. */
+function useChoice({ found: { changes } }: FolderOffer) {
   const [refused, setRefused] = useState<ReadonlySet<string>>(
     () => new Set(changes.filter((c) => c.byHand).map(changeKey)),
   );
@@ -70,7 +70,16 @@ function OpenDialog({ offer }: { readonly offer: FolderOffer }) {
     else next.add(changeKey(change));
     setRefused(next);
   };
-  const count = changes.length - refused.size;
+  return {
+    isTaken: (c: FolderChange) => !refused.has(changeKey(c)),
+    set,
+    count: changes.length - refused.size,
+  };
+}
+
+function OpenDialog({ offer }: { readonly offer: FolderOffer }) {
+  const { changes, same } = offer.found;
+  const { isTaken, set, count } = useChoice(offer);
   return (
     <Dialog.Root
       open
@@ -92,29 +101,17 @@ function OpenDialog({ offer }: { readonly offer: FolderOffer }) {
               </Text>
               <div role="list" aria-label="Changes of icons">
                 {changes.map((c) => (
-                  <Line
-                    key={changeKey(c)}
-                    change={c}
-                    taken={!refused.has(changeKey(c))}
-                    onTaken={(taken) => set(c, taken)}
-                  />
+                  <Line key={changeKey(c)} change={c} taken={isTaken(c)} onTaken={(taken) => set(c, taken)} />
                 ))}
               </div>
             </Dialog.Body>
-            <Dialog.Footer>
-              <Flex gap="3">
-                <Button variant="outline" borderColor="rule" onClick={offer.leave}>
-                  Leave all as it is
-                </Button>
-                <Button
-                  bg="hand"
-                  color="paper"
-                  disabled={count === 0}
-                  onClick={() => offer.take((c) => !refused.has(changeKey(c)))}
-                >
-                  Take {counted(count, 'change')}
-                </Button>
-              </Flex>
+            <Dialog.Footer gap="3">
+              <Button variant="outline" borderColor="rule" onClick={offer.leave}>
+                Leave all as it is
+              </Button>
+              <Button bg="hand" color="paper" disabled={count === 0} onClick={() => offer.take(isTaken)}>
+                Take {counted(count, 'change')}
+              </Button>
             </Dialog.Footer>
           </Dialog.Content>
         </Dialog.Positioner>

@@ -25,11 +25,9 @@ function firstLine(doc: Doc): string {
         .join(' ');
 }
 
-/** A field set in the very bytes of a cast file, before anything is installed. */
-export function TryIt({ file, name }: { readonly file: CastFile | null; readonly name: string }) {
+/** A cast file as the page knows it: its family once it is loaded, or why the browser refuses it. */
+function useTried(file: CastFile | null) {
   const [family, setFamily] = useState<string | null>(null);
-  const doc = useDoc();
-  const line = useMemo(() => firstLine(doc), [doc]);
   const [failed, setFailed] = useState<string | null>(null);
   useEffect(() => {
     if (!file) return;
@@ -50,6 +48,14 @@ export function TryIt({ file, name }: { readonly file: CastFile | null; readonly
       document.fonts.delete(face);
     };
   }, [file]);
+  return { family, failed };
+}
+
+/** A field set in the very bytes of a cast file, before anything is installed. */
+export function TryIt({ file, name }: { readonly file: CastFile | null; readonly name: string }) {
+  const { family, failed } = useTried(file);
+  const doc = useDoc();
+  const line = useMemo(() => firstLine(doc), [doc]);
   if (!file) return null;
   const openPage = () => {
     const page = new Blob([tryPage(name, file, line)], { type: 'text/html' });

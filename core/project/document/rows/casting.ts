@@ -39,7 +39,7 @@ export const BUNDLE_PARTS = [
 export type BundlePart = (typeof BUNDLE_PARTS)[number];
 
 /** Licences that many fonts have, by their SPDX identifiers (spdx.org/licenses). */
-export const USUAL_LICENCES = ['OFL-1.1', 'CC0-1.0', 'CC-BY-4.0'] as const;
+const USUAL_LICENCES = ['OFL-1.1', 'CC0-1.0', 'CC-BY-4.0'] as const;
 export type UsualLicence = (typeof USUAL_LICENCES)[number];
 
 /** A further style that is made of the one in hand when it is cast, by another pen. */
