@@ -32,6 +32,10 @@ test('a joined script to a bundle for a shop under an open licence: fonts, lette
   await page.getByLabel(/^Version in file names/).check({ force: true });
   await saved(page);
   const made = await castFiles(page);
+  // What is in it is seen before it is saved.
+  const tree = page.getByRole('list', { name: /^In .*Bundle/ });
+  await expect(tree).toContainText('letters/dxf');
+  await expect(tree.getByRole('listitem').first()).toContainText(/\d+ files?[\d., ]+kB/);
   const [name, bytes] = [...made].find(([n]) => n.includes('Bundle')) ?? ['', new Uint8Array()];
   const family = name.split('-')[0] ?? '';
   expect(name).toBe(`${family}-Bundle-1.000.zip`);

@@ -1,8 +1,9 @@
-import { Box, Flex, Heading, Image, Text } from '@chakra-ui/react';
+import { Box, Flex, Heading, Image, Table, Text } from '@chakra-ui/react';
 import type { ReactNode } from 'react';
 import { counted } from '../../../core/foundations/problems/counted';
 import type { CastCut, CastingRow } from '../../../core/project/document/schema';
 import type { WordSvg } from '../../../core/fonts/compile/wordSvg';
+import { listedNames, type ListedName } from '../../../core/fonts/compile/listedNames';
 import { projectOf } from '../../../core/project/document/newProject';
 import { useDoc } from '../../store/projectStore';
 import { useLiveFont } from '../../store/liveFont';
@@ -110,6 +111,36 @@ function CutFamily({ cut, listed }: { readonly cut: CastCut; readonly listed: re
   );
 }
 
+/** What each style is called on three systems: most programs of Windows know families of four styles, and list others as families of their own. */
+function OnSystems({
+  casting,
+  listed,
+}: {
+  readonly casting: CastingRow;
+  readonly listed: readonly string[];
+}) {
+  const rows = listed.map((style) => listedNames(casting, style));
+  const said = ({ family, style }: ListedName) => `${family}, ${style}`;
+  return (
+    <Table.Root size="sm" mt="2" aria-label="Names on three systems">
+      <Table.Header>
+        <Table.Row bg="transparent">
+          <Table.ColumnHeader fontSize="xs">Windows</Table.ColumnHeader>
+          <Table.ColumnHeader fontSize="xs">macOS, Linux</Table.ColumnHeader>
+        </Table.Row>
+      </Table.Header>
+      <Table.Body>
+        {rows.map(({ ofFour, ofAny }, i) => (
+          <Table.Row key={`${said(ofAny)} ${i}`} bg="transparent">
+            <Table.Cell fontSize="xs">{said(ofFour)}</Table.Cell>
+            <Table.Cell fontSize="xs">{said(ofAny)}</Table.Cell>
+          </Table.Row>
+        ))}
+      </Table.Body>
+    </Table.Root>
+  );
+}
+
 interface Props {
   readonly casting: CastingRow;
   /** Styles of the project, the one in hand first. */
@@ -144,6 +175,7 @@ export function FontMenu({ casting, styles }: Props) {
           <CutFamily key={i} cut={cut} listed={listed} />
         ))}
       </Box>
+      <OnSystems casting={casting} listed={listed} />
     </Box>
   );
 }

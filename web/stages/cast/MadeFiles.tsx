@@ -1,8 +1,10 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react';
+import { Fragment } from 'react';
 import type { CastFile } from '../../../core/fonts/compile/casts/castFile';
 import { CAST_FORMATS, MEDIA_TYPES } from '../../../core/fonts/compile/casts/formats';
 import { download } from '../../ui/download';
 import { InkButton } from '../../ui/InkButton';
+import { BundleTree } from './BundleTree';
 
 const typeOf = (name: string): string => {
   const format = CAST_FORMATS.find((f) => name.endsWith(`.${f}`));
@@ -37,17 +39,20 @@ export function MadeFiles({
         )}
       </Flex>
       {files.map((f) => (
-        <Flex key={f.name} align="center" gap="3" py="2" borderBottomWidth="1px" borderColor="rule">
-          <Text flex="1" fontSize="sm">
-            {f.name}
-          </Text>
-          <Text fontSize="sm" color="faded">
-            {(f.bytes.length / 1000).toFixed(1)} kB
-          </Text>
-          <InkButton tip={`Save ${f.name}`} onClick={() => download(f.bytes, f.name, typeOf(f.name))}>
-            Download
-          </InkButton>
-        </Flex>
+        <Fragment key={f.name}>
+          <Flex align="center" gap="3" py="2" borderBottomWidth="1px" borderColor="rule">
+            <Text flex="1" fontSize="sm">
+              {f.name}
+            </Text>
+            <Text fontSize="sm" color="faded">
+              {(f.bytes.length / 1000).toFixed(1)} kB
+            </Text>
+            <InkButton tip={`Save ${f.name}`} onClick={() => download(f.bytes, f.name, typeOf(f.name))}>
+              Download
+            </InkButton>
+          </Flex>
+          {/-Bundle[-.]/.test(f.name) && <BundleTree file={f} />}
+        </Fragment>
       ))}
       <Text fontSize="xs" color="faded" mt="2">
         Open an OTF or TTF and choose Install. Programs that were running see a new font after a restart.

@@ -3,6 +3,7 @@ import { use, type CSSProperties, type ReactNode } from 'react';
 import { colourKey } from '../../../core/foundations/geometry/paint';
 import { PageLookContext } from '../../panels/pageLook';
 import { useProofBench, type Ground } from '../../store/proofBench';
+import { Leaving } from './leaving';
 import { proofOf } from './proofPages';
 import { usePageLook } from './usePageLook';
 
@@ -65,7 +66,9 @@ export function Sheet({ kind, minH = '90%', leaves = false, children }: Props) {
       style={{ ...useLook(leaves), printColorAdjust: 'exact' }}
     >
       <PageLookContext value={outer ?? look}>
-        <Page />
+        <Leaving value={leaves}>
+          <Page />
+        </Leaving>
       </PageLookContext>
       {children}
     </Box>

@@ -1,5 +1,5 @@
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
-import { Fragment } from 'react';
+import { Fragment, use } from 'react';
 import { lackingIn } from '../../../../core/fonts/compile/textRuns';
 import type { GlyphRow } from '../../../../core/project/document/schema';
 import { LiveText } from '../../../panels/LiveText';
@@ -12,6 +12,8 @@ import { useDoc } from '../../../store/projectStore';
 import { LANGUAGE_SAMPLES } from '../../../text/languageSamples';
 import { betweenText, pairText, wordsText } from '../../../text/spacingStrings';
 import { GlyphDrawing } from '../../../ui/GlyphDrawing';
+import { useGrowing } from '../../../ui/useGrowing';
+import { Leaving } from '../leaving';
 import { ProofBlock } from '../ProofBlock';
 
 /** Sizes of type in the waterfall, px. */
@@ -74,10 +76,11 @@ export function AllPage() {
   const doc = useDoc();
   const { take } = useWay();
   const glyphs = drawnGlyphs(doc);
+  const drawn = useGrowing(Math.min(MOST_GLYPHS, glyphs.length), use(Leaving));
   return (
     <>
       <Grid templateColumns="repeat(auto-fill, minmax(62px, 1fr))">
-        {glyphs.slice(0, MOST_GLYPHS).map((g) => (
+        {glyphs.slice(0, drawn).map((g) => (
           <GlyphCell key={g.id} glyph={g} onPick={take} />
         ))}
       </Grid>
