@@ -5,7 +5,8 @@ import { takeLifted } from '../../core/project/document/commands/pieces/takeLift
 import { dropPiece, relabelPiece } from '../../core/project/document/commands/pieces/named';
 import { addSheet } from '../../core/project/document/commands/sheets/sheets';
 import { edit, editAll } from '../../core/project/document/inStep/edit';
-import { newProject, projectOf } from '../../core/project/document/newProject';
+import { blankGlyph, newProject, projectOf } from '../../core/project/document/newProject';
+import { rect } from '../../core/testing/shapes';
 import type { Doc } from '../../core/project/document/schema';
 import { sampleProject } from '../../core/testing/sampleProject';
 import { liftedSheet } from '../../core/testing/liftedSheet';
@@ -122,6 +123,17 @@ describe('the state of the stages', () => {
     expect(finish(stageStates(dropped))).toMatchObject({ lift: '3 pieces', dress: '3 glyphs' });
     const { doc: nameless } = edit(doc, relabelPiece(doc, first(doc, 'two').id, null)!);
     expect(finish(stageStates(nameless)).lift).toBe('4 pieces');
+  });
+
+  test('snags are counted where they are mended, and all of them in Cast', () => {
+    const base = newProject('p', 'P', 0);
+    const speck = { ...blankGlyph('a', 'a', [97]), contours: [rect(0, 0, 500, 500), rect(600, 0, 603, 3)] };
+    const doc = { ...base, glyphs: { ...base.glyphs, a: speck } };
+    expect(finish(stageStates(doc))).toMatchObject({
+      dress: '1 glyph, 1 snag',
+      cast: '1 snag',
+      seat: expect.not.stringContaining('snag'),
+    });
   });
 
   test('counts one as one', () => {

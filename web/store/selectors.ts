@@ -1,3 +1,5 @@
+import type { Problem } from '../../core/foundations/problems/problem';
+import { stageOfProblem } from '../text/stageOfProblem';
 import { isDoubtful, missingOfBill } from '../../core/project/document/queries/sheets';
 import { notesOf } from '../../core/project/document/commands/proof/notes';
 import { counted } from '../../core/foundations/problems/counted';
@@ -91,7 +93,7 @@ export const snags = keptFor((doc) => [doc], checkProject);
 
 /** The state of each stage in a few words, for the course; glyph by glyph, for there may be thousands. `family`: the document with all styles, as it is cast. */
 export function* stageStates(doc: Doc, family = doc): Steps<Record<string, string>> {
-  const stops = (yield* checkingProject(family)).filter((p) => p.severity !== 'note').length;
+  const snags = (yield* checkingProject(family)).filter((p) => p.severity !== 'note');
   yield;
   const sheets = Object.keys(doc.sheets).length;
   const pieces = Object.values(doc.pieces).filter((p) => p.state !== 'dropped');
@@ -104,7 +106,7 @@ export function* stageStates(doc: Doc, family = doc): Steps<Record<string, strin
   const notes = notesOf(doc);
   yield;
   const out = standingsInOrder(doc).filter((x) => x.fault !== null).length;
-  return {
+  return withSnags(snags, {
     gather: counted(sheets, 'sheet'),
     lift:
       doubtful > 0
@@ -115,8 +117,20 @@ export function* stageStates(doc: Doc, family = doc): Steps<Record<string, strin
     name: `${bill - missing} of ${bill}`,
     fit: `${counted(Object.keys(doc.kerning).length, 'pair')} kerned`,
     proof: notes.length === 0 ? 'live' : counted(notes.length, 'note'),
-    cast: stops === 0 ? 'no snags' : counted(stops, 'snag'),
-  };
+    cast: snags.length === 0 ? 'no snags' : counted(snags.length, 'snag'),
+  });
+}
+
+/** States of stages with how many snags are mended there; Cast tells of all. */
+function withSnags(snags: readonly Problem[], states: Record<string, string>): Record<string, string> {
+  const here = new Map<string, number>();
+  for (const snag of snags) here.set(stageOfProblem(snag), (here.get(stageOfProblem(snag)) ?? 0) + 1);
+  return Object.fromEntries(
+    Object.entries(states).map(([stage, state]) => {
+      const count = stage === 'cast' ? 0 : (here.get(stage) ?? 0);
+      return [stage, count > 0 ? `${state}, ${counted(count, 'snag')}` : state];
+    }),
+  );
 }
 
 /** What a piece is called: its character, or its file's name when its code point is a private one or it has none. */

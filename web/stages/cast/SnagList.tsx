@@ -13,6 +13,7 @@ import type { Problem } from '../../../core/foundations/problems/problem';
 import { useWay } from '../../panels/way';
 import { useDoc, useProject, useWhole } from '../../store/projectStore';
 import { GlyphDrawing } from '../../ui/GlyphDrawing';
+import { stageOfProblem } from '../../text/stageOfProblem';
 import { InkButton } from '../../ui/InkButton';
 
 const SEVERITY = { error: 'Error', warning: 'Warning', note: 'Note' } as const;
@@ -80,6 +81,7 @@ function Snag({ problem: p }: { problem: Problem }) {
   const commit = useProject((s) => s.commit);
   const glyph = p.place.glyph === undefined ? undefined : glyphNamed(doc, p.place.glyph);
   const mend = mendOf(p);
+  const stage = stageOfProblem(p);
   return (
     <Flex gap="3" py="2" borderBottomWidth="1px" borderColor="rule" align="flex-start">
       <Box color={p.severity === 'note' ? 'faded' : 'snag'} pt="1">
@@ -97,12 +99,12 @@ function Snag({ problem: p }: { problem: Problem }) {
           {mend.label}
         </InkButton>
       )}
-      {glyph && (
+      {stage !== 'cast' && (
         <InkButton
-          tip={`Go to ${glyph.name}`}
+          tip={`Go to ${glyph?.name ?? 'where it is mended'}`}
           onClick={() => {
             useProject.getState().takeStyle(projectOf(doc).styleId);
-            go('dress', glyph.name);
+            go(stage, glyph?.id);
           }}
         >
           Show

@@ -1,7 +1,7 @@
 import { Field, Flex, Textarea } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import { writeIconTable } from '../../../../core/project/document/commands/icons/iconNames';
-import { renameIcons } from '../../../../core/project/document/commands/icons/renameIcons';
+import { renameIcons, replacedName } from '../../../../core/project/document/commands/icons/renameIcons';
 import { tagGlyphs, tagsOf } from '../../../../core/project/document/commands/icons/tags';
 import { removeGlyphs } from '../../../../core/project/document/commands/glyphs/removing';
 import type { GlyphRow } from '../../../../core/project/document/schema';
@@ -29,14 +29,14 @@ function Replace({ shown }: { readonly shown: readonly GlyphRow[] }) {
   const commit = useProject((s) => s.commit);
   const [from, setFrom] = useState('');
   const [to, setTo] = useState('');
-  const hit = from === '' ? 0 : shown.filter((g) => g.name.includes(from)).length;
+  const hit = shown.filter((g) => replacedName(g.name, from, to) !== g.name).length;
   return (
     <>
       <GaugePart title="Rename" />
       <TextField live label="This part of names" value={from} onChange={setFrom} />
       <TextField live label="becomes" value={to} onChange={setTo} />
       <InkButton
-        tip="One step to undo; a name that another has stays as it is"
+        tip="One step to undo; a name that another has stays as it is. ic_*_24 becomes * takes what stands around away"
         disabled={hit === 0}
         onClick={() => commit(renameIcons(doc, shown, { from, to }))}
       >

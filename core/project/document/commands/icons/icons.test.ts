@@ -3,7 +3,7 @@ import { edit } from '../../inStep/edit';
 import { blankGlyph, newProject } from '../../newProject';
 import type { Doc } from '../../schema';
 import { iconsByName, nameTroubles, readIconTable, takeIconTable, writeIconTable } from './iconNames';
-import { renameIcons } from './renameIcons';
+import { renameIcons, replacedName } from './renameIcons';
 import { tagGlyphs, tagsOf } from './tags';
 import type { ProjectDiff } from '../../changes/diff';
 
@@ -76,6 +76,17 @@ test('icons are renamed by a part of their names as one step; a name that is tak
   const renamed = done(doc, renameIcons(doc, iconsByName(doc), { from: 'ic_', to: '' }));
   expect(Object.keys(typedOf(renamed)).sort()).toEqual(['eel', 'gate', 'ic_eel']);
   expect(renameIcons(doc, iconsByName(doc), { from: 'zz', to: 'y' })).toBeNull();
+});
+
+test.each([
+  ['ic_gate_24', 'ic_*_24', '*', 'gate'],
+  ['ic_gate_open', 'ic_*_*', '*_*', 'gate_open'],
+  ['eel', 'ic_*', '*', 'eel'],
+  ['a.gate', 'a.*', '*.b', 'gate.b'],
+  ['agate', 'a.*', '*.b', 'agate'],
+  ['gate', '*', 'x', 'gate'],
+])('%s by the pattern %s to %s is %s', (name, from, to, wanted) => {
+  expect(replacedName(name, from, to)).toBe(wanted);
 });
 
 test('icons are tagged and untagged together as one step; tags go into the table behind # and come back from it', () => {
