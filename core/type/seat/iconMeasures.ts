@@ -1,4 +1,5 @@
-import { flattenContour, contoursBox } from '../../foundations/geometry/measure';
+import { flattenContour } from '../../foundations/geometry/measure';
+import { finish, type Steps } from '../../foundations/steps';
 import type { Contour } from '../../foundations/geometry/contour';
 import { cross, distance, sub, type Vec } from '../../foundations/geometry/vec';
 import { middleOf } from './robust';
@@ -12,7 +13,7 @@ export interface IconMeasure {
 }
 
 /** Curves are measured along chords within this, em units. */
-const FLAT_EM = 0.2;
+const FLAT_EM = 0.5;
 
 /** Corners of the smallest convex shape around points, against the clock (Andrew's monotone chain). */
 function hullOf(points: readonly Vec[]): Vec[] {
@@ -76,14 +77,23 @@ const LEAST = { size: 0.12, thickness: 0.18 } as const;
 /** Further than this many deviations from the middle an icon is odd; deviations by the median, for a normal spread (1.4826). */
 const FAR = 2.5 * 1.4826;
 
+/** An icon with its outline, em units. */
+interface Outlined {
+  readonly id: string;
+  readonly contours: readonly Contour[];
+}
+
 /** Icons that look larger, smaller, heavier or lighter than the rest; the oddest first. Fewer than four say nothing of what is usual. */
-export function oddIcons(
-  icons: readonly { readonly id: string; readonly contours: readonly Contour[] }[],
-): IconOddity[] {
-  const measured = icons.flatMap(({ id, contours }) => {
+export const oddIcons = (icons: readonly Outlined[]): IconOddity[] => finish(findingOddIcons(icons));
+
+/** The same, icon by icon. */
+export function* findingOddIcons(icons: readonly Outlined[]): Steps<IconOddity[]> {
+  const measured: { readonly id: string; readonly measure: IconMeasure }[] = [];
+  for (const { id, contours } of icons) {
     const measure = measureIcon(contours);
-    return measure && contoursBox(contours) ? [{ id, measure }] : [];
-  });
+    if (measure) measured.push({ id, measure });
+    yield;
+  }
   if (measured.length < 4) return [];
   const found = (['size', 'thickness'] as const).flatMap((what) => {
     const logs = measured.map((m) => Math.log(m.measure[what]));

@@ -1,9 +1,10 @@
-import { folderChanges } from '../../../core/project/document/commands/icons/folderChanges';
+import { findingChanges } from '../../../core/project/document/commands/icons/folderChanges';
 import { takingFolder } from '../../../core/project/document/commands/icons/takeFolder';
 import type { LiftResult } from '../../../core/project/document/commands/pieces/takeLifted';
 import type { MadeSheet } from '../../../core/project/document/commands/sheets/madeSheets';
 import { problem } from '../../../core/foundations/problems/problem';
 import { fromLatest } from '../../jobs/inSlices';
+import type { JobContext } from '../../jobs/jobQueue';
 import type { IntakeItem } from '../../persistence/db';
 import { closeOffer, offerFolder } from '../folderOffers';
 import { runFor } from '../jobs';
@@ -26,8 +27,13 @@ export class FolderAgain {
   ) {}
 
   /** Offers what a folder changes; false when its icons weren't here before. Nothing changed is told. */
-  async offer(session: Session, item: IntakeItem, folder: ReadFolder): Promise<boolean> {
-    const found = folderChanges(session.doc, folder.lifted.pieces);
+  async offer(session: Session, item: IntakeItem, folder: ReadFolder, context: JobContext): Promise<boolean> {
+    const { pieces } = folder.lifted;
+    const found = await fromLatest(
+      () => session.doc,
+      (doc) => findingChanges(doc, pieces),
+      context,
+    );
     if (!found) return false;
     if (found.changes.length === 0) {
       session.tell([problem({ code: 'icons-unchanged', count: found.same.length }, 'note')]);

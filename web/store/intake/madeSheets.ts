@@ -63,8 +63,8 @@ export class MadeSheets {
     const facts = { name: nameOf(item), kind, pictureId, originalId, widthPx, heightPx, icons };
     const lifted = { ...sheet, pieces };
     const again = icons && item.insteadOf === undefined;
-    if (again && (await this.folderAgain.offer(session, item, { sheet: facts, lifted, pictures: kept })))
-      return;
+    const folder = { sheet: facts, lifted, pictures: kept };
+    if (again && (await this.folderAgain.offer(session, item, folder, context))) return;
     if (!(await this.storing.keepPictures(session, nameOf(item), kept))) return this.storing.drop(item);
     const id = this.world.newId();
     await this.storing.promise(item, id);

@@ -1,12 +1,13 @@
 import { Flex, Text } from '@chakra-ui/react';
-import { useMemo } from 'react';
+import { useCallback } from 'react';
 import { counted } from '../../../../core/foundations/problems/counted';
 import { evenSizes } from '../../../../core/project/document/commands/icons/evenness';
 import { iconsOf } from '../../../../core/project/document/queries/glyphs';
-import { oddIcons, type IconOddity } from '../../../../core/type/seat/iconMeasures';
+import { findingOddIcons, type IconOddity } from '../../../../core/type/seat/iconMeasures';
 import { useWay } from '../../../panels/way';
 import { evenStrokes } from '../../../store/evening';
 import { useDoc, useProject } from '../../../store/projectStore';
+import { useSteps } from '../../../store/useSteps';
 import { GaugePart } from '../../../ui/Gauge';
 import { GlyphDrawing } from '../../../ui/GlyphDrawing';
 import { InkButton } from '../../../ui/InkButton';
@@ -58,7 +59,10 @@ function Odd({ odd }: { readonly odd: IconOddity }) {
 export function EvennessPart() {
   const doc = useDoc();
   const commit = useProject((s) => s.commit);
-  const odd = useMemo(() => oddIcons(iconsOf(doc)), [doc]);
+  const finding = useCallback(() => findingOddIcons(iconsOf(doc)), [doc]);
+  const found = useSteps(finding);
+  // Icons that went since are no longer told.
+  const odd = (found ?? []).filter((o) => doc.glyphs[o.id]);
   const of = (what: IconOddity['what']) => odd.filter((o) => o.what === what);
   // What is much smaller than the rest, as an arrow's head is, was meant to be: it is mended alone or not at all.
   const sizes = of('size').filter((o) => Math.abs(Math.log(o.factor)) < Math.log(MOST_AT_ONCE));
@@ -66,7 +70,7 @@ export function EvennessPart() {
   return (
     <>
       <GaugePart title="Beside one another" />
-      {odd.length === 0 && <Text fontSize="sm">All look as large and as heavy as the others.</Text>}
+      {found && odd.length === 0 && <Text fontSize="sm">All look as large and as heavy as the others.</Text>}
       <div role="list" aria-label="Icons that stand out">
         {odd.slice(0, LISTED).map((o) => (
           <Odd key={`${o.id} ${o.what}`} odd={o} />

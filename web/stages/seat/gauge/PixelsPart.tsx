@@ -1,9 +1,16 @@
 import { Text } from '@chakra-ui/react';
-import { useMemo, useState } from 'react';
-import { greyEdges, pixelOf, putOnPixels } from '../../../../core/project/document/commands/icons/evenness';
+import { useCallback, useMemo, useState } from 'react';
+import {
+  findingGrey,
+  greyEdges,
+  pixelOf,
+  putOnPixels,
+} from '../../../../core/project/document/commands/icons/evenness';
 import { iconsByName } from '../../../../core/project/document/commands/icons/iconNames';
+import type { GlyphRow } from '../../../../core/project/document/schema';
 import { useGlyphInHand } from '../../../panels/useGlyphInHand';
 import { useDoc, useProject } from '../../../store/projectStore';
+import { useSteps } from '../../../store/useSteps';
 import { GaugePart } from '../../../ui/Gauge';
 import { InkButton } from '../../../ui/InkButton';
 import { NumberField } from '../../../ui/NumberField';
@@ -11,6 +18,7 @@ import { AsPixels } from './AsPixels';
 
 /** Design size before somebody says it, px. */
 const FIRST_DESIGN_PX = 24;
+const NONE: readonly GlyphRow[] = [];
 
 /** Which edges come out grey at a design size, and icons put on its pixels. */
 export function PixelsPart() {
@@ -20,7 +28,8 @@ export function PixelsPart() {
   const { glyph } = useGlyphInHand();
   const px = pixelOf(doc, designPx);
   const icons = useMemo(() => iconsByName(doc), [doc]);
-  const grey = useMemo(() => icons.filter((g) => greyEdges(g, px).length > 0), [icons, px]);
+  const finding = useCallback(() => findingGrey(icons, px), [icons, px]);
+  const grey = useSteps(finding) ?? NONE;
   const shown = glyph && glyph.contours.length > 0 ? glyph : (grey[0] ?? icons[0]);
   if (!shown) return null;
   return (

@@ -1,6 +1,7 @@
 import { counted } from '../../../../foundations/problems/counted';
 import { transformContours, type Contour } from '../../../../foundations/geometry/contour';
 import { contoursBox } from '../../../../foundations/geometry/measure';
+import type { Steps } from '../../../../foundations/steps';
 import { translation } from '../../../../foundations/geometry/affine';
 import type { IconOddity } from '../../../../type/seat/iconMeasures';
 import { blurredEdges, onPixels, type PixelEdge } from '../../../../type/seat/pixelEdges';
@@ -56,6 +57,16 @@ export function greyEdges(glyph: GlyphRow, px: number): readonly PixelEdge[] {
   const edges = blurredEdges(placedContours(glyph), px);
   known.set(glyph, { px, edges });
   return edges;
+}
+
+/** Icons with edges that come out grey, one by one. */
+export function* findingGrey(icons: readonly GlyphRow[], px: number): Steps<GlyphRow[]> {
+  const grey: GlyphRow[] = [];
+  for (const icon of icons) {
+    if (greyEdges(icon, px).length > 0) grey.push(icon);
+    yield;
+  }
+  return grey;
 }
 
 /**

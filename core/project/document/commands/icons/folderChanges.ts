@@ -1,6 +1,7 @@
 import { translation } from '../../../../foundations/geometry/affine';
 import { transformContours } from '../../../../foundations/geometry/contour';
 import { transformPaint } from '../../../../foundations/geometry/paint';
+import { finish, type Steps } from '../../../../foundations/steps';
 import { rowTop } from '../../../../lifting/artwork/layOut';
 import { pathData } from '../../../../readers/svg/pathData';
 import type { LiftedRow } from '../pieces/takeLifted';
@@ -82,7 +83,11 @@ function sheetsOfFolder(icons: ReadonlyMap<string, FiledIcon>, names: ReadonlySe
  * same drawing under a name that is new, while the one that it had is gone). Null when these icons weren't here before, so that they are
  * further ones. `doc`: the style's view; pieces in px of their sheet, as artwork is laid out.
  */
-export function folderChanges(doc: Doc, pieces: readonly LiftedRow[]): FolderChanges | null {
+export const folderChanges = (doc: Doc, pieces: readonly LiftedRow[]): FolderChanges | null =>
+  finish(findingChanges(doc, pieces));
+
+/** The same, icon by icon. */
+export function* findingChanges(doc: Doc, pieces: readonly LiftedRow[]): Steps<FolderChanges | null> {
   const icons = filedIcons(doc);
   const dropped = new Map(pieces.flatMap((p) => (p.name === null ? [] : [[iconName(p.name), p] as const])));
   const known = [...dropped.keys()].filter((name) => icons.has(name)).length;
@@ -100,6 +105,7 @@ export function folderChanges(doc: Doc, pieces: readonly LiftedRow[]): FolderCha
   const gone = [...icons].filter(([name, i]) => !dropped.has(name) && sheets.has(i.piece.sheetId));
   const goneBy = new Map<string, FiledIcon[]>();
   for (const [, icon] of gone) {
+    yield;
     const key = drawingKey(icon.piece);
     goneBy.set(key, [...(goneBy.get(key) ?? []), icon]);
   }
@@ -107,6 +113,7 @@ export function folderChanges(doc: Doc, pieces: readonly LiftedRow[]): FolderCha
   const same: { icon: FiledIcon; piece: LiftedRow }[] = [];
   const moved = new Set<FiledIcon>();
   for (const [name, piece] of dropped) {
+    yield;
     const icon = icons.get(name);
     const key = drawingKey(piece);
     const from = icon ? undefined : goneBy.get(key)?.shift();

@@ -9,6 +9,7 @@ import { rowTop } from '../../../../lifting/artwork/layOut';
 import { draft, type Draft, type ProjectDiff } from '../../changes/diff';
 import { blankGlyph, projectOf } from '../../newProject';
 import { isWorkedOn } from '../../queries/glyphs';
+import { inkBox } from '../../queries/metrics';
 import type { Doc, GlyphRow, PieceRow } from '../../schema';
 import { PrivateCodes } from '../glyphs/privateCodes';
 import { placingMap } from '../lines/placing';
@@ -17,7 +18,7 @@ import { iconName } from '../lines/seatInto';
 import { keepOutline } from '../outline/edit';
 import { pieceRow, type LiftedRow, type LiftResult } from '../pieces/takeLifted';
 import { madeSheetRow, type MadeSheet } from '../sheets/madeSheets';
-import { filedIcons, folderChanges, type FiledIcon, type FolderChange } from './folderChanges';
+import { filedIcons, findingChanges, type FiledIcon, type FolderChange } from './folderChanges';
 
 type Placed = Pick<PieceRow, 'box' | 'row'>;
 
@@ -53,7 +54,7 @@ function common(values: readonly number[], within = 1e-9): number | null {
 
 /** By how much a drawing is lifted to stand as all icons do: on one line, with their middles at one height, or as it lies on its board. */
 function liftLike(icons: readonly FiledIcon[], drawing: readonly Contour[], asFirst: number): number {
-  const boxes = icons.flatMap(({ glyph }) => contoursBox(glyph.contours) ?? []);
+  const boxes = icons.flatMap(({ glyph }) => inkBox(glyph) ?? []);
   const own = contoursBox(drawing);
   if (!own || boxes.length < 2) return asFirst;
   const foot = common(
@@ -216,7 +217,7 @@ export function* takingFolder(
   lifted: LiftResult,
   isTaken: (change: FolderChange) => boolean,
 ): Steps<ProjectDiff | null> {
-  const found = folderChanges(doc, lifted.pieces);
+  const found = yield* findingChanges(doc, lifted.pieces);
   if (!found) return null;
   const taking = new Taking(doc, sheet.id);
   for (const { icon, piece } of found.same) {
