@@ -3,7 +3,17 @@ import { unzipSync } from 'fflate';
 import { readFileSync, writeFileSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { liveFontReady, openFinished, saved, stage, watchFaults, withoutPickers } from './support/app';
+import {
+  inHand,
+  liveFontReady,
+  openFinished,
+  saved,
+  stage,
+  takeStyle,
+  toFamily,
+  watchFaults,
+  withoutPickers,
+} from './support/app';
 import { field } from './support/dress';
 import { fontsOfPdf, pagesOfPdf } from '../testing/outsideReaders';
 
@@ -202,5 +212,47 @@ test('pages of one’s own are kept, words are found by a letter or pair, and th
   await show(page, 'small');
   await expect(page.getByRole('img', { name: '9 px, without smoothing' })).toBeVisible();
   await saved(page);
+  expect(faults).toEqual([]);
+});
+
+test('a page has a style, a weight and features of its own, which stay with it; the running line and other pages are as they were', async ({
+  page,
+}) => {
+  test.slow();
+  const faults = watchFaults(page);
+  await openFinished(page, /^Metal type/);
+  await liveFontReady(page);
+  await toFamily(page);
+  const gauge = page.getByRole('complementary', { name: 'Gauge' });
+  await gauge.getByRole('button', { name: 'Bold', exact: true }).click();
+  await page.getByRole('button', { name: 'Make it of Regular' }).click();
+  await inHand(page, 'Bold');
+  await takeStyle(page, 'Regular');
+  await stage(page, 'Proof');
+  await show(page, 'poster');
+  const text = page.locator('[data-proof=poster] [style*=font-family]').first();
+  await expect(text).toHaveAttribute('style', /font-family: live-/);
+  const wide = async () => (await text.boundingBox())?.height ?? 0;
+  await page.getByLabel('Style', { exact: true }).selectOption({ label: 'Bold' });
+  await expect(text).toHaveAttribute('style', /font-family: beside-/, { timeout: 30_000 });
+  expect(await wide()).toBeGreaterThan(0);
+  await page.getByText('At a weight between the styles').click();
+  await field(page, 'Weight').fill('550');
+  await field(page, 'Weight').press('Enter');
+  await expect(text).toHaveAttribute('style', /"wght" 550/, { timeout: 60_000 });
+  await expect(page.getByTestId('live-font')).not.toHaveAttribute('style', /wght/);
+  await page.getByRole('button', { name: 'Switch features on this page' }).click();
+  const list = page.getByRole('dialog', { name: 'Features of this page' });
+  await list.getByText('By itself').first().click();
+  await page.keyboard.press('Escape');
+  await expect(text).toHaveAttribute('style', /font-feature-settings/);
+  await show(page, 'label');
+  const other = page.locator('[data-proof=label] [style*=font-family]').first();
+  await expect(other).toHaveAttribute('style', /font-family: live-/);
+  await expect(other).not.toHaveAttribute('style', /wght|feature/);
+  await saved(page);
+  await page.reload();
+  await show(page, 'poster');
+  await expect(text).toHaveAttribute('style', /"wght" 550/, { timeout: 60_000 });
   expect(faults).toEqual([]);
 });

@@ -1,6 +1,6 @@
 // Refreshes docs/screenshots from the demo: node scripts/screenshots.mjs (needs Debian's chromium).
 import { spawn, spawnSync } from 'node:child_process';
-import { mkdtempSync } from 'node:fs';
+import { cpSync, mkdtempSync, readdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
@@ -27,6 +27,31 @@ const VIEWS = [
   ['proof', 'proof?glyph=m'],
   ['cast', 'cast'],
 ];
+
+/** The lane's signs as they come a second time: one new, one drawn anew, one under another name, one gone. */
+async function shootIcons(page, base, shoot) {
+  const signs = join(root, 'demo/files/artwork/signs');
+  const again = mkdtempSync(join(tmpdir(), 'orthoglyph-signs-'));
+  cpSync(signs, again, { recursive: true });
+  const files = (folder) => readdirSync(folder).map((f) => join(folder, f));
+  const [gone, anew, renamed] = readdirSync(again).filter((f) => f.endsWith('.svg'));
+  rmSync(join(again, gone));
+  renameSync(join(again, renamed), join(again, 'way-in.svg'));
+  const drawn = readFileSync(join(again, anew), 'utf8');
+  writeFileSync(join(again, anew), drawn.replace('</svg>', '<path d="M1 1h4v4h-4z"/></svg>'));
+  writeFileSync(join(again, 'buoy.svg'), drawn.replace(/<path/, '<path d="M9 2h6v6h-6z"/><path'));
+  await page.goto(`${base}/projects`);
+  await page.getByLabel('Name of the new project').fill('Signs of the lane');
+  await page.getByRole('button', { name: 'Start it' }).click();
+  await page.getByRole('button', { name: 'Add pictures' }).waitFor();
+  await page.getByLabel('Pictures of letters').setInputFiles(files(signs));
+  await page.getByTestId('understood').filter({ hasText: 'drawings' }).waitFor();
+  await page.waitForTimeout(2500);
+  await page.getByLabel('Pictures of letters').setInputFiles(files(again));
+  await page.getByRole('list', { name: 'Changes of icons' }).waitFor();
+  await page.waitForTimeout(700);
+  await shoot('icons-again');
+}
 
 /** Strokes of a pen with pressure, as shares of a slot: a made-up A, e and o. */
 const WAYS = [
@@ -141,7 +166,10 @@ try {
       await page.keyboard.press('m');
       continue;
     }
-    if (name === 'cast') await page.getByRole('button', { name: 'Cast', exact: true }).click();
+    if (name === 'cast') {
+      await page.getByRole('button', { name: 'Cast', exact: true }).click();
+      await page.getByRole('button', { name: 'Download' }).nth(1).waitFor();
+    }
     // With the frame that turns and stretches.
     if (name === 'dress') await page.keyboard.press('o');
     await page.waitForTimeout(900);
@@ -158,16 +186,7 @@ try {
   await shoot('dress-skeleton');
   await page.keyboard.press('Control+z');
   await page.waitForTimeout(700);
-  // One letter near, with its points and how far the outline lies from the ink.
-  await page.goto(`${base}/p/tide-mill/lift`);
-  const bench = await page.getByRole('img', { name: /The sheet/ }).boundingBox();
-  await page.getByRole('button', { name: /^g/ }).first().click();
-  await page.mouse.move(bench.x + 405, bench.y + 235);
-  for (let i = 0; i < 8; i++) await page.mouse.wheel(0, -240);
-  for (const layer of ['Points', 'Deviation'])
-    await page.getByRole('button', { name: layer, exact: true }).click();
-  await page.waitForTimeout(2500);
-  await shoot('lift-near');
+  await shootIcons(page, base, shoot);
   await page.goto(`${base}/p/tide-mill/gather?do=scan`);
   await page.getByRole('button', { name: 'Lay it on the glass' }).click();
   await page.getByText('Ready, a sheet on the glass').waitFor();
