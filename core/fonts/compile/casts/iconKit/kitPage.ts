@@ -15,6 +15,7 @@ fieldset { border: 0; padding: 0; margin: 0; display: flex; flex-wrap: wrap; gap
 fieldset label { display: flex; gap: .35rem; font-size: .95rem; }
 legend { font-size: .85rem; padding: 0; }
 ul { list-style: none; margin: 0; padding: 0; display: grid; gap: .5rem; grid-template-columns: repeat(auto-fill, minmax(8.5rem, 1fr)); }
+li { content-visibility: auto; contain-intrinsic-size: auto 7.5rem; }
 button { width: 100%; font: inherit; color: inherit; background: transparent; border: 1px solid var(--line); border-radius: .4rem; padding: .75rem .4rem .5rem; cursor: pointer; }
 button:hover, button:focus-visible { border-color: var(--mark); outline: 2px solid var(--mark); outline-offset: -1px; }
 button b { display: block; font: 3.25rem/1.15 "kit"; font-feature-settings: "liga" 0; }
