@@ -24,12 +24,16 @@ onProjectOpened((session) => void intake.resume(session));
 /** Takes files into a project, whichever is shown when they are done. */
 export const addFilesTo = intake.addFiles;
 
+/** Among more files than this no font is looked for. */
+const MOST_WITH_FONT = 40;
+
 /** Takes files into the project that is shown; of a font it is asked first which letters are wanted. */
 export async function addFiles(files: readonly File[]): Promise<void> {
   const session = currentSession();
   if (!session) return;
   const ufo = await ufoOfFolder(files);
-  const fonts = ufo ? [] : await Promise.all(files.map(isFontFile));
+  // Fonts come alone or a few together: a folder of drawings isn't read through for one.
+  const fonts = ufo || files.length > MOST_WITH_FONT ? [] : await Promise.all(files.map(isFontFile));
   const font = ufo ?? files[fonts.indexOf(true)];
   const others = ufo ? [] : files.filter((f) => f !== font);
   await Promise.all([addFilesTo(session, others), font && bringFont(session, font, archive.fontDoc)]);

@@ -4,7 +4,7 @@ import type { TakenFor } from '../../../core/project/document/queries/takenFor';
 import type { IntakeItem } from '../../persistence/db';
 import { packFiles } from '../../persistence/intake';
 import type { Session } from '../styleSession';
-import { readDropped, takesEdits } from './droppedFiles';
+import { readAll, takesEdits } from './droppedFiles';
 import type { IntakeWorld } from './intakeWorld';
 import { ItemWork } from './itemWork';
 import { Lifter } from './lifting';
@@ -35,7 +35,7 @@ export function createIntake(world: IntakeWorld) {
     if (!takesEdits(session)) return session.tell(fail({ code: 'project-elsewhere' }).problems);
     const letGo = session.use();
     try {
-      const read = await Promise.all(files.map(readDropped));
+      const read = await readAll(files);
       const missing = files.filter((_, i) => read[i] === null);
       session.tell(missing.map((f) => problem({ code: 'file-not-found' }, 'error', { file: f.name })));
       const kept = read.filter((f) => f !== null);

@@ -14,13 +14,24 @@ export function takesEdits(session: Session): boolean {
 }
 
 /** A dropped file as it is kept; null when it was moved or deleted meanwhile. */
-export async function readDropped(file: File): Promise<(DroppedFile & { type: string }) | null> {
+async function readDropped(file: File): Promise<(DroppedFile & { type: string }) | null> {
   try {
     const bytes = new Uint8Array(await file.arrayBuffer());
     return { path: file.webkitRelativePath || file.name, type: file.type, bytes };
   } catch {
     return null;
   }
+}
+
+/** Files read at a time: thousands at once hold up the page. */
+const READ_AT_ONCE = 64;
+
+/** All dropped files in their order, a few at a time. */
+export async function readAll(files: readonly File[]): Promise<Awaited<ReturnType<typeof readDropped>>[]> {
+  const read: Awaited<ReturnType<typeof readDropped>>[] = [];
+  for (let i = 0; i < files.length; i += READ_AT_ONCE)
+    read.push(...(await Promise.all(files.slice(i, i + READ_AT_ONCE).map(readDropped))));
+  return read;
 }
 
 export const lostPicture = (sheet: SheetRow) => [
