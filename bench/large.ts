@@ -72,9 +72,22 @@ function letters(): Doc {
   };
 }
 
-/** Writes `icons.zip` and `letters.zip` into a folder. */
+/** The same folder some time later: one icon in a hundred drawn anew, one gone, one under another name, three new. */
+function nextWeek(icons: Readonly<Record<string, Uint8Array>>): Record<string, Uint8Array> {
+  const [gone, renamed, ...others] = Object.entries(icons);
+  const box = '<path d="M1 1h4v4h-4z"/></svg>';
+  const anew = (bytes: Uint8Array) =>
+    new TextEncoder().encode(new TextDecoder().decode(bytes).replace('</svg>', box));
+  const kept = others.map(([name, bytes], i) => [name, i % 100 === 0 ? anew(bytes) : bytes] as const);
+  const fresh = [1, 2, 3].map((k) => [`new-${k}.svg`, anew(gone?.[1] ?? new Uint8Array())] as const);
+  return Object.fromEntries([...kept, ['way-in.svg', renamed?.[1] ?? new Uint8Array()] as const, ...fresh]);
+}
+
+/** Writes `icons.zip`, `icons-again.zip` and `letters.zip` into a folder. */
 export async function main([folder = 'bench-large']: string[]): Promise<void> {
   mkdirSync(folder, { recursive: true });
-  writeFileSync(join(folder, 'icons.zip'), zipSync(iconFiles(), { level: 6 }));
+  const icons = iconFiles();
+  writeFileSync(join(folder, 'icons.zip'), zipSync(icons, { level: 6 }));
+  writeFileSync(join(folder, 'icons-again.zip'), zipSync(nextWeek(icons), { level: 6 }));
   writeFileSync(join(folder, 'letters.zip'), await writeProjectFile(letters(), new Map()));
 }

@@ -119,6 +119,38 @@ async function common(page, measured, what) {
     });
 }
 
+/** Icons as a wall and measured, and their folder coming a second time. */
+async function again(page, measured, what) {
+  await page.getByRole('link', { name: /^Name/ }).click();
+  await page.getByRole('tab', { name: 'Icons' }).click();
+  await measured(`${what}: as a wall`, 'no task over 50', async () => {
+    await page.getByLabel('Shown as').selectOption('wall');
+    await page.getByRole('group', { name: 'Wall of icons' }).getByRole('button').first().waitFor();
+    await painted(page);
+  });
+  await page.getByRole('link', { name: /^Seat/ }).click();
+  await measured(`${what}: those that stand out`, 'no task over 50', async () => {
+    await page.getByRole('tab', { name: 'Icons' }).click();
+    await page.getByRole('list', { name: 'Icons that stand out' }).getByRole('listitem').first().waitFor();
+    await painted(page);
+  });
+  await page.getByRole('link', { name: /^Gather/ }).click();
+  await measured(`${what}: the folder again, to its list of changes`, '-', async () => {
+    await page.getByLabel('Pictures of letters').setInputFiles(join(folder, 'icons-again.zip'));
+    await page.getByRole('list', { name: 'Changes of icons' }).waitFor({ timeout: 600_000 });
+    await painted(page);
+  });
+  await measured(`${what}: the changes taken and saved`, '-', async () => {
+    await page.getByRole('button', { name: /^Take \d+ changes/ }).click();
+    await page.getByTestId('understood').filter({ hasText: '3002 drawings' }).waitFor({ timeout: 600_000 });
+    await page.waitForFunction(
+      () => document.querySelector('[data-testid=save-state]').textContent.startsWith('All saved'),
+      undefined,
+      { timeout: 120_000 },
+    );
+  });
+}
+
 try {
   {
     const { page, context, measured } = await watchedPage();
@@ -140,6 +172,7 @@ try {
       await liveFont(page);
     });
     await common(page, measured, '3,000 icons');
+    await again(page, measured, '3,000 icons');
     await context.close();
   }
   {
