@@ -2,7 +2,7 @@ import { Box, Flex, Heading, Text, Textarea } from '@chakra-ui/react';
 import { useEffect, useMemo, useState } from 'react';
 import type { CastFile } from '../../../core/fonts/compile/casts/castFile';
 import { tryPage } from '../../../core/fonts/compile/casts/tryPage';
-import { iconsByName } from '../../../core/project/document/commands/icons/iconNames';
+import { iconsOf } from '../../../core/project/document/queries/glyphs';
 import type { Doc } from '../../../core/project/document/schema';
 import { glyphByCodePoint } from '../../store/selectors';
 import { useDoc } from '../../store/projectStore';
@@ -16,7 +16,7 @@ const FIRST_ICONS = 16;
 /** What a font is tried with at first: words, or its icons where it has no letters. */
 function firstLine(doc: Doc): string {
   if (glyphByCodePoint(doc).has(0x61)) return LINE;
-  const icons = iconsByName(doc).flatMap((g) => (g.codePoints[0] === undefined ? [] : [g.codePoints[0]]));
+  const icons = iconsOf(doc).flatMap((g) => (g.codePoints[0] === undefined ? [] : [g.codePoints[0]]));
   return icons.length === 0
     ? LINE
     : icons

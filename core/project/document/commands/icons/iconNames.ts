@@ -40,8 +40,11 @@ export const writeIconTable = (doc: Doc): string =>
     { newline: '\n' },
   )}\n`;
 
+/** Names as people order them; made once, since it is a hundred times as slow to make as to ask. */
+const inOrder = new Intl.Collator('en', { numeric: true });
+
 export const iconsByName = (doc: Doc): GlyphRow[] =>
-  [...iconsOf(doc)].sort((a, b) => a.name.localeCompare(b.name, 'en', { numeric: true }));
+  [...iconsOf(doc)].sort((a, b) => inOrder.compare(a.name, b.name));
 
 /** What a table does: the change as one step, null when all is so already, and icons that aren't there. */
 export interface TakenTable {
