@@ -35,6 +35,23 @@ beforeEach(() => useEvening.setState(nothingUnderWay));
 const strokes = (doc: Doc) => oddIcons(iconsOf(doc)).filter((o) => o.what === 'thickness');
 const thickness = (doc: Doc, id: string) => measureIcon(doc.glyphs[id]?.contours ?? [])?.thickness ?? 0;
 
+test('an icon of several colours keeps its strokes, since its layers would part', async () => {
+  const t = await bench();
+  const d = draft(t.session.doc);
+  const heavy = t.session.doc.glyphs['heavy'];
+  if (!heavy) throw new Error('no icon');
+  const layer = (rgb: readonly [number, number, number]) => ({
+    paint: { kind: 'flat' as const, rgb },
+    contours: heavy.contours,
+  });
+  d.put('glyphs', { ...heavy, layers: [layer([200, 40, 20]), layer([20, 40, 200])] });
+  t.session.commit(d.done('Colour'));
+  const coloured = t.session.doc.glyphs['heavy'];
+  await t.evenStrokes(strokes(t.session.doc));
+  expect(t.session.doc.glyphs['heavy']).toBe(coloured);
+  expect(Math.abs(thickness(t.session.doc, 'light') - 50)).toBeLessThan(1);
+});
+
 test('strokes that stand out come to what the others have, as one step that can be undone', async () => {
   const t = await bench();
   const before = t.session.doc;

@@ -14,15 +14,18 @@ interface Thickened {
   readonly contours: readonly Contour[];
 }
 
+/** Whether an icon's strokes can be made thicker: layers of several colours would part. */
+export const mayThicken = (glyph: GlyphRow): boolean => glyph.layers.length < 2;
+
 /** Strokes of icons brought to the thickness that the others have, aside and as one step. */
 export function createEvening({ current, workers, jobs }: Pick<World, 'current' | 'workers' | 'jobs'>) {
   return async function evenStrokes(odd: readonly IconOddity[]): Promise<void> {
     const session = current();
     if (!session) return;
     const wanted = odd.flatMap(({ id, what, factor }) => {
-      const contours = session.doc.glyphs[id]?.contours;
-      const own = contours && measureIcon(contours)?.thickness;
-      return what === 'thickness' && contours && own ? [{ id, contours, wanted: own * factor }] : [];
+      const glyph = session.doc.glyphs[id];
+      const own = glyph && mayThicken(glyph) && measureIcon(glyph.contours)?.thickness;
+      return what === 'thickness' && own ? [{ id, contours: glyph.contours, wanted: own * factor }] : [];
     });
     await overLetters<(typeof wanted)[number], Thickened>(useEvening, {
       session,

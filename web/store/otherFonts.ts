@@ -86,10 +86,20 @@ export function useFontOf(source: FontSource | null): string | null {
   const [shown, setShown] = useState<Shown | null>(null);
   useEffect(() => {
     if (!source) return;
-    return askAside(
+    let gone = false;
+    const stop = askAside(
       (signal) => bytesOf(source, { doc, inHand }, signal),
-      (bytes) => void show(bytes).then(setShown, () => setShown(null)),
+      (bytes) =>
+        void show(bytes).then(
+          // The page may have gone on while the browser read the font.
+          (made) => (gone ? made.hide() : setShown(made)),
+          () => setShown(null),
+        ),
     );
+    return () => {
+      gone = true;
+      stop();
+    };
   }, [source, doc, inHand]);
   useEffect(() => () => shown?.hide(), [shown]);
   return source ? (shown?.family ?? null) : null;

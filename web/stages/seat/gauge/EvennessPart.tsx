@@ -5,7 +5,7 @@ import { evenSizes } from '../../../../core/project/document/commands/icons/even
 import { iconsOf } from '../../../../core/project/document/queries/glyphs';
 import { findingOddIcons, type IconOddity } from '../../../../core/type/seat/iconMeasures';
 import { useWay } from '../../../panels/way';
-import { evenStrokes } from '../../../store/evening';
+import { evenStrokes, mayThicken } from '../../../store/evening';
 import { useDoc, useProject } from '../../../store/projectStore';
 import { useSteps } from '../../../store/useSteps';
 import { GaugePart } from '../../../ui/Gauge';
@@ -47,6 +47,7 @@ function Odd({ odd }: { readonly odd: IconOddity }) {
             : 'Strokes as thick as the others have them'
         }
         aria-label={`Mend ${glyph.name}: ${oddText(odd)}`}
+        disabled={odd.what === 'thickness' && !mayThicken(glyph)}
         onClick={() => (odd.what === 'size' ? commit(evenSizes(doc, [odd])) : void evenStrokes([odd]))}
       >
         Mend
