@@ -8,7 +8,7 @@ test('a wrong field of Cast keeps no other from being saved, and the cursor stay
 }) => {
   await openDemo(page);
   await stage(page, 'Cast');
-  const version = page.getByLabel('Version');
+  const version = page.getByLabel('Version', { exact: true });
   await version.fill('1,25');
   await page.keyboard.press('Tab');
   await expect(version).toHaveValue('1.250');

@@ -10,9 +10,9 @@ const PARTS: Readonly<Record<BundlePart, string>> = {
   ttf: 'TTF of each style',
   variable: 'Variable TTF',
   web: 'WOFF2 and WOFF with a style sheet',
-  'letters-svg': 'Letters as SVG',
-  'letters-png': 'Letters as PNG',
-  'letters-dxf': 'Letters as DXF',
+  'letters-svg': 'Each letter as SVG',
+  'letters-png': 'Each letter as PNG',
+  'letters-dxf': 'Each letter as DXF',
   proofs: 'Pictures that show the font',
 };
 
