@@ -250,6 +250,33 @@ test('build: icons of different view boxes are each sized by their own, with siz
   expect(wrong.code).toBe(2);
 });
 
+test('build: the same icon in two folders is two icons, told apart by their folders, which is told; none is left out without a word', async () => {
+  for (const [folder, side] of [
+    ['outline', 20],
+    ['filled', 12],
+  ] as const) {
+    mkdirSync(path('sets', folder), { recursive: true });
+    writeFileSync(
+      path('sets', folder, 'home.svg'),
+      `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 24 24"><path d="M2 2h${side}v${side}h-${side}z"/></svg>`,
+    );
+  }
+  const made = await run(
+    'build',
+    path('sets'),
+    '--as',
+    'icons',
+    '--formats',
+    'otf',
+    '--out',
+    path('sets-out'),
+  );
+  expect(made.code).toBe(0);
+  expect(made.err).toMatch(/home\.svg have one name, so they are called filled-home and outline-home/);
+  const font = new Uint8Array(readFileSync(path('sets-out', 'sets-Regular.otf')));
+  expect(shape(font, '\ue000\ue001').map((g) => g.name)).toEqual(['filled_home', 'outline_home']);
+});
+
 test('build --codes: an icon keeps its private code when others come, go and are renamed, which is told; a file of codes that is of no use is told', async () => {
   const icon = (side: number) =>
     `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 24 24"><path d="M2 2h${side}v${side}h-${side}z"/></svg>`;

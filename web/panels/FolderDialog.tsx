@@ -1,7 +1,8 @@
-import { Box, Button, Dialog, Grid, Portal, Text } from '@chakra-ui/react';
+import { Box, Button, Dialog, Flex, Grid, Portal, Text } from '@chakra-ui/react';
 import { useMemo, useState } from 'react';
 import type { FolderChange } from '../../core/project/document/commands/icons/folderChanges';
 import type { PieceRow } from '../../core/project/document/schema';
+import { nth } from '../../core/foundations/lists/nth';
 import { counted } from '../../core/foundations/problems/counted';
 import { rowTop } from '../../core/lifting/artwork/layOut';
 import { pathData } from '../../core/readers/svg/pathData';
@@ -9,7 +10,10 @@ import { changeKey, useFolderOffers, type FolderOffer } from '../store/folderOff
 import { useProject } from '../store/projectStore';
 import { folderWords } from '../text/folderWords';
 import { CheckField } from '../ui/CheckField';
+import { VirtualRows } from '../ui/VirtualRows';
 
+/** Height of a change, px: its picture and some white. */
+const ROW_PX = 64;
 /** Side of what is shown of a board, px of its sheet: 240 and some white around. */
 const SEEN = 270;
 
@@ -40,7 +44,7 @@ function Line({ change, taken, onTaken }: LineProps) {
       templateColumns="1fr 60px 20px 60px"
       gap="3"
       alignItems="center"
-      py="1"
+      h="100%"
       borderBottomWidth="1px"
       borderColor="rule"
     >
@@ -77,6 +81,28 @@ function useChoice({ found: { changes } }: FolderOffer) {
   };
 }
 
+interface ChangesProps extends Omit<ReturnType<typeof useChoice>, 'count'> {
+  readonly changes: readonly FolderChange[];
+}
+
+/** All changes: a set that was drawn anew has thousands. */
+function Changes({ changes, isTaken, set }: ChangesProps) {
+  return (
+    <Flex direction="column" h={`min(50vh, ${changes.length * ROW_PX + 16}px)`}>
+      <VirtualRows
+        label="Changes of icons"
+        count={changes.length}
+        rowPx={ROW_PX}
+        keyOf={(i) => changeKey(nth(changes, i))}
+        row={(i) => {
+          const change = nth(changes, i);
+          return <Line change={change} taken={isTaken(change)} onTaken={(taken) => set(change, taken)} />;
+        }}
+      />
+    </Flex>
+  );
+}
+
 function OpenDialog({ offer }: { readonly offer: FolderOffer }) {
   const { changes, same } = offer.found;
   const { isTaken, set, count } = useChoice(offer);
@@ -99,15 +125,19 @@ function OpenDialog({ offer }: { readonly offer: FolderOffer }) {
                 {counted(same.length, 'icon')} {same.length === 1 ? 'is' : 'are'} as before. What is taken
                 below keeps its code, its white and the names that it was given here.
               </Text>
-              <div role="list" aria-label="Changes of icons">
-                {changes.map((c) => (
-                  <Line key={changeKey(c)} change={c} taken={isTaken(c)} onTaken={(taken) => set(c, taken)} />
-                ))}
-              </div>
+              <Changes changes={changes} isTaken={isTaken} set={set} />
             </Dialog.Body>
             <Dialog.Footer gap="3">
               <Button variant="outline" borderColor="rule" onClick={offer.leave}>
                 Leave all as it is
+              </Button>
+              <Button
+                variant="outline"
+                borderColor="rule"
+                title="What isn’t here yet becomes an icon of its own; names that are taken get a number"
+                onClick={offer.further}
+              >
+                Add all as further icons
               </Button>
               <Button bg="hand" color="paper" disabled={count === 0} onClick={() => offer.take(isTaken)}>
                 Take {counted(count, 'change')}

@@ -4,13 +4,13 @@ import { edit } from '../../core/project/document/inStep/edit';
 import { blankGlyph } from '../../core/project/document/newProject';
 import { iconsOf } from '../../core/project/document/queries/glyphs';
 import type { Doc } from '../../core/project/document/schema';
-import type { Contour } from '../../core/foundations/geometry/contour';
+import { reverseContour } from '../../core/foundations/geometry/contour';
 import { measureIcon, oddIcons } from '../../core/type/seat/iconMeasures';
 import { WorkBench } from '../testing/workBench';
 import { createEvening, useEvening } from './evening';
 import { nothingUnderWay } from './overLetters';
 
-const hole = (c: Contour): Contour => ({ ...c, nodes: [...c.nodes].reverse() });
+const hole = reverseContour;
 const frame = (stroke: number) => [
   box(0, 0, 500, 500),
   hole(box(stroke, stroke, 500 - 2 * stroke, 500 - 2 * stroke)),

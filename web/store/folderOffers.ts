@@ -9,6 +9,8 @@ export interface FolderOffer {
   readonly found: FolderChanges;
   /** Takes these changes, as one step. */
   readonly take: (isTaken: (change: FolderChange) => boolean) => void;
+  /** Takes all files as icons of their own beside those that are there. */
+  readonly further: () => void;
   /** Leaves all icons as they are. */
   readonly leave: () => void;
 }

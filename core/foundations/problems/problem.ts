@@ -169,6 +169,11 @@ export type ProblemDetail =
   | { readonly code: 'names-clash'; readonly names: readonly string[] }
   | { readonly code: 'name-not-understood'; readonly name: string }
   | { readonly code: 'icon-unknown'; readonly name: string }
+  | {
+      readonly code: 'icon-name-shared';
+      readonly paths: readonly string[];
+      readonly names: readonly string[];
+    }
   | { readonly code: 'icons-unchanged'; readonly count: number }
   | { readonly code: 'bill-missing'; readonly characters: string }
   | { readonly code: 'file-not-found' }

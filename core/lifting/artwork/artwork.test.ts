@@ -48,6 +48,28 @@ test('names stand for characters by the Adobe Glyph List; clashes and unknown na
   expect(areIcons(['A.svg', 'B.svg', 'mill.svg'])).toBe(false);
 });
 
+test('icons of one name in several folders are all there, told apart by their folders, and so are names that fonts can’t tell apart', () => {
+  const paths = [
+    'outline/home.svg',
+    'filled/home.svg',
+    'filled/gate-open.svg',
+    'filled/gate_open.svg',
+    'boat.svg',
+  ];
+  const { named, problems } = nameFiles(paths, (p) => p, true);
+  expect(named.map((n) => n.stem)).toEqual([
+    'outline-home',
+    'filled-home',
+    'filled-gate-open',
+    'filled-gate_open-2',
+    'boat',
+  ]);
+  expect(problems.map((p) => [p.code, p.severity])).toEqual([
+    ['icon-name-shared', 'note'],
+    ['icon-name-shared', 'note'],
+  ]);
+});
+
 test('files are sorted by what they are; a zip is opened, its hidden and climbing names do no harm', () => {
   const zip = zipSync({
     'set/A.png': barPng(60),

@@ -1,4 +1,6 @@
 import { codePointsOfName } from '../../type/names/readGlyphName';
+import { nth } from '../../foundations/lists/nth';
+import { iconName } from '../../type/names/iconName';
 import { problem, type Problem } from '../../foundations/problems/problem';
 
 /** What a file's name says about what is drawn in it. */
@@ -34,21 +36,22 @@ export function readCharacterName(name: string): CharacterName {
 
 /**
  * Files by the characters their names stand for (Adobe Glyph List rules). Two files for one character are both told and
- * neither is guessed; names that aren't understood are told too unless `icons` says that names are only names.
+ * neither is guessed; names that aren't understood are told too. With `icons` names are only names, each its own.
  */
 export function nameFiles<T>(
   files: readonly T[],
   pathOf: (file: T) => string,
   icons: boolean,
 ): { named: NamedFile<T>[]; problems: Problem[] } {
+  if (icons) return nameIcons(files, pathOf);
   const problems: Problem[] = [];
   const owners = new Map<string, string[]>();
   const named = files.map((file): NamedFile<T> => {
     const stem = stemOf(pathOf(file));
-    const { char, variant } = icons ? { char: null, variant: null } : readCharacterName(stem);
+    const { char, variant } = readCharacterName(stem);
     const glyph = `${char}.${variant ?? ''}`;
     if (char !== null) owners.set(glyph, [...(owners.get(glyph) ?? []), pathOf(file)]);
-    else if (!icons)
+    else
       problems.push(problem({ code: 'name-not-understood', name: stem }, 'warning', { file: pathOf(file) }));
     return { file, stem, char, variant };
   });
@@ -66,6 +69,48 @@ export function nameFiles<T>(
     ),
     problems,
   };
+}
+
+/** The folder right above a file; none for a file that lies in none. */
+const folderOf = (path: string): string => path.split(/[\\/]/).at(-2) ?? '';
+
+/**
+ * Icons by their files' names. Files whose names a font can't tell apart, as of the same icon outlined and filled in two folders, are called after
+ * their folders too, and numbered where those are alike; that is told.
+ */
+function nameIcons<T>(
+  files: readonly T[],
+  pathOf: (file: T) => string,
+): { named: NamedFile<T>[]; problems: Problem[] } {
+  const sharing = new Map<string, T[]>();
+  for (const file of files) {
+    const name = iconName(stemOf(pathOf(file)));
+    sharing.set(name, [...(sharing.get(name) ?? []), file]);
+  }
+  const taken = new Set([...sharing].flatMap(([name, own]) => (own.length === 1 ? [name] : [])));
+  const free = (wanted: string): string => {
+    let name = wanted;
+    for (let k = 2; taken.has(iconName(name)); k++) name = `${wanted}-${k}`;
+    taken.add(iconName(name));
+    return name;
+  };
+  const stems = new Map<T, string>();
+  const problems: Problem[] = [];
+  for (const own of sharing.values()) {
+    if (own.length === 1) continue;
+    for (const file of own) {
+      const [folder, stem] = [folderOf(pathOf(file)), stemOf(pathOf(file))];
+      stems.set(file, free(folder === '' ? stem : `${folder}-${stem}`));
+    }
+    const paths = own.map(pathOf);
+    const names = own.map((file) => stems.get(file) ?? '');
+    problems.push(problem({ code: 'icon-name-shared', paths, names }, 'note', { file: nth(paths, 0) }));
+  }
+  const named = files.map((file): NamedFile<T> => {
+    const stem = stems.get(file) ?? stemOf(pathOf(file));
+    return { file, stem, char: null, variant: null };
+  });
+  return { named, problems };
 }
 
 /** Whether a folder of drawings is a set of icons: most names stand for no character. */

@@ -1,33 +1,14 @@
-import { rect } from '../../testing/shapes';
-import { cornerAt, type Contour } from '../../foundations/geometry/contour';
+import { circle, rect } from '../../testing/shapes';
+import { cornerAt, reverseContour, type Contour } from '../../foundations/geometry/contour';
 import { contoursBox } from '../../foundations/geometry/measure';
 import { measureIcon, oddIcons } from './iconMeasures';
 import { blurredEdges, onPixels } from './pixelEdges';
 
-/** A circle by four arcs (within 0.03 % of the radius). */
-function circle(cx: number, cy: number, r: number, against = true): Contour {
-  const k = 0.5522847498 * r;
-  const at = (x: number, y: number, ix: number, iy: number, ox: number, oy: number) => ({
-    x: cx + x,
-    y: cy + y,
-    in: { x: cx + ix, y: cy + iy },
-    out: { x: cx + ox, y: cy + oy },
-    kind: 'smooth' as const,
-  });
-  const nodes = [
-    at(r, 0, r, -k, r, k),
-    at(0, r, k, r, -k, r),
-    at(-r, 0, -r, k, -r, -k),
-    at(0, -r, -k, -r, k, -r),
-  ];
-  const turned = nodes.map((n) => ({ ...n, in: n.out, out: n.in })).reverse();
-  return { closed: true, nodes: against ? nodes : turned };
-}
+const hole = reverseContour;
 const ring = (r: number, thick: number) => [
   circle(300, 300, r + thick / 2),
-  circle(300, 300, r - thick / 2, false),
+  hole(circle(300, 300, r - thick / 2)),
 ];
-const hole = (c: Contour): Contour => ({ ...c, nodes: [...c.nodes].reverse() });
 
 test('size and thickness are those of the shapes by geometry: circles, squares, rings, frames', () => {
   // Area of a circle and of a square, by their formulas.

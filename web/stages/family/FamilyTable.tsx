@@ -3,7 +3,7 @@ import { memo } from 'react';
 import { nth } from '../../../core/foundations/lists/nth';
 import type { GlyphRow, StyleRow } from '../../../core/project/document/schema';
 import { GlyphDrawing } from '../../ui/GlyphDrawing';
-import { VirtualTable } from '../../ui/VirtualTable';
+import { VirtualRows } from '../../ui/VirtualRows';
 import type { FamilyRow } from './familyRows';
 
 /** Height of a row, and width of its columns, px. */
@@ -29,7 +29,7 @@ const columns = (count: number) => `${NAME_PX}px repeat(${count}, ${CELL_PX}px) 
 export function FamilyTable(props: TableProps) {
   const { styles, rows, onLetter, onParting } = props;
   return (
-    <VirtualTable
+    <VirtualRows
       label="Letters of the family"
       count={rows.length}
       rowPx={ROW_PX}

@@ -102,3 +102,13 @@ test('a folder that is as it was is told, and nothing waits', async () => {
   expect(t.tab.told.map((x) => x.problem)).toMatchObject([{ code: 'icons-unchanged', count: 4 }]);
   expect(browser.files.intake.items).toEqual([]);
 });
+
+test('files that were meant as further icons are all there, those of taken names with a number and a code of their own', async () => {
+  const { browser, t, offer } = await twoWeeks();
+  offer.further();
+  await meanwhile(browser);
+  const all = codes(t);
+  expect(Object.keys(all).sort()).toEqual(['barley', 'eel', 'eel_2', 'gate', 'lock', 'mill', 'oar']);
+  expect(new Set(Object.values(all)).size).toBe(7);
+  expect(browser.files.intake.items).toEqual([]);
+});

@@ -1,7 +1,10 @@
 import { findingChanges } from '../../../core/project/document/commands/icons/folderChanges';
 import { takingFolder } from '../../../core/project/document/commands/icons/takeFolder';
 import type { LiftResult } from '../../../core/project/document/commands/pieces/takeLifted';
-import type { MadeSheet } from '../../../core/project/document/commands/sheets/madeSheets';
+import { addingMadeSheet, type MadeSheet } from '../../../core/project/document/commands/sheets/madeSheets';
+import type { ProjectDiff } from '../../../core/project/document/changes/diff';
+import type { Doc } from '../../../core/project/document/schema';
+import type { Steps } from '../../../core/foundations/steps';
 import { problem } from '../../../core/foundations/problems/problem';
 import { fromLatest } from '../../jobs/inSlices';
 import type { JobContext } from '../../jobs/jobQueue';
@@ -44,10 +47,10 @@ export class FolderAgain {
       itemId: item.id,
       projectId: session.projectId,
       found,
-      take: (isTaken) => {
-        closeOffer(item.id);
-        this.take(session, item, folder, isTaken);
-      },
+      take: (isTaken) =>
+        this.bring(session, item, folder, (doc, row) => takingFolder(doc, row, folder.lifted, isTaken)),
+      further: () =>
+        this.bring(session, item, folder, (doc, row) => addingMadeSheet(doc, row, folder.lifted)),
       leave: () => {
         closeOffer(item.id);
         void this.storing.drop(item).catch(() => undefined);
@@ -56,12 +59,14 @@ export class FolderAgain {
     return true;
   }
 
-  private take(
+  /** What was answered, as a job: pictures are kept first, and the files are let go when all is written. */
+  private bring(
     session: Session,
     item: IntakeItem,
-    { sheet, lifted, pictures }: ReadFolder,
-    isTaken: Parameters<typeof takingFolder>[3],
+    { sheet, pictures }: ReadFolder,
+    making: (doc: Doc, row: MadeSheet) => Steps<ProjectDiff | null>,
   ): void {
+    closeOffer(item.id);
     const row = { ...sheet, id: this.world.newId() };
     runFor(
       session,
@@ -71,8 +76,13 @@ export class FolderAgain {
         run: async (context) => {
           if (!(await this.storing.keepPictures(session, nameOf(item), pictures)))
             return this.storing.drop(item);
-          const taking = (doc: Session['doc']) => takingFolder(doc, row, lifted, isTaken);
-          session.commit(await fromLatest(() => session.doc, taking, context));
+          session.commit(
+            await fromLatest(
+              () => session.doc,
+              (doc) => making(doc, row),
+              context,
+            ),
+          );
           await this.storing.done(session, item);
         },
       },

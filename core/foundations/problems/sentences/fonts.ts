@@ -45,6 +45,7 @@ export const FONTS: Sentences<
   | 'names-clash'
   | 'name-not-understood'
   | 'icon-unknown'
+  | 'icon-name-shared'
   | 'icons-unchanged'
   | 'bill-missing'
 > = {
@@ -117,6 +118,8 @@ export const FONTS: Sentences<
   'name-not-understood': (p) =>
     `no character is known by the name "${p.name}". Name it like A, uni00DF or period.`,
   'icon-unknown': (p) => `no icon is called "${p.name}". Check the first column of the table.`,
+  'icon-name-shared': (p) =>
+    `${p.paths.join(' and ')} have one name, so they are called ${p.names.join(' and ')}.`,
   'icons-unchanged': (p) =>
     p.count === 1 ? 'the icon is as it was before.' : `all ${p.count} icons are as they were before.`,
   'bill-missing': (p) => `these characters have no glyph yet: ${p.characters}`,

@@ -9,7 +9,7 @@ import { useDoc, useProject } from '../../../store/projectStore';
 import { troubleText } from '../../../text/iconTroubles';
 import { EmptyBench } from '../../../ui/Bench';
 import { GlyphDrawing } from '../../../ui/GlyphDrawing';
-import { VirtualTable } from '../../../ui/VirtualTable';
+import { VirtualRows } from '../../../ui/VirtualRows';
 import { IconsWall } from './IconsWall';
 
 const ROW_PX = 64;
@@ -98,7 +98,7 @@ export function IconsBench() {
   if (rows.length === 0) return <EmptyBench>No icon has that in its name, words, tags or code.</EmptyBench>;
   if (bench.view === 'wall') return <IconsWall rows={rows} />;
   return (
-    <VirtualTable
+    <VirtualRows
       label="Icons"
       count={rows.length}
       rowPx={ROW_PX}

@@ -1,5 +1,5 @@
 import { rect } from '../../../../testing/shapes';
-import type { Contour } from '../../../../foundations/geometry/contour';
+import { reverseContour, type Contour } from '../../../../foundations/geometry/contour';
 import { contoursBox } from '../../../../foundations/geometry/measure';
 import { thickened } from '../../../../outlines/dress/thickened';
 import { measureIcon, oddIcons } from '../../../../type/seat/iconMeasures';
@@ -9,9 +9,10 @@ import { iconsOf } from '../../queries/glyphs';
 import { advanceOf } from '../../queries/metrics';
 import type { Doc } from '../../schema';
 import type { ProjectDiff } from '../../changes/diff';
+import { shareContours } from '../outline/shared';
 import { evenSizes, greyEdges, pixelOf, putOnPixels, takeThickened } from './evenness';
 
-const hole = (c: Contour): Contour => ({ ...c, nodes: [...c.nodes].reverse() });
+const hole = reverseContour;
 /** A frame of so many units, with its strokes, standing at a height. */
 const frame = (side: number, stroke: number, y = 0, x = 0): Contour[] => [
   rect(x, y, x + side, y + side),
@@ -91,4 +92,15 @@ test('icons go onto the pixels of a design size, with whole pixels of advance wi
   if (!glyph) throw new Error('gone');
   expect(advanceOf(glyph) % px).toBeCloseTo(0, 6);
   expect(box(put, 'off')?.yMin).toBeCloseTo(0, 6);
+});
+
+test('an icon made of a shared part goes onto pixels and stays there, whatever happens to the part', () => {
+  const base = icons({ off: frame(480, 60, 13, 7) });
+  const doc = done(base, shareContours(base, 'off', [0, 1], 'frame'));
+  const put = done(doc, putOnPixels(doc, ['off'], 20));
+  const glyph = put.glyphs['off'];
+  if (!glyph) throw new Error('gone');
+  expect(greyEdges(glyph, 50)).toEqual([]);
+  expect(glyph.components).toEqual([]);
+  expect(glyph.contours.every((c) => c.of === undefined)).toBe(true);
 });

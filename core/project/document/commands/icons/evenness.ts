@@ -1,5 +1,5 @@
 import { counted } from '../../../../foundations/problems/counted';
-import { transformContours, type Contour } from '../../../../foundations/geometry/contour';
+import { transformContours } from '../../../../foundations/geometry/contour';
 import { contoursBox } from '../../../../foundations/geometry/measure';
 import type { Steps } from '../../../../foundations/steps';
 import { translation } from '../../../../foundations/geometry/affine';
@@ -10,7 +10,7 @@ import { advanceOf, originX, placedContours } from '../../queries/metrics';
 import { projectOf } from '../../newProject';
 import type { Doc, GlyphRow } from '../../schema';
 import { placeGlyphs } from '../lines/placing';
-import { keepOutline, withOutline } from '../outline/edit';
+import { reworked, takeReworked, type Reworked } from '../outline/combining';
 
 /** An icon whose foot is within this of the baseline stands on it, em units. */
 const ON_LINE_EM = 1;
@@ -27,22 +27,12 @@ export function evenSizes(doc: Doc, odd: readonly IconOddity[]): ProjectDiff | n
 }
 
 /** Outlines of other thickness, made elsewhere, taken over as one step; icons that changed meanwhile stay as they are. */
-export function takeThickened(
-  doc: Doc,
-  made: ReadonlyMap<string, { readonly before: GlyphRow['contours']; readonly contours: readonly Contour[] }>,
-): ProjectDiff | null {
-  const d = draft(doc);
-  for (const [id, { before, contours }] of made) {
-    const glyph = doc.glyphs[id];
-    if (glyph && glyph.contours === before)
-      d.put('glyphs', {
-        ...withOutline(keepOutline(glyph, 'Thickness'), contours),
-        skeleton: null,
-        cleaned: true,
-      });
-  }
-  return d.done(`Even out strokes of ${counted(made.size, 'icon')}`);
-}
+export const takeThickened = (doc: Doc, made: Reworked): ProjectDiff | null =>
+  takeReworked(doc, made, {
+    kept: 'Thickness',
+    label: `Even out strokes of ${counted(made.size, 'icon')}`,
+    change: { cleaned: true },
+  });
 
 /** Em units of a pixel where the em is drawn so many px high. */
 export const pixelOf = (doc: Doc, designPx: number): number => projectOf(doc).unitsPerEm / designPx;
@@ -85,12 +75,14 @@ export function putOnPixels(doc: Doc, ids: readonly string[], designPx: number):
     if (!box) continue;
     const advance = Math.max(px, Math.round(advanceOf(glyph) / px) * px);
     const contours = transformContours(put, translation(originX(glyph), 0));
-    const next = {
-      ...withOutline(keepOutline(glyph, 'Before pixels'), contours),
-      skeleton: null,
+    // Parts are drawn by their own letters: this icon's contours become its own, since they are moved otherwise.
+    const own = contours.map(({ of: _, ...c }) => c);
+    d.put('glyphs', {
+      ...reworked(glyph, own, 'Before pixels'),
       cleaned: true,
-    };
-    d.put('glyphs', { ...next, bearings: { left: box.xMin, right: advance - box.xMax }, spacing: 'hand' });
+      bearings: { left: box.xMin, right: advance - box.xMax },
+      spacing: 'hand',
+    });
     count++;
   }
   return d.done(`Put ${counted(count, 'icon')} on pixels of ${designPx} px`);

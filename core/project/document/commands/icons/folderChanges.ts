@@ -1,3 +1,4 @@
+import { compareNames, iconName } from '../../../../type/names/iconName';
 import { translation } from '../../../../foundations/geometry/affine';
 import { transformContours } from '../../../../foundations/geometry/contour';
 import { transformPaint } from '../../../../foundations/geometry/paint';
@@ -5,7 +6,6 @@ import { finish, type Steps } from '../../../../foundations/steps';
 import { rowTop } from '../../../../lifting/artwork/layOut';
 import { pathData } from '../../../../readers/svg/pathData';
 import type { LiftedRow } from '../pieces/takeLifted';
-import { iconName } from '../lines/seatInto';
 import { isWorkedOn, iconsOf } from '../../queries/glyphs';
 import type { Doc, GlyphRow, PieceRow } from '../../schema';
 
@@ -39,8 +39,6 @@ export interface FolderChanges {
 
 /** A sheet with at least this share of its files in a folder is that folder, so that files it lacks are gone. */
 const SAME_FOLDER = 1 / 3;
-/** A drop at least this share of which is known by name brings changes, and not further icons. */
-const KNOWN_DROP = 1 / 2;
 
 type Drawn = Pick<PieceRow, 'outline' | 'layers' | 'box' | 'row'>;
 
@@ -80,7 +78,7 @@ function sheetsOfFolder(icons: ReadonlyMap<string, FiledIcon>, names: ReadonlySe
 
 /**
  * What a folder of icons brings that came before: icons that are new, whose drawing changed, whose file is gone or has another name (the
- * same drawing under a name that is new, while the one that it had is gone). Null when these icons weren't here before, so that they are
+ * same drawing under a name that is new, while the one that it had is gone). Null when none of their names is known, so that they are
  * further ones. `doc`: the style's view; pieces in px of their sheet, as artwork is laid out.
  */
 export const folderChanges = (doc: Doc, pieces: readonly LiftedRow[]): FolderChanges | null =>
@@ -90,9 +88,9 @@ export const folderChanges = (doc: Doc, pieces: readonly LiftedRow[]): FolderCha
 export function* findingChanges(doc: Doc, pieces: readonly LiftedRow[]): Steps<FolderChanges | null> {
   const icons = filedIcons(doc);
   const dropped = new Map(pieces.flatMap((p) => (p.name === null ? [] : [[iconName(p.name), p] as const])));
-  const known = [...dropped.keys()].filter((name) => icons.has(name)).length;
+  const known = [...dropped.keys()].some((name) => icons.has(name));
   const sheets = sheetsOfFolder(icons, new Set(dropped.keys()));
-  if (icons.size === 0 || (sheets.size === 0 && known < KNOWN_DROP * dropped.size)) return null;
+  if (!known && sheets.size === 0) return null;
   const change = (kind: FolderChange['kind'], name: string, rest: Partial<FolderChange>): FolderChange => ({
     kind,
     name,
@@ -132,7 +130,4 @@ export function* findingChanges(doc: Doc, pieces: readonly LiftedRow[]): Steps<F
 const KINDS: readonly FolderChange['kind'][] = ['added', 'changed', 'renamed', 'removed'];
 
 const inOrder = (changes: readonly FolderChange[]): FolderChange[] =>
-  [...changes].sort(
-    (a, b) =>
-      KINDS.indexOf(a.kind) - KINDS.indexOf(b.kind) || a.name.localeCompare(b.name, 'en', { numeric: true }),
-  );
+  [...changes].sort((a, b) => KINDS.indexOf(a.kind) - KINDS.indexOf(b.kind) || compareNames(a.name, b.name));

@@ -1,7 +1,7 @@
+import { iconName } from '../../../../type/names/iconName';
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
 import type { LiftedRow } from '../pieces/takeLifted';
-import { iconName } from '../lines/seatInto';
 import { drawingKey } from './folderChanges';
 
 /** What is remembered of icons from build to build, by their names. */

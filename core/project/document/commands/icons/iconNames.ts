@@ -1,4 +1,5 @@
 import Papa from 'papaparse';
+import { compareNames } from '../../../../type/names/iconName';
 import { draft, type ProjectDiff } from '../../changes/diff';
 import { iconsOf } from '../../queries/glyphs';
 import type { Doc, GlyphRow } from '../../schema';
@@ -40,11 +41,8 @@ export const writeIconTable = (doc: Doc): string =>
     { newline: '\n' },
   )}\n`;
 
-/** Names as people order them; made once, since it is a hundred times as slow to make as to ask. */
-const inOrder = new Intl.Collator('en', { numeric: true });
-
 export const iconsByName = (doc: Doc): GlyphRow[] =>
-  [...iconsOf(doc)].sort((a, b) => inOrder.compare(a.name, b.name));
+  [...iconsOf(doc)].sort((a, b) => compareNames(a.name, b.name));
 
 /** What a table does: the change as one step, null when all is so already, and icons that aren't there. */
 export interface TakenTable {

@@ -1,4 +1,5 @@
 import { counted } from '../../../../foundations/problems/counted';
+import { compareNames } from '../../../../type/names/iconName';
 import { draft, type ProjectDiff } from '../../changes/diff';
 import { iconsOf } from '../../queries/glyphs';
 import type { Doc } from '../../schema';
@@ -7,7 +8,7 @@ import type { Doc } from '../../schema';
 export function tagsOf(doc: Doc): (readonly [tag: string, count: number])[] {
   const counts = new Map<string, number>();
   for (const tag of iconsOf(doc).flatMap((g) => g.tags)) counts.set(tag, (counts.get(tag) ?? 0) + 1);
-  return [...counts].sort(([a], [b]) => a.localeCompare(b, 'en', { numeric: true }));
+  return [...counts].sort(([a], [b]) => compareNames(a, b));
 }
 
 /** Gives glyphs a tag, or takes it from them, as one step. Null when that changes none. */

@@ -7,6 +7,7 @@ import { iconsOf } from '../../queries/glyphs';
 import type { Doc, GlyphRow } from '../../schema';
 import { addMadeSheet } from '../sheets/madeSheets';
 import { setGlyphName } from '../glyphs/glyphName';
+import { shareContours } from '../outline/shared';
 import { setTypedNames } from '../glyphs/codePoints';
 import { placeIcons, firstIconSeating } from '../lines/icons';
 import { folderChanges, type FolderChange } from './folderChanges';
@@ -87,6 +88,22 @@ test('a folder that comes again is told apart: new, changed, gone and renamed ic
     ['removed', 'sluice', null],
   ]);
   expect(found?.same.map((s) => s.icon.glyph.name)).toEqual(['eel', 'mill']);
+});
+
+test('one name that is known is a change, and never a drawing that goes without a word; added as further icons all have codes of their own', async () => {
+  const doc = await first(OLD);
+  const other = { eel: [0, 0, 9, 9], rope: [0, 0, 8, 8], oar: [0, 0, 7, 7], buoy: [0, 0, 6, 6] } as const;
+  const found = folderChanges(doc, (await lifted(other)).pieces);
+  expect(found?.changes.map((c) => [c.kind, c.name])).toEqual([
+    ['added', 'buoy'],
+    ['added', 'oar'],
+    ['added', 'rope'],
+    ['changed', 'eel'],
+  ]);
+  const diff = addMadeSheet(doc, row('two'), await lifted(other));
+  const both = edit(doc, diff ?? { label: '', changes: [] }).doc;
+  expect(codes(both)).toMatchObject({ eel: 'e001', eel_2: 'e005', rope: 'e006', oar: 'e007', buoy: 'e008' });
+  expect(icon(both, 'eel').contours).toEqual(icon(doc, 'eel').contours);
 });
 
 test('the same folder brings no change, further icons are no changes, and a single file changes only its own', async () => {
@@ -183,6 +200,18 @@ test('a project that begins with icons asks for no letters, and its running line
     runningText: 'Eels',
     bill: projectOf(base).bill,
   });
+});
+
+test('a file that takes the place of an icon made of a shared part is drawn as the file is', async () => {
+  const base = await first(OLD);
+  const barley = icon(base, 'barley');
+  const shared = shareContours(base, barley.id, [0], 'board');
+  const doc = shared ? edit(base, shared).doc : base;
+  expect(doc.glyphs[barley.id]?.components).toHaveLength(1);
+  const two = icon(await again(doc, NEW), 'barley');
+  expect(two.components).toEqual([]);
+  const box = contoursBox(two.contours);
+  expect((box?.yMax ?? 0) - (box?.yMin ?? 0)).toBeCloseTo(12 * 30, 6);
 });
 
 test('codes that a project was given by hand are kept for their icons too', async () => {

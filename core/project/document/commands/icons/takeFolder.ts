@@ -1,3 +1,4 @@
+import { iconName } from '../../../../type/names/iconName';
 import { compose, invert, translation, type Affine } from '../../../../foundations/geometry/affine';
 import { transformContours, type Contour } from '../../../../foundations/geometry/contour';
 import { rightDirections } from '../../../../foundations/geometry/direction';
@@ -14,7 +15,6 @@ import type { Doc, GlyphRow, PieceRow } from '../../schema';
 import { PrivateCodes } from '../glyphs/privateCodes';
 import { placingMap } from '../lines/placing';
 import { firstIconSeating } from '../lines/icons';
-import { iconName } from '../lines/seatInto';
 import { keepOutline } from '../outline/edit';
 import { pieceRow, type LiftedRow, type LiftResult } from '../pieces/takeLifted';
 import { madeSheetRow, type MadeSheet } from '../sheets/madeSheets';
@@ -37,6 +37,7 @@ function redrawn(glyph: GlyphRow, piece: PieceRow, to: Affine): GlyphRow {
       contours: transformContours(l.contours, to),
     })),
     skeleton: null,
+    components: [],
     handEdited: false,
     cleaned: false,
     source: { pieceId: piece.id, sheetId: piece.sheetId, transform: to },

@@ -4,6 +4,7 @@ import { rightDirections } from '../../../../foundations/geometry/direction';
 import { contoursBox } from '../../../../foundations/geometry/measure';
 import { transformPaint } from '../../../../foundations/geometry/paint';
 import { glyphNameOf } from '../../../../type/names/glyphNames';
+import { iconName } from '../../../../type/names/iconName';
 import { finish, type Steps } from '../../../../foundations/steps';
 import { seatSheet, type SeatedSheet } from '../../../../type/seat/seatSheet';
 import type { Draft } from '../../changes/diff';
@@ -13,12 +14,6 @@ import { PRIVATE } from '../glyphs/privateCodes';
 import { blankGlyph, projectOf } from '../../newProject';
 import type { Doc, GlyphRow, PieceRow, ProjectRow, SheetRow } from '../../schema';
 import { isWorkedOn } from '../../queries/glyphs';
-
-/** A glyph name that font files may hold (OpenType, "post" version 2: letters, digits, period and underscore). */
-export const iconName = (name: string): string => {
-  const plain = name.replace(/[^A-Za-z0-9._]+/g, '_').slice(0, 60);
-  return /^[A-Za-z_]/.test(plain) ? plain : `icon_${plain}`;
-};
 
 /** What a glyph is called and stands for; apart from its id, which never changes. */
 interface Called {

@@ -86,19 +86,42 @@ export function fitStem(doc: Doc, glyphId: string, wanted: number): ProjectDiff 
   return d.done('Bring the stem to the standard');
 }
 
+/** An outline that was worked out elsewhere, with the one it was worked out from. */
+export type Reworked = ReadonlyMap<
+  string,
+  { readonly before: GlyphRow['contours']; readonly contours: readonly Contour[] }
+>;
+
+/** A glyph with another outline made of its own, which is put by under a name; parts that it no longer has are its own. */
+export const reworked = (glyph: GlyphRow, contours: readonly Contour[], kept: string): GlyphRow => ({
+  ...withPartsLeft(withOutline(keepOutline(glyph, kept), contours)),
+  skeleton: null,
+});
+
 /** Letters whose stems were brought to a width, worked out on the outlines in `before`; those changed meanwhile stay. */
-export function takeStems(
+export function takeStems(doc: Doc, made: Reworked): ProjectDiff | null {
+  const label = `Bring the stems of ${counted(made.size, 'letter')} to the standard`;
+  return takeReworked(doc, made, { kept: 'Stem', label, change: { handEdited: true } });
+}
+
+/** Outlines that were worked out elsewhere taken over as one step; glyphs that changed meanwhile stay as they are. */
+export function takeReworked(
   doc: Doc,
-  made: ReadonlyMap<string, { readonly before: GlyphRow['contours']; readonly contours: readonly Contour[] }>,
+  made: Reworked,
+  how: {
+    /** What the outline before is called that is put by. */
+    readonly kept: string;
+    readonly label: string;
+    readonly change: Partial<GlyphRow>;
+  },
 ): ProjectDiff | null {
   const d = draft(doc);
   for (const [id, { before, contours }] of made) {
     const glyph = doc.glyphs[id];
-    if (!glyph || glyph.contours !== before) continue;
-    const next = withPartsLeft(withOutline(keepOutline(glyph, 'Stem'), contours));
-    d.put('glyphs', { ...next, handEdited: true, skeleton: null });
+    if (glyph && glyph.contours === before)
+      d.put('glyphs', { ...reworked(glyph, contours, how.kept), ...how.change });
   }
-  return d.done(`Bring the stems of ${counted(made.size, 'letter')} to the standard`);
+  return d.done(how.label);
 }
 
 /** Sets what stems of the style in hand should measure; null = not set. */

@@ -2,10 +2,12 @@ import { BASIC_BILL } from '../../../../type/names/bills';
 import { draft, type Draft, type ProjectDiff } from '../../changes/diff';
 import { FIRST_RECIPE, FIRST_TEXT, projectOf } from '../../newProject';
 import type { Doc, PieceRow, ProjectRow, SheetRow } from '../../schema';
-import { pieceRow, type LiftResult } from '../pieces/takeLifted';
+import { pieceRow, type LiftedRow, type LiftResult } from '../pieces/takeLifted';
 import { finish, type Steps } from '../../../../foundations/steps';
 import { PrivateCodes } from '../glyphs/privateCodes';
-import { iconName, seating } from '../lines/seatInto';
+import { iconName } from '../../../../type/names/iconName';
+import { drawingKey, filedIcons } from '../icons/folderChanges';
+import { seating } from '../lines/seatInto';
 
 /** A sheet made of files of their own, each already a piece. */
 export interface MadeSheet {
@@ -24,7 +26,7 @@ export interface MadeSheet {
 
 /**
  * Adds a sheet of named files with its pieces, and their glyphs, as one step. Icons get private code points one after the
- * other; one whose name the project knows already keeps its code point.
+ * other; one whose name was given a code before has that one, and one whose name another drawing has gets a number.
  */
 export const addMadeSheet = (doc: Doc, sheet: MadeSheet, lifted: LiftResult): ProjectDiff | null =>
   finish(addingMadeSheet(doc, sheet, lifted));
@@ -37,16 +39,17 @@ export function* addingMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult)
   const known = new Map(Object.values(doc.glyphs).map((g) => [g.name, g.codePoints[0]]));
   const project = projectOf(doc);
   const codes = new PrivateCodes(project.privateCodes, taken);
-  const iconChar = (name: string): string | null => {
-    const own = iconName(name);
+  const iconChar = (own: string): string | null => {
     const code = known.get(own) ?? codes.of(own);
-    if (code === null) return null;
-    return String.fromCodePoint(code);
+    return code === null ? null : String.fromCodePoint(code);
   };
+  const free = freeNames(doc);
   const pieces = lifted.pieces.map((p, i): PieceRow => {
-    const char = p.char ?? (icons && p.name !== null ? iconChar(p.name) : null);
+    const name = icons && p.char === null && p.name !== null ? free(p, p.name) : null;
+    const char = name === null ? p.char : iconChar(iconName(name));
     return {
       ...pieceRow(p, d.newId('pieces', `${sheet.id} ${i}`), sheet.id),
+      name: name ?? p.name,
       char,
       confidence: char === null ? 0 : 1,
       state: char === null ? 'found' : 'accepted',
@@ -62,6 +65,20 @@ export function* addingMadeSheet(doc: Doc, sheet: MadeSheet, lifted: LiftResult)
   yield* seating(doc, d, row, pieces);
   placeBearings(d, pieces, lifted, project.unitsPerEm);
   return d.done(`Add ${sheet.name}`);
+}
+
+/** Gives icons names of their own: one whose name another drawing has gets a number, so that both are there; the same drawing is that icon. */
+function freeNames(doc: Doc): (piece: LiftedRow, wanted: string) => string {
+  const drawn = new Set(Object.values(doc.glyphs).flatMap((g) => (g.contours.length > 0 ? [g.name] : [])));
+  const filed = filedIcons(doc);
+  return (piece, wanted) => {
+    const there = filed.get(iconName(wanted));
+    if (there && drawingKey(there.piece) === drawingKey(piece)) return wanted;
+    let name = wanted;
+    for (let k = 2; drawn.has(iconName(name)); k++) name = `${wanted}_${k}`;
+    drawn.add(iconName(name));
+    return name;
+  };
 }
 
 /** Icons that the running line shows at first. */

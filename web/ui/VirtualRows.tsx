@@ -7,14 +7,14 @@ interface Props {
   readonly count: number;
   /** Height of a row, px. */
   readonly rowPx: number;
-  /** The heads of the columns, in a row that stays in sight. */
-  readonly head: ReactNode;
+  /** The heads of a table's columns, in a row that stays in sight; a list has none. */
+  readonly head?: ReactNode;
   readonly keyOf: (index: number) => Key;
   readonly row: (index: number) => ReactNode;
 }
 
-/** A table of rows of one height, of which those in sight are drawn. */
-export function VirtualTable({ label, count, rowPx, head, keyOf, row }: Props) {
+/** A table or list of rows of one height, of which those in sight are drawn. */
+export function VirtualRows({ label, count, rowPx, head, keyOf, row }: Props) {
   const scroller = useRef<HTMLDivElement>(null);
   const virtual = useVirtualizer({
     count,
@@ -28,11 +28,11 @@ export function VirtualTable({ label, count, rowPx, head, keyOf, row }: Props) {
       flex="1"
       minH="0"
       overflow="auto"
-      px="5"
+      px={head ? '5' : '0'}
       pb="3"
-      role="table"
+      role={head ? 'table' : 'list'}
       aria-label={label}
-      aria-rowcount={count + 1}
+      aria-rowcount={head ? count + 1 : undefined}
     >
       {head}
       <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>
