@@ -1,5 +1,6 @@
 import { unionBox, type Box } from '../../foundations/geometry/measure';
 import type { Doc } from '../../project/document/schema';
+import { markSetsOf } from '../opentype/layout/flags';
 import { buildGdef } from '../opentype/layout/gdef';
 import { buildGpos } from '../opentype/layout/gpos';
 import { buildGsub } from '../opentype/layout/gsub';
@@ -90,13 +91,16 @@ export function fontTables(
   tables.set('hhea', buildHhea(font));
   tables.set('hmtx', buildHmtx(hMetrics(font)));
   tables.set('OS/2', buildOs2(font));
-  tables.set('cmap', buildCmap(font.mapping));
+  tables.set('cmap', buildCmap(font.mapping, font.layout.variants));
   tables.set('name', buildName(names.texts, names.others));
   const scripts = writtenScripts(font.mapping.keys()).join(', ');
   if (scripts !== '') tables.set('meta', buildMeta(new Map(['dlng', 'slng'].map((tag) => [tag, scripts]))));
   const layout = {
     ...layoutTables(font.layout, labels),
-    GDEF: buildGdef(font.layout.kinds, font.layout.carets, places),
+    GDEF: buildGdef(font.layout.kinds, font.layout.carets, {
+      places,
+      markSets: markSetsOf([font.layout.gsub, font.layout.gpos]),
+    }),
   };
   for (const [tag, table] of Object.entries(layout)) if (table) tables.set(tag, table);
   return tables;
@@ -114,7 +118,11 @@ function layoutTables(layout: FontLayout, labels: ReadonlyMap<string, number>): 
   const ids = JSON.stringify([...labels]);
   const known = laidOut.get(layout);
   if (known?.ids === ids) return known.made;
-  const made = { GPOS: buildGpos(layout.gpos), GSUB: buildGsub(layout.gsub, labels) };
+  const markSets = markSetsOf([layout.gsub, layout.gpos]);
+  const made = {
+    GPOS: buildGpos(layout.gpos, { markSets }),
+    GSUB: buildGsub(layout.gsub, { labels, markSets }),
+  };
   laidOut.set(layout, { ids, made });
   return made;
 }

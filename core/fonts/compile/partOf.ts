@@ -1,5 +1,5 @@
 import { NOTDEF } from '../../project/document/newProject';
-import { placedByCarried } from '../../project/document/rows/carried';
+import { placedByCarried } from '../../project/document/rows/carriedWith';
 import type { Rule } from '../../project/document/rows/features';
 import type { Doc, GlyphRow } from '../../project/document/schema';
 import type { Steps } from '../../foundations/steps';
@@ -57,6 +57,8 @@ function placedBy(rule: Rule, there: ReadonlySet<string>): readonly string[] {
       return rule.swaps.flatMap((s) => (s.to !== null && there.has(s.from) ? [s.to] : []));
     case 'carried':
       return placedByCarried(rule, there);
+    case 'carriedFacts':
+      return rule.variants.flatMap((v) => v.glyph ?? []);
     case 'bounce':
       return [];
   }

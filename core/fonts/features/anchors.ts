@@ -1,5 +1,5 @@
 import type { Box } from '../../foundations/geometry/measure';
-import type { Joins, Marks } from '../opentype/layout/model';
+import type { GlyphSet, Joins, Marks } from '../opentype/layout/model';
 import type { FontGlyph } from './fontGlyphs';
 
 /** A mark's own anchor is called like the letter's it goes to, with this before it (as in UFO 3 and feature files). */
@@ -53,3 +53,19 @@ export const joinsOf = (glyphs: readonly FontGlyph[]): Joins[] =>
     const [entry, exit] = [at(ENTRY), at(EXIT)];
     return entry || exit ? [{ glyph, entry, exit }] : [];
   });
+
+/**
+ * Marks on marks by the place where they meet: each sees its own marks alone, so that one above is passed over by those that stack below, and
+ * the other way round.
+ */
+export const marksByPlace = ({
+  classes,
+  marks,
+  bases,
+}: Marks): { readonly marks: Marks; readonly seen: GlyphSet }[] =>
+  Array.from({ length: classes }, (_, c) => {
+    const own = marks.filter((m) => m.markClass === c).map((m) => ({ ...m, markClass: 0 }));
+    const under = bases.flatMap((b) => (b.at[c] ? [{ glyph: b.glyph, at: [b.at[c] ?? null] }] : []));
+    const seen = [...new Set([...own, ...under].map((m) => m.glyph))].sort((a, b) => a - b);
+    return { marks: { classes: 1, marks: own, bases: under }, seen };
+  }).filter(({ marks: m }) => m.marks.length > 0 && m.bases.length > 0);

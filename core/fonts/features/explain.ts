@@ -1,5 +1,5 @@
 import { counted } from '../../foundations/problems/counted';
-import type { Rule } from '../../project/document/rows/features';
+import { glyphsOfRule, type Rule } from '../../project/document/rows/features';
 import type { FeatureUse, Lookup, Positioning, Substitution } from '../opentype/layout/model';
 import type { FontGlyphs } from './fontGlyphs';
 import type { FontLayout } from './planLayout';
@@ -113,7 +113,40 @@ export function explainRule(rule: Rule, named: (id: string) => string): string {
     case 'language':
       return `In ${AND.format(rule.languages.map(languageName))} ${swaps(rule.swaps)}.`;
     case 'carried':
-      return `Carried over from the font that was opened: ${some([...new Set(rule.features.map((f) => f.tag))], 'feature')}.`;
+      return `Carried over from the font that was opened: ${some([...new Set(rule.features.map((f) => f.tag))], 'feature')}, ${counted(rule.lookups.length, 'lookup')} that ${rule.table === 'GSUB' ? 'exchange' : 'place'} ${counted(glyphsOfRule(rule).length, 'glyph')}.`;
+    case 'carriedFacts': {
+      const what = [
+        ...(rule.marks.length > 0
+          ? [
+              `${counted(rule.marks.length, 'glyph')} that ${rule.marks.length === 1 ? 'is a mark' : 'are marks'}`,
+            ]
+          : []),
+        ...(rule.ligatures.length > 0 ? [counted(rule.ligatures.length, 'ligature')] : []),
+        ...(rule.variants.length > 0
+          ? [
+              counted(
+                rule.variants.length,
+                'drawing for variation selectors',
+                'drawings for variation selectors',
+              ),
+            ]
+          : []),
+        ...(rule.only.length > 0
+          ? [
+              `which scripts have ${some(
+                rule.only.map((o) => o.tag),
+                'feature',
+              )}`,
+            ]
+          : []),
+        ...(rule.scripts.length > 0
+          ? [
+              `how the ${rule.scripts.length === 1 ? 'script' : 'scripts'} ${AND.format(rule.scripts)} ${rule.scripts.length === 1 ? 'is' : 'are'} set`,
+            ]
+          : []),
+      ];
+      return `Carried over from the font that was opened: ${AND.format(what)}.`;
+    }
   }
 }
 
@@ -160,7 +193,11 @@ function explainLookup(lookup: AnyLookup, font: FontGlyphs): string | null {
     }
     case 'cursive':
       return `The strokes of ${counted(lookup.joins.length, 'letter')} meet at their anchors`;
+    case 'markToLigature':
+      return `${counted(lookup.marks.marks.length, 'mark')} ${lookup.marks.marks.length === 1 ? 'stands' : 'stand'} on ${counted(lookup.marks.ligatures.length, 'ligature')}`;
     case 'adjust':
+    case 'pairTables':
+    case 'reverse':
     case 'chain':
       return null;
   }

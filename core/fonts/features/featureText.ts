@@ -5,8 +5,14 @@ import type {
   FeatureUse,
   GlyphSet,
   Layout,
+  LigatureMarks,
   Lookup,
+  Marks,
+  PairPlaces,
+  PairTable,
+  Place,
   Positioning,
+  ReverseRule,
   Substitution,
 } from '../opentype/layout/model';
 import type { FontGlyphs } from './fontGlyphs';
@@ -62,6 +68,79 @@ function chainStatement(
   return r.apply.length === 0 ? `ignore ${statement};` : `${statement};`;
 }
 
+/** Lookups of a font that was opened say what its anchors don't. */
+const CARRIED = 'carried_';
+
+const anchor = (p: Place | null): string => (p ? `<anchor ${p.x} ${p.y}>` : '<anchor NULL>');
+
+function reverseStatements(r: ReverseRule, n: Naming): string[] {
+  const [from, to] = [r.map.map(([a]) => a), r.map.map(([, b]) => b)];
+  // Classes of both sides are matched glyph by glyph, so that neither may be sorted or told by a name.
+  const list = (glyphs: readonly number[]) => `[${glyphs.map(n.glyph).join(' ')}]`;
+  return [
+    `${joined(['rsub', ...r.before.map(n.set), `${list(from)}'`, ...r.after.map(n.set), 'by', list(to)])};`,
+  ];
+}
+
+function pairStatements(t: PairTable, n: Naming): string[] {
+  const both = (left: string, right: string, [a, b]: PairPlaces) =>
+    b ? `pos ${left} ${value(a)} ${right} ${value(b)};` : `pos ${left} ${right} ${value(a)};`;
+  if (t.by === 'glyphs') return t.pairs.map(([l, r, a, b]) => both(n.glyph(l), n.glyph(r), [a, b]));
+  const named = (sets: readonly GlyphSet[]) => sets.map((s) => `[${s.map(n.glyph).join(' ')}]`);
+  // Class 0 on the left are those that are covered and in no other; on the right it kerns with nothing by itself.
+  const others = t.covered.filter((g) => !t.left.some((s) => s.includes(g)));
+  const left = named([others, ...t.left.map((s) => s.filter((g) => t.covered.includes(g)))]);
+  const right = named([[], ...t.right]);
+  const isMoved = ([a, b]: PairPlaces) => [a, b].some((v) => v && (v.x || v.y || v.advance));
+  const lines = t.values.flatMap((row, i) =>
+    row.flatMap((cell, j) => {
+      const [l, r] = [left[i] ?? '[]', right[j] ?? '[]'];
+      return l === '[]' || r === '[]' || !isMoved(cell) ? [] : [both(l, r, cell)];
+    }),
+  );
+  return lines.length > 0 ? ['subtable;', ...lines] : [];
+}
+
+/** Classes of marks by the lookup that they are of. */
+const markClasses = (name: string, marks: Marks['marks'], n: Naming): string[] =>
+  marks.map((m) => `markClass ${n.glyph(m.glyph)} ${anchor(m.at)} @${name}_${m.markClass};`);
+
+function markStatements(
+  { name, type, marks: m }: Lookup<Extract<Positioning, { readonly type: 'mark' | 'markToMark' }>>,
+  n: Naming,
+): string[] {
+  const on = type === 'mark' ? 'base' : 'mark';
+  const at = (places: readonly (Place | null)[]) =>
+    places.flatMap((p, c) => (p ? [`${anchor(p)} mark @${name}_${c}`] : []));
+  return [
+    ...markClasses(name, m.marks, n),
+    ...m.bases.map((b) => joined([`pos ${on}`, n.glyph(b.glyph), ...at(b.at)]) + ';'),
+  ];
+}
+
+function ligatureStatements(name: string, m: LigatureMarks, n: Naming): string[] {
+  const letter = (places: readonly (Place | null)[]) => {
+    const at = places.flatMap((p, c) => (p ? [`${anchor(p)} mark @${name}_${c}`] : []));
+    return at.length > 0 ? at.join(' ') : '<anchor NULL>';
+  };
+  const lines = m.ligatures.map(
+    (l) => `pos ligature ${n.glyph(l.glyph)} ${l.at.map(letter).join(' ligComponent ')};`,
+  );
+  return [...markClasses(name, m.marks, n), ...lines];
+}
+
+/** A lookup's flags, as one statement. */
+function flagStatement(l: Lookup<unknown>, n: Naming): string[] {
+  const flags = [
+    ...(l.rightToLeft ? ['RightToLeft'] : []),
+    ...(l.ignoreBases ? ['IgnoreBaseGlyphs'] : []),
+    ...(l.ignoreLigatures ? ['IgnoreLigatures'] : []),
+    ...(l.ignoreMarks ? ['IgnoreMarks'] : []),
+    ...(l.onlyMarks ? [`UseMarkFilteringSet [${l.onlyMarks.map(n.glyph).join(' ')}]`] : []),
+  ];
+  return flags.length > 0 ? [`lookupflag ${flags.join(' ')};`] : [];
+}
+
 const value = (v: Adjustment) => `<${v.x ?? 0} ${v.y ?? 0} ${v.advance ?? 0} 0>`;
 
 /** What a lookup says, a statement each; null for what UFO keeps elsewhere (kerning, anchors). */
@@ -85,7 +164,20 @@ function statements(
       return lookup.map.map(([glyph, v]) => `pos ${n.glyph(glyph)} ${value(v)};`);
     case 'chain':
       return lookup.rules.map((r) => chainStatement(r, verb, lookups, n));
-    default:
+    case 'reverse':
+      return lookup.rules.flatMap((r) => reverseStatements(r, n));
+    case 'pairTables':
+      return lookup.tables.flatMap((t) => pairStatements(t, n));
+    case 'markToLigature':
+      return ligatureStatements(lookup.name, lookup.marks, n);
+    case 'mark':
+    case 'markToMark':
+      return lookup.name.startsWith(CARRIED) ? markStatements(lookup, n) : null;
+    case 'cursive':
+      return lookup.name.startsWith(CARRIED)
+        ? lookup.joins.map((j) => `pos cursive ${n.glyph(j.glyph)} ${anchor(j.entry)} ${anchor(j.exit)};`)
+        : null;
+    case 'pair':
       return null;
   }
 }
@@ -98,8 +190,7 @@ function lookupBlock(
 ): string | null {
   const lines = statements(lookup, verb, lookups, n);
   if (!lines) return null;
-  const flag = lookup.ignoreMarks ? ['lookupflag IgnoreMarks;'] : [];
-  return `lookup ${lookup.name} {\n${[...flag, ...lines].map((l) => `  ${l}`).join('\n')}\n} ${lookup.name};`;
+  return `lookup ${lookup.name} {\n${[...flagStatement(lookup, n), ...lines].map((l) => `  ${l}`).join('\n')}\n} ${lookup.name};`;
 }
 
 /** Text in quotes, with what would end it by its code (feature file specification, 9.e). */
@@ -115,7 +206,7 @@ function labelBlock({ tag, label }: FeatureUse): string[] {
   ];
 }
 
-/** One feature: what all languages have, then those that have something else. */
+/** One feature: what all languages have, then those that have something else; by scripts where these differ. */
 function featureBlock(
   tag: string,
   uses: readonly FeatureUse[],
@@ -125,17 +216,22 @@ function featureBlock(
   const own = uses.filter((u) => u.tag === tag);
   const calls = (some: readonly FeatureUse[]) =>
     [...new Set(some.flatMap((u) => u.lookups))].sort((a, b) => a - b).map((l) => `lookup ${nameOf(l)};`);
-  const special = [...new Set(own.flatMap((u) => [...(u.languages ?? []), ...(u.except ?? [])]))].sort();
-  const lines = [...own.flatMap(labelBlock).slice(0, 1), ...calls(own.filter((u) => !u.languages))];
-  for (const script of special.length > 0 ? scripts : []) {
-    lines.push(`script ${script};`);
+  const isApart = own.some((u) => u.scripts);
+  const plain = own.filter((u) => !u.languages && !u.scripts);
+  const lines = [...own.flatMap(labelBlock).slice(0, 1), ...(isApart ? [] : calls(plain))];
+  for (const script of isApart ? ['DFLT', ...scripts] : scripts) {
+    const here = own.filter((u) => u.scripts?.includes(script) ?? true);
+    const special = script === 'DFLT' ? [] : [...new Set(here.flatMap((u) => [...(u.languages ?? []), ...(u.except ?? [])]))].sort();
+    const byDefault = isApart ? calls(here.filter((u) => !u.languages)) : [];
+    if (special.length === 0 && byDefault.length === 0) continue;
+    lines.push(`script ${script};`, ...(isApart ? ['language dflt;', ...byDefault] : []));
     for (const language of special) {
-      const here = own.filter((u) => u.languages?.includes(language) ?? !u.except?.includes(language));
-      lines.push(`language ${language} exclude_dflt;`, ...calls(here));
+      const of = here.filter((u) => u.languages?.includes(language) ?? !u.except?.includes(language));
+      lines.push(`language ${language} exclude_dflt;`, ...calls(of));
     }
   }
   return `feature ${tag} {\n${lines.map((l) => `  ${l}`).join('\n')}\n} ${tag};`;
-}
+} // prettier-ignore
 
 function layoutText<K extends Substitution | Positioning>(
   { lookups, features, scripts }: Layout<K>,

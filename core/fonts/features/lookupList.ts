@@ -1,7 +1,7 @@
 import type { FeatureUse, Lookup, Positioning, Substitution } from '../opentype/layout/model';
 
-/** Where a feature's lookups are for: some languages, all but some, and what its menu entry says. */
-type Where = Pick<FeatureUse, 'languages' | 'except' | 'label'>;
+/** Where a feature's lookups are for: some scripts, some languages, all but some, and what its menu entry says. */
+type Where = Pick<FeatureUse, 'scripts' | 'languages' | 'except' | 'label'>;
 
 /** Lookups in the order in which they will be applied, and the features that switch them on. */
 export class LookupList<Kind extends Substitution | Positioning> {
@@ -14,7 +14,8 @@ export class LookupList<Kind extends Substitution | Positioning> {
   }
 
   use(tag: string, lookups: readonly number[], where: Where = {}): void {
-    if (lookups.length > 0) this.features.push({ tag, lookups, ...where });
+    // A language may be named for having nothing of a feature.
+    if (lookups.length > 0 || where.languages) this.features.push({ tag, lookups, ...where });
   }
 }
 

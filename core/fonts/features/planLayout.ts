@@ -1,8 +1,9 @@
-import { addCarried } from './rules/carried';
+import { addCarried, addCarriedPlaces } from './rules/carried';
 import { ruleWith, type Rule } from '../../project/document/rows/features';
 import type { Carets, GlyphKind } from '../opentype/layout/gdef';
+import type { Variant } from '../opentype/tables/cmapVariants';
 import type { Kerning, Layout, Ligature, Positioning, Substitution } from '../opentype/layout/model';
-import { isMark, joinsOf, marksOf } from './anchors';
+import { isMark, joinsOf, marksByPlace, marksOf } from './anchors';
 import { drawingsByName, languagesByName, leaningByName, ligaturesByName, turnsByName } from './byName';
 import type { FontGlyphs } from './fontGlyphs';
 import { LookupList, type Positionings, type Substitutions } from './lookupList';
@@ -17,7 +18,7 @@ import { addFractions } from './rules/fractions';
 import { addLanguages, DOTTED_I } from './rules/languages';
 import { addTurns, type Turning } from './rules/turns';
 import { kernOf } from './kerning';
-import { scriptsOf } from './scripts';
+import { scriptsBeside, scriptsOf } from './scripts';
 import { typedNames } from './typedNames';
 
 /** What a font does with its letters when a text is set, before it is written as tables or as features text. */
@@ -27,7 +28,11 @@ export interface FontLayout {
   /** Kinds of glyphs, by index. */
   readonly kinds: readonly GlyphKind[];
   readonly carets: readonly Carets[];
+  /** How characters look with a variation selector behind them. */
+  readonly variants: readonly Variant[];
 }
+
+const MARK = /\p{M}/u;
 
 type RuleOf<K extends Rule['kind']> = Extract<Rule, { readonly kind: K }>;
 
@@ -59,38 +64,83 @@ class Ruled {
  */
 export function planLayout(font: FontGlyphs, rules: readonly Rule[], kerning: Kerning): FontLayout {
   const ruled = new Ruled(rules, font);
-  const scripts = scriptsOf(font.mapping.keys());
+  const scripts = scriptsBeside(namedScripts(ruled), scriptsOf(font.mapping.keys()));
   const ligatures = [...ruledLigatures(ruled, 'liga'), ...ligaturesByName(font.glyphs)];
   const joined = new Set(ligatures.map((l) => l.glyph));
   const substitutions: Substitutions = new LookupList<Substitution>();
-  addSubstitutions(substitutions, font, ruled, kerning, ligatures);
+  const scope = { font, ruled, kerning, scripts };
+  addSubstitutions(substitutions, scope, ligatures);
   const positionings: Positionings = new LookupList<Positioning>();
-  addPositionings(positionings, font, ruled, kerning);
+  addPositionings(positionings, scope);
   return {
-    gsub: { ...parts(substitutions), scripts },
-    gpos: { ...parts(positionings), scripts },
-    kinds: font.glyphs.map((g, i) => (isMark(g) ? 'mark' : joined.has(i) ? 'ligature' : 'base')),
+    gsub: { ...parts(substitutions, scope), scripts },
+    gpos: { ...parts(positionings, scope), scripts },
+    kinds: kindsOf(font, ruled, joined),
     carets: caretsOf(font, ligatures),
+    variants: variantsOf(ruled),
   };
 }
 
-const parts = <K extends Substitution | Positioning>({ lookups, features }: LookupList<K>) => ({
-  lookups,
-  features,
-});
+const namedScripts = (ruled: Ruled): string[] => [
+  ...ruled.of('carried').flatMap((c) => c.scripts),
+  ...ruled.of('carriedFacts').flatMap((c) => [...c.scripts, ...c.only.flatMap((o) => o.scripts)]),
+];
+
+/** Kinds of glyphs: what a font that was opened said of them, then by anchors and ligatures. */
+function kindsOf(font: FontGlyphs, ruled: Ruled, joined: ReadonlySet<number>): GlyphKind[] {
+  const said = ruled.of('carriedFacts');
+  const marks = new Set(said.flatMap((s) => ruled.all(s.marks)));
+  const ligatures = new Set(said.flatMap((s) => ruled.all(s.ligatures)));
+  return font.glyphs.map((g, i) => {
+    if (marks.has(i) || isMark(g)) return 'mark';
+    return ligatures.has(i) || joined.has(i) ? 'ligature' : 'base';
+  });
+}
+
+const variantsOf = (ruled: Ruled): Variant[] =>
+  ruled
+    .of('carriedFacts')
+    .flatMap((s) => s.variants.map((v) => ({ ...v, glyph: v.glyph === null ? null : ruled.at(v.glyph) })));
+
+/** Lookups and features; what a font that was opened had in some of its scripts alone stays there, and goes to those that it didn't have. */
+function parts<K extends Substitution | Positioning>(
+  { lookups, features }: LookupList<K>,
+  { ruled, scripts }: Scope,
+): Pick<Layout<K>, 'lookups' | 'features'> {
+  const facts = ruled.of('carriedFacts').flatMap((c) => c.only);
+  const known = namedScripts(ruled);
+  const fresh = scripts.filter((s) => !known.includes(s));
+  const limitsOf = (tag: string) =>
+    facts
+      .filter((o) => o.tag === tag)
+      .map(({ scripts: own, languages }) => ({
+        scripts: own.includes('DFLT') ? [...own, ...fresh] : own,
+        ...(languages ? { languages } : {}),
+      }));
+  return {
+    lookups,
+    features: features.flatMap((f) => {
+      const limits = f.scripts || f.languages ? [] : limitsOf(f.tag);
+      return limits.length > 0 ? limits.map((l) => ({ ...f, ...l })) : [f];
+    }),
+  };
+}
 
 const ruledLigatures = (ruled: Ruled, feature: RuleOf<'ligature'>['feature']): Ligature[] =>
   ruled
     .of('ligature')
     .flatMap((r) => (r.feature === feature ? [{ parts: ruled.all(r.parts), glyph: ruled.at(r.to) }] : []));
 
-function addSubstitutions(
-  list: Substitutions,
-  font: FontGlyphs,
-  ruled: Ruled,
-  kerning: Kerning,
-  ligatures: readonly Ligature[],
-): void {
+interface Scope {
+  readonly font: FontGlyphs;
+  readonly ruled: Ruled;
+  readonly kerning: Kerning;
+  /** OpenType script tags of the font. */
+  readonly scripts: readonly string[];
+}
+
+function addSubstitutions(list: Substitutions, scope: Scope, ligatures: readonly Ligature[]): void {
+  const { font, ruled, kerning, scripts } = scope;
   const exchanges = exchangesOf(
     drawingsByName(font.glyphs),
     ruled.of('exchange').map((r) => ({
@@ -99,11 +149,11 @@ function addSubstitutions(
       swaps: new Map(r.swaps.map((s) => [ruled.at(s.from), ruled.all(s.to)])),
     })),
   );
-  const carried = ruled.of('carried');
+  const carried = ruled.of('carried').filter((c) => c.table === 'GSUB');
   // What a font that was opened does by itself isn't made a second time.
   const brought = new Set(carried.flatMap((c) => c.features.map((f) => f.tag)));
   addAccess(list, exchanges);
-  for (const c of carried) if (c.order === 'first') addCarried(list, c, ruled.at);
+  for (const c of carried) if (c.order === 'first') addCarried(list, c, { at: ruled.at, scripts });
   if (!brought.has('ccmp')) addComposing(list, font);
   if (!brought.has('locl')) addLanguages(list, font, languageSwaps(font, ruled));
   addLigatures(list, 'liga', 'names', typedNames(font), font);
@@ -113,7 +163,7 @@ function addSubstitutions(
   for (const tag of ['clig', 'dlig', 'hlig'] as const)
     addLigatures(list, tag, tag, ruledLigatures(ruled, tag), font);
   for (const e of exchanges) if (!BEFORE_LIGATURES.test(e.tag)) addExchange(list, font, e);
-  for (const c of carried) if (c.order === 'last') addCarried(list, c, ruled.at);
+  for (const c of carried) if (c.order === 'last') addCarried(list, c, { at: ruled.at, scripts });
   list.use('calt', contextual(list, font, ruled, kerning));
 }
 
@@ -187,8 +237,11 @@ function contextual(list: Substitutions, font: FontGlyphs, ruled: Ruled, kerning
   ];
 }
 
-function addPositionings(list: Positionings, font: FontGlyphs, ruled: Ruled, kerning: Kerning): void {
-  const ignoreMarks = font.glyphs.some(isMark);
+function addPositionings(list: Positionings, { font, ruled, kerning, scripts }: Scope): void {
+  // Programs know marks by Unicode where a font says nothing of them.
+  const ignoreMarks = font.glyphs.some(
+    (g) => isMark(g) || g.codePoints.some((cp) => MARK.test(String.fromCodePoint(cp))),
+  );
   if (kernsAnything(kerning))
     list.use('kern', [list.add({ name: 'kern', type: 'pair', kerning, ignoreMarks })]);
   const joins = joinsOf(font.glyphs);
@@ -201,9 +254,16 @@ function addPositionings(list: Positionings, font: FontGlyphs, ruled: Ruled, ker
   });
   list.use('calt', bounces);
   const [onLetters, onMarks] = [marksOf(font.glyphs, 'letters'), marksOf(font.glyphs, 'marks')];
-  const meets = (m: typeof onLetters) => m.marks.length > 0 && m.bases.length > 0;
-  if (meets(onLetters)) list.use('mark', [list.add({ name: 'mark', type: 'mark', marks: onLetters })]);
-  if (meets(onMarks)) list.use('mkmk', [list.add({ name: 'mkmk', type: 'markToMark', marks: onMarks })]);
+  if (onLetters.marks.length > 0 && onLetters.bases.length > 0)
+    list.use('mark', [list.add({ name: 'mark', type: 'mark', marks: onLetters })]);
+  for (const c of ruled.of('carried'))
+    if (c.table === 'GPOS') addCarriedPlaces(list, c, { at: ruled.at, scripts });
+  list.use(
+    'mkmk',
+    marksByPlace(onMarks).map(({ marks, seen }, i) =>
+      list.add({ name: `mkmk_${i + 1}`, type: 'markToMark', marks, onlyMarks: seen }),
+    ),
+  );
 }
 
 const kernsAnything = ({ pairs, groups }: Kerning): boolean =>
@@ -244,9 +304,13 @@ export function longestContext({ gsub, gpos }: FontLayout): number {
         return Math.max(0, ...l.ligatures.map((x) => x.parts.length));
       case 'chain':
         return Math.max(0, ...l.rules.map((r) => r.input.length + r.after.length));
+      case 'reverse':
+        return Math.max(0, ...l.rules.map((r) => 1 + r.after.length));
       case 'pair':
+      case 'pairTables':
       case 'cursive':
       case 'mark':
+      case 'markToLigature':
       case 'markToMark':
         return 2;
       default:

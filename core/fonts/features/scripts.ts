@@ -10,7 +10,17 @@ const SCRIPTS: readonly (readonly [RegExp, readonly string[]])[] = [
   [/\p{Script=Cherokee}/u, ['cher']],
   [/\p{Script=Devanagari}/u, ['dev2', 'deva']],
   [/\p{Script=Bengali}/u, ['bng2', 'beng']],
+  [/\p{Script=Gujarati}/u, ['gjr2', 'gujr']],
+  [/\p{Script=Gurmukhi}/u, ['gur2', 'guru']],
+  [/\p{Script=Kannada}/u, ['knd2', 'knda']],
+  [/\p{Script=Malayalam}/u, ['mlm2', 'mlym']],
+  [/\p{Script=Oriya}/u, ['ory2', 'orya']],
   [/\p{Script=Tamil}/u, ['tml2', 'taml']],
+  [/\p{Script=Telugu}/u, ['tel2', 'telu']],
+  [/\p{Script=Myanmar}/u, ['mym2', 'mymr']],
+  [/\p{Script=Khmer}/u, ['khmr']],
+  [/\p{Script=Sinhala}/u, ['sinh']],
+  [/\p{Script=Ethiopic}/u, ['ethi']],
   [/\p{Script=Thai}/u, ['thai']],
   [/\p{Script=Hangul}/u, ['hang']],
   [/[\p{Script=Hiragana}\p{Script=Katakana}]/u, ['kana']],
@@ -34,4 +44,14 @@ export function scriptsOf(codePoints: Iterable<number>): string[] {
   return ['latn', ...SCRIPTS.flatMap(([has, tags]) => (has.test(text) ? tags : []))].filter(
     (tag, i, all) => all.indexOf(tag) === i,
   );
+}
+
+/** The other tags of a tag's script, where it has several. */
+export const otherTagsOf = (tag: string): readonly string[] =>
+  SCRIPTS.flatMap(([, tags]) => (tags.includes(tag) ? tags.filter((t) => t !== tag) : []));
+
+/** Scripts of a font: those that it named when it was opened, and those of its letters that it had no tag for. */
+export function scriptsBeside(named: readonly string[], found: readonly string[]): string[] {
+  const isThere = (tag: string) => [tag, ...otherTagsOf(tag)].some((t) => named.includes(t));
+  return [...new Set([...named, ...found.filter((t) => !isThere(t))])].filter((t) => t !== 'DFLT');
 }

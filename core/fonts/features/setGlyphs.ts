@@ -1,4 +1,11 @@
-import type { ChainRule, Joins, Lookup, Positioning, Substitution } from '../opentype/layout/model';
+import type {
+  ChainRule,
+  Joins,
+  Lookup,
+  Positioning,
+  ReverseRule,
+  Substitution,
+} from '../opentype/layout/model';
 import type { FontLayout } from './planLayout';
 import { kernOf } from './kerning';
 
@@ -30,6 +37,16 @@ const usedBy = (features: FontLayout['gsub']['features'], asked: readonly string
         .flatMap((f) => f.lookups),
     ),
   ].sort((a, b) => a - b);
+
+/** Glyphs that a lookup passes over (OpenType 1.9.1, "Common table formats", "Lookup flag"). */
+const skippedBy =
+  (kinds: FontLayout['kinds']) =>
+  (lookup: Lookup<unknown>) =>
+  (g: number): boolean => {
+    const kind = kinds[g];
+    if (kind === 'mark') return (lookup.ignoreMarks ?? false) || (lookup.onlyMarks?.includes(g) === false);
+    return (kind === 'base' && lookup.ignoreBases === true) || (kind === 'ligature' && lookup.ignoreLigatures === true);
+  }; // prettier-ignore
 
 /** The places of a run that a lookup sees. */
 class Seen {
@@ -102,6 +119,8 @@ function substitute(
       run.splice(at, fits.parts.length, fits.glyph);
       return at + 1;
     }
+    case 'reverse':
+      return null;
     case 'chain': {
       const found = fitting(lookup.rules, new Seen(run, skips(lookup)), run, at);
       if (!found) return null;
@@ -113,6 +132,17 @@ function substitute(
   }
 }
 
+/** Exchanges from the end of the run on, by the first rule that fits. */
+function exchangeBackwards(rules: readonly ReverseRule[], run: number[], skips: (glyph: number) => boolean): void {
+  const seen = new Seen(run, skips);
+  for (let at = run.length - 1; at >= 0; at--) {
+    const fits = rules.find(
+      (r) => r.map.some(([from]) => from === run[at]) && seen.fit(at, -1, [...r.before].reverse()) && seen.fit(at, 1, r.after),
+    );
+    run[at] = fits?.map.find(([from]) => from === run[at])?.[1] ?? run[at] ?? 0;
+  }
+} // prettier-ignore
+
 /** Glyphs as substitutions leave them; `asked`: tags of features that are switched on besides those that are used unasked. */
 export function substituted(
   { gsub, kinds }: FontLayout,
@@ -120,15 +150,16 @@ export function substituted(
   asked: readonly string[] = [],
 ): number[] {
   const run = [...glyphs];
-  const skips = (lookup: Lookup<unknown>) => (g: number) =>
-    (lookup.ignoreMarks ?? false) && kinds[g] === 'mark';
-  for (const number of usedBy(gsub.features, asked))
+  const skips = skippedBy(kinds);
+  for (const number of usedBy(gsub.features, asked)) {
+    const lookup = gsub.lookups[number];
+    if (lookup?.type === 'reverse') exchangeBackwards(lookup.rules, run, skips(lookup));
     for (let at = 0; at < run.length;) {
       const glyph = run[at] ?? 0;
-      const lookup = gsub.lookups[number];
       const passed = !lookup || skips(lookup)(glyph);
       at = (passed ? null : substitute(gsub.lookups, number, run, at, skips)) ?? at + 1;
     }
+  }
   return run;
 }
 
@@ -149,7 +180,7 @@ function positioned(
   const leads = new Map<number, number>();
   const lookups = usedBy(gpos.features, []).flatMap((number) => gpos.lookups[number] ?? []);
   for (const lookup of lookups) {
-    const seen = new Seen(run, (g) => (lookup.ignoreMarks ?? false) && isMark(g));
+    const seen = new Seen(run, skippedBy(kinds)(lookup));
     if (lookup.type === 'pair') kern(kernOf(lookup.kerning), seen, run, out, isMark);
     if (lookup.type === 'cursive') join(lookup.joins, seen, run, out, leads);
     if (lookup.type === 'chain') move(gpos.lookups, lookup.rules, seen, run, out);
@@ -157,7 +188,8 @@ function positioned(
   // A letter that is joined to another goes up and down with it.
   for (const [i, moved] of out.entries()) moved.y += out[leads.get(i) ?? -1]?.y ?? 0;
   for (const lookup of lookups)
-    if (lookup.type === 'mark' || lookup.type === 'markToMark') attach(lookup, run, out, isMark);
+    if (lookup.type === 'mark' || lookup.type === 'markToMark')
+      attach(lookup, run, out, lookup.type === 'mark' ? isMark : skippedBy(kinds)(lookup));
   return out;
 }
 
@@ -220,17 +252,17 @@ function move(
   }
 }
 
-/** Marks on the letter or mark before them, where both have the place. */
+/** Marks on the letter or mark before them, where both have the place. `passes`: glyphs between that aren't looked at. */
 function attach(
-  { type, marks }: Extract<Positioning, { readonly type: 'mark' | 'markToMark' }>,
+  { marks }: Extract<Positioning, { readonly type: 'mark' | 'markToMark' }>,
   run: readonly number[],
   out: Moved[],
-  isMark: (g: number) => boolean,
+  passes: (g: number) => boolean,
 ): void {
   for (const [i, glyph] of run.entries()) {
     const mark = marks.marks.find((m) => m.glyph === glyph);
     let base = i - 1;
-    if (type === 'mark') while (base >= 0 && isMark(run[base] ?? 0)) base--;
+    while (base >= 0 && passes(run[base] ?? 0)) base--;
     const at = marks.bases.find((b) => b.glyph === run[base])?.at[mark?.markClass ?? -1];
     const [moved, under] = [out[i], out[base]];
     if (!mark || !at || !moved || !under) continue;

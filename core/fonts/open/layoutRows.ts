@@ -1,19 +1,16 @@
 import { nth } from '../../foundations/lists/nth';
-import type { Kerning, Place } from '../opentype/layout/model';
-import { readJoins, readMarks } from '../opentype/read/layout/attachments';
-import { lookupsOf, readLayout, type ReadLayout } from '../opentype/read/layout/common';
+import { FLAG } from '../opentype/layout/flags';
+import type { Kerning } from '../opentype/layout/model';
+import { lookupsOf, readLayout, type ReadFeature, type ReadLayout } from '../opentype/read/layout/common';
+import { isPlainKerning } from '../opentype/read/layout/movements';
 import { kerningOfKern, kerningOfLookups } from '../opentype/read/layout/pairs';
-import { carriedRules } from './carriedRules';
+import { readGdef } from '../opentype/read/readGdef';
+import { carriedFacts } from './carried/carriedFacts';
+import { carriedRules } from './carried/carriedRules';
+import { readAnchors, type ReadAnchor, type ReadAnchors } from './readAnchors';
 import { exchangesOf, ligaturesOf } from '../opentype/read/layout/substitutions';
 import type { FontFile } from '../opentype/read/readFont';
 import { EXCHANGING, type Rule } from '../../project/document/rows/features';
-
-/** A named place of a glyph, glyphs by index. */
-interface ReadAnchor {
-  readonly glyph: number;
-  readonly name: string;
-  readonly at: Place;
-}
 
 /** What is read of a font's layout tables, glyphs by index, and the features that nothing here says. */
 export interface ReadSetting {
@@ -26,10 +23,6 @@ export interface ReadSetting {
 
 const NO_KERNING: Kerning = { pairs: [], groups: { left: [], right: [], values: [] } };
 const LIGATURES = ['liga', 'clig', 'dlig', 'hlig'] as const;
-/** Made of the letters and their anchors without rules (compile's planLayout). */
-const MADE_ANEW = new Set(['kern', 'mark', 'mkmk', 'curs', 'aalt']);
-const TYPE = { cursive: 3, markToBase: 4, markToMark: 6 } as const;
-
 /** `idOf`: the id of a glyph by its index. */
 export function readSetting(font: FontFile, idOf: (glyph: number) => string): ReadSetting {
   const table = (tag: 'GSUB' | 'GPOS'): ReadLayout | null => {
@@ -37,74 +30,51 @@ export function readSetting(font: FontFile, idOf: (glyph: number) => string): Re
     return bytes ? readLayout(bytes, tag, font.vary) : null;
   };
   const [gsub, gpos] = [table('GSUB'), table('GPOS')];
+  const gdef = readGdef(font.tables.get('GDEF'));
+  const shared = { gdef, count: font.contours.length, idOf };
   const ruled = gsub ? rulesOf(gsub, idOf) : [];
-  const known = new Set([...ruled.flatMap(tagsOf), ...MADE_ANEW]);
-  const count = font.contours.length;
-  const carried = gsub ? carriedRules(gsub, known, { count, idOf }) : { rules: [], tags: new Set<string>() };
-  const rules = [...ruled, ...carried.rules];
-  const said = new Set([...known, ...carried.tags]);
-  const tags = new Set([...(gsub?.features ?? []), ...(gpos?.features ?? [])].map((f) => f.tag));
+  const known = new Set([...ruled.flatMap(tagsOf), 'aalt']);
+  const substitutions = gsub && carriedRules({ ...shared, table: 'GSUB', layout: gsub, unsaid: (f) => (known.has(f.tag) ? [] : f.lookups) });
+  const { anchors, said } = gpos ? readAnchors(gpos, gdef, font.os2.sxHeight / 2) : NO_ANCHORS;
+  const kerned = gpos ? plainKerning(gpos) : [];
+  const positions = gpos && carriedRules({ ...shared, table: 'GPOS', layout: gpos, unsaid: (f) => unsaidPlaces(f, said, kerned) });
   return {
-    kerning: kerningOf(font, gpos),
-    anchors: gpos ? anchorsOf(font, gpos) : [],
-    rules,
-    leftOut: [...tags].filter((t) => !said.has(t)).sort(),
+    kerning: kerningOf(font, gpos, kerned),
+    anchors,
+    rules: [...ruled, ...(substitutions?.rules ?? []), ...(positions?.rules ?? []), ...carriedFacts({ font, gdef, idOf, layouts: [gsub, gpos].flatMap((l) => l ?? []) })],
+    leftOut: [...new Set([...(substitutions?.leftOut ?? []), ...(positions?.leftOut ?? [])])].sort(),
   };
-}
+} // prettier-ignore
 
-function kerningOf(font: FontFile, gpos: ReadLayout | null): Kerning {
-  const lookups = gpos ? lookupsOf(gpos, 'kern') : [];
+const NO_ANCHORS: ReadAnchors = { anchors: [], said: new Set() };
+/** Features whose lookups are made anew of letters, their anchors and their kerning (features' planLayout). */
+const OF_LETTERS = new Set(['mark', 'mkmk', 'curs']);
+
+const unsaidPlaces = (
+  f: ReadFeature,
+  said: ReadonlySet<number>,
+  kerned: readonly number[],
+): readonly number[] => {
+  if (f.tag === 'kern') return f.lookups.filter((l) => !kerned.includes(l));
+  return OF_LETTERS.has(f.tag) ? f.lookups.filter((l) => !said.has(l)) : f.lookups;
+};
+
+/** Numbers of the lookups that are kerning as letters have it here. */
+const plainKerning = (gpos: ReadLayout): number[] =>
+  [...new Set(gpos.features.flatMap((f) => (f.tag === 'kern' ? f.lookups : [])))]
+    .sort((a, b) => a - b)
+    .filter((i) => {
+      const l = gpos.lookups[i];
+      return l !== undefined && isPlainKerning(gpos, l);
+    });
+
+function kerningOf(font: FontFile, gpos: ReadLayout | null, kerned: readonly number[]): Kerning {
+  const lookups = kerned.flatMap((i) => gpos?.lookups[i] ?? []);
   if (gpos && lookups.length > 0) return kerningOfLookups(gpos, lookups, font.contours.length);
+  if (gpos?.features.some((f) => f.tag === 'kern')) return NO_KERNING;
   const old = font.tables.get('kern');
   return old ? kerningOfKern(old) : NO_KERNING;
 }
-
-/** Anchors of marks and letters; a class of marks is called by where its letters have it, and numbered when several lie there. */
-function anchorsOf(font: FontFile, gpos: ReadLayout): ReadAnchor[] {
-  const anchors = new Map<string, ReadAnchor>();
-  const taken = new Map<string, number>();
-  const put = (a: ReadAnchor) => {
-    const key = `${a.glyph} ${a.name}`;
-    if (!anchors.has(key)) anchors.set(key, a);
-  };
-  const middle = font.os2.sxHeight / 2;
-  const fresh = (ys: readonly number[]): string => {
-    const mean = ys.reduce((n, y) => n + y, 0) / Math.max(1, ys.length);
-    const name = mean > middle ? 'top' : 'bottom';
-    const count = (taken.get(name) ?? 0) + 1;
-    taken.set(name, count);
-    return count === 1 ? name : `${name}${count}`;
-  };
-  const markOf = new Map<number, string>();
-  for (const [tag, type] of [['mark', TYPE.markToBase], ['mkmk', TYPE.markToMark]] as const)
-    for (const lookup of lookupsOf(gpos, tag).filter((l) => l.type === type))
-      for (const { at } of lookup.subtables) {
-        const { classes, marks, bases } = readMarks(gpos, at);
-        for (let c = 0; c < classes; c++) {
-          const own = marks.filter((m) => m.markClass === c && !(markOf.has(m.glyph) && type === TYPE.markToBase));
-          const known = marks.flatMap((m) => (m.markClass === c ? (markOf.get(m.glyph) ?? []) : []))[0];
-          const places = bases.flatMap((b): { glyph: number; at: Place }[] => {
-            const at = b.at[c];
-            return at ? [{ glyph: b.glyph, at }] : [];
-          });
-          if (places.length === 0 || (own.length === 0 && known === undefined)) continue;
-          const name = known ?? fresh(places.map((p) => p.at.y));
-          for (const m of own) {
-            if (!markOf.has(m.glyph)) put({ glyph: m.glyph, name: `_${name}`, at: m.at });
-            markOf.set(m.glyph, markOf.get(m.glyph) ?? name);
-          }
-          // Marks stand on marks alone: what isn't one has no such place.
-          for (const p of places) if (type === TYPE.markToBase || markOf.has(p.glyph)) put({ ...p, name });
-        }
-      }
-  for (const lookup of lookupsOf(gpos, 'curs').filter((l) => l.type === TYPE.cursive))
-    for (const { at } of lookup.subtables)
-      for (const { glyph, entry, exit } of readJoins(gpos, at)) {
-        if (entry) put({ glyph, name: 'entry', at: entry });
-        if (exit) put({ glyph, name: 'exit', at: exit });
-      }
-  return [...anchors.values()];
-} // prettier-ignore
 
 const tagsOf = (r: Rule): string[] =>
   r.kind === 'ligature' || r.kind === 'exchange' ? [r.feature] : r.kind === 'language' ? ['locl'] : [];
@@ -120,7 +90,10 @@ function rulesOf(gsub: ReadLayout, idOf: (glyph: number) => string): Rule[] {
 }
 
 function ligatureRules(gsub: ReadLayout, feature: (typeof LIGATURES)[number], idOf: (glyph: number) => string): Rule[] {
-  const lookups = lookupsOf(gsub, feature).map((l) => ligaturesOf(gsub, l));
+  const found = lookupsOf(gsub, feature);
+  // Rules see all glyphs between the letters that they join.
+  if (found.some((l) => (l.flags & ~FLAG.rightToLeft) !== 0)) return [];
+  const lookups = found.map((l) => ligaturesOf(gsub, l));
   if (lookups.some((l) => l === null || l.some((one) => one.parts.length < 2))) return [];
   return lookups.flatMap((l) => l ?? []).map(({ parts, glyph }): Rule => ({ kind: 'ligature', parts: parts.map(idOf), to: idOf(glyph), feature }));
 } // prettier-ignore

@@ -120,6 +120,7 @@ function glyphRows(
       anchors: at.get(i) ?? [],
       bearings: box ? { left: box.xMin, right: advance - box.xMax } : { left: half, right: advance - half },
       spacing: 'hand',
+      ...(box || i === 0 ? {} : { blank: true as const }),
     };
   });
 } // prettier-ignore

@@ -1,59 +1,153 @@
 import { nth } from '../../../foundations/lists/nth';
-import type { Carried, CarriedLookup } from '../../../project/document/rows/carried';
-import type { Lookup, Substitution } from '../../opentype/layout/model';
-import type { Substitutions } from '../lookupList';
+import type { Carried, CarriedDoes, CarriedLookup } from '../../../project/document/rows/carried';
+import type {
+  ChainRule,
+  FeatureUse,
+  Lookup,
+  PairTable,
+  Positioning,
+  Substitution,
+} from '../../opentype/layout/model';
+import type { LookupList, Positionings, Substitutions } from '../lookupList';
 
-/** Puts lookups of a font that was opened behind the others, with the features that switch them on. `at`: index of a glyph by its id. */
-export function addCarried(list: Substitutions, rule: Carried, at: (id: string) => number): void {
-  const from = list.lookups.length;
-  const sets = rule.sets.map((s) => s.map(at));
-  rule.lookups.forEach((l, i) => list.add(lookupOf(l, `carried_${rule.order}_${i + 1}`, { sets, from, at })));
-  const languages = (tag: string) =>
-    rule.features.flatMap((f) => (f.tag === tag && f.languages ? f.languages : []));
-  for (const { tag, languages: own, lookups } of rule.features) {
-    const except = own ? [] : languages(tag);
-    const where = own ? { languages: own } : except.length > 0 ? { except } : {};
-    list.use(tag, lookups.map((l) => l + from), where); // prettier-ignore
-  }
+/** Index of a glyph by its id. */
+type At = (id: string) => number;
+
+interface Font {
+  readonly at: At;
+  /** OpenType script tags that the font has now. */
+  readonly scripts: readonly string[];
 }
+
+/** Puts lookups of a font that was opened behind the others, with the features that switch them on. */
+export const addCarried = (list: Substitutions, rule: Carried, font: Font): void =>
+  put(list, rule, font, substitutionOf);
+
+export const addCarriedPlaces = (list: Positionings, rule: Carried, font: Font): void =>
+  put(list, rule, font, positioningOf);
 
 interface Scope {
   readonly sets: readonly (readonly number[])[];
   /** Number of the first carried lookup in the table. */
   readonly from: number;
-  readonly at: (id: string) => number;
+  readonly at: At;
 }
 
-function lookupOf({ ignoreMarks, does }: CarriedLookup, name: string, scope: Scope): Lookup<Substitution> {
-  const { at, sets, from } = scope;
-  const named = { name, ignoreMarks };
+function put<Kind extends Substitution | Positioning>(
+  list: LookupList<Kind>,
+  rule: Carried,
+  { at, scripts }: Font,
+  made: (does: CarriedDoes, scope: Scope) => Kind | null,
+): void {
+  const scope = { sets: rule.sets.map((s) => s.map(at)), from: list.lookups.length, at };
+  rule.lookups.forEach((l, i) => {
+    const does = made(l.does, scope);
+    if (!does) throw new RangeError(`a lookup of ${rule.table} that does ${l.does.type}`);
+    list.add({ ...does, name: `carried_${rule.order}_${i + 1}`, ...flags(l, scope) });
+  });
+  const fresh = scripts.filter((s) => !rule.scripts.includes(s));
+  const features = rule.features.map((use) => withScripts(use, fresh));
+  for (const use of features)
+    list.use(use.tag, use.lookups.map((l) => l + scope.from), whereOf(use, features)); // prettier-ignore
+}
+
+function flags({ ignoreMarks, ignoreBases, ignoreLigatures, rightToLeft, onlyMarks }: CarriedLookup, { sets }: Scope): Omit<Lookup<unknown>, 'name'> {
+  return {
+    ignoreMarks,
+    ...(ignoreBases ? { ignoreBases } : {}),
+    ...(ignoreLigatures ? { ignoreLigatures } : {}),
+    ...(rightToLeft ? { rightToLeft } : {}),
+    ...(onlyMarks !== undefined ? { onlyMarks: sets[onlyMarks] ?? [] } : {}),
+  };
+} // prettier-ignore
+
+/** Scripts that the font didn't have have what was there for any. */
+const withScripts = (use: Carried['features'][number], fresh: readonly string[]): typeof use =>
+  use.scripts?.includes('DFLT') ? { ...use, scripts: [...use.scripts, ...fresh] } : use;
+
+/** Where a use counts: some languages, or all but those that other uses of the tag are for, in the same scripts. */
+function whereOf(use: Carried['features'][number], all: Carried['features']): Pick<FeatureUse, 'languages' | 'except' | 'scripts'> {
+  const where = use.scripts ? { scripts: use.scripts } : {};
+  if (use.languages) return { ...where, languages: use.languages };
+  const shares = (f: typeof use) => !use.scripts || !f.scripts || f.scripts.some((s) => use.scripts?.includes(s));
+  const except = all.flatMap((f) => (f.tag === use.tag && f.languages && shares(f) ? f.languages : []));
+  return except.length > 0 ? { ...where, except } : where;
+} // prettier-ignore
+
+function chainOf(
+  does: Extract<CarriedDoes, { readonly type: 'chain' }>,
+  { sets, from }: Scope,
+): { readonly type: 'chain'; readonly rules: readonly ChainRule[] } {
+  const of = (ids: readonly number[]) => ids.map((i) => nth(sets, i));
+  const rules = does.rules.map((r): ChainRule => {
+    const [first = [], ...rest] = of(r.input);
+    return {
+      before: of(r.before),
+      input: [first, ...rest],
+      after: of(r.after),
+      apply: r.apply.map((a) => ({ at: a.at, lookup: a.lookup + from })),
+    };
+  });
+  return { type: 'chain', rules };
+}
+
+function substitutionOf(does: CarriedDoes, scope: Scope): Substitution | null {
+  const { at, sets } = scope;
   const all = (ids: readonly string[]) => ids.map(at);
+  const singles = (map: readonly (readonly [string, string])[]) => map.map(([a, b]) => [at(a), at(b)] as const);
   switch (does.type) {
     case 'single':
-      return { ...named, type: 'single', map: does.map.map(([a, b]) => [at(a), at(b)] as const) };
+      return { type: 'single', map: singles(does.map) };
     case 'multiple':
     case 'alternate':
-      return { ...named, type: does.type, map: does.map.map(([a, b]) => [at(a), all(b)] as const) };
+      return { type: does.type, map: does.map.map(([a, b]) => [at(a), all(b)] as const) };
     case 'ligature':
-      return {
-        ...named,
-        type: 'ligature',
-        ligatures: does.ligatures.map((l) => ({ parts: all(l.parts), glyph: at(l.glyph) })),
-      };
+      return { type: 'ligature', ligatures: does.ligatures.map((l) => ({ parts: all(l.parts), glyph: at(l.glyph) })) };
+    case 'reverse': {
+      const of = (ids: readonly number[]) => ids.map((i) => nth(sets, i));
+      return { type: 'reverse', rules: does.rules.map((r) => ({ before: of(r.before), after: of(r.after), map: singles(r.map) })) };
+    }
     case 'chain':
-      return {
-        ...named,
-        type: 'chain',
-        rules: does.rules.map((r) => {
-          const of = (ids: readonly number[]) => ids.map((i) => nth(sets, i));
-          const [first = [], ...rest] = of(r.input);
-          return {
-            before: of(r.before),
-            input: [first, ...rest],
-            after: of(r.after),
-            apply: r.apply.map((a) => ({ at: a.at, lookup: a.lookup + from })),
-          };
-        }),
-      };
+      return chainOf(does, scope);
+    default:
+      return null;
+  }
+} // prettier-ignore
+
+type Table = Extract<CarriedDoes, { readonly type: 'pairs' }>['tables'][number];
+
+function pairTableOf(t: Table, at: At): PairTable {
+  if (t.by === 'glyphs')
+    return { by: 'glyphs', pairs: t.pairs.map(([a, b, [first, second]]) => [at(a), at(b), first, second] as const) };
+  const all = (ids: readonly string[]) => ids.map(at);
+  return { by: 'classes', covered: all(t.covered), left: t.left.map(all), right: t.right.map(all), values: t.values };
+} // prettier-ignore
+
+function marksOf(does: Extract<CarriedDoes, { readonly type: 'marks' }>, at: At): Positioning {
+  const marks = does.marks.flatMap((m) => (m.at ? [{ glyph: at(m.glyph), markClass: m.markClass, at: m.at }] : []));
+  const { classes } = does;
+  if (does.on === 'ligatures') {
+    const ligatures = does.bases.map((b) => ({ glyph: at(b.glyph), at: b.at }));
+    return { type: 'markToLigature', marks: { classes, marks, ligatures } };
+  }
+  const bases = does.bases.map((b) => ({ glyph: at(b.glyph), at: nth(b.at, 0) }));
+  return { type: does.on === 'letters' ? 'mark' : 'markToMark', marks: { classes, marks, bases } };
+} // prettier-ignore
+
+function positioningOf(does: CarriedDoes, scope: Scope): Positioning | null {
+  const { at } = scope;
+  switch (does.type) {
+    case 'moved':
+      return { type: 'adjust', map: does.map.map(([g, by]) => [at(g), by] as const) };
+    case 'pairs':
+      return { type: 'pairTables', tables: does.tables.map((t) => pairTableOf(t, at)) };
+    case 'marks':
+      return marksOf(does, at);
+    case 'joins':
+      return { type: 'cursive', joins: does.joins.map((j) => ({ ...j, glyph: at(j.glyph) })) };
+    case 'chain':
+      return chainOf(does, scope);
+    default:
+      return null;
   }
 }

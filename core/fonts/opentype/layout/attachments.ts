@@ -1,8 +1,8 @@
-// OpenType 1.9.1, 'GPOS': single adjustment (lookup type 1), cursive attachment (3), mark to base (4) and mark to mark (6).
+// OpenType 1.9.1, 'GPOS': single adjustment (lookup type 1), cursive attachment (3), mark to base (4), to ligature (5) and to mark (6).
 import { ByteWriter } from '../bytes';
 import { buildCoverage } from './coverage';
-import type { Adjustment, Joins, Marks, Place } from './model';
-import { inReach } from './offsets';
+import type { Adjustment, Joins, LigatureMarks, Marks, Place } from './model';
+import { inReach, withOffsets } from './offsets';
 import { VARIATION_INDEX_SIZE, variationIndex } from '../variations/variationStore';
 
 const byGlyph = (a: { readonly glyph: number }, b: { readonly glyph: number }) => a.glyph - b.glyph;
@@ -97,28 +97,62 @@ function baseArray(bases: Marks['bases']): Uint8Array {
   return w.bytes(bytes).done();
 }
 
+/** Type 5's list of ligatures: each with its letters, each of these with its places by class. */
+function ligatureArray(ligatures: LigatureMarks['ligatures']): Uint8Array {
+  const attach = ligatures.map(({ at }) => {
+    const cells = at.flat();
+    const w = new ByteWriter().uint16(at.length);
+    const { offsets, bytes } = anchorsAt(cells, 2 + 2 * cells.length);
+    for (const o of offsets) w.uint16(o);
+    return w.bytes(bytes).done();
+  });
+  return new ByteWriter().uint16(ligatures.length).bytes(withOffsets(2, attach)).done();
+}
+
+interface OnGlyphs {
+  readonly classes: number;
+  readonly marks: Marks['marks'];
+  readonly glyphs: readonly number[];
+  /** The list of what they go to. */
+  readonly list: Uint8Array;
+}
+
+/** Types 4 to 6: marks, and what they go to. */
+function markSubtable({ classes, marks, glyphs, list }: OnGlyphs): Uint8Array {
+  const m = [...marks].sort(byGlyph);
+  const markCoverage = buildCoverage(m.map((x) => x.glyph));
+  const coverage = buildCoverage(glyphs);
+  const own = markArray(m);
+  const head = 12;
+  const atMarks = head + markCoverage.length + coverage.length;
+  return new ByteWriter()
+    .uint16(1)
+    .uint16(head)
+    .uint16(head + markCoverage.length)
+    .uint16(classes)
+    .uint16(atMarks)
+    .uint16(atMarks + own.length)
+    .bytes(markCoverage)
+    .bytes(coverage)
+    .bytes(own)
+    .bytes(list)
+    .done();
+}
+
 /** Types 4 and 6, which are written alike; many letters go in several subtables. None without a mark or without a letter for any. */
 export function markSubtables({ classes, marks, bases }: Marks): Uint8Array[] {
   if (marks.length === 0 || bases.length === 0) return [];
-  const m = [...marks].sort(byGlyph);
-  const markCoverage = buildCoverage(m.map((x) => x.glyph));
-  const own = markArray(m);
   const sizeOf = () => classes * (2 + ANCHOR_SIZE);
-  return inReach([...bases].sort(byGlyph), sizeOf, 0x1000).map((part) => {
-    const head = 12;
-    const baseCoverage = buildCoverage(part.map((x) => x.glyph));
-    const [atBases, atMarks] = [head + markCoverage.length, head + markCoverage.length + baseCoverage.length];
-    return new ByteWriter()
-      .uint16(1)
-      .uint16(head)
-      .uint16(atBases)
-      .uint16(classes)
-      .uint16(atMarks)
-      .uint16(atMarks + own.length)
-      .bytes(markCoverage)
-      .bytes(baseCoverage)
-      .bytes(own)
-      .bytes(baseArray(part))
-      .done();
-  });
+  return inReach([...bases].sort(byGlyph), sizeOf, 0x1000).map((part) =>
+    markSubtable({ classes, marks, glyphs: part.map((x) => x.glyph), list: baseArray(part) }),
+  );
+}
+
+/** Type 5, as `markSubtables`. */
+export function ligatureMarkSubtables({ classes, marks, ligatures }: LigatureMarks): Uint8Array[] {
+  if (marks.length === 0 || ligatures.length === 0) return [];
+  const sizeOf = (l: LigatureMarks['ligatures'][number]) => 4 + l.at.length * classes * (2 + ANCHOR_SIZE);
+  return inReach([...ligatures].sort(byGlyph), sizeOf, 0x1000).map((part) =>
+    markSubtable({ classes, marks, glyphs: part.map((x) => x.glyph), list: ligatureArray(part) }),
+  );
 }

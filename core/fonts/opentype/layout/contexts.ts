@@ -1,7 +1,8 @@
-// OpenType 1.9.1, "Common table formats": chained sequence context ('GSUB' lookup type 6, 'GPOS' lookup type 8).
+// OpenType 1.9.1, "Common table formats": chained sequence context ('GSUB' lookup type 6, 'GPOS' lookup type 8); 'GSUB', lookup type 8
+// "Reverse chaining contextual single".
 import { ByteWriter } from '../bytes';
 import { buildClassDef, buildCoverage } from './coverage';
-import type { ChainRule, GlyphSet } from './model';
+import type { ChainRule, GlyphSet, ReverseRule } from './model';
 import { withOffsets } from './offsets';
 
 const firstOf = (set: GlyphSet): number => set[0] ?? 0;
@@ -154,20 +155,92 @@ function byCoverages(rule: ChainRule): Uint8Array {
 
 const sizeOf = (subtables: readonly Uint8Array[]) => subtables.reduce((n, s) => n + s.length + 2, 0);
 
+/** Sets so far, and the one that each glyph is in. */
+class Apart {
+  private readonly keys = new Set<string>();
+  private readonly of = new Set<number>();
+
+  /** Whether all sets are known or have no glyph that is in another. */
+  takes(sets: readonly GlyphSet[]): boolean {
+    const fresh = new Map(sets.map((s) => [keyOf(s), s])).entries();
+    const own = new Set<number>();
+    for (const [key, set] of fresh) {
+      if (this.keys.has(key)) continue;
+      if (set.some((g) => this.of.has(g) || own.has(g))) return false;
+      for (const g of set) own.add(g);
+    }
+    return true;
+  }
+
+  add(sets: readonly GlyphSet[]): void {
+    for (const set of sets) {
+      this.keys.add(keyOf(set));
+      for (const g of set) this.of.add(g);
+    }
+  }
+}
+
 /** Rules that one subtable by glyphs or classes can hold. */
 const MOST_TOGETHER = 1000;
 
-/** The subtables of rules that are tried in their order: by glyphs, classes or coverages, whichever is smallest. */
-export function chainSubtables(rules: readonly ChainRule[]): Uint8Array[] {
-  const ways: Uint8Array[][] = [rules.map(byCoverages)];
+/** Runs of rules whose sets can be told apart as classes: where no rule of a subtable fits, the next subtable is tried. */
+function runsOf(rules: readonly ChainRule[]): ChainRule[][] {
+  const runs: ChainRule[][] = [];
+  let sides = [new Apart(), new Apart(), new Apart()] as const;
+  for (const rule of rules) {
+    const own = [rule.before, rule.input, rule.after];
+    const last = runs[runs.length - 1];
+    const fits = last && last.length < MOST_TOGETHER && sides.every((s, i) => s.takes(own[i] ?? []));
+    if (fits) last.push(rule);
+    else {
+      runs.push([rule]);
+      sides = [new Apart(), new Apart(), new Apart()];
+    }
+    sides.forEach((s, i) => s.add(own[i] ?? []));
+  }
+  return runs;
+}
+
+/** One run by glyphs, classes or coverages, whichever is smallest. */
+function runSubtables(rules: readonly ChainRule[]): Uint8Array[] {
+  const ways: Uint8Array[][] = [];
   for (const way of [byGlyphs, byClasses])
-    if (rules.length <= MOST_TOGETHER)
-      try {
-        const made = way(rules);
-        if (made) ways.push([made]);
-      } catch (error) {
-        // Too much for 16 bits; coverages part it.
-        if (!(error instanceof RangeError)) throw error;
-      }
-  return ways.reduce((a, b) => (sizeOf(b) < sizeOf(a) ? b : a));
+    try {
+      const made = way(rules);
+      if (made) ways.push([made]);
+    } catch (error) {
+      // Too much for 16 bits; coverages part it.
+      if (!(error instanceof RangeError)) throw error;
+    }
+  const best = ways.reduce<Uint8Array[] | null>((a, b) => (a && sizeOf(a) <= sizeOf(b) ? a : b), null);
+  // Many rules in one subtable are found faster and told shorter, however long a single one's coverages are.
+  if (best && rules.length >= MANY) return best;
+  const alone = rules.map(byCoverages);
+  return best && sizeOf(best) < sizeOf(alone) ? best : alone;
+}
+
+/** From so many rules on, coverages aren't tried. */
+const MANY = 100;
+
+/** The subtables of rules that are tried in their order. */
+export const chainSubtables = (rules: readonly ChainRule[]): Uint8Array[] =>
+  runsOf(rules).flatMap(runSubtables);
+
+/** One rule that is applied from the end of the text on; what precedes stands nearest first. */
+export function reverseSubtable({ before, after, map }: ReverseRule): Uint8Array {
+  const sorted = [...map].sort((a, b) => a[0] - b[0]);
+  const sets = [sorted.map(([g]) => g), ...reversed(before), ...after].map((set) => coverageOf(set).bytes);
+  const head = 2 + 2 * sets.length + 4 + 2 + 2 * sorted.length;
+  let at = head;
+  const [own = 0, ...around] = sets.map((s) => (at += s.length) - s.length);
+  const w = new ByteWriter().uint16(1).uint16(own).uint16(before.length);
+  around.forEach((offset, i) => {
+    if (i === before.length) w.uint16(after.length);
+    w.uint16(offset);
+  });
+  if (after.length === 0) w.uint16(0);
+  w.uint16(sorted.length);
+  for (const [, to] of sorted) w.uint16(to);
+  for (const s of sets) w.bytes(s);
+  return w.done();
 }

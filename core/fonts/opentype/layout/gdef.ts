@@ -1,6 +1,7 @@
 // OpenType 1.9.1, 'GDEF' 1.0: what kind each glyph is, and where the cursor stands in ligatures; 1.3: how places vary.
 import { ByteWriter } from '../bytes';
 import { buildClassDef, buildCoverage } from './coverage';
+import type { MarkSets } from './flags';
 import { withOffsets } from './offsets';
 import { variationIndex, type VarIndex } from '../variations/variationStore';
 
@@ -39,30 +40,48 @@ function caretList(carets: readonly Carets[]): Uint8Array {
     .done();
 }
 
-/**
- * The whole table; null when there is neither a mark nor a caret nor a place that varies. `kinds`: by glyph index, .notdef first.
- * `places`: the item variation store that anchors and kerning of a variable font point into.
- */
+/** Sets of marks that lookups ask for, by number (format 1). */
+function markGlyphSets(sets: MarkSets): Uint8Array {
+  const coverages = sets.map((s) => buildCoverage([...s].sort((a, b) => a - b)));
+  const w = new ByteWriter().uint16(1).uint16(sets.length);
+  let at = 4 + 4 * sets.length;
+  for (const c of coverages) {
+    w.uint32(at);
+    at += c.length;
+  }
+  for (const c of coverages) w.bytes(c);
+  return w.done();
+}
+
+/** What the table holds besides kinds and carets. */
+export interface GdefMore {
+  /** The item variation store that anchors and kerning of a variable font point into. */
+  readonly places?: Uint8Array | null;
+  readonly markSets?: MarkSets;
+}
+
+/** The whole table; null when there is neither a mark nor a caret nor anything more. `kinds`: by glyph index, .notdef first. */
 export function buildGdef(
   kinds: readonly GlyphKind[],
   carets: readonly Carets[],
-  places: Uint8Array | null = null,
+  { places = null, markSets = [] }: GdefMore = {},
 ): Uint8Array | null {
-  if (carets.length === 0 && !kinds.includes('mark') && !places) return null;
+  const isPlain = !kinds.includes('mark') && !kinds.includes('ligature');
+  if (carets.length === 0 && isPlain && !places && markSets.length === 0) return null;
   const classes = buildClassDef(new Map(kinds.map((k, i) => [i, i === 0 ? 0 : CLASS[k]])));
   const cursors = carets.length > 0 ? caretList(carets) : null;
-  const head = places ? 18 : 12;
-  const w = new ByteWriter()
-    .uint16(1)
-    .uint16(places ? 3 : 0)
-    .uint16(head)
-    .uint16(0)
-    .uint16(cursors ? head + classes.length : 0)
-    .uint16(0);
-  if (places) w.uint16(0).uint32(head + classes.length + (cursors?.length ?? 0));
-  return w
-    .bytes(classes)
-    .bytes(cursors ?? [])
-    .bytes(places ?? [])
-    .done();
+  const sets = markSets.length > 0 ? markGlyphSets(markSets) : null;
+  const [minor, head] = places ? [3, 18] : sets ? [2, 14] : [0, 12];
+  const parts = [classes, cursors, sets, places];
+  let at = head;
+  const [atClasses = 0, atCursors = 0, atSets = 0, atPlaces = 0] = parts.map((p) => {
+    const here = p ? at : 0;
+    at += p?.length ?? 0;
+    return here;
+  });
+  const w = new ByteWriter().uint16(1).uint16(minor).uint16(atClasses).uint16(0).uint16(atCursors).uint16(0);
+  if (minor >= 2) w.uint16(atSets);
+  if (minor >= 3) w.uint32(atPlaces);
+  for (const p of parts) w.bytes(p ?? []);
+  return w.done();
 }

@@ -15,7 +15,7 @@ const words = (b: Uint8Array) =>
   Array.from({ length: b.length >> 1 }, (_, i) => (b[2 * i]! << 8) | b[2 * i + 1]!);
 
 const gsub = (lookups: Layout<Substitution>['lookups'], features: Layout<Substitution>['features']) =>
-  buildGsub({ lookups, features, scripts: ['latn'] }, new Map());
+  buildGsub({ lookups, features, scripts: ['latn'] });
 
 describe('subtables', () => {
   test('single substitution takes format 1 where all are as far apart (GSUB, 1.1)', () => {

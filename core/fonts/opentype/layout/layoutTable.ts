@@ -1,5 +1,6 @@
 // OpenType 1.9.1, "Common table formats": script, feature and lookup lists of 'GPOS' and 'GSUB'; extension lookups.
 import { ByteWriter } from '../bytes';
+import { flagsOf, type MarkSets } from './flags';
 import type { FeatureUse, Layout } from './model';
 import { FURTHEST, withOffsets } from './offsets';
 
@@ -13,7 +14,8 @@ export interface TableKind<Kind extends { readonly type: string }> {
 /** A lookup as it will be written. */
 interface MadeLookup {
   readonly type: number;
-  readonly ignoreMarks: boolean;
+  /** Flags, and the set of marks that they ask for. */
+  readonly flags: readonly number[];
   readonly subtables: readonly Uint8Array[];
 }
 
@@ -23,7 +25,6 @@ interface FeatureRecord {
   readonly params: Uint8Array | null;
 }
 
-const IGNORE_MARKS = 8;
 const NO_REQUIRED_FEATURE = 0xffff;
 
 /** Name ids of labels, by feature tag. */
@@ -46,6 +47,15 @@ function paramsOf({ tag, label }: FeatureUse, ids: LabelIds): Uint8Array | null 
     .uint16(characters.length);
   for (const cp of characters) w.uint8(cp >> 16).uint16(cp & 0xffff);
   return w.done();
+}
+
+/** Whether a use is for a script. */
+const isFor = (f: FeatureUse, script: string): boolean => f.scripts?.includes(script) ?? true;
+
+/** Languages of a script that have features of their own, or lack some. Without a script nobody's language is known. */
+function languagesOf(features: readonly FeatureUse[], script: string): string[] {
+  const own = features.filter((f) => (f.scripts ? f.scripts.includes(script) : script !== 'DFLT'));
+  return [...new Set(own.flatMap((f) => [...(f.languages ?? []), ...(f.except ?? [])]))].sort();
 }
 
 /** What of the features a language has; null = what all have that aren't named. A tag's lookups from several uses are one record. */
@@ -119,38 +129,44 @@ function buildScript(
     .done();
 }
 
-/** All scripts have the same features, and each the languages that need their own: which is written in which isn't known here. */
-function buildScripts(
-  scripts: readonly string[],
-  byDefault: readonly number[],
-  languages: readonly (readonly [string, readonly number[]])[],
-): Uint8Array {
-  const tags = ['DFLT', ...[...new Set(scripts)].sort()];
-  const tables = tags.map((tag) => buildScript(byDefault, tag === 'DFLT' ? [] : languages));
-  return tagged(tags, tables, 0);
+/** Features of a script, by number: what all its languages have, and what single ones have instead. */
+interface ScriptUses {
+  readonly script: string;
+  readonly byDefault: readonly number[];
+  readonly languages: readonly (readonly [string, readonly number[]])[];
 }
 
-const lookupTable = (type: number, ignoreMarks: boolean, subtables: readonly Uint8Array[]): Uint8Array =>
-  new ByteWriter()
-    .uint16(type)
-    .uint16(ignoreMarks ? IGNORE_MARKS : 0)
-    .uint16(subtables.length)
-    .bytes(withOffsets(6, subtables))
-    .done();
+const buildScripts = (scripts: readonly ScriptUses[]): Uint8Array =>
+  tagged(
+    scripts.map((s) => s.script),
+    scripts.map((s) => buildScript(s.byDefault, s.languages)),
+    0,
+  );
+
+function lookupTable(
+  type: number,
+  [flags = 0, ...set]: readonly number[],
+  subtables: readonly Uint8Array[],
+): Uint8Array {
+  const w = new ByteWriter().uint16(type).uint16(flags).uint16(subtables.length);
+  const behind = new ByteWriter();
+  for (const s of set) behind.uint16(s);
+  return w.bytes(withOffsets(6, subtables, behind.done())).done();
+}
 
 /** Lookups one after the other; when that lies out of reach of 16 bits, their subtables follow them, found by 32 bits. */
 function buildLookups(lookups: readonly MadeLookup[], extensionType: number): Uint8Array {
-  const size = lookups.reduce((n, l) => n + 8 + l.subtables.reduce((m, s) => m + s.length + 2, 0), 2);
+  const size = lookups.reduce((n, l) => n + 10 + l.subtables.reduce((m, s) => m + s.length + 2, 0), 2);
   if (size <= FURTHEST) {
-    const tables = lookups.map((l) => lookupTable(l.type, l.ignoreMarks, l.subtables));
+    const tables = lookups.map((l) => lookupTable(l.type, l.flags, l.subtables));
     return new ByteWriter().uint16(tables.length).bytes(withOffsets(2, tables)).done();
   }
   const EXTENSION = 8;
-  const headOf = (l: MadeLookup) => 6 + (2 + EXTENSION) * l.subtables.length;
+  const headOf = (l: MadeLookup) => 6 + 2 * (l.flags.length - 1) + (2 + EXTENSION) * l.subtables.length;
   const start = 2 + lookups.reduce((n, l) => n + 2 + headOf(l), 0);
   let [at, behind] = [2 + 2 * lookups.length, start];
   const tables = lookups.map((l) => {
-    const first = at + 6 + 2 * l.subtables.length;
+    const first = at + 6 + 2 * (l.flags.length - 1) + 2 * l.subtables.length;
     const extensions = l.subtables.map((s, k) => {
       const record = new ByteWriter()
         .uint16(1)
@@ -160,11 +176,50 @@ function buildLookups(lookups: readonly MadeLookup[], extensionType: number): Ui
       return record.done();
     });
     at += headOf(l);
-    return lookupTable(extensionType, l.ignoreMarks, extensions);
+    return lookupTable(extensionType, l.flags, extensions);
   });
   const w = new ByteWriter().uint16(tables.length).bytes(withOffsets(2, tables));
   for (const s of lookups.flatMap((l) => l.subtables)) w.bytes(s);
   return w.done();
+}
+
+/** What lookups and features are told by elsewhere in the font. */
+export interface LayoutNames {
+  readonly labels?: LabelIds;
+  /** Sets of marks by number, as 'GDEF' has them. */
+  readonly markSets?: MarkSets;
+}
+
+/** Records of features in the order of their tags, and which of them each script and language has. */
+function featuresOf(
+  { features, scripts }: Pick<Layout<unknown>, 'features' | 'scripts'>,
+  labels: LabelIds,
+): { readonly records: readonly FeatureRecord[]; readonly scripts: readonly ScriptUses[] } {
+  const all: FeatureRecord[] = [];
+  const numbersOf = (script: string, language: string | null) =>
+    recordsOf(features.filter((f) => isFor(f, script)), language, labels).map((r) => {
+      const known = all.findIndex((a) => a.tag === r.tag && a.lookups.join() === r.lookups.join());
+      return known >= 0 ? known : all.push(r) - 1;
+    }); // prettier-ignore
+  const found = ['DFLT', ...[...new Set(scripts)].filter((s) => s !== 'DFLT').sort()].map((script) => ({
+    script,
+    byDefault: numbersOf(script, null),
+    languages: languagesOf(features, script).map((tag) => [tag, numbersOf(script, tag)] as const),
+  }));
+  const inOrder = [...all.entries()].sort(([i, a], [j, b]) =>
+    a.tag < b.tag ? -1 : a.tag > b.tag ? 1 : i - j,
+  );
+  const placeOf = new Map(inOrder.map(([number], place) => [number, place]));
+  const places = (numbers: readonly number[]) =>
+    numbers.map((n) => placeOf.get(n) ?? 0).sort((a, b) => a - b);
+  return {
+    records: inOrder.map(([, record]) => record),
+    scripts: found.map((s) => ({
+      ...s,
+      byDefault: places(s.byDefault),
+      languages: s.languages.map(([tag, numbers]) => [tag, places(numbers)] as const),
+    })),
+  };
 }
 
 /**
@@ -174,36 +229,17 @@ function buildLookups(lookups: readonly MadeLookup[], extensionType: number): Ui
 export function buildLayout<Kind extends { readonly type: string }>(
   layout: Layout<Kind>,
   table: TableKind<Kind>,
-  labels: LabelIds = new Map(),
+  { labels = new Map(), markSets = [] }: LayoutNames = {},
 ): Uint8Array | null {
   if (layout.features.length === 0) return null;
   const lookups = layout.lookups.map((l) => ({
     type: table.types[l.type as Kind['type']],
-    ignoreMarks: l.ignoreMarks ?? false,
+    flags: flagsOf(l, markSets),
     subtables: table.subtablesOf(l),
   }));
-  const all: FeatureRecord[] = [];
-  const numbersOf = (language: string | null) =>
-    recordsOf(layout.features, language, labels).map((r) => {
-      const known = all.findIndex((a) => a.tag === r.tag && a.lookups.join() === r.lookups.join());
-      return known >= 0 ? known : all.push(r) - 1;
-    });
-  const named = [...new Set(layout.features.flatMap((f) => [...(f.languages ?? []), ...(f.except ?? [])]))];
-  const byDefault = numbersOf(null);
-  const languages = named.sort().map((tag) => [tag, numbersOf(tag)] as const);
-  // Features stand in the order of their tags; numbers follow.
-  const inOrder = [...all.entries()].sort(([i, a], [j, b]) =>
-    a.tag < b.tag ? -1 : a.tag > b.tag ? 1 : i - j,
-  );
-  const placeOf = new Map(inOrder.map(([number], place) => [number, place]));
-  const places = (numbers: readonly number[]) =>
-    numbers.map((n) => placeOf.get(n) ?? 0).sort((a, b) => a - b);
-  const scripts = buildScripts(
-    layout.scripts,
-    places(byDefault),
-    languages.map(([tag, numbers]) => [tag, places(numbers)] as const),
-  );
-  const features = buildFeatures(inOrder.map(([, record]) => record));
+  const { records, scripts: uses } = featuresOf(layout, labels);
+  const scripts = buildScripts(uses);
+  const features = buildFeatures(records);
   return new ByteWriter()
     .uint16(1)
     .uint16(0)

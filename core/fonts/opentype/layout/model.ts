@@ -79,18 +79,52 @@ export interface ChainRule {
   readonly apply: readonly { readonly at: number; readonly lookup: number }[];
 }
 
+/** A glyph exchanged where its neighbours fit, from the end of the text to its beginning. Both are in reading order. */
+export interface ReverseRule {
+  readonly before: readonly GlyphSet[];
+  readonly after: readonly GlyphSet[];
+  readonly map: readonly (readonly [number, number])[];
+}
+
 export type Substitution =
   | { readonly type: 'single'; readonly map: readonly (readonly [number, number])[] }
   | { readonly type: 'multiple'; readonly map: readonly (readonly [number, readonly number[]])[] }
   | { readonly type: 'alternate'; readonly map: readonly (readonly [number, readonly number[]])[] }
   | { readonly type: 'ligature'; readonly ligatures: readonly Ligature[] }
-  | { readonly type: 'chain'; readonly rules: readonly ChainRule[] };
+  | { readonly type: 'chain'; readonly rules: readonly ChainRule[] }
+  | { readonly type: 'reverse'; readonly rules: readonly ReverseRule[] };
+
+/** How both glyphs of a pair are moved; null = the second isn't looked at and may begin the next pair. */
+export type PairPlaces = readonly [Adjustment, Adjustment | null];
+
+/** Pairs of a subtable by glyphs, or by classes; the first subtable that covers a pair's first glyph (by classes) or holds the pair counts. */
+export type PairTable =
+  | { readonly by: 'glyphs'; readonly pairs: readonly (readonly [number, number, ...PairPlaces])[] }
+  | {
+      readonly by: 'classes';
+      readonly covered: GlyphSet;
+      /** Glyphs of the classes from 1 on; class 0 are all others. */
+      readonly left: readonly GlyphSet[];
+      readonly right: readonly GlyphSet[];
+      /** By [left class][right class], both from 0. */
+      readonly values: readonly (readonly PairPlaces[])[];
+    };
+
+/** Marks on ligatures: as `Marks`, with places by letter of the ligature, and by class in these. */
+export interface LigatureMarks extends Omit<Marks, 'bases'> {
+  readonly ligatures: readonly {
+    readonly glyph: number;
+    readonly at: readonly (readonly (Place | null)[])[];
+  }[];
+}
 
 export type Positioning =
   | { readonly type: 'adjust'; readonly map: readonly (readonly [number, Adjustment])[] }
   | { readonly type: 'pair'; readonly kerning: Kerning }
   | { readonly type: 'cursive'; readonly joins: readonly Joins[] }
+  | { readonly type: 'pairTables'; readonly tables: readonly PairTable[] }
   | { readonly type: 'mark' | 'markToMark'; readonly marks: Marks }
+  | { readonly type: 'markToLigature'; readonly marks: LigatureMarks }
   | { readonly type: 'chain'; readonly rules: readonly ChainRule[] };
 
 export type Lookup<Kind> = Kind & {
@@ -98,6 +132,13 @@ export type Lookup<Kind> = Kind & {
   readonly name: string;
   /** Marks are passed over, as if they weren't there. */
   readonly ignoreMarks?: boolean;
+  /** The same for letters and for ligatures, as 'GDEF' tells kinds of glyphs apart. */
+  readonly ignoreBases?: boolean;
+  readonly ignoreLigatures?: boolean;
+  /** Of marks, only these are seen. */
+  readonly onlyMarks?: GlyphSet;
+  /** Joined letters stand on the last one's line, not on the first one's. */
+  readonly rightToLeft?: boolean;
 };
 
 /** What a feature's menu entry says: the name of a stylistic set, or of a character variant and the characters it is for. */
@@ -113,6 +154,8 @@ export interface FeatureUse {
   /** OpenType language system tags that it is for ("TRK"); without: all others too, but for those of `except`. */
   readonly languages?: readonly string[];
   readonly except?: readonly string[];
+  /** OpenType script tags that it is for ("DFLT" among them); without: all. */
+  readonly scripts?: readonly string[];
   readonly label?: FeatureLabel;
 }
 

@@ -4,14 +4,22 @@ import { ByteWriter } from '../bytes';
 /** Furthest that an Offset16 reaches. */
 export const FURTHEST = 0xffff;
 
-/** Offsets (16 bits, from `base` bytes before them) to parts that follow each other, then the parts. RangeError when one lies too far. */
-export function withOffsets(base: number, parts: readonly Uint8Array[]): Uint8Array {
+/**
+ * Offsets (16 bits, from `base` bytes before them) to parts that follow each other, what stands between, then the parts. RangeError when one
+ * lies too far.
+ */
+export function withOffsets(
+  base: number,
+  parts: readonly Uint8Array[],
+  between: Uint8Array = new Uint8Array(0),
+): Uint8Array {
   const w = new ByteWriter();
-  let offset = base + 2 * parts.length;
+  let offset = base + 2 * parts.length + between.length;
   for (const p of parts) {
     w.uint16(offset);
     offset += p.length;
   }
+  w.bytes(between);
   for (const p of parts) w.bytes(p);
   return w.done();
 }

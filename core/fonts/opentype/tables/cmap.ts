@@ -1,5 +1,6 @@
 // OpenType 1.9.1, 'cmap': characters to glyphs. Format 4 for the basic plane, format 12 when a character lies beyond it.
 import { ByteWriter } from '../bytes';
+import { buildVariants, type Variant } from './cmapVariants';
 
 interface Segment {
   readonly start: number;
@@ -53,8 +54,11 @@ function buildFormat12(entries: readonly (readonly [number, number])[]): Uint8Ar
   return w.done();
 }
 
-/** `mapping`: code point to glyph index. RangeError for a code point out of Unicode. */
-export function buildCmap(mapping: ReadonlyMap<number, number>): Uint8Array {
+/** `mapping`: code point to glyph index; `variants`: how characters look with a selector. RangeError for a code point out of Unicode. */
+export function buildCmap(
+  mapping: ReadonlyMap<number, number>,
+  variants: readonly Variant[] = [],
+): Uint8Array {
   const entries = [...mapping].sort((a, b) => a[0] - b[0]);
   const highest = entries[entries.length - 1]?.[0] ?? 0;
   if (highest > 0x10ffff) throw new RangeError(`code point ${highest} beyond Unicode`);
@@ -62,17 +66,20 @@ export function buildCmap(mapping: ReadonlyMap<number, number>): Uint8Array {
   const basic = buildFormat4(entries);
   const full = beyond ? buildFormat12(entries) : null;
   // Platform 0 (Unicode) and 3 (Windows) share their subtables; records are sorted by platform, then encoding.
-  const records: [number, number, 'basic' | 'full'][] = [[0, 3, 'basic']];
+  const varying = variants.length > 0 ? buildVariants(variants) : null;
+  const records: [number, number, 'basic' | 'full' | 'varying'][] = [[0, 3, 'basic']];
   if (full) records.push([0, 4, 'full']);
+  if (varying) records.push([0, 5, 'varying']);
   records.push([3, 1, 'basic']);
   if (full) records.push([3, 10, 'full']);
   const head = 4 + records.length * 8;
-  const offsets = { basic: head, full: head + basic.length };
+  const behind = head + basic.length;
+  const offsets = { basic: head, full: behind, varying: behind + (full?.length ?? 0) };
   const w = new ByteWriter();
   w.uint16(0).uint16(records.length);
   for (const [platform, encoding, which] of records)
     w.uint16(platform).uint16(encoding).uint32(offsets[which]);
   w.bytes(basic);
-  if (full) w.bytes(full);
+  w.bytes(full ?? []).bytes(varying ?? []);
   return w.done();
 }

@@ -1,7 +1,7 @@
 import { partsOfLigature, partsOfVariant } from '../../../type/names/nameRules';
 import { glyphNamed } from '../identity';
 import { projectOf } from '../newProject';
-import { glyphsOfRule } from '../rows/features';
+import { glyphsOfRule, isCarried } from '../rows/features';
 import type { Doc, FeatureRow, GlyphRow } from '../schema';
 import { glyphOfCodePoint } from './lookups';
 
@@ -20,7 +20,7 @@ function ruledLetters(doc: Doc): Map<string, string> {
     if (drawing !== null && !letters.has(drawing)) letters.set(drawing, letter);
   };
   for (const { rule } of rulesInOrder(doc)) {
-    if (rule.kind === 'carried' || rule.kind === 'ligature' || rule.kind === 'bounce') continue;
+    if (isCarried(rule) || rule.kind === 'ligature' || rule.kind === 'bounce') continue;
     if (rule.kind === 'turns') for (const l of rule.letters ?? []) l.drawings.forEach((d) => say(d, l.glyph));
     else for (const { from, to } of rule.swaps) [to].flat().forEach((d) => say(d, from));
   }
@@ -86,7 +86,7 @@ export function formsOf(doc: Doc, glyph: GlyphRow): Forms {
 
 /** Rules of the style in hand that name a glyph. */
 export const rulesNaming = (doc: Doc, glyphId: string): FeatureRow[] =>
-  rulesInOrder(doc).filter(({ rule }) => rule.kind !== 'carried' && glyphsOfRule(rule).includes(glyphId));
+  rulesInOrder(doc).filter(({ rule }) => !isCarried(rule) && glyphsOfRule(rule).includes(glyphId));
 
 /** Glyphs of characters, in their order; null when one isn't there. */
 export function glyphsOfText(doc: Doc, text: string): GlyphRow[] | null {

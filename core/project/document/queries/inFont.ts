@@ -12,7 +12,7 @@ export const showsNothing = (codePoint: number): boolean =>
 
 /** Whether a glyph without ink is as it should be. */
 export const isMeantBlank = (g: GlyphRow): boolean =>
-  g.codePoints.length > 0 ? g.codePoints.every(showsNothing) : OTHER_SPACE.test(g.name);
+  g.blank === true || (g.codePoints.length > 0 ? g.codePoints.every(showsNothing) : OTHER_SPACE.test(g.name));
 
 /** Names of further spaces, of another width: a space's name and what it is for behind a dot (Adobe Glyph List specification, 2). */
 const OTHER_SPACE = /^(space|uni00A0|nbspace)\./;

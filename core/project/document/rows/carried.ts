@@ -9,101 +9,126 @@ import { id } from './parts';
 const list = z.array(id).readonly();
 /** Which of the rule's sets. */
 const set = z.number().int().min(0);
+const sets = z.array(set).readonly();
+const many = <T extends z.ZodTypeAny>(of: T) => z.array(of).readonly();
+const count = z.number().int().min(0);
+
+/** Em units. */
+const place = z.object({ x: z.number(), y: z.number() }).nullable();
+export type CarriedPlace = z.infer<typeof place>;
+const moved = z.object({
+  x: z.number().optional(),
+  y: z.number().optional(),
+  advance: z.number().optional(),
+});
+/** How the first glyph of a pair is moved, and the second; null = that one isn't looked at. */
+const pair = z.tuple([moved, moved.nullable()]).readonly();
+
+const chain = z.object({
+  type: z.literal('chain'),
+  rules: many(
+    z.object({
+      before: sets,
+      input: z.array(set).min(1).readonly(),
+      after: sets,
+      apply: many(z.object({ at: count, lookup: count }).readonly()),
+    }),
+  ),
+});
+
+const marks = z.object({
+  type: z.literal('marks'),
+  on: z.enum(['letters', 'marks', 'ligatures']),
+  classes: count,
+  marks: many(z.object({ glyph: id, markClass: count, at: place }).readonly()),
+  /** Places by letter of a ligature, one for others, and in these by class. */
+  bases: many(z.object({ glyph: id, at: many(many(place)) }).readonly()),
+});
+
+const pairs = z.object({
+  type: z.literal('pairs'),
+  tables: many(
+    z.discriminatedUnion('by', [
+      z.object({ by: z.literal('glyphs'), pairs: many(z.tuple([id, id, pair]).readonly()) }),
+      z.object({ by: z.literal('classes'), covered: list, left: many(list), right: many(list), values: many(many(pair)) }),
+    ]),
+  ),
+}); // prettier-ignore
 
 const does = z.discriminatedUnion('type', [
-  z.object({ type: z.literal('single'), map: z.array(z.tuple([id, id]).readonly()).readonly() }),
-  z.object({ type: z.enum(['multiple', 'alternate']), map: z.array(z.tuple([id, list]).readonly()).readonly() }),
+  z.object({ type: z.literal('single'), map: many(z.tuple([id, id]).readonly()) }),
+  z.object({ type: z.enum(['multiple', 'alternate']), map: many(z.tuple([id, list]).readonly()) }),
+  z.object({ type: z.literal('ligature'), ligatures: many(z.object({ parts: list, glyph: id }).readonly()) }),
   z.object({
-    type: z.literal('ligature'),
-    ligatures: z.array(z.object({ parts: list, glyph: id }).readonly()).readonly(),
+    type: z.literal('reverse'),
+    rules: many(z.object({ before: sets, after: sets, map: many(z.tuple([id, id]).readonly()) }).readonly()),
   }),
+  chain,
+  z.object({ type: z.literal('moved'), map: many(z.tuple([id, moved]).readonly()) }),
+  pairs,
+  marks,
   z.object({
-    type: z.literal('chain'),
-    rules: z
-      .array(
-        z.object({
-          before: z.array(set).readonly(),
-          input: z.array(set).min(1).readonly(),
-          after: z.array(set).readonly(),
-          apply: z.array(z.object({ at: z.number().int().min(0), lookup: z.number().int().min(0) }).readonly()).readonly(),
-        }),
-      )
-      .readonly(),
+    type: z.literal('joins'),
+    joins: many(z.object({ glyph: id, entry: place, exit: place }).readonly()),
   }),
-]); // prettier-ignore
-const lookup = z.object({ ignoreMarks: z.boolean(), does });
+]);
+
+const lookup = z.object({
+  ignoreMarks: z.boolean(),
+  ignoreBases: z.boolean().optional(),
+  ignoreLigatures: z.boolean().optional(),
+  rightToLeft: z.boolean().optional(),
+  /** Of marks, those of this set alone are seen. */
+  onlyMarks: set.optional(),
+  does,
+});
 export type CarriedLookup = z.infer<typeof lookup>;
+export type CarriedDoes = z.infer<typeof does>;
 
 const use = z.object({
   tag: z.string().length(4),
-  /** OpenType language tags that it is for; null = all that no other use of the tag is for. */
+  /** OpenType script tags that it is for; null = all. */
+  scripts: z.array(z.string()).readonly().nullable().default(null),
+  /** OpenType language tags that it is for; null = all that no other use of the tag is for in these scripts. */
   languages: z.array(z.string()).readonly().nullable(),
-  lookups: z.array(z.number().int().min(0)).readonly(),
+  lookups: many(count),
 });
+export type CarriedUse = z.infer<typeof use>;
 
 export const carried = z.object({
   kind: z.literal('carried'),
+  /** Substitutions or positions. */
+  table: z.enum(['GSUB', 'GPOS']).default('GSUB'),
+  /** OpenType script tags that the font had in this table; none = those that its letters belong to. */
+  scripts: z.array(z.string()).readonly().default([]),
   /** Sets of glyphs that lookups name by number: the same ones come again and again. */
-  sets: z.array(list).readonly(),
-  lookups: z.array(lookup).readonly(),
-  features: z.array(use).readonly(),
+  sets: many(list),
+  lookups: many(lookup),
+  features: many(use),
   /** Applied before what rules say, or after it. */
   order: z.enum(['first', 'last']),
 });
 export type Carried = z.infer<typeof carried>;
 
-/** The same with each lookup's glyphs mapped; what isn't whole any more is left out, and numbers of lookups stay. */
-function mapped(r: Carried, glyph: (id: string) => string | null): Carried {
-  const all = (ids: readonly string[]) => ids.flatMap((i) => glyph(i) ?? []);
-  const sets = r.sets.map(all);
-  const filled = (ids: readonly number[]) => ids.every((i) => (sets[i]?.length ?? 0) > 0);
-  return { ...r, sets, lookups: r.lookups.map((l): CarriedLookup => ({ ...l, does: doesWith(l.does, glyph, filled) })) };
-} // prettier-ignore
-
-function doesWith(
-  d: CarriedLookup['does'],
-  glyph: (id: string) => string | null,
-  filled: (sets: readonly number[]) => boolean,
-): CarriedLookup['does'] {
-  const whole = (ids: readonly string[]) => {
-    const made = ids.flatMap((i) => glyph(i) ?? []);
-    return made.length === ids.length ? made : null;
-  };
-  switch (d.type) {
-    case 'single':
-      return { ...d, map: d.map.flatMap((m) => { const [a, b] = whole(m) ?? []; return a !== undefined && b !== undefined ? [[a, b] as const] : []; }) };
-    case 'multiple':
-    case 'alternate':
-      return { ...d, map: d.map.flatMap(([from, to]) => { const [a, t] = [glyph(from), whole(to)]; return a !== null && t ? [[a, t] as const] : []; }) };
-    case 'ligature':
-      return { ...d, ligatures: d.ligatures.flatMap((l) => { const [g, parts] = [glyph(l.glyph), whole(l.parts)]; return g !== null && parts ? [{ parts, glyph: g }] : []; }) };
-    case 'chain':
-      return { ...d, rules: d.rules.filter((r) => filled([...r.before, ...r.input, ...r.after])) };
-  }
-} // prettier-ignore
-
-/** What is left without the glyphs that `kept` leaves out; null when nothing is. */
-export function carriedWith(r: Carried, kept: (id: string) => boolean): Carried | null {
-  const left = mapped(r, (id) => (kept(id) ? id : null));
-  const empty = ({ does: d }: CarriedLookup) =>
-    d.type === 'chain' ? d.rules.length === 0 : (d.type === 'ligature' ? d.ligatures : d.map).length === 0;
-  return left.lookups.every(empty) ? null : left;
-}
-
-export const renamedCarried = (r: Carried, called: (id: string) => string): Carried => mapped(r, called);
-
-/** What its lookups put in place of glyphs that are there, wherever they apply. */
-export const placedByCarried = (r: Carried, there: ReadonlySet<string>): string[] =>
-  r.lookups.flatMap(({ does: d }) => {
-    switch (d.type) {
-      case 'single':
-        return d.map.flatMap(([from, to]) => (there.has(from) ? [to] : []));
-      case 'multiple':
-      case 'alternate':
-        return d.map.flatMap(([from, to]) => (there.has(from) ? to : []));
-      case 'ligature':
-        return d.ligatures.flatMap((l) => (l.parts.every((p) => there.has(p)) ? [l.glyph] : []));
-      case 'chain':
-        return [];
-    }
-  });
+/** What a font that was opened says besides its drawings and lookups. */
+export const carriedFacts = z.object({
+  kind: z.literal('carriedFacts'),
+  /** Kinds by 'GDEF', for those that aren't letters. */
+  marks: list,
+  ligatures: list,
+  /** OpenType script tags that it had of scripts with several: which of them a font names decides how programs set it. */
+  scripts: z.array(z.string()).readonly().default([]),
+  /** Features that it had in some of its scripts alone; `languages`: null = those without features of their own and all others. */
+  only: many(
+    z
+      .object({
+        tag: z.string().length(4),
+        scripts: many(z.string()),
+        languages: many(z.string()).nullable(),
+      })
+      .readonly(),
+  ).default([]),
+  /** Characters that look otherwise with a variation selector behind them; null = with it, they look as they do without. */
+  variants: many(z.object({ character: count, selector: count, glyph: id.nullable() }).readonly()),
+});
+export type CarriedFacts = z.infer<typeof carriedFacts>;

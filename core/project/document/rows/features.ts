@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { carried, carriedWith, renamedCarried } from './carried';
+import { carried, carriedFacts } from './carried';
+import { carriedFactsWith, carriedWith, renamedCarried, renamedCarriedFacts } from './carriedWith';
 import { id } from './parts';
 
 /**
@@ -91,8 +92,13 @@ export const rule = z.discriminatedUnion('kind', [
     swaps,
   }),
   carried,
+  carriedFacts,
 ]);
 export type Rule = z.infer<typeof rule>;
+
+/** Rules that say what a font that was opened does, as it did it. */
+export const isCarried = (r: Rule): r is Extract<Rule, { readonly kind: 'carried' | 'carriedFacts' }> =>
+  r.kind === 'carried' || r.kind === 'carriedFacts';
 
 /** One rule of a style's font. */
 export const featureRow = z.object({
@@ -149,6 +155,8 @@ export function ruleWith(r: Rule, kept: (id: string) => boolean): Rule | null {
     }
     case 'carried':
       return carriedWith(r, kept);
+    case 'carriedFacts':
+      return carriedFactsWith(r, kept);
   }
 }
 
@@ -218,5 +226,7 @@ export function renamedRule(r: Rule, called: (id: string) => string): Rule {
       };
     case 'carried':
       return renamedCarried(r, called);
+    case 'carriedFacts':
+      return renamedCarriedFacts(r, called);
   }
 }

@@ -71,6 +71,8 @@ export const glyphRow = z.object({
   madeOf: z.string().nullable().default(null),
   /** What somebody pinned to it to come back to, and the proof on which it was seen. */
   note: z.object({ text: z.string(), page: z.string() }).readonly().nullable().default(null),
+  /** Meant to show nothing though its characters usually do: what a font that was opened puts together of other glyphs. */
+  blank: z.literal(true).optional(),
   /** Words that make this glyph when they are typed: names of an icon. */
   typed: z.array(z.string()).readonly().default([]),
   /** Words by which icons are told into groups. */

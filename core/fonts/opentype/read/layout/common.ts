@@ -1,10 +1,11 @@
 // OpenType 1.9.1, "Common table formats": script, feature and lookup lists, coverage and class tables, read.
 import { nth } from '../../../../foundations/lists/nth';
+import { FLAG } from '../../layout/flags';
 import { ByteReader } from '../byteReader';
 import type { Vary } from '../readRegions';
 
 /** A subtable of a lookup, extensions followed; `at` within the table's bytes. */
-interface ReadSubtable {
+export interface ReadSubtable {
   readonly type: number;
   readonly at: number;
 }
@@ -12,11 +13,13 @@ interface ReadSubtable {
 export interface ReadLookup {
   readonly type: number;
   readonly flags: number;
+  /** Number of the set of marks that it sees alone. */
+  readonly markSet: number | null;
   readonly subtables: readonly ReadSubtable[];
 }
 
 /** A feature as some language system of some script switches it on; `language`: null = all languages without a system of their own. */
-interface ReadFeature {
+export interface ReadFeature {
   readonly script: string;
   readonly language: string | null;
   readonly tag: string;
@@ -25,6 +28,8 @@ interface ReadFeature {
 
 export interface ReadLayout {
   readonly bytes: Uint8Array;
+  /** Script tags, with and without features. */
+  readonly scripts: readonly string[];
   readonly lookups: readonly ReadLookup[];
   readonly features: readonly ReadFeature[];
   /** What values of a variable font vary by at the place that is read; null at its default. */
@@ -43,19 +48,27 @@ export function readLayout(bytes: Uint8Array, table: 'GSUB' | 'GPOS', vary: Vary
   const lookups = list
     .list(list.uint16(), () => lookupsAt + list.uint16())
     .map((at) => readLookup(bytes, at, EXTENSION[table]));
-  return { bytes, vary, lookups, features: readFeatures(bytes, scriptsAt, featuresAt) };
+  const s = new ByteReader(bytes, scriptsAt);
+  const scripts = tagged(scriptsAt, s).map((t) => t.tag);
+  return { bytes, vary, scripts, lookups, features: readFeatures(bytes, scriptsAt, featuresAt) };
 }
 
 function readLookup(bytes: Uint8Array, at: number, extension: number): ReadLookup {
   const r = new ByteReader(bytes, at);
   const [type, flags] = [r.uint16(), r.uint16()];
-  const subtables = r.list(r.uint16(), () => at + r.uint16()).map((from): ReadSubtable => {
+  const places = r.list(r.uint16(), () => at + r.uint16());
+  const markSet = (flags & FLAG.markSet) !== 0 ? r.uint16() : null;
+  const subtables = places.map((from): ReadSubtable => {
     if (type !== extension) return { type, at: from };
     const e = new ByteReader(bytes, from + 2);
     return { type: e.uint16(), at: from + e.uint32() };
   }); // prettier-ignore
-  return { type: subtables[0]?.type ?? type, flags, subtables };
+  return { type: subtables[0]?.type ?? type, flags, markSet, subtables };
 }
+
+/** Tags with where their tables stand. */
+const tagged = (from: number, r: ByteReader) =>
+  r.list(r.uint16(), () => ({ tag: r.tag(), at: from + r.uint16() }));
 
 function readFeatures(bytes: Uint8Array, scriptsAt: number, featuresAt: number): ReadFeature[] {
   const f = new ByteReader(bytes, featuresAt);
@@ -63,7 +76,6 @@ function readFeatures(bytes: Uint8Array, scriptsAt: number, featuresAt: number):
     const r = new ByteReader(bytes, at + 2);
     return { tag, lookups: r.list(r.uint16(), () => r.uint16()) };
   }); // prettier-ignore
-  const tagged = (from: number, r: ByteReader) => r.list(r.uint16(), () => ({ tag: r.tag(), at: from + r.uint16() }));
   return tagged(scriptsAt, new ByteReader(bytes, scriptsAt)).flatMap(({ tag: script, at }) => {
     const r = new ByteReader(bytes, at);
     const plain = r.uint16();

@@ -1,9 +1,12 @@
-// OpenType 1.9.1, "Common table formats": sequence context (GSUB 5) and chained sequence context (GSUB 6) formats 1 to 3.
-import type { ChainRule, GlyphSet } from '../../layout/model';
+// OpenType 1.9.1, "Common table formats": sequence context (GSUB 5, GPOS 7) and chained sequence context (GSUB 6, GPOS 8) formats 1 to 3;
+// 'GSUB', lookup type 8 "Reverse chaining contextual single".
+import { nth } from '../../../../foundations/lists/nth';
+import type { ChainRule, GlyphSet, ReverseRule } from '../../layout/model';
 import { ByteReader } from '../byteReader';
 import { readClasses, readCoverage, type ReadLookup } from './common';
 
-const TYPE = { context: 5, chain: 6 } as const;
+const TYPE = { GSUB: { context: 5, chain: 6 }, GPOS: { context: 7, chain: 8 } } as const;
+const REVERSE = 8;
 
 /** How numbers of a rule become glyphs, before, within and behind the input. */
 interface Spelling {
@@ -91,11 +94,26 @@ function readSubtable(bytes: Uint8Array, at: number, chained: boolean, count: nu
 export function contextsOf(
   bytes: Uint8Array,
   lookup: ReadLookup,
-  count: number,
+  { table, count }: { readonly table: 'GSUB' | 'GPOS'; readonly count: number },
 ): readonly ChainRule[] | null {
-  if (lookup.type !== TYPE.context && lookup.type !== TYPE.chain) return null;
-  const chained = lookup.type === TYPE.chain;
+  const type = TYPE[table];
+  if (lookup.type !== type.context && lookup.type !== type.chain) return null;
+  const chained = lookup.type === type.chain;
   return lookup.subtables
     .flatMap((s) => readSubtable(bytes, s.at, chained, count))
     .filter((rule) => [...rule.before, ...rule.input, ...rule.after].every((set) => set.length > 0));
+}
+
+/** The rules of a lookup that is applied from the end of the text on; null for a lookup that does something else. */
+export function reverseRulesOf(bytes: Uint8Array, lookup: ReadLookup): readonly ReverseRule[] | null {
+  if (lookup.type !== REVERSE) return null;
+  return lookup.subtables.map(({ at }) => {
+    const r = new ByteReader(bytes, at + 2);
+    const sets = (n: number) => r.list(n, () => readCoverage(bytes, at + r.uint16()));
+    const [covered = []] = sets(1);
+    const before = sets(r.uint16()).reverse();
+    const after = sets(r.uint16());
+    const to = r.list(r.uint16(), () => r.uint16());
+    return { before, after, map: to.map((g, i) => [nth(covered, i), g] as const) };
+  });
 }
