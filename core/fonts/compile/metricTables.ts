@@ -1,4 +1,4 @@
-import { longestContext } from '../features/planLayout';
+import { longestContext } from '../features/longestContext';
 import { HEAD, HEAD_FLAGS, MAC_STYLE, SECONDS_1904_TO_1970 } from '../opentype/tables/head';
 import { HHEA } from '../opentype/tables/hhea';
 import { countHMetrics, type HMetric } from '../opentype/tables/hmtx';

@@ -1,16 +1,19 @@
-import { addCarried, addCarriedPlaces } from './rules/carried';
-import { ruleWith, type Rule } from '../../project/document/rows/features';
+import { addCarried } from './rules/carried';
+import type { Rule } from '../../project/document/rows/features';
 import type { Carets, GlyphKind } from '../opentype/layout/gdef';
 import type { Variant } from '../opentype/tables/cmapVariants';
 import type { Kerning, Layout, Ligature, Positioning, Substitution } from '../opentype/layout/model';
-import { isMark, joinsOf, marksByPlace, marksOf } from './anchors';
-import { drawingsByName, languagesByName, leaningByName, ligaturesByName, turnsByName } from './byName';
+import { isMark } from './anchors';
+import { drawingsByName, languagesByName, ligaturesByName, turnsByName } from './byName';
+import { caretsOf } from './carets';
 import type { FontGlyphs } from './fontGlyphs';
 import { LookupList, type Positionings, type Substitutions } from './lookupList';
 import { addBeside } from './rules/beside';
-import { addBounce, addLean } from './rules/bounce';
+import { addPositionings } from './positionings';
+import { Ruled, type LayoutScope, type RuleOf } from './ruled';
+import { addLean } from './rules/bounce';
 import { addComposing } from './rules/composing';
-import { addEnds, wordGlyphs } from './rules/ends';
+import { addEnds } from './rules/ends';
 import type { EndsScope } from './rules/hits';
 import { addMarkedEnds } from './rules/markedEnds';
 import { addAccess, addExchange, exchangesOf } from './rules/exchanges';
@@ -32,30 +35,9 @@ export interface FontLayout {
   readonly variants: readonly Variant[];
 }
 
-const MARK = /\p{M}/u;
-
-type RuleOf<K extends Rule['kind']> = Extract<Rule, { readonly kind: K }>;
-
 /** Exchanges that come before ligatures: in small capitals or old-style figures nothing may be joined before. The others follow. */
 const BEFORE_LIGATURES =
   /^(smcp|c2sc|pcap|c2pc|unic|onum|lnum|pnum|tnum|sups|subs|sinf|numr|dnom|ordn|zero|case|hist|cpct|titl)$/;
-
-/** Rules in glyph indices' terms: what names glyphs that aren't in the font is left out. */
-class Ruled {
-  constructor(
-    private readonly rules: readonly Rule[],
-    private readonly font: FontGlyphs,
-  ) {}
-  /** Index of a glyph; those that aren't in the font are taken out of rules before. */
-  readonly at = (id: string): number => this.font.byId.get(id) ?? 0;
-  readonly all = (ids: readonly string[]): number[] => ids.map(this.at);
-  of<K extends Rule['kind']>(kind: K): RuleOf<K>[] {
-    return this.rules.flatMap((r) => {
-      const rule = r.kind === kind ? ruleWith(r, (id) => this.font.byId.has(id)) : null;
-      return rule ? [rule as RuleOf<K>] : [];
-    });
-  }
-}
 
 /**
  * All lookups of a font, from its glyphs' names and anchors, from rules and from what its characters ask for in any font.
@@ -105,7 +87,7 @@ const variantsOf = (ruled: Ruled): Variant[] =>
 /** Lookups and features; what a font that was opened had in some of its scripts alone stays there, and goes to those that it didn't have. */
 function parts<K extends Substitution | Positioning>(
   { lookups, features }: LookupList<K>,
-  { ruled, scripts }: Scope,
+  { ruled, scripts }: LayoutScope,
 ): Pick<Layout<K>, 'lookups' | 'features'> {
   const facts = ruled.of('carriedFacts').flatMap((c) => c.only);
   const known = namedScripts(ruled);
@@ -131,15 +113,7 @@ const ruledLigatures = (ruled: Ruled, feature: RuleOf<'ligature'>['feature']): L
     .of('ligature')
     .flatMap((r) => (r.feature === feature ? [{ parts: ruled.all(r.parts), glyph: ruled.at(r.to) }] : []));
 
-interface Scope {
-  readonly font: FontGlyphs;
-  readonly ruled: Ruled;
-  readonly kerning: Kerning;
-  /** OpenType script tags of the font. */
-  readonly scripts: readonly string[];
-}
-
-function addSubstitutions(list: Substitutions, scope: Scope, ligatures: readonly Ligature[]): void {
+function addSubstitutions(list: Substitutions, scope: LayoutScope, ligatures: readonly Ligature[]): void {
   const { font, ruled, kerning, scripts } = scope;
   const exchanges = exchangesOf(
     drawingsByName(font.glyphs),
@@ -237,85 +211,9 @@ function contextual(list: Substitutions, font: FontGlyphs, ruled: Ruled, kerning
   ];
 }
 
-function addPositionings(list: Positionings, { font, ruled, kerning, scripts }: Scope): void {
-  // Programs know marks by Unicode where a font says nothing of them.
-  const ignoreMarks = font.glyphs.some(
-    (g) => isMark(g) || g.codePoints.some((cp) => MARK.test(String.fromCodePoint(cp))),
-  );
-  if (kernsAnything(kerning))
-    list.use('kern', [list.add({ name: 'kern', type: 'pair', kerning, ignoreMarks })]);
-  const joins = joinsOf(font.glyphs);
-  if (joins.length > 0) list.use('curs', [list.add({ name: 'curs', type: 'cursive', joins, ignoreMarks })]);
-  const leaning = leaningByName(font.glyphs);
-  const bounces = ruled.of('bounce').flatMap((r) => {
-    const own = r.glyphs && ruled.all(r.glyphs).flatMap((g) => [g, ...(leaning.get(g) ?? [])]);
-    const moved = own ?? wordGlyphs(font).filter((i) => !isMark(font.at(i)));
-    return addBounce(list, font, moved, r.height) ?? [];
-  });
-  list.use('calt', bounces);
-  const [onLetters, onMarks] = [marksOf(font.glyphs, 'letters'), marksOf(font.glyphs, 'marks')];
-  if (onLetters.marks.length > 0 && onLetters.bases.length > 0)
-    list.use('mark', [list.add({ name: 'mark', type: 'mark', marks: onLetters })]);
-  for (const c of ruled.of('carried'))
-    if (c.table === 'GPOS') addCarriedPlaces(list, c, { at: ruled.at, scripts });
-  list.use(
-    'mkmk',
-    marksByPlace(onMarks).map(({ marks, seen }, i) =>
-      list.add({ name: `mkmk_${i + 1}`, type: 'markToMark', marks, onlyMarks: seen }),
-    ),
-  );
-}
-
-const kernsAnything = ({ pairs, groups }: Kerning): boolean =>
-  pairs.length > 0 ||
-  groups.values.some((row) => row.some((v) => v !== 0)) ||
-  (groups.vary ?? []).some((row) => row.some((v) => v !== null));
-
-/** Where the cursor stands between the letters of a ligature: its width parted as those of its letters are. Widths by glyph index. */
-export function caretPlaces({ parts, glyph }: Ligature, widthOf: (glyph: number) => number): number[] {
-  const whole = parts.reduce((n, p) => n + widthOf(p), 0);
-  let at = 0;
-  return parts.slice(0, -1).map((p) => Math.round(((at += widthOf(p)) / whole) * widthOf(glyph)));
-}
-
-function caretsOf(font: FontGlyphs, ligatures: readonly Ligature[]): Carets[] {
-  const widthOf = (i: number) => font.at(i).advance;
-  const seen = new Set<number>();
-  return ligatures.flatMap(({ parts, glyph }): Carets[] => {
-    const whole = parts.reduce((n, p) => n + widthOf(p), 0);
-    if (seen.has(glyph) || whole === 0) return [];
-    seen.add(glyph);
-    return [{ glyph, parts, at: caretPlaces({ parts, glyph }, widthOf) }];
-  });
-}
-
 /** Ligatures that are made without being asked for, in the order in which they are tried. */
 export const usualLigatures = ({ gsub }: FontLayout): Ligature[] =>
   gsub.features
     .filter((f) => f.tag === 'liga' && !f.languages)
     .flatMap((f) => f.lookups.map((l) => gsub.lookups[l]))
     .flatMap((l) => (l?.type === 'ligature' ? l.ligatures : []));
-
-/** How many glyphs at the most are looked at together: OpenType, OS/2, usMaxContext. */
-export function longestContext({ gsub, gpos }: FontLayout): number {
-  const lengthOf = (l: Substitution | Positioning): number => {
-    switch (l.type) {
-      case 'ligature':
-        return Math.max(0, ...l.ligatures.map((x) => x.parts.length));
-      case 'chain':
-        return Math.max(0, ...l.rules.map((r) => r.input.length + r.after.length));
-      case 'reverse':
-        return Math.max(0, ...l.rules.map((r) => 1 + r.after.length));
-      case 'pair':
-      case 'pairTables':
-      case 'cursive':
-      case 'mark':
-      case 'markToLigature':
-      case 'markToMark':
-        return 2;
-      default:
-        return 1;
-    }
-  };
-  return [...gsub.lookups, ...gpos.lookups].reduce((most, l) => Math.max(most, lengthOf(l)), 0);
-}

@@ -4,7 +4,7 @@ import type { Kerning } from '../opentype/layout/model';
 import { lookupsOf, readLayout, type ReadFeature, type ReadLayout } from '../opentype/read/layout/common';
 import { isPlainKerning } from '../opentype/read/layout/movements';
 import { kerningOfKern, kerningOfLookups } from '../opentype/read/layout/pairs';
-import { readGdef } from '../opentype/read/readGdef';
+import { readGdef, type ReadGdef } from '../opentype/read/readGdef';
 import { carriedFacts } from './carried/carriedFacts';
 import { carriedRules } from './carried/carriedRules';
 import { readAnchors, type ReadAnchor, type ReadAnchors } from './readAnchors';
@@ -23,26 +23,52 @@ export interface ReadSetting {
 
 const NO_KERNING: Kerning = { pairs: [], groups: { left: [], right: [], values: [] } };
 const LIGATURES = ['liga', 'clig', 'dlig', 'hlig'] as const;
-/** `idOf`: the id of a glyph by its index. */
-export function readSetting(font: FontFile, idOf: (glyph: number) => string): ReadSetting {
+/** What a font's layout tables say, glyphs by index: read once a font, since looking at it and opening it both ask. */
+interface ReadTables {
+  readonly gsub: ReadLayout | null;
+  readonly gpos: ReadLayout | null;
+  readonly gdef: ReadGdef;
+  readonly placed: ReadAnchors;
+  /** Numbers of the lookups that are kerning as letters have it here. */
+  readonly kerned: readonly number[];
+  readonly kerning: Kerning;
+}
+
+const tablesRead = new WeakMap<FontFile, ReadTables>();
+
+function tablesOf(font: FontFile): ReadTables {
+  const known = tablesRead.get(font);
+  if (known) return known;
   const table = (tag: 'GSUB' | 'GPOS'): ReadLayout | null => {
     const bytes = font.tables.get(tag);
     return bytes ? readLayout(bytes, tag, font.vary) : null;
   };
   const [gsub, gpos] = [table('GSUB'), table('GPOS')];
   const gdef = readGdef(font.tables.get('GDEF'));
+  const kerned = gpos ? plainKerning(gpos) : [];
+  const placed = gpos ? readAnchors(gpos, gdef, font.os2.sxHeight / 2) : NO_ANCHORS;
+  const made = { gsub, gpos, gdef, placed, kerned, kerning: kerningOf(font, gpos, kerned) };
+  tablesRead.set(font, made);
+  return made;
+}
+
+/** `idOf`: the id of a glyph by its index. */
+export function readSetting(font: FontFile, idOf: (glyph: number) => string): ReadSetting {
+  const { gsub, gpos, gdef, placed, kerned, kerning } = tablesOf(font);
   const shared = { gdef, count: font.contours.length, idOf };
   const ruled = gsub ? rulesOf(gsub, idOf) : [];
   const known = new Set([...ruled.flatMap(tagsOf), 'aalt']);
-  const substitutions = gsub && carriedRules({ ...shared, table: 'GSUB', layout: gsub, unsaid: (f) => (known.has(f.tag) ? [] : f.lookups) });
-  const { anchors, said } = gpos ? readAnchors(gpos, gdef, font.os2.sxHeight / 2) : NO_ANCHORS;
-  const kerned = gpos ? plainKerning(gpos) : [];
-  const positions = gpos && carriedRules({ ...shared, table: 'GPOS', layout: gpos, unsaid: (f) => unsaidPlaces(f, said, kerned) });
+  const unruled = (f: ReadFeature) => (known.has(f.tag) ? [] : f.lookups);
+  const carried = [
+    ...(gsub ? [carriedRules({ ...shared, table: 'GSUB', layout: gsub, unsaid: unruled })] : []),
+    ...(gpos ? [carriedRules({ ...shared, table: 'GPOS', layout: gpos, unsaid: (f) => unsaidPlaces(f, placed.said, kerned) })] : []),
+  ];
+  const facts = carriedFacts({ font, gdef, idOf, layouts: [gsub, gpos].flatMap((l) => l ?? []) });
   return {
-    kerning: kerningOf(font, gpos, kerned),
-    anchors,
-    rules: [...ruled, ...(substitutions?.rules ?? []), ...(positions?.rules ?? []), ...carriedFacts({ font, gdef, idOf, layouts: [gsub, gpos].flatMap((l) => l ?? []) })],
-    leftOut: [...new Set([...(substitutions?.leftOut ?? []), ...(positions?.leftOut ?? [])])].sort(),
+    kerning,
+    anchors: placed.anchors,
+    rules: [...ruled, ...carried.flatMap((c) => c.rules), ...facts],
+    leftOut: [...new Set(carried.flatMap((c) => [...c.leftOut]))].sort(),
   };
 } // prettier-ignore
 

@@ -89,7 +89,7 @@ class Anchors {
 }
 
 function onLetters(gpos: ReadLayout, l: ReadLookup, to: Anchors): boolean {
-  return l.subtables.every(({ at }) => classesSay(gpos, at, to, () => true));
+  return l.subtables.every(({ at }) => classesSay(gpos, at, to, (g) => to.nameOf(g) === undefined));
 }
 
 /** Marks on marks: those that it sees are those that it is about, or all. */
@@ -102,11 +102,12 @@ function onMarks(gpos: ReadLayout, l: ReadLookup, gdef: ReadGdef, to: Anchors): 
   }
   const plain = seen === null || (seen.length === about.size && seen.every((g) => about.has(g)));
   if (!plain) return false;
-  // Marks stand on marks alone: what isn't one has no such place.
+  // Anchors of letters are none for marks on marks: every glyph that has such a place has to be a mark.
   return l.subtables.every(({ at }) => classesSay(gpos, at, to, (g) => to.nameOf(g) !== undefined));
 }
 
-function classesSay(gpos: ReadLayout, at: number, to: Anchors, takes: (glyph: number) => boolean): boolean {
+/** `fits`: whether a glyph can have such a place at all. */
+function classesSay(gpos: ReadLayout, at: number, to: Anchors, fits: (glyph: number) => boolean): boolean {
   const { classes, marks, bases } = readMarks(gpos, at);
   for (let c = 0; c < classes; c++) {
     const own = marks.filter((m) => m.markClass === c);
@@ -117,7 +118,7 @@ function classesSay(gpos: ReadLayout, at: number, to: Anchors, takes: (glyph: nu
     if (own.length === 0 || places.length === 0) continue;
     const name = own.flatMap((m) => to.nameOf(m.glyph) ?? [])[0] ?? to.fresh(places.map((p) => p.at.y));
     if (!own.every((m) => to.putMark(m.glyph, name, m.at))) return false;
-    if (!places.every((p) => !takes(p.glyph) || to.put({ ...p, name }))) return false;
+    if (!places.every((p) => fits(p.glyph) && to.put({ ...p, name }))) return false;
   }
   return true;
 }

@@ -1,6 +1,6 @@
 import { nth } from '../../../foundations/lists/nth';
 import type { Carets } from '../../opentype/layout/gdef';
-import { caretPlaces } from '../../features/planLayout';
+import { caretPlaces } from '../../features/carets';
 import type { Kerning, KerningPair, Lookup, Place, Positioning } from '../../opentype/layout/model';
 import type { VariationStore } from '../../opentype/variations/variationStore';
 import type { FontGlyph } from '../../features/fontGlyphs';

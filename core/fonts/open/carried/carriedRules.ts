@@ -16,6 +16,9 @@ export interface ToCarry {
   readonly unsaid: (feature: ReadFeature) => readonly number[];
 }
 
+/** Features that put marks on letters: programs do that where letters stand already, joined and kerned. */
+const ON_LETTERS = new Set(['mark', 'mkmk', 'abvm', 'blwm']);
+
 /**
  * Features that no rule says, as they are; tags that can't be carried are left out: a lookup of theirs does something that isn't read here.
  */
@@ -31,7 +34,8 @@ export function carriedRules(carry: ToCarry): {
   const whole = uses.filter((f) => asked.has(f.tag) && !leftOut.has(f.tag));
   const said = layout.features.flatMap((f) => f.lookups.filter((l) => !carry.unsaid(f).includes(l)));
   const border = said.length > 0 ? said.reduce((a, b) => Math.min(a, b)) : 0;
-  const isFirst = (tag: string) => whole.some((f) => f.tag === tag && f.lookups.some((l) => l < border));
+  const isFirst = (tag: string) =>
+    table === 'GPOS' ? !ON_LETTERS.has(tag) : whole.some((f) => f.tag === tag && f.lookups.some((l) => l < border));
   const rules = (['first', 'last'] as const).flatMap((order) => {
     const own = whole.filter((f) => isFirst(f.tag) === (order === 'first'));
     return own.length > 0 ? [carriedRule(carry, own, lookups, order)] : [];

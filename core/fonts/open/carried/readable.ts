@@ -33,15 +33,23 @@ export type Readable = {
   readonly does: (to: Written) => CarriedDoes;
 } | null;
 
+/** Lookups by the table that they are of: looking at a font and opening it both ask. */
+const lookupsRead = new WeakMap<ReadLayout, readonly Readable[]>();
+
 /** Lookups of a table as they can be carried. `count`: how many glyphs the font has. */
-export const readableLookups = (layout: ReadLayout, table: Table, gdef: ReadGdef, count: number): Readable[] =>
-  layout.lookups.map((l): Readable => {
+export function readableLookups(layout: ReadLayout, table: Table, gdef: ReadGdef, count: number): readonly Readable[] {
+  const known = lookupsRead.get(layout);
+  if (known) return known;
+  const made = layout.lookups.map((l): Readable => {
     const rules = contextsOf(layout.bytes, l, { table, count });
     const does = rules ? chainDoes(rules) : table === 'GSUB' ? substitution(layout, l) : positioning(layout, l);
     if (!does) return null;
     const applies = rules?.flatMap((r) => r.apply.map((a) => a.lookup)) ?? [];
     return { does, applies: [...new Set(applies)], flags: flagsOf(l.flags), onlyMarks: seenMarks(l, gdef) };
-  }); // prettier-ignore
+  });
+  lookupsRead.set(layout, made);
+  return made;
+} // prettier-ignore
 
 const flagsOf = (flags: number): Omit<CarriedLookup, 'does' | 'onlyMarks'> => ({
   ignoreMarks: (flags & FLAG.ignoreMarks) !== 0,

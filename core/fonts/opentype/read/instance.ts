@@ -1,8 +1,11 @@
 // OpenType 1.9.1, "OpenType Font Variations Overview", "Algorithm for interpolation of instance values".
 import { nth } from '../../../foundations/lists/nth';
+import type { Contour } from '../../../foundations/geometry/contour';
 import type { Vec } from '../../../foundations/geometry/vec';
 import { ByteReader } from './byteReader';
 import { cubicContour } from './quadToCubic';
+import { readCff2 } from './readCff2';
+import { readHvar } from './readHvar';
 import { normalised, readAxes, type Axes } from './readAxes';
 import type { FontFile } from './readFont';
 import { wholeContours, type ReadGlyph } from './readGlyf';
@@ -12,7 +15,8 @@ import { readStore, type Vary } from './readRegions';
 /** The axes that a font's outlines vary along and its named places; null for a font that doesn't vary, or whose outlines can't be read so. */
 export function axesOf(font: FontFile): Axes | null {
   const fvar = font.tables.get('fvar');
-  return fvar && font.tables.has('gvar') && font.outlines === 'ttf' ? readAxes(fvar) : null;
+  const varies = font.outlines === 'ttf' ? font.tables.has('gvar') : font.tables.has('CFF2');
+  return fvar && varies ? readAxes(fvar) : null;
 }
 
 /**
@@ -21,19 +25,43 @@ export function axesOf(font: FontFile): Axes | null {
  */
 export function instanceOf(font: FontFile, place: Readonly<Record<string, number>>): FontFile {
   const axes = axesOf(font);
-  const gvar = font.tables.get('gvar');
-  if (!axes || !gvar) return font;
+  if (!axes) return font;
   const at = normalised(axes, place, font.tables.get('avar'));
-  const varied = readGvar(gvar, at);
+  const drawn = font.outlines === 'ttf' ? quadsAt(font, at) : cubicsAt(font, at);
+  return { ...font, ...drawn, vary: storeOf(font, at), os2: { ...font.os2, ...weightAt(axes, place) } };
+}
+
+type Drawn = Pick<FontFile, 'glyf' | 'metrics' | 'contours'>;
+
+/** TrueType outlines and widths at a place. */
+function quadsAt(font: FontFile, at: readonly number[]): Drawn {
+  const varied = readGvar(font.tables.get('gvar') ?? new Uint8Array(0), at);
   const made = font.glyf.map((glyph, i) => glyphAt(glyph, i, nth(font.metrics, i), varied));
   const glyf = made.map((m) => m.glyph);
   return {
-    ...font,
     glyf,
     metrics: made.map((m) => m.metric),
     contours: glyf.map((_, i) => wholeContours(glyf, i).flatMap((c) => cubicContour(c) ?? [])),
-    vary: storeOf(font, at),
-    os2: { ...font.os2, ...weightAt(axes, place) },
+  };
+}
+
+const whole = (p: Vec): Vec => ({ x: Math.round(p.x), y: Math.round(p.y) });
+
+/** Points and handles in whole units. */
+const roundedContour = (c: Contour): Contour => ({
+  ...c,
+  nodes: c.nodes.map((n) => ({ ...n, ...whole(n), in: n.in && whole(n.in), out: n.out && whole(n.out) })),
+});
+
+/** CFF2 outlines at a place; widths stay where nothing says what they vary by. */
+function cubicsAt(font: FontFile, at: readonly number[]): Drawn {
+  const outlines = readCff2(font.tables.get('CFF2') ?? new Uint8Array(0), at);
+  const hvar = font.tables.get('HVAR');
+  const wider = hvar ? readHvar(hvar, at) : () => 0;
+  return {
+    glyf: [],
+    metrics: font.metrics.map((m, i) => ({ ...m, advance: Math.max(0, Math.round(m.advance + wider(i))) })),
+    contours: outlines.map((o) => o.contours.map((c) => roundedContour(c))),
   };
 }
 

@@ -1,6 +1,7 @@
 // Adobe Technical Note 5176, "The Compact Font Format Specification", version 1, read: names, outlines and widths of one font.
 import { STANDARD_STRINGS } from '../cff/standardStrings';
 import { ByteReader } from './byteReader';
+import { readDict, readFdSelect, readIndex, type Dict } from './cffParts';
 import { readCharstring, type ReadOutline } from './readCharstring';
 
 export interface ReadCff {
@@ -8,56 +9,6 @@ export interface ReadCff {
   readonly outlines: readonly ReadOutline[];
   /** Advance widths as the charstrings say them. */
   readonly widths: readonly number[];
-}
-
-/** An INDEX (5176, 5). */
-function readIndex(r: ByteReader): Uint8Array[] {
-  const count = r.uint16();
-  if (count === 0) return [];
-  const size = r.uint8();
-  const offsets = r.list(count + 1, () => r.uint(size));
-  const base = r.at - 1;
-  const items = offsets.slice(0, -1).map((from, i) => {
-    const to = offsets[i + 1] ?? from;
-    return new ByteReader(r.bytes, base + from).take(to - from);
-  });
-  r.at = base + (offsets[count] ?? 1);
-  return items;
-}
-
-type Dict = ReadonlyMap<number, readonly number[]>;
-
-/** A DICT: numbers by operator, two-byte ones as 1200 and more (5176, 4). */
-function readDict(bytes: Uint8Array): Dict {
-  const r = new ByteReader(bytes);
-  const dict = new Map<number, number[]>();
-  let stack: number[] = [];
-  while (!r.atEnd) {
-    const b = r.uint8();
-    if (b <= 21) {
-      dict.set(b === 12 ? 1200 + r.uint8() : b, stack);
-      stack = [];
-    } else if (b === 28) stack.push(r.int16());
-    else if (b === 29) stack.push(r.uint32() | 0);
-    else if (b === 30) stack.push(readReal(r));
-    else if (b <= 246) stack.push(b - 139);
-    else if (b <= 250) stack.push((b - 247) * 256 + r.uint8() + 108);
-    else stack.push(-(b - 251) * 256 - r.uint8() - 108);
-  }
-  return dict;
-}
-
-/** Nibbles of a decimal (5176, 4, table 5). */
-function readReal(r: ByteReader): number {
-  const signs = ['0', '1', '2', '3', '4', '5', '6', '7', '8', '9', '.', 'e', 'e-', '', '-'];
-  let text = '';
-  for (;;) {
-    const b = r.uint8();
-    for (const nibble of [b >> 4, b & 15]) {
-      if (nibble === 15) return Number(text);
-      text += signs[nibble];
-    }
-  }
 }
 
 const OP = { charset: 15, charStrings: 17, privateDict: 18, subrs: 19, defaultWidth: 20, nominalWidth: 21, ros: 1230, fdArray: 1236, fdSelect: 1237 } as const; // prettier-ignore
@@ -127,17 +78,4 @@ function readCharset(bytes: Uint8Array, at: number, count: number, strings: read
     for (let k = 0; k <= left && ids.length < count; k++) ids.push(first + k);
   }
   return ids.map(nameOf);
-}
-
-function readFdSelect(r: ByteReader, count: number): number[] {
-  if (r.uint8() === 0) return r.list(count, () => r.uint8());
-  const out: number[] = [];
-  const ranges = r.uint16();
-  let first = r.uint16();
-  for (let k = 0; k < ranges; k++) {
-    const fd = r.uint8();
-    const next = r.uint16();
-    for (; first < next && out.length < count; first++) out.push(fd);
-  }
-  return out;
 }

@@ -1,4 +1,4 @@
-// Adobe Technical Note 5177, "The Type 2 Charstring Format": outlines read, hints passed over.
+// Adobe Technical Note 5177, "The Type 2 Charstring Format", and OpenType 1.9.1, "CFF2 CharString format": outlines read, hints passed over.
 import { cornerAt, type Contour, type Node } from '../../../foundations/geometry/contour';
 import { withKinds } from '../../../foundations/geometry/nodeKinds';
 import { nth } from '../../../foundations/lists/nth';
@@ -15,6 +15,14 @@ export interface Subroutines {
   readonly local: readonly Uint8Array[];
 }
 
+/** What numbers of a variable font are blended with (OpenType 1.9.1, "CFF2 CharString format", vsindex and blend). */
+export interface Blending {
+  /** Which part of the store, until the charstring says otherwise. */
+  readonly index: number;
+  /** How much of each region's delta counts, by part of the store. */
+  readonly shares: (index: number) => readonly number[];
+}
+
 /** Nested calls (5177, appendix B), and bytes run at the most: a subroutine that calls itself has no end. */
 const DEEPEST = 10;
 const MOST_STEPS = 500_000;
@@ -23,11 +31,18 @@ const MOST_STEPS = 500_000;
 const biasOf = (count: number): number => (count < 1240 ? 107 : count < 33900 ? 1131 : 32768);
 
 /** RangeError for a charstring that ends too early, or runs without end. */
-export function readCharstring(bytes: Uint8Array, subroutines: Subroutines): ReadOutline {
-  const run = new Interpreter(subroutines);
+export function readCharstring(
+  bytes: Uint8Array,
+  subroutines: Subroutines,
+  blending?: Blending,
+): ReadOutline {
+  const run = new Interpreter(subroutines, blending);
   run.run(bytes, 0);
   return { contours: run.done(), width: run.width };
 }
+
+/** Operators of CFF2 alone. */
+const OP = { vsindex: 15, blend: 16 } as const;
 
 class Interpreter {
   width: number | null = null;
@@ -41,7 +56,16 @@ class Interpreter {
   private nodes: Node[] = [];
   private readonly contours: Contour[] = [];
 
-  constructor(private readonly subroutines: Subroutines) {}
+  private store: number;
+
+  constructor(
+    private readonly subroutines: Subroutines,
+    private readonly blending?: Blending,
+  ) {
+    this.store = blending?.index ?? 0;
+    // Charstrings of CFF2 say nothing of widths.
+    this.begun = blending !== undefined;
+  }
 
   done(): Contour[] {
     this.close();
@@ -70,6 +94,11 @@ class Interpreter {
   }
 
   private operator(op: number, r: ByteReader): void {
+    if (this.blending && (op === OP.vsindex || op === OP.blend)) {
+      if (op === OP.vsindex) this.store = this.stack.pop() ?? 0;
+      else this.blend(this.blending.shares(this.store));
+      return;
+    }
     switch (op) {
       case 1:
       case 3:
@@ -95,6 +124,19 @@ class Interpreter {
         this.draw(op);
         this.stack = [];
     }
+  }
+
+  /** Numbers and the deltas of each behind them become numbers; others stay below. */
+  private blend(shares: readonly number[]): void {
+    const count = this.stack.pop() ?? 0;
+    const from = this.stack.length - count * (shares.length + 1);
+    if (count < 0 || from < 0) throw new RangeError('numbers to blend are missing');
+    const taken = this.stack.splice(from);
+    for (let i = 0; i < count; i++)
+      this.stack.push(
+        nth(taken, i) +
+          shares.reduce((n, share, k) => n + share * nth(taken, count + i * shares.length + k), 0),
+      );
   }
 
   /** The first operator that clears the stack may have the width before its own numbers (5177, 3.1). */

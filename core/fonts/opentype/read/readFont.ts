@@ -11,6 +11,7 @@ import type { RecordOf } from '../struct';
 import { ByteReader } from './byteReader';
 import { cubicContour } from './quadToCubic';
 import { readCff } from './readCff';
+import { readCff2 } from './readCff2';
 import { readCmap, unicodeMapping, type CmapSubtable } from './readCmap';
 import { readGlyf, wholeContours, type ReadGlyph } from './readGlyf';
 import type { Vary } from './readRegions';
@@ -79,8 +80,8 @@ export function readFont(bytes: Uint8Array, unbrotli?: Unbrotli): Result<FontFil
           : parseSfnt(bytes).tables;
     const missing = NEEDED.find((tag) => !tables.has(tag));
     if (missing) return unreadable(`the table ${missing} is missing`);
-    if (!tables.has('CFF ') && !(tables.has('glyf') && tables.has('loca')))
-      return unreadable('it has no outlines (CFF or glyf)');
+    if (!tables.has('CFF ') && !tables.has('CFF2') && !(tables.has('glyf') && tables.has('loca')))
+      return unreadable('it has no outlines (CFF, CFF2 or glyf)');
     return ok(fontOf(tables));
   } catch (error) {
     return unreadable(error instanceof Error ? error.message : String(error));
@@ -101,11 +102,13 @@ function fontOf(tables: ReadonlyMap<string, Uint8Array>): FontFile {
   const hhea = HHEA.parse(table('hhea'));
   const { numGlyphs } = MAXP_CFF.parse(table('maxp'));
   const cff = tables.has('CFF ') ? readCff(table('CFF ')) : null;
-  const glyf = cff ? [] : readGlyf(table('glyf'), table('loca'), numGlyphs, head.indexToLocFormat === 1);
+  const cff2 = tables.has('CFF2') ? readCff2(table('CFF2')) : null;
+  const glyf =
+    cff || cff2 ? [] : readGlyf(table('glyf'), table('loca'), numGlyphs, head.indexToLocFormat === 1);
   const cmap = readCmap(table('cmap'));
   return {
     tables,
-    outlines: cff ? 'otf' : 'ttf',
+    outlines: cff || cff2 ? 'otf' : 'ttf',
     head,
     hhea,
     os2: OS2.parse(padded(table('OS/2'), OS2.size)),
@@ -115,7 +118,7 @@ function fontOf(tables: ReadonlyMap<string, Uint8Array>): FontFile {
     mapping: unicodeMapping(cmap),
     glyphNames: cff?.glyphNames ?? readPostNames(table('post')),
     contours:
-      cff?.outlines.map((o) => o.contours) ??
+      (cff?.outlines ?? cff2)?.map((o) => o.contours) ??
       glyf.map((_, i) => wholeContours(glyf, i).flatMap((c) => cubicContour(c) ?? [])),
     glyf,
     vary: null,

@@ -23,8 +23,8 @@ export const f2dot14 = (r: ByteReader): number => r.int16() / 16384;
 /** What a value varies by at a place, by where its deltas stand in the font's store; 0 where nothing is. */
 export type Vary = (outer: number, inner: number) => number;
 
-/** A font's item variation store at a place (normalised). RangeError where it is cut off. */
-export function readStore(bytes: Uint8Array, from: number, at: readonly number[]): Vary {
+/** Where a store's parts stand, and how much of each region counts at a place. */
+function storeHead(bytes: Uint8Array, from: number, at: readonly number[]) {
   const r = new ByteReader(bytes, from + 2);
   const regionsAt = from + r.uint32();
   const parts = r.list(r.uint16(), () => from + r.uint32());
@@ -36,6 +36,26 @@ export function readStore(bytes: Uint8Array, from: number, at: readonly number[]
       at,
     ),
   );
+  return { parts, shares };
+}
+
+/** How much of each region of a part of a store counts at a place, in the part's order. RangeError where it is cut off. */
+export function readShares(
+  bytes: Uint8Array,
+  from: number,
+  at: readonly number[],
+): (part: number) => readonly number[] {
+  const { parts, shares } = storeHead(bytes, from, at);
+  const own = parts.map((part) => {
+    const p = new ByteReader(bytes, part + 4);
+    return p.list(p.uint16(), () => nth(shares, p.uint16()));
+  });
+  return (part) => nth(own, part);
+}
+
+/** A font's item variation store at a place (normalised). RangeError where it is cut off. */
+export function readStore(bytes: Uint8Array, from: number, at: readonly number[]): Vary {
+  const { parts, shares } = storeHead(bytes, from, at);
   return (outer, inner) => {
     const part = parts[outer];
     if (part === undefined) return 0;

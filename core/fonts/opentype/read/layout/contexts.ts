@@ -20,7 +20,9 @@ function glyphsOfClass(classes: ReadonlyMap<number, number>, count: number): (v:
   const sets = new Map<number, number[]>();
   for (let g = 0; g < count; g++) {
     const c = classes.get(g) ?? 0;
-    sets.set(c, [...(sets.get(c) ?? []), g]);
+    const set = sets.get(c);
+    if (set) set.push(g);
+    else sets.set(c, [g]);
   }
   return (v) => sets.get(v) ?? [];
 }

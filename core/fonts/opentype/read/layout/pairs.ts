@@ -83,7 +83,10 @@ function alike(count: number, keyOf: (glyph: number) => string | null): number[]
   const groups = new Map<string, number[]>();
   for (let g = 0; g < count; g++) {
     const key = keyOf(g);
-    if (key !== null) groups.set(key, [...(groups.get(key) ?? []), g]);
+    if (key === null) continue;
+    const group = groups.get(key);
+    if (group) group.push(g);
+    else groups.set(key, [g]);
   }
   return [...groups.values()];
 }
