@@ -112,8 +112,12 @@ export function explainRule(rule: Rule, named: (id: string) => string): string {
     }
     case 'language':
       return `In ${AND.format(rule.languages.map(languageName))} ${swaps(rule.swaps)}.`;
-    case 'carried':
-      return `Carried over from the font that was opened: ${some([...new Set(rule.features.map((f) => f.tag))], 'feature')}, ${counted(rule.lookups.length, 'lookup')} that ${rule.table === 'GSUB' ? 'exchange' : 'place'} ${counted(glyphsOfRule(rule).length, 'glyph')}.`;
+    case 'carried': {
+      const tags = some([...new Set(rule.features.map((f) => f.tag))], 'feature');
+      const what = rule.table === 'GSUB' ? 'exchanged' : 'placed';
+      const glyphs = glyphsOfRule(rule).length;
+      return `Carried over from the font that was opened: ${tags}. ${counted(glyphs, 'glyph')} ${glyphs === 1 ? 'is' : 'are'} ${what} by ${counted(rule.lookups.length, 'lookup')}.`;
+    }
     case 'carriedFacts': {
       const what = [
         ...(rule.marks.length > 0

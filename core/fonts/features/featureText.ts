@@ -61,7 +61,9 @@ function chainStatement(
   n: Naming,
 ): string {
   const input = r.input.map((set, at) => {
-    const apply = r.apply.filter((a) => a.at === at).map((a) => ` lookup ${lookups[a.lookup]?.name}`);
+    const apply = r.apply
+      .filter((a) => a.at === at)
+      .map((a) => ` lookup ${applied(lookups[a.lookup]?.name ?? '')}`);
     return `${n.set(set)}'${apply.join('')}`;
   });
   const statement = joined([verb, ...r.before.map(n.set), ...input, ...r.after.map(n.set)]);
@@ -233,18 +235,47 @@ function featureBlock(
   return `feature ${tag} {\n${lines.map((l) => `  ${l}`).join('\n')}\n} ${tag};`;
 } // prettier-ignore
 
+/** How a lookup is called where a chain applies it. */
+const applied = (name: string) => `${name}_applied`;
+
+/** Lookups as they are written: those that others apply come first, since only what stands before can be named, and never count by themselves. */
+function inTextOrder<K extends Substitution | Positioning>(lookups: readonly Lookup<K>[]): Lookup<K>[] {
+  const first = new Map<number, Lookup<K>>();
+  const put = (i: number): void => {
+    const l = lookups[i];
+    if (!l || first.has(i)) return;
+    if (l.type === 'chain') for (const r of l.rules) r.apply.forEach((a) => put(a.lookup));
+    first.set(i, { ...l, name: applied(l.name) });
+  };
+  for (const l of lookups) if (l.type === 'chain') for (const r of l.rules) r.apply.forEach((a) => put(a.lookup));
+  return [...first.values(), ...lookups];
+} // prettier-ignore
+
 function layoutText<K extends Substitution | Positioning>(
   { lookups, features, scripts }: Layout<K>,
   verb: 'sub' | 'pos',
   n: Naming,
 ): string[] {
-  const blocks = lookups.map((l) => lookupBlock(l, verb, lookups, n));
-  const written = features.map((f) => ({ ...f, lookups: f.lookups.filter((l) => blocks[l] !== null) }));
+  const used = new Set(features.flatMap((f) => f.lookups.map((l) => lookups[l]?.name)));
+  const isAsked = (l: Lookup<K>) => used.has(l.name) || l.name.endsWith(applied(''));
+  const blocks = new Map(inTextOrder(lookups).filter(isAsked).map((l) => [l.name, lookupBlock(l, verb, lookups, n)]));
+  const isWritten = (l: number) => typeof blocks.get(lookups[l]?.name ?? '') === 'string';
+  const written = features.map((f) => ({ ...f, lookups: f.lookups.filter(isWritten) }));
   const tags = [...new Set(written.filter((f) => f.lookups.length > 0).map((f) => f.tag))];
   return [
-    ...blocks.filter((b) => b !== null),
+    ...[...blocks.values()].flatMap((b) => b ?? []),
     ...tags.map((tag) => featureBlock(tag, written, scripts, (l) => lookups[l]?.name ?? '')),
   ];
+} // prettier-ignore
+
+/** Kinds of glyphs, which lookups that pass over some of them ask for; nothing where no glyph is a mark. */
+function kindStatement(kinds: FontLayout['kinds'], n: Naming): string[] {
+  if (!kinds.includes('mark')) return [];
+  const of = (kind: FontLayout['kinds'][number]) => {
+    const glyphs = kinds.flatMap((k, i) => (k === kind && i > 0 ? [n.glyph(i)] : []));
+    return glyphs.length > 0 ? `[${glyphs.join(' ')}]` : '';
+  };
+  return [`GlyphClassDef ${of('base')}, ${of('ligature')}, ${of('mark')}, ;`];
 }
 
 /**
@@ -254,8 +285,11 @@ function layoutText<K extends Substitution | Positioning>(
 export function featureText(font: FontGlyphs, layout: FontLayout): string {
   const n = new Naming(font);
   const body = [...layoutText(layout.gsub, 'sub', n), ...layoutText(layout.gpos, 'pos', n)];
-  const carets = layout.carets.map((c) => `  LigatureCaretByPos ${n.glyph(c.glyph)} ${c.at.join(' ')};`);
-  if (carets.length > 0) body.push(`table GDEF {\n${carets.join('\n')}\n} GDEF;`);
+  const gdef = [
+    ...kindStatement(layout.kinds, n),
+    ...layout.carets.map((c) => `LigatureCaretByPos ${n.glyph(c.glyph)} ${c.at.join(' ')};`),
+  ];
+  if (gdef.length > 0) body.push(`table GDEF {\n${gdef.map((l) => `  ${l}`).join('\n')}\n} GDEF;`);
   if (body.length === 0) return '';
   const languages = [
     ...new Set(layout.gsub.features.flatMap((f) => [...(f.languages ?? []), ...(f.except ?? [])])),

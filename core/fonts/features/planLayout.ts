@@ -73,7 +73,9 @@ function kindsOf(font: FontGlyphs, ruled: Ruled, joined: ReadonlySet<number>): G
   const said = ruled.of('carriedFacts');
   const marks = new Set(said.flatMap((s) => ruled.all(s.marks)));
   const ligatures = new Set(said.flatMap((s) => ruled.all(s.ligatures)));
+  const kindless = new Set(said.flatMap((s) => ruled.all(s.kindless)));
   return font.glyphs.map((g, i) => {
+    if (kindless.has(i)) return 'none';
     if (marks.has(i) || isMark(g)) return 'mark';
     return ligatures.has(i) || joined.has(i) ? 'ligature' : 'base';
   });

@@ -39,6 +39,8 @@ export function readAnchors(gpos: ReadLayout, gdef: ReadGdef, middle: number): R
   return { anchors: known.list(), said };
 } // prettier-ignore
 
+type On = 'letters' | 'marks';
+
 /** Places by glyph and name. */
 class Anchors {
   private anchors = new Map<string, ReadAnchor>();
@@ -46,14 +48,20 @@ class Anchors {
   /** Names of the places that marks go to. */
   private names = new Map<number, string>();
 
+  /** Marks and what they go to by name, as lookups have them: letters, or other marks. */
+  private met: Readonly<Record<On, ReadonlyMap<string, ReadonlySet<string>>>> = {
+    letters: new Map(),
+    marks: new Map(),
+  };
+
   constructor(private readonly middle: number) {}
 
   /** Tries what a lookup says; where it contradicts itself or what is known, nothing of it stays. */
   take(say: (to: Anchors) => boolean): boolean {
-    const before = [this.anchors, this.taken, this.names] as const;
+    const before = [this.anchors, this.taken, this.names, this.met] as const;
     [this.anchors, this.taken, this.names] = [new Map(before[0]), new Map(before[1]), new Map(before[2])];
-    if (say(this)) return true;
-    [this.anchors, this.taken, this.names] = before;
+    if (say(this) && this.isWhole()) return true;
+    [this.anchors, this.taken, this.names, this.met] = before;
     return false;
   }
 
@@ -76,6 +84,26 @@ class Anchors {
     return this.put({ glyph, name: `_${name}`, at });
   }
 
+  /** Marks of a name met places of it. */
+  meet(on: On, name: string, marks: readonly number[], places: readonly number[]): void {
+    const own = new Set(this.met[on].get(name));
+    for (const m of marks) for (const p of places) own.add(`${m} ${p}`);
+    this.met = { ...this.met, [on]: new Map(this.met[on]).set(name, own) };
+  }
+
+  /** Whether every mark of a name goes to every place of that name, which is what anchors say. */
+  private isWhole(): boolean {
+    return (['letters', 'marks'] as const).every((on) =>
+      [...this.met[on]].every(([name, met]) => {
+        const marks = [...this.names].filter(([, n]) => n === name).length;
+        const places = [...this.anchors.values()].filter(
+          (a) => a.name === name && (this.names.get(a.glyph) !== undefined) === (on === 'marks'),
+        );
+        return met.size === marks * places.length;
+      }),
+    );
+  }
+
   /** A name that no class has, by the heights of its places. */
   fresh(ys: readonly number[]): string {
     const mean = ys.reduce((n, y) => n + y, 0) / Math.max(1, ys.length);
@@ -89,7 +117,7 @@ class Anchors {
 }
 
 function onLetters(gpos: ReadLayout, l: ReadLookup, to: Anchors): boolean {
-  return l.subtables.every(({ at }) => classesSay(gpos, at, to, (g) => to.nameOf(g) === undefined));
+  return l.subtables.every(({ at }) => classesSay(gpos, at, to, 'letters'));
 }
 
 /** Marks on marks: those that it sees are those that it is about, or all. */
@@ -103,11 +131,11 @@ function onMarks(gpos: ReadLayout, l: ReadLookup, gdef: ReadGdef, to: Anchors): 
   const plain = seen === null || (seen.length === about.size && seen.every((g) => about.has(g)));
   if (!plain) return false;
   // Anchors of letters are none for marks on marks: every glyph that has such a place has to be a mark.
-  return l.subtables.every(({ at }) => classesSay(gpos, at, to, (g) => to.nameOf(g) !== undefined));
+  return l.subtables.every(({ at }) => classesSay(gpos, at, to, 'marks'));
 }
 
-/** `fits`: whether a glyph can have such a place at all. */
-function classesSay(gpos: ReadLayout, at: number, to: Anchors, fits: (glyph: number) => boolean): boolean {
+function classesSay(gpos: ReadLayout, at: number, to: Anchors, on: On): boolean {
+  const fits = (glyph: number) => (to.nameOf(glyph) !== undefined) === (on === 'marks');
   const { classes, marks, bases } = readMarks(gpos, at);
   for (let c = 0; c < classes; c++) {
     const own = marks.filter((m) => m.markClass === c);
@@ -118,6 +146,7 @@ function classesSay(gpos: ReadLayout, at: number, to: Anchors, fits: (glyph: num
     if (own.length === 0 || places.length === 0) continue;
     const name = own.flatMap((m) => to.nameOf(m.glyph) ?? [])[0] ?? to.fresh(places.map((p) => p.at.y));
     if (!own.every((m) => to.putMark(m.glyph, name, m.at))) return false;
+    to.meet(on, name, own.map((m) => m.glyph), places.map((p) => p.glyph)); // prettier-ignore
     if (!places.every((p) => fits(p.glyph) && to.put({ ...p, name }))) return false;
   }
   return true;

@@ -43,7 +43,11 @@ function put<Kind extends Substitution | Positioning>(
   rule.lookups.forEach((l, i) => {
     const does = made(l.does, scope);
     if (!does) throw new RangeError(`a lookup of ${rule.table} that does ${l.does.type}`);
-    list.add({ ...does, name: `carried_${rule.order}_${i + 1}`, ...flags(l, scope) });
+    list.add({
+      ...does,
+      name: `carried_${rule.table.toLowerCase()}_${rule.order}_${i + 1}`,
+      ...flags(l, scope),
+    });
   });
   const fresh = scripts.filter((s) => !rule.scripts.includes(s));
   const features = rule.features.map((use) => withScripts(use, fresh));

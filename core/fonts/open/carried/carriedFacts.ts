@@ -1,5 +1,6 @@
 import type { CarriedFacts } from '../../../project/document/rows/carried';
 import { otherTagsOf } from '../../features/scripts';
+import { FLAG } from '../../opentype/layout/flags';
 import type { ReadLayout } from '../../opentype/read/layout/common';
 import type { FontFile } from '../../opentype/read/readFont';
 import type { ReadGdef } from '../../opentype/read/readGdef';
@@ -20,12 +21,20 @@ export function carriedFacts({ font, gdef, layouts, idOf }: Facts): CarriedFacts
   const variants = variantsOfCmap(font.tables.get('cmap') ?? new Uint8Array(0))
     .filter((v) => v.glyph === null || isThere(v.glyph))
     .map((v) => ({ ...v, glyph: v.glyph === null ? null : idOf(v.glyph) }));
-  const [marks, ligatures] = [ids(gdef.marks), ids(gdef.ligatures)];
+  const [marks, ligatures, kindless] = [ids(gdef.marks), ids(gdef.ligatures), ids(kindlessOf(font, gdef, layouts))];
   const scripts = [...new Set(layouts.flatMap((l) => l.scripts))].filter((s) => otherTagsOf(s).length > 0).sort();
   const only = layouts.flatMap(inSomeScripts);
-  if ([marks, ligatures, variants, scripts, only].every((l) => l.length === 0)) return [];
-  return [{ kind: 'carriedFacts', marks, ligatures, variants, scripts, only }];
+  if ([marks, ligatures, kindless, variants, scripts, only].every((l) => l.length === 0)) return [];
+  return [{ kind: 'carriedFacts', marks, ligatures, kindless, variants, scripts, only }];
 } // prettier-ignore
+
+/** Glyphs of no kind; none where no lookup asks for kinds other than marks. */
+function kindlessOf(font: FontFile, gdef: ReadGdef, layouts: readonly ReadLayout[]): number[] {
+  const ignoring = FLAG.ignoreBases | FLAG.ignoreLigatures;
+  if (!layouts.some((l) => l.lookups.some((x) => (x.flags & ignoring) !== 0))) return [];
+  const known = new Set([...gdef.marks, ...gdef.ligatures, ...gdef.bases]);
+  return font.contours.flatMap((_, g) => (g === 0 || known.has(g) ? [] : [g]));
+}
 
 /** Features that some scripts of a table lack, or have for single languages alone. */
 function inSomeScripts({ scripts, features }: ReadLayout): CarriedFacts['only'] {

@@ -33,9 +33,13 @@ export function carriedRules(carry: ToCarry): {
   const leftOut = new Set(uses.filter((f) => !f.lookups.every((l) => isReadable(lookups, l, []))).map((f) => f.tag));
   const whole = uses.filter((f) => asked.has(f.tag) && !leftOut.has(f.tag));
   const said = layout.features.flatMap((f) => f.lookups.filter((l) => !carry.unsaid(f).includes(l)));
+  // Programs apply lookups by number: what comes before all that is said otherwise goes first.
   const border = said.length > 0 ? said.reduce((a, b) => Math.min(a, b)) : 0;
-  const isFirst = (tag: string) =>
-    table === 'GPOS' ? !ON_LETTERS.has(tag) : whole.some((f) => f.tag === tag && f.lookups.some((l) => l < border));
+  const lookupsOf = (tag: string) => whole.flatMap((f) => (f.tag === tag ? f.lookups : []));
+  const isFirst = (tag: string) => {
+    if (table === 'GSUB') return lookupsOf(tag).some((l) => l < border);
+    return !ON_LETTERS.has(tag) || lookupsOf(tag).every((l) => l < border);
+  };
   const rules = (['first', 'last'] as const).flatMap((order) => {
     const own = whole.filter((f) => isFirst(f.tag) === (order === 'first'));
     return own.length > 0 ? [carriedRule(carry, own, lookups, order)] : [];

@@ -5,8 +5,8 @@ import type { MarkSets } from './flags';
 import { withOffsets } from './offsets';
 import { variationIndex, type VarIndex } from '../variations/variationStore';
 
-export type GlyphKind = 'base' | 'ligature' | 'mark';
-const CLASS: Readonly<Record<GlyphKind, number>> = { base: 1, ligature: 2, mark: 3 };
+export type GlyphKind = 'none' | 'base' | 'ligature' | 'mark';
+const CLASS: Readonly<Record<GlyphKind, number>> = { none: 0, base: 1, ligature: 2, mark: 3 };
 
 /** Where the cursor stops inside a ligature, em units from where it begins; glyphs by index. */
 export interface Carets {

@@ -6,14 +6,15 @@ import { readClasses, readCoverage } from './layout/common';
 export interface ReadGdef {
   readonly marks: readonly number[];
   readonly ligatures: readonly number[];
+  readonly bases: readonly number[];
   /** The class of marks that lookups may see alone. */
   readonly markClasses: ReadonlyMap<number, number>;
   readonly markSets: readonly (readonly number[])[];
 }
 
-const NOTHING: ReadGdef = { marks: [], ligatures: [], markClasses: new Map(), markSets: [] };
+const NOTHING: ReadGdef = { marks: [], ligatures: [], bases: [], markClasses: new Map(), markSets: [] };
 /** OpenType, 'GDEF', "Glyph class definition table". */
-const KIND = { ligature: 2, mark: 3 } as const;
+const KIND = { base: 1, ligature: 2, mark: 3 } as const;
 /** Version 1.2 and later have sets of marks. */
 const WITH_SETS = 2;
 
@@ -31,6 +32,7 @@ export function readGdef(bytes: Uint8Array | undefined): ReadGdef {
   return {
     marks: of(KIND.mark),
     ligatures: of(KIND.ligature),
+    bases: of(KIND.base),
     markClasses: markClassesAt === 0 ? new Map() : readClasses(bytes, markClassesAt),
     markSets: setsAt === 0 ? [] : readSets(bytes, setsAt),
   };

@@ -116,6 +116,8 @@ export const carriedFacts = z.object({
   /** Kinds by 'GDEF', for those that aren't letters. */
   marks: list,
   ligatures: list,
+  /** Glyphs of no kind, where lookups pass over letters: they aren't passed over. */
+  kindless: list.default([]),
   /** OpenType script tags that it had of scripts with several: which of them a font names decides how programs set it. */
   scripts: z.array(z.string()).readonly().default([]),
   /** Features that it had in some of its scripts alone; `languages`: null = those without features of their own and all others. */

@@ -97,13 +97,13 @@ function glyphsWith(r: CarriedFacts, glyph: Called): CarriedFacts {
     const made = v.glyph === null ? null : glyph(v.glyph);
     return v.glyph !== null && made === null ? [] : [{ ...v, glyph: made }];
   });
-  return { ...r, marks: some(r.marks), ligatures: some(r.ligatures), variants };
+  return { ...r, marks: some(r.marks), ligatures: some(r.ligatures), kindless: some(r.kindless), variants };
 }
 
 /** What is left of what is said of glyphs; null when nothing is. */
 export function carriedFactsWith(r: CarriedFacts, kept: (id: string) => boolean): CarriedFacts | null {
   const left = glyphsWith(r, (id) => (kept(id) ? id : null));
-  const lists = [left.marks, left.ligatures, left.variants, left.scripts, left.only];
+  const lists = [left.marks, left.ligatures, left.kindless, left.variants, left.scripts, left.only];
   return lists.every((l) => l.length === 0) ? null : left;
 }
 
