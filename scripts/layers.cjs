@@ -128,8 +128,8 @@ const CORE = [
         beside: ['opentype'],
       },
       compile: {
-        holds: 'project to font file, words as a drawing; `casts` the other formats',
-        beside: ['opentype', 'features', 'check'],
+        holds: 'project to font file, words as a drawing; `casts` the other formats, UFOs over the sources they came from',
+        beside: ['opentype', 'features', 'check', 'open'],
       },
       open: {
         holds: 'a font file as a project: outlines, kerning, anchors, rules, what its licence says',

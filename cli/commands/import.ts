@@ -2,6 +2,7 @@ import { basename, parse } from 'node:path';
 import { lettersToTake, type TakingLetters } from '../../core/fonts/open/lettersOfFont';
 import type { OpenableFont } from '../../core/fonts/open/anyFont';
 import { openFamily } from '../../core/fonts/open/openFamily';
+import type { OpenedFont } from '../../core/fonts/open/openFont';
 import type { FontSeen } from '../../core/fonts/open/lookAtFont';
 import { nth } from '../../core/foundations/lists/nth';
 import { inFile } from '../../core/foundations/problems/problem';
@@ -56,7 +57,7 @@ function placesNamed({ places }: FontSeen, list: string | undefined): number[] {
 }
 
 /** Fonts as a project; null after their problems were printed. */
-function opened(paths: readonly string[], family: string, styles: string | undefined): Doc | null {
+function opened(paths: readonly string[], family: string, styles: string | undefined): OpenedFont | null {
   const fonts: OpenableFont[] = [];
   for (const path of paths) {
     const font = valueOrPrint(fontAt(path), path);
@@ -72,7 +73,7 @@ function opened(paths: readonly string[], family: string, styles: string | undef
   );
   if (!made) return null;
   printProblems(inFile(made.problems, basename(path)));
-  return made.doc;
+  return made;
 }
 
 async function written(path: string, doc: Doc, pictures: ReadonlyMap<string, Uint8Array>): Promise<number> {
@@ -106,9 +107,10 @@ export async function runImport(argv: string[]): Promise<number> {
   if ((into === undefined) !== (letters === undefined))
     throw new UsageError('--into and --letters go together');
   if (same !== 'x-height' && same !== 'em') throw new UsageError('--same is x-height or em');
-  const doc = opened(positionals, values.family ?? '', values.styles);
-  if (!doc) return EXIT.input;
-  if (into === undefined || letters === undefined) return written(out, doc, new Map());
+  const made = opened(positionals, values.family ?? '', values.styles);
+  if (!made) return EXIT.input;
+  if (into === undefined || letters === undefined)
+    return written(out, made.doc, made.files ?? new Map<string, Uint8Array>());
   const how = { characters: letters, size: same, where: values.beside ? 'beside' : 'replace' } as const;
-  return takeInto(into, doc, how, out);
+  return takeInto(into, made.doc, how, out);
 }

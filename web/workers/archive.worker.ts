@@ -153,9 +153,11 @@ const api = {
     }
     const opened = openFamily(fonts, { id, family, nowMs: Date.now(), places });
     if (!opened.ok) return opened;
-    const { doc } = opened.value;
+    const { doc, files: own } = opened.value;
     try {
+      for (const [fileId, bytes] of own ?? []) await pictures.keep(id, fileId, new Blob([bytes as BlobPart]));
       await rows.replace(summaryOf(doc, id, SCHEMA_VERSION, Date.now()), doc);
+      await markPicturesOf(db, id, doc);
     } catch (error) {
       return notStored(error, 'this font');
     }

@@ -7,7 +7,7 @@ import type { Explained } from '../../core/fonts/features/explain';
 import type { HeldBack, InWords } from '../../core/fonts/compile/formInWords';
 import type { Repeats } from '../../core/fonts/compile/repeats';
 import type { OutlineFormat } from '../../core/fonts/compile/compileFont';
-import { picturesOfGlyphs } from '../../core/project/document/queries/pictures';
+import { picturesOfGlyphs, sourcesOfStyles } from '../../core/project/document/queries/pictures';
 import { packRow } from '../../core/project/document/packing/packRows';
 import type { ProjectDiff } from '../../core/project/document/changes/diff';
 import type { Doc } from '../../core/project/document/schema';
@@ -205,7 +205,7 @@ export class Compiler {
       this.given.clear();
       await sendWhole(api, this.doc);
     }
-    for (const id of picturesOfGlyphs(this.doc)) {
+    for (const id of [...picturesOfGlyphs(this.doc), ...sourcesOfStyles(this.doc)]) {
       if (this.given.has(id)) continue;
       this.given.add(id);
       const bytes = await this.picture(id);

@@ -9,7 +9,7 @@ import { buildCmap } from '../opentype/tables/cmap';
 import { buildHmtx } from '../opentype/tables/hmtx';
 import { buildMeta } from '../opentype/tables/meta';
 import { buildName } from '../opentype/tables/name';
-import { writtenScripts } from '../features/scripts';
+import { writtenScripts } from '../opentype/layout/scripts';
 import { cffTables } from './cffOutlines';
 import { fontColours } from './colours';
 import { fontData, type FontData } from './fontData';

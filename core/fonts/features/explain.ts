@@ -112,46 +112,43 @@ export function explainRule(rule: Rule, named: (id: string) => string): string {
     }
     case 'language':
       return `In ${AND.format(rule.languages.map(languageName))} ${swaps(rule.swaps)}.`;
-    case 'carried': {
-      const tags = some([...new Set(rule.features.map((f) => f.tag))], 'feature');
-      const what = rule.table === 'GSUB' ? 'exchanged' : 'placed';
-      const glyphs = glyphsOfRule(rule).length;
-      return `Carried over from the font that was opened: ${tags}. ${counted(glyphs, 'glyph')} ${glyphs === 1 ? 'is' : 'are'} ${what} by ${counted(rule.lookups.length, 'lookup')}.`;
-    }
-    case 'carriedFacts': {
-      const what = [
-        ...(rule.marks.length > 0
-          ? [
-              `${counted(rule.marks.length, 'glyph')} that ${rule.marks.length === 1 ? 'is a mark' : 'are marks'}`,
-            ]
-          : []),
-        ...(rule.ligatures.length > 0 ? [counted(rule.ligatures.length, 'ligature')] : []),
-        ...(rule.variants.length > 0
-          ? [
-              counted(
-                rule.variants.length,
-                'drawing for variation selectors',
-                'drawings for variation selectors',
-              ),
-            ]
-          : []),
-        ...(rule.only.length > 0
-          ? [
-              `which scripts have ${some(
-                rule.only.map((o) => o.tag),
-                'feature',
-              )}`,
-            ]
-          : []),
-        ...(rule.scripts.length > 0
-          ? [
-              `how the ${rule.scripts.length === 1 ? 'script' : 'scripts'} ${AND.format(rule.scripts)} ${rule.scripts.length === 1 ? 'is' : 'are'} set`,
-            ]
-          : []),
-      ];
-      return `Carried over from the font that was opened: ${AND.format(what)}.`;
-    }
+    case 'carried':
+    case 'carriedFacts':
+      return explainCarried(rule);
   }
+}
+
+/** What a font that was opened does, in a sentence. */
+function explainCarried(rule: Extract<Rule, { readonly kind: 'carried' | 'carriedFacts' }>): string {
+  if (rule.kind === 'carried') {
+    const tags = some([...new Set(rule.features.map((f) => f.tag))], 'feature');
+    const what = rule.table === 'GSUB' ? 'exchanged' : 'placed';
+    const glyphs = glyphsOfRule(rule).length;
+    return `Carried over from the font that was opened: ${tags}. ${counted(glyphs, 'glyph')} ${glyphs === 1 ? 'is' : 'are'} ${what} by ${counted(rule.lookups.length, 'lookup')}.`;
+  }
+  const what = [
+    ...(rule.marks.length > 0
+      ? [`${counted(rule.marks.length, 'glyph')} that ${rule.marks.length === 1 ? 'is a mark' : 'are marks'}`]
+      : []),
+    ...(rule.ligatures.length > 0 ? [counted(rule.ligatures.length, 'ligature')] : []),
+    ...(rule.variants.length > 0
+      ? [counted(rule.variants.length, 'drawing for variation selectors', 'drawings for variation selectors')]
+      : []),
+    ...(rule.only.length > 0
+      ? [
+          `which scripts have ${some(
+            rule.only.map((o) => o.tag),
+            'feature',
+          )}`,
+        ]
+      : []),
+    ...(rule.scripts.length > 0
+      ? [
+          `how the ${rule.scripts.length === 1 ? 'script' : 'scripts'} ${AND.format(rule.scripts)} ${rule.scripts.length === 1 ? 'is' : 'are'} set`,
+        ]
+      : []),
+  ];
+  return `Carried over from the font that was opened: ${AND.format(what)}.`;
 }
 
 const languageName = (tag: string) => LANGUAGES[tag] ?? tag;

@@ -1,58 +1,24 @@
 // OpenType feature file specification 1.26 (adobe-type-tools.github.io/afdko, "OpenTypeFeatureFileSpecification").
 import type {
-  Adjustment,
   ChainRule,
   FeatureUse,
-  GlyphSet,
   Layout,
-  LigatureMarks,
   Lookup,
-  Marks,
-  PairPlaces,
-  PairTable,
-  Place,
   Positioning,
-  ReverseRule,
   Substitution,
 } from '../opentype/layout/model';
+import {
+  anchor,
+  CARRIED,
+  ligatureStatements,
+  markStatements,
+  pairStatements,
+  reverseStatements,
+  value,
+} from './carriedStatements';
 import type { FontGlyphs } from './fontGlyphs';
+import { joined, Naming } from './glyphNaming';
 import type { FontLayout } from './planLayout';
-
-/** Words of the language, which a glyph's name can only be with a backslash (2.c "Keywords", 2.f.i). */
-const KEYWORDS = new Set(
-  (
-    'anchor anchorDef anon anonymous base by contour contourpoint cursive cvParameters device enum enumerate excludeDFLT ' +
-    'exclude_dflt feature featureNames from HorizAxis.BaseTagList ignore ignoreDFLT include includeDFLT include_dflt language ' +
-    'languagesystem ligature locations lookup lookupflag mark MarkAttachmentType markClass MarkFilteringSet name nameid NULL ' +
-    'parameters pos position required reversesub RightToLeft rsub script sizemenuname sub substitute subtable table useExtension ' +
-    'UseMarkFilteringSet valueRecordDef IgnoreBaseGlyphs IgnoreLigatures IgnoreMarks'
-  ).split(' '),
-);
-
-/** Sets of more glyphs than this get a name. */
-const MOST_INLINE = 3;
-
-/** Glyphs by name, and sets as classes that are written once. */
-class Naming {
-  readonly classes = new Map<string, string>();
-  constructor(private readonly font: FontGlyphs) {}
-
-  readonly glyph = (index: number): string => {
-    const { name } = this.font.at(index);
-    return KEYWORDS.has(name) ? `\\${name}` : name;
-  };
-  readonly set = (glyphs: GlyphSet): string => {
-    const [only] = glyphs;
-    if (glyphs.length === 1 && only !== undefined) return this.glyph(only);
-    const list = `[${glyphs.map(this.glyph).join(' ')}]`;
-    if (glyphs.length <= MOST_INLINE) return list;
-    const known = this.classes.get(list) ?? `@glyphs_${this.classes.size + 1}`;
-    this.classes.set(list, known);
-    return known;
-  };
-}
-
-const joined = (parts: readonly string[]) => parts.filter((p) => p !== '').join(' ');
 
 function chainStatement(
   r: ChainRule,
@@ -70,67 +36,6 @@ function chainStatement(
   return r.apply.length === 0 ? `ignore ${statement};` : `${statement};`;
 }
 
-/** Lookups of a font that was opened say what its anchors don't. */
-const CARRIED = 'carried_';
-
-const anchor = (p: Place | null): string => (p ? `<anchor ${p.x} ${p.y}>` : '<anchor NULL>');
-
-function reverseStatements(r: ReverseRule, n: Naming): string[] {
-  const [from, to] = [r.map.map(([a]) => a), r.map.map(([, b]) => b)];
-  // Classes of both sides are matched glyph by glyph, so that neither may be sorted or told by a name.
-  const list = (glyphs: readonly number[]) => `[${glyphs.map(n.glyph).join(' ')}]`;
-  return [
-    `${joined(['rsub', ...r.before.map(n.set), `${list(from)}'`, ...r.after.map(n.set), 'by', list(to)])};`,
-  ];
-}
-
-function pairStatements(t: PairTable, n: Naming): string[] {
-  const both = (left: string, right: string, [a, b]: PairPlaces) =>
-    b ? `pos ${left} ${value(a)} ${right} ${value(b)};` : `pos ${left} ${right} ${value(a)};`;
-  if (t.by === 'glyphs') return t.pairs.map(([l, r, a, b]) => both(n.glyph(l), n.glyph(r), [a, b]));
-  const named = (sets: readonly GlyphSet[]) => sets.map((s) => `[${s.map(n.glyph).join(' ')}]`);
-  // Class 0 on the left are those that are covered and in no other; on the right it kerns with nothing by itself.
-  const others = t.covered.filter((g) => !t.left.some((s) => s.includes(g)));
-  const left = named([others, ...t.left.map((s) => s.filter((g) => t.covered.includes(g)))]);
-  const right = named([[], ...t.right]);
-  const isMoved = ([a, b]: PairPlaces) => [a, b].some((v) => v && (v.x || v.y || v.advance));
-  const lines = t.values.flatMap((row, i) =>
-    row.flatMap((cell, j) => {
-      const [l, r] = [left[i] ?? '[]', right[j] ?? '[]'];
-      return l === '[]' || r === '[]' || !isMoved(cell) ? [] : [both(l, r, cell)];
-    }),
-  );
-  return lines.length > 0 ? ['subtable;', ...lines] : [];
-}
-
-/** Classes of marks by the lookup that they are of. */
-const markClasses = (name: string, marks: Marks['marks'], n: Naming): string[] =>
-  marks.map((m) => `markClass ${n.glyph(m.glyph)} ${anchor(m.at)} @${name}_${m.markClass};`);
-
-function markStatements(
-  { name, type, marks: m }: Lookup<Extract<Positioning, { readonly type: 'mark' | 'markToMark' }>>,
-  n: Naming,
-): string[] {
-  const on = type === 'mark' ? 'base' : 'mark';
-  const at = (places: readonly (Place | null)[]) =>
-    places.flatMap((p, c) => (p ? [`${anchor(p)} mark @${name}_${c}`] : []));
-  return [
-    ...markClasses(name, m.marks, n),
-    ...m.bases.map((b) => joined([`pos ${on}`, n.glyph(b.glyph), ...at(b.at)]) + ';'),
-  ];
-}
-
-function ligatureStatements(name: string, m: LigatureMarks, n: Naming): string[] {
-  const letter = (places: readonly (Place | null)[]) => {
-    const at = places.flatMap((p, c) => (p ? [`${anchor(p)} mark @${name}_${c}`] : []));
-    return at.length > 0 ? at.join(' ') : '<anchor NULL>';
-  };
-  const lines = m.ligatures.map(
-    (l) => `pos ligature ${n.glyph(l.glyph)} ${l.at.map(letter).join(' ligComponent ')};`,
-  );
-  return [...markClasses(name, m.marks, n), ...lines];
-}
-
 /** A lookup's flags, as one statement. */
 function flagStatement(l: Lookup<unknown>, n: Naming): string[] {
   const flags = [
@@ -142,8 +47,6 @@ function flagStatement(l: Lookup<unknown>, n: Naming): string[] {
   ];
   return flags.length > 0 ? [`lookupflag ${flags.join(' ')};`] : [];
 }
-
-const value = (v: Adjustment) => `<${v.x ?? 0} ${v.y ?? 0} ${v.advance ?? 0} 0>`;
 
 /** What a lookup says, a statement each; null for what UFO keeps elsewhere (kerning, anchors). */
 function statements(

@@ -21,7 +21,7 @@ import { addFractions } from './rules/fractions';
 import { addLanguages, DOTTED_I } from './rules/languages';
 import { addTurns, type Turning } from './rules/turns';
 import { kernOf } from './kerning';
-import { scriptsBeside, scriptsOf } from './scripts';
+import { scriptsBeside, scriptsOf } from '../opentype/layout/scripts';
 import { typedNames } from './typedNames';
 
 /** What a font does with its letters when a text is set, before it is written as tables or as features text. */

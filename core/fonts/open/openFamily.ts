@@ -12,12 +12,14 @@ export function openFamily(fonts: readonly OpenableFont[], as: OpenAs): Result<O
   if (fonts.length === 1) return nth(fonts, 0).open(as);
   const docs = [];
   const problems = new Map<string, Problem>();
+  const files = new Map<string, Uint8Array>();
   for (const [k, font] of fonts.entries()) {
     const opened = font.open({ ...as, id: `${as.id} ${k}`, places: [] });
     if (!opened.ok) return opened;
     docs.push(opened.value.doc);
+    for (const [id, file] of opened.value.files ?? []) files.set(id, file);
     // What all of them say is said once.
     for (const p of opened.value.problems) problems.set(JSON.stringify(p), p);
   }
-  return ok({ doc: joinStyles(docs, as.id), problems: [...problems.values()] });
+  return ok({ doc: joinStyles(docs, as.id), problems: [...problems.values()], files });
 }

@@ -19,6 +19,8 @@ export interface OpenedFont {
   readonly doc: Doc;
   /** What the licence says, and what can't be taken along. */
   readonly problems: readonly Problem[];
+  /** Files that the project names, by the hashes of their bytes: sources that it was opened from. */
+  readonly files?: ReadonlyMap<string, Uint8Array>;
 }
 
 /** Name ids (OpenType 1.9.1, 'name', "Name IDs"). */

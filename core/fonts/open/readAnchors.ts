@@ -12,7 +12,7 @@ export interface ReadAnchor {
   readonly at: Place;
 }
 
-export const TYPE = { cursive: 3, markToBase: 4, markToMark: 6 } as const;
+const TYPE = { cursive: 3, markToBase: 4, markToMark: 6 } as const;
 
 /** Anchors that lookups were read into, and the numbers of those lookups; others say what anchors can't. */
 export interface ReadAnchors {

@@ -45,7 +45,8 @@ export function readSvgFont(bytes: Uint8Array): Result<ReadUfo> {
   const copyright = within(read.value, 'metadata')[0]?.text.trim() ?? '';
   const family = face?.attributes['font-family'] ?? font.attributes['id'] ?? '';
   const licence = { family, copyright, licence: '', licenceUrl: '', embedding: 'install' as const, reserved: [] };
-  return ok({ info: infoOf(face, family, copyright), glyphs, ...kerningOf(font, glyphs), licence, leftOut: [], problems: [] });
+  return ok({ info: infoOf(face, family, copyright), glyphs, ...kerningOf(font, glyphs), licence, files: new Map(),
+    leftOut: [], problems: [] });
 } // prettier-ignore
 
 function infoOf(face: XmlElement | undefined, family: string, copyright: string): ReadUfo['info'] {

@@ -109,6 +109,8 @@ export type ProblemDetail =
   | { readonly code: 'picture-altered'; readonly sheet: string }
   | { readonly code: 'picture-missing'; readonly sheet: string }
   | { readonly code: 'letter-picture-missing' }
+  /** The sources that a style was opened from aren't there. */
+  | { readonly code: 'sources-missing'; readonly style: string }
   | { readonly code: 'pictures-vary-not'; readonly letters: number }
   | { readonly code: 'colours-vary-not'; readonly letters: number }
   | { readonly code: 'no-glyphs' }

@@ -124,9 +124,14 @@ export function openProjectFile(bytes: Uint8Array): Result<ProjectFile> {
     problems.push(problem({ code: 'letter-picture-missing' }, 'warning', { glyph: glyph.name }));
     return { ...glyph, picture: null };
   });
+  const styles = Object.values(opened.value.doc.styles).map((style) => {
+    if (!style.sources || hashOf(style.sources) === style.sources) return style;
+    problems.push(problem({ code: 'sources-missing', style: style.name }, 'warning'));
+    return { ...style, sources: null };
+  });
   const byId = <T extends { readonly id: string }>(rows: readonly T[]) =>
     Object.fromEntries(rows.map((r) => [r.id, r]));
-  const doc = { ...opened.value.doc, sheets: byId(sheets), glyphs: byId(glyphs) };
+  const doc = { ...opened.value.doc, sheets: byId(sheets), glyphs: byId(glyphs), styles: byId(styles) };
   const picture = (id: string) => {
     const name = packedAs.get(id);
     return name === undefined ? null : unpack(bytes, name);

@@ -3,7 +3,7 @@ import { transformContours } from '../../foundations/geometry/contour';
 import { contoursBox } from '../../foundations/geometry/measure';
 import { scaling } from '../../foundations/geometry/affine';
 import { placedContours, advanceOf } from '../document/queries/metrics';
-import { picturesOfGlyphs } from '../document/queries/pictures';
+import { picturesOfGlyphs, sourcesOfStyles } from '../document/queries/pictures';
 import { SCHEMA_VERSION, type Doc, type GlyphRow } from '../document/schema';
 import { svgDocument } from '../../readers/svg/pathData';
 import { glyphFileNames } from '../../type/names/fileNames';
@@ -31,11 +31,12 @@ function glyphSvg(glyph: GlyphRow): string {
   return svgDocument(placed, view, glyph.name);
 }
 
-/** Hashes of the pictures that a project's sheets show or came from, and of those that letters are kept as, each once. */
+/** Hashes of the pictures that a project's sheets show or came from, of those that letters are kept as, and of sources of its styles, each once. */
 export const picturesOf = (doc: Doc): string[] => [
   ...new Set([
     ...Object.values(doc.sheets).flatMap((s) => [s.pictureId, s.originalId].filter((id) => id !== null)),
     ...picturesOfGlyphs(doc),
+    ...sourcesOfStyles(doc),
   ]),
 ];
 

@@ -23,7 +23,7 @@ import type { CastFormat } from './formats';
 import { proofPngs } from './proofs';
 import { strokeFont } from './strokeFont';
 import { svgFont } from './svgFont';
-import { ufoFiles } from './ufo';
+import { ufoOf } from './ufoAgain';
 import { woffOf } from './woff';
 import { woff2Of, type Brotli } from './woff2';
 
@@ -141,7 +141,7 @@ async function castStyle(project: Doc, format: StyleFormat, options: CastOptions
     case 'stroke':
       return { name: named('stroke.svg'), bytes: strToU8(strokeFont(doc, data)) };
     case 'ufo':
-      return { name: named('ufo.zip'), bytes: zipped(ufoFiles(data, doc, pictures), `${named('ufo')}/`) };
+      return { name: named('ufo.zip'), bytes: zipped(ufoOf(data, doc, pictures), `${named('ufo')}/`) };
     case 'kit':
       return { name: named('kit.zip'), bytes: zipped(await kitOf(doc, data, options)) };
     case 'letters-png':

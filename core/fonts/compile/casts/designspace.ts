@@ -11,7 +11,7 @@ import { agreeingOutlines } from '../variable/agreeingOutlines';
 import { togetherInAll } from '../variable/variableParts';
 import { weightAxis, type WeightAxis } from '../variable/weightAxis';
 import { NO_PICTURES, type PictureBytes } from '../pictures';
-import { ufoFiles } from './ufo';
+import { ufoOf } from './ufoAgain';
 
 /** A style's font with outlines that agree with those of the other styles of its axis, where they can. */
 function withAgreeing(doc: Doc, styles: readonly StyleRow[]): FontData[] {
@@ -56,7 +56,7 @@ export function designspaceFiles(
   const folderOf = ({ casting, style }: FontData) => fontFileName(casting.family, style.name, 'ufo');
   const others = Object.values(doc.styles).filter((s) => !styles.includes(s));
   for (const font of [...fonts, ...others.map((s) => fontData(doc, s.id))])
-    for (const [path, text] of ufoFiles(font, doc, bytes)) files.set(`${folderOf(font)}/${path}`, text);
+    for (const [path, text] of ufoOf(font, doc, bytes)) files.set(`${folderOf(font)}/${path}`, text);
   const { family } = nth(fonts, 0).casting;
   const name = fontFileName(family, 'Family', 'designspace');
   files.set(name, designspace(axis, fonts, folderOf));

@@ -14,23 +14,8 @@ import type { FontData } from '../fontData';
 import { NO_PICTURES, type PictureBytes } from '../pictures';
 import { namesInLanguages, postScriptName, versionOf } from '../fontNames';
 import { verticalMetrics } from '../lineMetrics';
-import { escapeXml } from '../../../readers/svg/xmlText';
-
-type Plist = string | number | boolean | readonly Plist[] | { readonly [key: string]: Plist };
-
-function plistValue(v: Plist): string {
-  if (typeof v === 'string') return `<string>${escapeXml(v)}</string>`;
-  if (typeof v === 'boolean') return v ? '<true/>' : '<false/>';
-  if (typeof v === 'number')
-    return Number.isInteger(v) ? `<integer>${v}</integer>` : `<real>${Number(v.toFixed(6))}</real>`;
-  if (Array.isArray(v)) return `<array>${(v as readonly Plist[]).map(plistValue).join('')}</array>`;
-  return `<dict>${Object.entries(v)
-    .map(([key, value]) => `<key>${escapeXml(key)}</key>${plistValue(value)}`)
-    .join('\n')}</dict>`;
-}
-const plist = (v: Plist): string =>
-  `<?xml version="1.0" encoding="UTF-8"?>\n<!DOCTYPE plist PUBLIC "-//Apple//DTD PLIST 1.0//EN" "http://www.apple.com/DTDs/PropertyList-1.0.dtd">\n` +
-  `<plist version="1.0">${plistValue(v)}</plist>\n`;
+import type { Plist } from '../../open/ufo/plist';
+import { writePlist } from './writePlist';
 
 /**
  * Files of a font to be worked on by other programs, by their paths within its folder: outlines, colours as layers, names,
@@ -44,7 +29,7 @@ export function ufoFiles(
   const files = new Map<string, string | Uint8Array>();
   const images = new Images(files, bytes);
   const names = new Map(font.glyphs.map((g) => [g.id, g.name]));
-  const put = (path: string, value: Plist) => files.set(path, plist(value));
+  const put = (path: string, value: Plist) => files.set(path, writePlist(value));
   /** A layer's glyphs and their list. */
   const layer = (folder: string, glyphs: readonly FontGlyph[], written: (g: FontGlyph) => string) => {
     const fileName = glyphFileNames();

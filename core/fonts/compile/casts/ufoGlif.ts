@@ -35,37 +35,37 @@ export function glif(
     const base = nameOf(id);
     return base === undefined
       ? []
-      : [`<component base="${escapeXml(base)}"${offset('x', dx)}${offset('y', dy)}/>\n`];
+      : [`    <component base="${escapeXml(base)}"${offset('x', dx)}${offset('y', dy)}/>\n`];
   });
   const whole = parts.length > 0 && components.length === parts.length;
   const hex = (cp: number) => cp.toString(16).toUpperCase().padStart(4, '0');
   return (
-    `<?xml version="1.0" encoding="UTF-8"?>\n<glyph name="${escapeXml(name)}" format="2">\n<advance width="${advance}"/>\n` +
-    codePoints.map((cp) => `<unicode hex="${hex(cp)}"/>\n`).join('') +
+    `<?xml version="1.0" encoding="UTF-8"?>\n<glyph name="${escapeXml(name)}" format="2">\n  <advance width="${advance}"/>\n` +
+    codePoints.map((cp) => `  <unicode hex="${hex(cp)}"/>\n`).join('') +
     (image ? imageOf(image) : '') +
     guidelines.map(guidelineOf).join('') +
-    anchors.map((a) => `<anchor x="${a.x}" y="${a.y}" name="${escapeXml(a.name)}"/>\n`).join('') +
-    `<outline>\n${(whole ? components : contours.map(glifContour)).join('')}</outline>\n</glyph>\n`
+    anchors.map((a) => `  <anchor x="${a.x}" y="${a.y}" name="${escapeXml(a.name)}"/>\n`).join('') +
+    `  <outline>\n${(whole ? components : contours.map(glifContour)).join('')}  </outline>\n</glyph>\n`
   );
 }
 
 const imageOf = ({ fileName, map: { a, b, c, d, e, f } }: GlifImage): string => {
   const n = (v: number) => Number(v.toFixed(6));
   return (
-    `<image fileName="${escapeXml(fileName)}" xScale="${n(a)}" xyScale="${n(b)}" yxScale="${n(c)}" ` +
+    `  <image fileName="${escapeXml(fileName)}" xScale="${n(a)}" xyScale="${n(b)}" yxScale="${n(c)}" ` +
     `yScale="${n(d)}" xOffset="${n(e)}" yOffset="${n(f)}"/>\n`
   );
 };
 
 const guidelineOf = ({ name, x, y, angle }: Guideline): string =>
-  `<guideline x="${x}" y="${y}" angle="${angle}"${name && ` name="${escapeXml(name)}"`}/>\n`;
+  `  <guideline x="${x}" y="${y}" angle="${angle}"${name && ` name="${escapeXml(name)}"`}/>\n`;
 
 const offset = (axis: 'x' | 'y', v: number): string => (v === 0 ? '' : ` ${axis}Offset="${v}"`);
 
 /** Points of a closed contour: each on-curve one after the handles of the curve that ends in it. */
 function glifContour(c: Contour): string {
   const point = (p: { x: number; y: number }, type = '', smooth = false) =>
-    `<point x="${p.x}" y="${p.y}"${type && ` type="${type}"`}${smooth ? ' smooth="yes"' : ''}/>\n`;
+    `      <point x="${p.x}" y="${p.y}"${type && ` type="${type}"`}${smooth ? ' smooth="yes"' : ''}/>\n`;
   const points = c.nodes.map((node, i) => {
     const before = c.nodes[(i + c.nodes.length - 1) % c.nodes.length]!;
     const smooth = node.kind !== 'corner';
@@ -73,5 +73,5 @@ function glifContour(c: Contour): string {
     const { p1, p2 } = segmentAt(c, (i + c.nodes.length - 1) % c.nodes.length);
     return point(p1) + point(p2) + point(node, 'curve', smooth);
   });
-  return `<contour>\n${points.join('')}</contour>\n`;
+  return `    <contour>\n${points.join('')}    </contour>\n`;
 }

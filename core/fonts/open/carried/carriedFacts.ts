@@ -1,5 +1,5 @@
 import type { CarriedFacts } from '../../../project/document/rows/carried';
-import { otherTagsOf } from '../../features/scripts';
+import { otherTagsOf } from '../../opentype/layout/scripts';
 import { FLAG } from '../../opentype/layout/flags';
 import type { ReadLayout } from '../../opentype/read/layout/common';
 import type { FontFile } from '../../opentype/read/readFont';

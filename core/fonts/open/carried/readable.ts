@@ -18,7 +18,7 @@ import type { Sets } from './sets';
 type Table = Carried['table'];
 
 /** What is asked to write a lookup in ids: sets of glyphs by number, and what other lookups are numbered from now on. */
-export interface Written {
+interface Written {
   readonly idOf: (glyph: number) => string;
   readonly sets: Sets;
   readonly now: ReadonlyMap<number, number>;

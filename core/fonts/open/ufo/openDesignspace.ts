@@ -117,12 +117,13 @@ export const lookAtDesignspace = ({ sources }: ReadDesignspace): FontSeen => {
 export function openDesignspace({ sources, problems }: ReadDesignspace, as: OpenAs): OpenedFont {
   const opened = sources.map(({ ufo, ...source }, k) => {
     const made = openUfo(ufo, { ...as, id: `${as.id} ${k}` });
-    return { doc: styled(made.doc, source), problems: made.problems };
+    return { ...made, doc: styled(made.doc, source) };
   });
   const told = new Map(
     [...opened.flatMap((o) => o.problems), ...problems].map((p) => [JSON.stringify(p), p]),
   );
-  return { doc: joinStyles(opened.map((o) => o.doc), as.id), problems: [...told.values()] }; // prettier-ignore
+  const files = new Map(opened.flatMap((o) => [...(o.files ?? [])]));
+  return { doc: joinStyles(opened.map((o) => o.doc), as.id), problems: [...told.values()], files }; // prettier-ignore
 }
 
 /** The one style of a UFO as the family calls it. */

@@ -1,10 +1,11 @@
 // Unified Font Object 3 (unifiedfontobject.org): a folder of property lists and glyphs, as other programs for drawing fonts keep them.
-import { strFromU8 } from 'fflate';
+import { strFromU8, zipSync } from 'fflate';
 import { transformContours, type Contour } from '../../../foundations/geometry/contour';
 import { contoursBox } from '../../../foundations/geometry/measure';
 import { fail, ok, problem, type Problem, type Result } from '../../../foundations/problems/problem';
 import { idFor } from '../../../project/document/identity';
-import { blankGlyph, castingOf, newProject, projectOf } from '../../../project/document/newProject';
+import { blankGlyph, castingOf, newProject, NOTDEF, projectOf } from '../../../project/document/newProject';
+import { pictureIdOf } from '../../../readers/pictures/pictureId';
 import type { Embedding } from '../../../project/document/rows/casting';
 import type { Doc, GlyphRow, ProjectRow, StyleRow } from '../../../project/document/schema';
 import { reservedNames, type FontLicence } from '../licence';
@@ -19,6 +20,8 @@ export type UfoFiles = ReadonlyMap<string, Uint8Array>;
 
 /** A UFO that was read: its facts and its glyphs by name, in its own order. */
 export interface ReadUfo {
+  /** All that it is made of; none for what only looks like one. */
+  readonly files: UfoFiles;
   readonly info: PlistDict;
   readonly glyphs: ReadonlyMap<string, ReadGlif>;
   readonly groups: PlistDict;
@@ -48,7 +51,7 @@ export function readUfo(files: UfoFiles): Result<ReadUfo> {
     return fail({ code: 'font-unreadable', reason: `it is a UFO of version ${String(meta.value['formatVersion'] ?? 'unknown')}; 2 and 3 can be read` });
   const { glyphs, problems } = glyphsOf(files, contents.value, orderOf(lib));
   if (glyphs.size === 0) return fail({ code: 'font-unreadable', reason: 'none of its glyphs can be read' });
-  return ok({ info: info.value, glyphs, groups: groups.value, kerning: kerning.value, licence: licenceOf(info.value), leftOut: leftOutOf(files), problems });
+  return ok({ files, info: info.value, glyphs, groups: groups.value, kerning: kerning.value, licence: licenceOf(info.value), leftOut: leftOutOf(files), problems });
 } // prettier-ignore
 
 function orderOf(lib: Result<PlistDict>): readonly string[] {
@@ -114,11 +117,13 @@ function leftOutOf(files: UfoFiles): string[] {
   const some = (test: RegExp) => paths.some((p) => test.test(p));
   return [
     ...(some(/^features\.fea$/)
-      ? ['its features text (kerning and accents are made of groups and anchors)']
+      ? [
+          'its features text (kerning and accents are made of groups and anchors; in a UFO that is cast the text stays as it is)',
+        ]
       : []),
-    ...(some(/^glyphs\.[^/]+\//) ? ['layers besides the first'] : []),
-    ...(some(/^images\//) ? ['images'] : []),
-    ...(some(/^data\//) ? ['data of other programs'] : []),
+    ...(some(/^glyphs\.[^/]+\//) ? ['layers besides the first, but for a UFO that is cast'] : []),
+    ...(some(/^images\//) ? ['images, but for a UFO that is cast'] : []),
+    ...(some(/^data\//) ? ['data of other programs, but for a UFO that is cast'] : []),
   ];
 }
 
@@ -131,8 +136,25 @@ export const lookAtUfo = (ufo: ReadUfo): FontSeen => ({
   places: [],
 });
 
+/** The same files give the same bytes. */
+const ENTRY_TIME = new Date(2000, 0, 1);
+const zipped = new WeakMap<UfoFiles, { readonly id: string; readonly zip: Uint8Array }>();
+
+/** All files in one, and the hash that it is known by; null without any. */
+function zippedSources(files: UfoFiles): { readonly id: string; readonly zip: Uint8Array } | null {
+  if (files.size === 0) return null;
+  const known = zipped.get(files);
+  if (known) return known;
+  const inOrder = [...files].sort(([a], [b]) => (a < b ? -1 : a > b ? 1 : 0));
+  const zip = zipSync(Object.fromEntries(inOrder), { level: 6, mtime: ENTRY_TIME });
+  const made = { id: pictureIdOf(zip), zip };
+  zipped.set(files, made);
+  return made;
+}
+
 /** A UFO as a project of its own: outlines with letters of parts as such, characters, names, metrics, kerning, groups, anchors, guidelines. */
 export function openUfo(ufo: ReadUfo, { id, family, nowMs }: OpenAs): OpenedFont {
+  const sources = zippedSources(ufo.files);
   const base = newProject(id, family.trim() || ufo.licence.family || 'Untitled', nowMs);
   const idOf = (name: string) => idFor(id, 'glyphs', name);
   const rows = [...ufo.glyphs].map(([name, glif]) => glyphRow(ufo, name, glif, idOf));
@@ -144,10 +166,14 @@ export function openUfo(ufo: ReadUfo, { id, family, nowMs }: OpenAs): OpenedFont
     project: { [id]: projectRow(ufo, projectOf(base), rows) },
     glyphs: Object.fromEntries([...standing, ...rows].map((g) => [g.id, g])),
     ...kerningRows(ufo, { projectId: id, styleId: projectOf(base).styleId, idOf }),
-    styles: styleRows(ufo.info, base),
+    styles: styleRows(ufo.info, base, sources?.id),
     casting: castingRows(ufo, base, family),
   };
-  return { doc, problems: [...told(ufo), ...ufo.problems] };
+  return {
+    doc,
+    problems: [...told(ufo), ...ufo.problems],
+    files: new Map(sources ? [[sources.id, sources.zip]] : []),
+  };
 }
 
 /** Parts of parts go no deeper. */
@@ -181,6 +207,7 @@ function glyphRow(ufo: ReadUfo, name: string, glif: ReadGlif, idOf: (name: strin
       ? { left: box.xMin, right: glif.advance - box.xMax }
       : { left: half, right: glif.advance - half },
     spacing: 'hand',
+    ...(box || name === NOTDEF ? {} : { blank: true as const }),
   };
 }
 
@@ -209,13 +236,13 @@ function projectRow({ info, licence }: ReadUfo, base: ProjectRow, rows: readonly
   };
 } // prettier-ignore
 
-function styleRows(info: PlistDict, base: Doc): Record<string, StyleRow> {
+function styleRows(info: PlistDict, base: Doc, sources: string | undefined): Record<string, StyleRow> {
   const [style] = Object.values(base.styles);
   if (!style) return {};
   const name = text(info, 'styleName') || style.name;
   const weight = amount(info, 'openTypeOS2WeightClass') ?? style.weightClass;
   const italic = (amount(info, 'italicAngle') ?? 0) !== 0 || /italic/.test(text(info, 'styleMapStyleName'));
-  return { [style.id]: { ...style, name, weightClass: Math.min(1000, Math.max(1, Math.round(weight))), italic } };
+  return { [style.id]: { ...style, name, weightClass: Math.min(1000, Math.max(1, Math.round(weight))), italic, ...(sources === undefined ? {} : { sources }) } };
 } // prettier-ignore
 
 function castingRows({ info, licence }: ReadUfo, base: Doc, family: string): Doc['casting'] {

@@ -28,7 +28,7 @@ interface FeatureRecord {
 const NO_REQUIRED_FEATURE = 0xffff;
 
 /** Name ids of labels, by feature tag. */
-export type LabelIds = ReadonlyMap<string, number>;
+type LabelIds = ReadonlyMap<string, number>;
 
 /** What a menu says of a feature: OpenType, "ss01 - ss20" and "cv01 - cv99", feature parameters. */
 function paramsOf({ tag, label }: FeatureUse, ids: LabelIds): Uint8Array | null {

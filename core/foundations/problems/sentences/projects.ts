@@ -19,6 +19,7 @@ export const PROJECTS: Sentences<
   | 'picture-altered'
   | 'picture-missing'
   | 'letter-picture-missing'
+  | 'sources-missing'
 > = {
   'project-not-zip': () =>
     'this is not an Orthoglyph project file. Choose a file that was saved with "Save project file".',
@@ -53,6 +54,8 @@ export const PROJECTS: Sentences<
     `the picture of ${p.sheet} isn't the one that was saved with it. It was opened as it is now; look at the sheet before you lift it again.`,
   'picture-missing': (p) =>
     `the picture of ${p.sheet} is missing. Its letters are all there; add the picture again to trace it anew.`,
+  'sources-missing': ({ style }) =>
+    `The sources that ${style} was opened from are not in the file, or were altered. Letters are whole; a UFO that is cast is written anew.`,
   'letter-picture-missing': () =>
     "the picture that this letter was kept as is missing or damaged. Its outline is there; keep its drawing as a picture again if its sheet's picture is there.",
 };

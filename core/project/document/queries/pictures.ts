@@ -59,6 +59,10 @@ function gathered(doc: Doc, row: GlyphRow, depth: number): PicturedGlyph {
 export const picturesOfGlyphs = (doc: Doc): string[] =>
   Object.values(doc.glyphs).flatMap((g) => (g.picture ? [g.picture.pictureId] : []));
 
+/** Hashes of the zips of sources that styles were opened from. */
+export const sourcesOfStyles = (doc: Doc): string[] =>
+  Object.values(doc.styles).flatMap((s) => s.sources ?? []);
+
 /** Pieces of a sheet that are in letters, in the order of reading: those whose drawing can be kept as a picture. */
 export function piecesInLetters(doc: Doc, sheetId: string): PieceRow[] {
   const used = new Set(Object.values(doc.glyphs).map((g) => g.source?.pieceId));

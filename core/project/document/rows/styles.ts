@@ -17,5 +17,7 @@ export const styleRow = z.object({
   fit: fitSettings.default(firstFitSettings),
   /** How its letters are painted that have no colours of their own; null = in the ink of the text. */
   colouring: colouring.nullable().default(null),
+  /** The sources that it was opened from, by the hash of a zip of them: what wasn't changed is written as it was. */
+  sources: z.string().nullable().optional(),
 });
 export type StyleRow = z.infer<typeof styleRow>;

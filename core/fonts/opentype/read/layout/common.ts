@@ -5,7 +5,7 @@ import { ByteReader } from '../byteReader';
 import type { Vary } from '../readRegions';
 
 /** A subtable of a lookup, extensions followed; `at` within the table's bytes. */
-export interface ReadSubtable {
+interface ReadSubtable {
   readonly type: number;
   readonly at: number;
 }
