@@ -1,3 +1,4 @@
+import { shaperBy } from '../../core/fonts/compare/harfbuzz';
 import { compareFonts, type FontsCompared, type LetterCompared } from '../../core/fonts/compare/compareFonts';
 import { fontAsItIs } from '../../core/fonts/compare/asItIs';
 import { sourcesInZip } from '../../core/fonts/open/anyFont';
@@ -52,21 +53,26 @@ function told({ letters, same, words, facts }: FontsCompared): string {
     ...letters.map(letterLine),
     ...words.map(
       (w) =>
-        `word: ${w.word} ${Math.round(w.before)} -> ${Math.round(w.after)}${w.glyphs ? ` (${w.glyphs.join(' -> ')})` : ''}`,
+        `word: ${w.word} ${Math.round(w.before)} -> ${Math.round(w.after)}${w.glyphs ? ` (${w.glyphs.join(' -> ')})` : w.moved > 0 ? ` (moved by up to ${w.moved.toFixed(1)})` : ''}`,
     ),
     `${counted(letters.length, 'letter')} changed, ${same} the same, ${counted(words.length, 'word')} set otherwise`,
   ];
   return `${lines.join('\n')}\n`;
 }
 
-export function runCompare(argv: string[]): number {
+export async function runCompare(argv: string[]): Promise<number> {
   const { values, positionals } = readArguments(argv, { text: { type: 'string' }, json: { type: 'string' } });
   const [first, second, ...more] = positionals;
   if (first === undefined || second === undefined || more.length > 0)
     throw new UsageError('give two fonts or projects');
   const [a, b] = [docOf(first), docOf(second)];
   if (!a || !b) return EXIT.input;
-  const found = compareFonts(a, b, values.text ?? projectOf(a).runningText);
+  const found = compareFonts(
+    a,
+    b,
+    values.text ?? projectOf(a).runningText,
+    shaperBy(await import('harfbuzzjs')),
+  );
   process.stdout.write(told(found));
   if (values.json === undefined) return EXIT.ok;
   const letters = found.letters.map(({ before: _before, after: _after, ...l }) => l);

@@ -19,6 +19,7 @@ import { pictureStore, markPicturesOf } from '../persistence/pictures';
 import { projectRows, summaryOf } from '../persistence/projectRows';
 import { isFull } from '../persistence/projectWriter';
 import { unbrotli } from './brotli';
+import { harfbuzz } from './harfbuzz';
 import { serve, tellProgress } from './serve';
 
 const rows = projectRows(db);
@@ -123,17 +124,18 @@ const api = {
   /** What is otherwise in a project than in a font or a project file, which was there before. */
   async compareFile(doc: Doc, text: string, file: Blob): Promise<Result<FontsCompared>> {
     const bytes = new Uint8Array(await file.arrayBuffer());
+    const shaper = await harfbuzz();
     if (sniffKind(bytes) === 'zip' && !sourcesInZip(bytes)) {
       const opened = openProjectFile(bytes);
-      return opened.ok ? ok(compareFonts(opened.value.doc, doc, text)) : opened;
+      return opened.ok ? ok(compareFonts(opened.value.doc, doc, text, shaper)) : opened;
     }
     const font = await openable(file);
     if (!font.ok) return font;
     const other = fontAsItIs(font.value);
-    return other.ok ? ok(compareFonts(other.value, doc, text)) : other;
+    return other.ok ? ok(compareFonts(other.value, doc, text, shaper)) : other;
   },
-  compareDocs(doc: Doc, text: string, other: Doc): Result<FontsCompared> {
-    return ok(compareFonts(other, doc, text));
+  async compareDocs(doc: Doc, text: string, other: Doc): Promise<Result<FontsCompared>> {
+    return ok(compareFonts(other, doc, text, await harfbuzz()));
   },
 
   /**

@@ -9,7 +9,7 @@ import { fontData, type FontData } from '../compile/fontData';
 import { verticalMetrics } from '../compile/lineMetrics';
 import { letterHeights } from '../compile/metricTables';
 import type { FontGlyph } from '../features/fontGlyphs';
-import { setGlyphs } from '../features/setGlyphs';
+import { wordsCompared, type ShaperOf, type WordCompared } from './words';
 
 /** Outlines are looked at this share of their size apart: 4 u in a letter of 700 u. */
 const SAMPLED = 5e-3;
@@ -32,15 +32,6 @@ export interface LetterCompared {
   /** Outlines in the first and the second font, the origin at 0; none where it isn't there. */
   readonly before: readonly Contour[];
   readonly after: readonly Contour[];
-}
-
-/** A word that is set otherwise. */
-interface WordCompared {
-  readonly word: string;
-  readonly before: number;
-  readonly after: number;
-  /** Glyphs in both, by name, where they are others. */
-  readonly glyphs: readonly [string, string] | null;
 }
 
 /** Something that fonts say of themselves. */
@@ -83,8 +74,12 @@ const keyOf = (g: FontGlyph): string =>
 const lettersOf = (font: FontData): Map<string, Measured> =>
   new Map(font.glyphs.map((g) => [keyOf(g), measured(g, font.unitsPerEm)]));
 
-/** Two versions of a font (or two fonts), as projects: letters, words of a text, and what they say of themselves. */
-export function compareFonts(first: Doc, second: Doc, text: string): FontsCompared {
+/**
+ * Two versions of a font (or two fonts), as projects: letters, words of a text, and what they say of themselves.
+ *
+ * @param shaperOf What sets the words as programs do; without it our own lookups, for writing from left to right.
+ */
+export function compareFonts(first: Doc, second: Doc, text: string, shaperOf?: ShaperOf): FontsCompared {
   const [a, b] = [first, second].map((doc) => fontData(doc, projectOf(doc).styleId)) as [FontData, FontData];
   const [before, after] = [lettersOf(a), lettersOf(b)];
   const both = [...before].flatMap(([key, m]) => {
@@ -97,7 +92,7 @@ export function compareFonts(first: Doc, second: Doc, text: string): FontsCompar
   return {
     letters: [...changed, ...fresh, ...gone],
     same: both.length - changed.length,
-    words: wordsCompared(a, b, text),
+    words: wordsCompared({ doc: first, font: a }, { doc: second, font: b }, text, shaperOf),
     facts: factsOf(first, a).flatMap(([of, was], i) => {
       const now = factsOf(second, b)[i]?.[1] ?? '';
       return was === now ? [] : [{ of, before: was, after: now }];
@@ -158,34 +153,6 @@ function sameNodes(a: readonly Contour[], b: readonly Contour[]): boolean {
       );
     })
   );
-}
-
-/** A word as a font sets it: glyphs by name, and its width. */
-function wordSet(font: FontData, word: string): { readonly names: string; readonly width: number } | null {
-  const glyphs = [...word].map((c) => font.mapping.get(c.codePointAt(0) ?? 0));
-  if (glyphs.some((g) => g === undefined)) return null;
-  const set = setGlyphs(
-    font.layout,
-    glyphs.flatMap((g) => g ?? []),
-    (g) => font.glyphs[g]?.advance ?? 0,
-  );
-  const last = set.at(-1);
-  return {
-    names: set.map((s) => font.glyphs[s.glyph]?.name ?? '').join(' '),
-    width: ((last ? last.x + last.advance : 0) * PER_EM) / font.unitsPerEm,
-  };
-}
-
-function wordsCompared(a: FontData, b: FontData, text: string): WordCompared[] {
-  const words = [...new Set(text.split(/\s+/))].filter((w) => w !== '');
-  return words.flatMap((word): WordCompared[] => {
-    const [before, after] = [wordSet(a, word), wordSet(b, word)];
-    if (!before || !after) return [];
-    const others = before.names !== after.names;
-    if (!others && Math.abs(after.width - before.width) <= ROUNDING) return [];
-    const glyphs = others ? ([before.names, after.names] as const) : null;
-    return [{ word, before: before.width, after: after.width, glyphs }];
-  });
 }
 
 /** Values of pairs and of groups that kern. */

@@ -103,10 +103,11 @@ function FactRows({ found }: Pick<Comparison, 'found'>) {
   if (found.facts.length + found.words.length === 0) return null;
   const rows = [
     ...found.facts.map((f) => [f.of, f.before, f.after] as const),
-    ...found.words.map(({ word, before, after, glyphs }) => {
-      const how = (width: number, names: string | undefined) =>
-        `${Math.round(width)} u wide${names ? ` (${names})` : ''}`;
-      return [`the word ${word}`, how(before, glyphs?.[0]), how(after, glyphs?.[1])] as const;
+    ...found.words.map(({ word, before, after, glyphs, moved }) => {
+      const how = (width: number, note: string | undefined) =>
+        `${Math.round(width)} u wide${note ? ` (${note})` : ''}`;
+      const away = moved > 0 ? `glyphs moved by up to ${Math.round(moved)} u` : undefined;
+      return [`the word ${word}`, how(before, glyphs?.[0]), how(after, glyphs?.[1] ?? away)] as const;
     }),
   ];
   return (
