@@ -43,7 +43,7 @@ test('a project is held against a moment of its own and against a font: what cha
   await page.getByRole('button', { name: 'Compare', exact: true }).click();
   await page.getByLabel('Font or project to compare with').setInputFiles(openFontPath('cookie'));
   await expect(page.getByRole('heading', { name: /^Beside cookie/ })).toBeVisible({ timeout: 60_000 });
-  await expect(page.getByRole('cell', { name: 'glyphs' })).toBeVisible();
+  await expect(page.getByRole('cell', { name: 'glyphs', exact: true })).toBeVisible();
   await page
     .getByLabel('Font or project to compare with')
     .setInputFiles({ name: 'torn.otf', mimeType: 'font/otf', buffer: Buffer.from('no font') });
