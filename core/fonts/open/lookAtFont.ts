@@ -3,6 +3,7 @@ import { axesOf } from '../opentype/read/instance';
 import type { FontFile } from '../opentype/read/readFont';
 import { nameOf } from '../opentype/read/readName';
 import { readSetting } from './layoutRows';
+import { coloursOf } from './colours/fontColours';
 import { licenceOf, type FontLicence } from './licence';
 
 /** What a font says of itself before anything is made of it. */
@@ -52,8 +53,6 @@ export const styleNameOf = (font: FontFile): string =>
 
 /** Tables with what isn't taken along, in plain words. */
 const LEFT_OUT: readonly (readonly [string, string])[] = [
-  ['COLR', 'colours of letters (COLR)'],
-  ['SVG ', 'colours of letters (SVG)'],
   ['sbix', 'letters that are pictures (sbix)'],
   ['CBDT', 'letters that are pictures (CBDT)'],
   ['fpgm', 'instructions for coarse screens'],
@@ -74,6 +73,7 @@ function seenOf(font: FontFile): FontSeen {
     style: styleNameOf(font) || 'Regular',
     places: placesOf(font),
     leftOut: [
+      ...coloursOf(font).leftOut,
       ...LEFT_OUT.flatMap(([tag, text]) => (font.tables.has(tag) ? [text] : [])),
       ...(leftOut.length > 0 ? [`the features ${leftOut.join(', ')}`] : []),
       ...(font.tables.has('fvar') && !axesOf(font) ? [AXES_LOST] : []),

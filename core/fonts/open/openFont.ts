@@ -1,15 +1,19 @@
 import { nth } from '../../foundations/lists/nth';
-import { reverseContour, transformContours, type Contour } from '../../foundations/geometry/contour';
+import { transformContours } from '../../foundations/geometry/contour';
 import { contoursBox } from '../../foundations/geometry/measure';
+import { mergeOverlaps } from '../../outlines/boolean/pieces';
 import type { Problem, Result } from '../../foundations/problems/problem';
 import { idFor } from '../../project/document/identity';
 import { blankGlyph, castingOf, newProject, NOTDEF, projectOf } from '../../project/document/newProject';
+import { glyphsOfRule } from '../../project/document/rows/features';
 import { showsNothing } from '../../project/document/queries/inFont';
 import type { CastingRow, Doc, GlyphRow, ProjectRow, StyleRow } from '../../project/document/schema';
 import { glyphNameOf } from '../../type/names/glyphNames';
 import type { FontFile } from '../opentype/read/readFont';
 import { nameOf } from '../opentype/read/readName';
 import { readSetting, type ReadSetting } from './layoutRows';
+import { coloursOf } from './colours/fontColours';
+import { contoursOf } from './contoursOf';
 import { instanceOf } from '../opentype/read/instance';
 import { joinStyles } from './joinStyles';
 import { licenceOf, type FontLicence } from './licence';
@@ -59,7 +63,7 @@ function opened(font: FontFile, { id, family, nowMs }: OpenAs, style?: string): 
   const names = uniqueNames(font);
   const idOf = (glyph: number) => idFor(id, 'glyphs', nth(names, glyph));
   const setting = readSetting(font, idOf);
-  const glyphs = glyphRows(font, names, idOf, setting);
+  const glyphs = withoutFillings(font, glyphRows(font, names, idOf, setting), setting);
   // What stands in every project gives way to what the font has of it.
   const have = new Set(glyphs.flatMap((g) => g.codePoints));
   const standing = Object.values(base.glyphs).filter(
@@ -69,12 +73,28 @@ function opened(font: FontFile, { id, family, nowMs }: OpenAs, style?: string): 
     ...base,
     project: { [id]: projectRow(font, projectOf(base), licence, have) },
     glyphs: Object.fromEntries([...standing, ...glyphs].map((g) => [g.id, g])),
-    ...settingRows(id, projectOf(base).styleId, setting, idOf),
+    ...settingRows(
+      { projectId: id, styleId: projectOf(base).styleId, idOf, ids: new Set(glyphs.map((g) => g.id)) },
+      setting,
+    ),
     styles: styleRows(font, base, style),
     casting: {
       [castingOf(base).id]: { ...castingRow(font, castingOf(base), licence), family: family.trim() },
     },
   };
+}
+
+/** Glyphs that are there to be filled alone go: layers have their outlines. */
+function withoutFillings(font: FontFile, rows: readonly GlyphRow[], { rules }: ReadSetting): GlyphRow[] {
+  const { drawnWith, layers } = coloursOf(font);
+  if (drawnWith.size === 0) return [...rows];
+  const named = new Set([
+    ...rules.flatMap(glyphsOfRule),
+    ...rows.flatMap((g) => g.components.map((c) => c.glyphId)),
+  ]);
+  return rows.filter(
+    (g, i) => i === 0 || !drawnWith.has(i) || layers.has(i) || g.codePoints.length > 0 || named.has(g.id),
+  );
 }
 
 /** Names by the font's, where it has any; none twice and none empty. */
@@ -93,31 +113,30 @@ function uniqueNames(font: FontFile): string[] {
   });
 }
 
-/** Contours as documents have them, outer ones against the clock: TrueType's run the other way (OpenType, 'glyf'). */
-const contoursOf = (font: FontFile, glyph: number): readonly Contour[] => {
-  const own = nth(font.contours, glyph);
-  return font.outlines === 'ttf' ? own.map(reverseContour) : own;
-};
-
 function glyphRows(
   font: FontFile,
   names: readonly string[],
   idOf: (glyph: number) => string,
   { anchors }: ReadSetting,
 ): GlyphRow[] {
+  const { layers } = coloursOf(font);
   const codes = new Map<number, number[]>();
   for (const [cp, glyph] of font.mapping) codes.set(glyph, [...(codes.get(glyph) ?? []), cp]);
   const at = new Map<number, GlyphRow['anchors']>();
   for (const a of anchors) at.set(a.glyph, [...(at.get(a.glyph) ?? []), { name: a.name, x: a.at.x, y: a.at.y }]);
   return names.map((name, i): GlyphRow => {
     const parts = componentsOf(font, i, idOf);
-    const contours = parts ? parts.contours : contoursOf(font, i);
+    const drawn = parts ? parts.contours : contoursOf(font, i);
+    const painted = layers.get(i) ?? [];
+    // A letter that is only its colours has the outline of all of them.
+    const contours = drawn.length === 0 ? mergeOverlaps(painted.flatMap((l) => l.contours)) : drawn;
     const box = contoursBox(contours);
     const advance = nth(font.metrics, i).advance;
     const half = Math.floor(advance / 2);
     return {
       ...blankGlyph(idOf(i), name, (codes.get(i) ?? []).sort((a, b) => a - b)),
       contours,
+      layers: painted,
       components: parts?.components ?? [],
       anchors: at.get(i) ?? [],
       bearings: box ? { left: box.xMin, right: advance - box.xMax } : { left: half, right: advance - half },
@@ -145,19 +164,25 @@ function componentsOf(
   };
 }
 
+interface SettingOf {
+  readonly projectId: string;
+  readonly styleId: string;
+  readonly idOf: (glyph: number) => string;
+  /** Ids of the glyphs that there are. */
+  readonly ids: ReadonlySet<string>;
+}
+
 /** Kerning, its groups and rules as rows. */
 function settingRows(
-  projectId: string,
-  styleId: string,
+  { projectId, styleId, idOf, ids }: SettingOf,
   { kerning, rules }: ReadSetting,
-  idOf: (glyph: number) => string,
 ): Pick<Doc, 'kerning' | 'groups' | 'features'> {
   const groups = (['left', 'right'] as const).flatMap((side) =>
     kerning.groups[side].map((members, i) => ({
       id: idFor(projectId, 'groups', `${side} ${i}`),
       styleId,
       side,
-      glyphIds: members.map(idOf),
+      glyphIds: members.map(idOf).filter((g) => ids.has(g)),
       fitted: false,
     })),
   );
@@ -166,7 +191,9 @@ function settingRows(
     ...kerning.groups.values.flatMap((row, i) =>
       row.flatMap((value, j) => (value === 0 ? [] : [{ left: groupOf('left', i), right: groupOf('right', j), value }])),
     ),
-    ...kerning.pairs.map((p) => ({ left: idOf(p.left), right: idOf(p.right), value: p.value })),
+    ...kerning.pairs
+      .map((p) => ({ left: idOf(p.left), right: idOf(p.right), value: p.value }))
+      .filter((p) => ids.has(p.left) && ids.has(p.right)),
   ].map((k) => ({ ...k, id: idFor(projectId, 'kerning', `${k.left} ${k.right}`), styleId, fitted: false }));
   const features = rules.map((rule, order) => ({ id: idFor(projectId, 'features', `${order}`), styleId, order, enabled: true, rule }));
   const byId = <T extends { readonly id: string }>(rows: readonly T[]) => Object.fromEntries(rows.map((r) => [r.id, r]));
@@ -203,6 +230,7 @@ function projectRow(
       descender: reach(font, 'p', 'yMin') ?? os2.sTypoDescender,
     },
     lineSpacing: Math.min(LINE.most, Math.max(LINE.least, line || base.lineSpacing)),
+    palettes: [...coloursOf(font).palettes],
     bill: String.fromCodePoint(...shown.slice(0, MOST_OF_BILL)),
     openedFrom: { family: licence.family, reserved: [...licence.reserved] },
   };
