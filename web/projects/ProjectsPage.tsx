@@ -55,8 +55,8 @@ function Told({ problems }: { readonly problems: readonly Problem[] }) {
 /** All projects of this browser, and the ways to begin. */
 export function ProjectsPage() {
   const [name, setName] = useState('');
-  const { busy, problems, enter, tell, clear } = useEntering();
-  const font = useFontFile(enter, tell);
+  const { busy, problems, enter, wait, tell, clear } = useEntering();
+  const font = useFontFile({ enter, wait, tell });
   const openFiles = async (files: readonly File[]) => {
     const fonts = await Promise.all(files.map(isFontFile));
     const [file] = files;

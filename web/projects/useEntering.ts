@@ -20,29 +20,43 @@ export type Enter = (
   where?: string,
 ) => Promise<void>;
 
+/** Something that takes its time, with what it is and a way to stop it; null when it was stopped. */
+export type Wait = <T>(what: string, job: (options: EnterOptions) => Promise<T>) => Promise<T | null>;
+
 /** Opening and making projects: one after the other, with progress, and led to when they are there. */
 export function useEntering() {
   const navigate = useNavigate();
   const [busy, setBusy] = useState<Busy | null>(null);
   const [problems, setProblems] = useState<readonly Problem[]>([]);
-  const enter: Enter = async (what, job, where = '') => {
+  const wait: Wait = async (what, job) => {
     const abort = new AbortController();
-    const onProgress = (_: string, share: number) => setBusy({ what, share, stop: () => abort.abort() });
-    setBusy({ what, share: null, stop: () => abort.abort() });
+    const stop = () => abort.abort();
+    const onProgress = (_: string, share: number) => setBusy({ what, share, stop });
+    setBusy({ what, share: null, stop });
     setProblems([]);
-    const result = await job({ signal: abort.signal, onProgress }).catch((error: unknown) =>
+    try {
+      const made = await job({ signal: abort.signal, onProgress });
+      return abort.signal.aborted ? null : made;
+    } catch (error) {
+      if (abort.signal.aborted) return null;
+      throw error;
+    } finally {
+      setBusy(null);
+    }
+  };
+  const enter: Enter = async (what, job, where = '') => {
+    const result = await wait(what, job).catch((error: unknown) =>
       fail<string>({
         code: 'file-unwritable',
         reason: error instanceof Error ? error.message : String(error),
       }),
     );
-    setBusy(null);
-    if (abort.signal.aborted) return;
+    if (!result) return;
     setProblems(result.problems);
     if (!result.ok) return;
     void askToKeep();
     // What was amiss with a file is read here before one goes on.
     if (result.problems.every((p) => p.severity === 'note')) void navigate(`/p/${result.value}${where}`);
   };
-  return { busy, problems, enter, tell: setProblems, clear: () => setProblems([]) };
+  return { busy, problems, enter, wait, tell: setProblems, clear: () => setProblems([]) };
 }

@@ -1,9 +1,9 @@
 import { useState, type ReactNode } from 'react';
 import type { FontSeen } from '../../core/fonts/open/lookAtFont';
-import type { Problem } from '../../core/foundations/problems/problem';
 import { importFonts, lookAt } from '../store/projectFiles';
 import { FontDialog } from './FontDialog';
-import type { Enter } from './useEntering';
+import type { Problem, Result } from '../../core/foundations/problems/problem';
+import type { Enter, Wait } from './useEntering';
 
 interface Asked {
   readonly files: readonly File[];
@@ -11,13 +11,29 @@ interface Asked {
 }
 
 /** Fonts brought to the list of projects: looked at first, and opened as one project once that is asked for. */
-export function useFontFile(
-  enter: Enter,
-  tell: (problems: readonly Problem[]) => void,
-): { readonly ask: (files: readonly File[]) => Promise<void>; readonly dialog: ReactNode } {
+export function useFontFile({
+  enter,
+  wait,
+  tell,
+}: {
+  readonly enter: Enter;
+  readonly wait: Wait;
+  readonly tell: (problems: readonly Problem[]) => void;
+}): { readonly ask: (files: readonly File[]) => Promise<void>; readonly dialog: ReactNode } {
   const [asked, setAsked] = useState<Asked | null>(null);
   const ask = async (files: readonly File[]) => {
-    const looked = await Promise.all(files.map((f) => lookAt(f)));
+    const looked = await wait(
+      files.length > 1 ? 'Looking at the fonts' : 'Looking at the font',
+      async ({ signal, onProgress }) => {
+        const seen: Result<FontSeen>[] = [];
+        for (const file of files) {
+          if (files.length > 1) onProgress('look', seen.length / files.length);
+          seen.push(await lookAt(file, { signal }));
+        }
+        return seen;
+      },
+    );
+    if (!looked) return;
     tell(looked.flatMap((l) => l.problems));
     // What can't be read is told; the others are asked about.
     const good = looked.flatMap((l, i) => {

@@ -37,8 +37,8 @@ export async function importFonts(
 }
 
 /** What a font says of itself, before anything is made of it. */
-export async function lookAt(file: File): Promise<Result<FontSeen>> {
-  const seen = await archive.look(file);
+export async function lookAt(file: File, options: { signal?: AbortSignal } = {}): Promise<Result<FontSeen>> {
+  const seen = await archive.look(file, options);
   return { ...seen, problems: inFile(seen.problems, file.name) };
 }
 

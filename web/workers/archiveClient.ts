@@ -47,7 +47,8 @@ export const archive = {
   },
   take: (file: Blob, id: string, options: { signal?: AbortSignal; onProgress?: Progress } = {}) =>
     once<string>((api) => api.take(file, id), options),
-  look: (file: Blob) => once<FontSeen>((api) => api.look(file)),
+  look: (file: Blob, options: { signal?: AbortSignal } = {}) =>
+    once<FontSeen>((api) => api.look(file), options),
   fontId: (file: Blob) => once<FontId>((api) => api.fontId(file)),
   letters: (file: Blob, characters: string) => once<UnderlayFont>((api) => api.letters(file, characters)),
   /** A font to take letters from: what it says of itself, and its letters as a document. */
