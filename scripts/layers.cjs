@@ -128,7 +128,8 @@ const CORE = [
         beside: ['opentype'],
       },
       compile: {
-        holds: 'project to font file, words as a drawing; `casts` the other formats, UFOs over the sources they came from',
+        holds:
+          'project to font file, words as a drawing; `casts` the other formats, UFOs over the sources they came from',
         beside: ['opentype', 'features', 'check', 'open'],
       },
       open: {

@@ -21,7 +21,7 @@ export interface WordCompared {
 }
 
 /** A glyph as a shaper sets it: its index, its advance and how far it is moved from the pen, font units. */
-export interface Shaped {
+interface Shaped {
   readonly glyph: number;
   readonly advance: number;
   readonly dx: number;

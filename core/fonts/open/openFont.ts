@@ -231,9 +231,22 @@ function projectRow(
     },
     lineSpacing: Math.min(LINE.most, Math.max(LINE.least, line || base.lineSpacing)),
     palettes: [...coloursOf(font).palettes],
+    runningText: ownText(base.runningText, codePoints),
     bill: String.fromCodePoint(...shown.slice(0, MOST_OF_BILL)),
     openedFrom: { family: licence.family, reserved: [...licence.reserved] },
   };
+} // prettier-ignore
+
+/** How much of a text a font has to have to be shown by it, and how many of its own letters are shown otherwise, in words of so many. */
+const SHOWN = { share: 0.5, letters: 60, word: 6 } as const;
+
+/** A text to begin with: the usual one, or letters of a font of other scripts. */
+function ownText(usual: string, codePoints: ReadonlySet<number>): string {
+  const chars = [...usual];
+  const has = chars.filter((c) => codePoints.has(c.codePointAt(0) ?? 0)).length;
+  if (has >= SHOWN.share * chars.length) return usual;
+  const letters = [...codePoints].sort((a, b) => a - b).map((cp) => String.fromCodePoint(cp)).filter((c) => /\p{L}/u.test(c)).slice(0, SHOWN.letters);
+  return letters.map((c, i) => (i > 0 && i % SHOWN.word === 0 ? ` ${c}` : c)).join('') || usual;
 } // prettier-ignore
 
 /** More than this is no list that people go through. */

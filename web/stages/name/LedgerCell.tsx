@@ -71,6 +71,9 @@ export const CELL_CSS = {
 /** One field of the ledger. Pieces can be dropped on it; an empty one can be dragged onto a piece, a drawn one onto a field. */
 export const LedgerCell = memo(function LedgerCell({ at, char, label, name, glyph, chosen }: Props) {
   const mark = markOf(glyph);
+  // What a font that was opened puts together of other glyphs has no drawing of its own.
+  const isBlank = glyph?.contours.length === 0;
+  const inside = glyph ? isBlank ? 'of others' : <GlyphDrawing glyph={glyph} size={52} /> : 'empty';
   return (
     <button
       type="button"
@@ -82,7 +85,7 @@ export const LedgerCell = memo(function LedgerCell({ at, char, label, name, glyp
       title={glyph ? `${label} ${name}` : `${label} ${name}: no glyph yet`}
     >
       <span className="label">{label}</span>
-      <span className="drawing">{glyph ? <GlyphDrawing glyph={glyph} size={52} /> : 'empty'}</span>
+      <span className="drawing">{inside}</span>
       {mark && (
         <span className="mark" data-draft={glyph?.draft ? '' : undefined}>
           {mark[0]}

@@ -1,3 +1,4 @@
+import { isThere } from '../../../core/project/document/queries/inFont';
 import {
   DndContext,
   DragOverlay,
@@ -100,7 +101,7 @@ function useSections(doc: Doc, wanted: string | null): readonly LedgerSection[] 
     const beyond = drawnGlyphs(doc).flatMap((g) => g.codePoints.map((cp) => String.fromCodePoint(cp)));
     const drawnOne = (char: string) => {
       const g = glyphByCodePoint(doc).get(char.codePointAt(0) ?? 0);
-      return g && g.contours.length > 0 ? g : null;
+      return g && isThere(g) ? g : null;
     };
     return ledgerSections([...bill, ...beyond, ...(wanted ? [wanted] : [])], drawnOne, others(doc));
   }, [doc, bill, wanted]);

@@ -8,7 +8,8 @@ import { openFontPath } from '../../../../testing/openFonts';
 import { hasFontTools, shaperOf, withFontTools } from '../../../../testing/outsideReaders';
 import { describeProblem } from '../../../foundations/problems/describe';
 import { edit } from '../../../project/document/inStep/edit';
-import { projectOf } from '../../../project/document/newProject';
+import { FIRST_TEXT, projectOf } from '../../../project/document/newProject';
+import { missingOfBill } from '../../../project/document/queries/sheets';
 import { glyphsOfRule, renamedRule, ruleWith } from '../../../project/document/rows/features';
 import type { Doc } from '../../../project/document/schema';
 import { randomBy } from '../../../testing/randomOutlines';
@@ -177,3 +178,16 @@ describe.each([
     expect(list.filter((t) => was(t, {}) !== is(t, {}))).toEqual([]);
   });
 }); // prettier-ignore
+
+test('a font of another script begins with its own letters, and what it puts together of others is not missing', () => {
+  const font = read(new Uint8Array(readFileSync(openFontPath('noto-nastaliq-urdu', 'arabic'))));
+  const doc = opened(font);
+  const { runningText, bill } = projectOf(doc);
+  expect(runningText.length).toBeGreaterThan(20);
+  expect([...runningText].filter((c) => c !== ' ' && !font.mapping.has(c.codePointAt(0) ?? 0))).toEqual([]);
+  expect([...bill].length).toBeGreaterThan(100);
+  expect(missingOfBill(doc)).toBe('');
+  expect(projectOf(opened(read(new Uint8Array(readFileSync(openFontPath('karla')))))).runningText).toBe(
+    FIRST_TEXT,
+  );
+});

@@ -17,7 +17,7 @@ export interface PaletteColour {
   readonly alpha: number;
 }
 
-export interface PaletteStop extends PaletteColour {
+interface PaletteStop extends PaletteColour {
   readonly at: number;
 }
 

@@ -14,6 +14,9 @@ export const showsNothing = (codePoint: number): boolean =>
 export const isMeantBlank = (g: GlyphRow): boolean =>
   g.blank === true || (g.codePoints.length > 0 ? g.codePoints.every(showsNothing) : OTHER_SPACE.test(g.name));
 
+/** Whether nothing is wanting of a glyph: it is drawn, or meant to show nothing. */
+export const isThere = (g: GlyphRow): boolean => g.contours.length > 0 || g.blank === true;
+
 /** Names of further spaces, of another width: a space's name and what it is for behind a dot (Adobe Glyph List specification, 2). */
 const OTHER_SPACE = /^(space|uni00A0|nbspace)\./;
 

@@ -1,3 +1,4 @@
+import { isThere } from './inFont';
 import { projectOf } from '../newProject';
 import type { Doc, PieceRow, RecipeRow, SheetRow } from '../schema';
 
@@ -11,7 +12,7 @@ export const piecesOf = (doc: Doc, sheetId: string): PieceRow[] =>
 export function missingOfBill(doc: Doc, sheetId: string | null = null): string {
   const drawn = new Set(
     Object.values(doc.glyphs)
-      .filter((g) => g.contours.length > 0 || g.components.length > 0)
+      .filter((g) => isThere(g) || g.components.length > 0)
       .filter((g) => sheetId === null || g.source?.sheetId !== sheetId)
       .flatMap((g) => g.codePoints),
   );
