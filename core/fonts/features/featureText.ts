@@ -27,9 +27,7 @@ function chainStatement(
   n: Naming,
 ): string {
   const input = r.input.map((set, at) => {
-    const apply = r.apply
-      .filter((a) => a.at === at)
-      .map((a) => ` lookup ${applied(lookups[a.lookup]?.name ?? '')}`);
+    const apply = r.apply.filter((a) => a.at === at).map((a) => ` lookup ${lookups[a.lookup]?.name}`);
     return `${n.set(set)}'${apply.join('')}`;
   });
   const statement = joined([verb, ...r.before.map(n.set), ...input, ...r.after.map(n.set)]);
@@ -138,30 +136,40 @@ function featureBlock(
   return `feature ${tag} {\n${lines.map((l) => `  ${l}`).join('\n')}\n} ${tag};`;
 } // prettier-ignore
 
-/** How a lookup is called where a chain applies it. */
-const applied = (name: string) => `${name}_applied`;
+/** Names of lookups where chains apply them: those that features switch on too are written a second time for that. */
+const appliedNames = <K extends Substitution | Positioning>({
+  lookups,
+  features,
+}: Pick<Layout<K>, 'lookups' | 'features'>): string[] => {
+  const asked = new Set(features.flatMap((f) => f.lookups));
+  return lookups.map((l, i) => (asked.has(i) ? `${l.name}_applied` : l.name));
+};
 
-/** Lookups as they are written: those that others apply come first, since only what stands before can be named, and never count by themselves. */
-function inTextOrder<K extends Substitution | Positioning>(lookups: readonly Lookup<K>[]): Lookup<K>[] {
+/** Lookups as they are written: those that others apply come first, since only what stands before can be named. */
+function inTextOrder<K extends Substitution | Positioning>(lookups: readonly Lookup<K>[], names: readonly string[]): Lookup<K>[] {
   const first = new Map<number, Lookup<K>>();
   const put = (i: number): void => {
     const l = lookups[i];
     if (!l || first.has(i)) return;
-    if (l.type === 'chain') for (const r of l.rules) r.apply.forEach((a) => put(a.lookup));
-    first.set(i, { ...l, name: applied(l.name) });
+    applied(l).forEach(put);
+    first.set(i, { ...l, name: names[i] ?? l.name });
   };
-  for (const l of lookups) if (l.type === 'chain') for (const r of l.rules) r.apply.forEach((a) => put(a.lookup));
-  return [...first.values(), ...lookups];
+  for (const l of lookups) applied(l).forEach(put);
+  return [...first.values(), ...lookups.filter((l, i) => first.get(i)?.name !== l.name)];
 } // prettier-ignore
+
+/** Numbers of the lookups that a chain applies. */
+const applied = (l: Lookup<Substitution | Positioning>): number[] =>
+  l.type === 'chain' ? l.rules.flatMap((r) => r.apply.map((a) => a.lookup)) : [];
 
 function layoutText<K extends Substitution | Positioning>(
   { lookups, features, scripts }: Layout<K>,
   verb: 'sub' | 'pos',
   n: Naming,
 ): string[] {
-  const used = new Set(features.flatMap((f) => f.lookups.map((l) => lookups[l]?.name)));
-  const isAsked = (l: Lookup<K>) => used.has(l.name) || l.name.endsWith(applied(''));
-  const blocks = new Map(inTextOrder(lookups).filter(isAsked).map((l) => [l.name, lookupBlock(l, verb, lookups, n)]));
+  const names = appliedNames({ lookups, features });
+  const named = lookups.map((l, i) => ({ ...l, name: names[i] ?? l.name }));
+  const blocks = new Map(inTextOrder(lookups, names).map((l) => [l.name, lookupBlock(l, verb, named, n)]));
   const isWritten = (l: number) => typeof blocks.get(lookups[l]?.name ?? '') === 'string';
   const written = features.map((f) => ({ ...f, lookups: f.lookups.filter(isWritten) }));
   const tags = [...new Set(written.filter((f) => f.lookups.length > 0).map((f) => f.tag))];
