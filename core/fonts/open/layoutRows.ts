@@ -34,9 +34,14 @@ interface ReadTables {
   readonly kerning: Kerning;
 }
 
-const tablesRead = new WeakMap<FontFile, ReadTables>();
+/** What of a font its layout is read of: of features text only that is there. */
+export type LayoutSource = Pick<FontFile, 'tables' | 'contours' | 'vary'> & {
+  readonly os2: Pick<FontFile['os2'], 'sxHeight'>;
+};
 
-function tablesOf(font: FontFile): ReadTables {
+const tablesRead = new WeakMap<LayoutSource, ReadTables>();
+
+function tablesOf(font: LayoutSource): ReadTables {
   const known = tablesRead.get(font);
   if (known) return known;
   const table = (tag: 'GSUB' | 'GPOS'): ReadLayout | null => {
@@ -53,7 +58,7 @@ function tablesOf(font: FontFile): ReadTables {
 }
 
 /** `idOf`: the id of a glyph by its index. */
-export function readSetting(font: FontFile, idOf: (glyph: number) => string): ReadSetting {
+export function readSetting(font: LayoutSource, idOf: (glyph: number) => string): ReadSetting {
   const { gsub, gpos, gdef, placed, kerned, kerning } = tablesOf(font);
   const shared = { gdef, count: font.contours.length, idOf };
   const ruled = gsub ? rulesOf(gsub, idOf) : [];
@@ -94,7 +99,7 @@ const plainKerning = (gpos: ReadLayout): number[] =>
       return l !== undefined && isPlainKerning(gpos, l);
     });
 
-function kerningOf(font: FontFile, gpos: ReadLayout | null, kerned: readonly number[]): Kerning {
+function kerningOf(font: LayoutSource, gpos: ReadLayout | null, kerned: readonly number[]): Kerning {
   const lookups = kerned.flatMap((i) => gpos?.lookups[i] ?? []);
   if (gpos && lookups.length > 0) return kerningOfLookups(gpos, lookups, font.contours.length);
   if (gpos?.features.some((f) => f.tag === 'kern')) return NO_KERNING;

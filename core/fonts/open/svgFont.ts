@@ -46,7 +46,7 @@ export function readSvgFont(bytes: Uint8Array): Result<ReadUfo> {
   const family = face?.attributes['font-family'] ?? font.attributes['id'] ?? '';
   const licence = { family, copyright, licence: '', licenceUrl: '', embedding: 'install' as const, reserved: [] };
   return ok({ info: infoOf(face, family, copyright), glyphs, ...kerningOf(font, glyphs), licence, files: new Map(),
-    leftOut: [], problems: [] });
+    text: { names: [], setting: null, leftOut: [] }, leftOut: [], problems: [] });
 } // prettier-ignore
 
 function infoOf(face: XmlElement | undefined, family: string, copyright: string): ReadUfo['info'] {

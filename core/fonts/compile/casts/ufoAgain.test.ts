@@ -1,7 +1,7 @@
 /** UFOs as another program writes them (fontTools' ufoLib), opened, altered and cast again: only what was changed differs in the files. */
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { openTtf } from '../../../../testing/openFonts';
-import { hasFontTools, withFontTools } from '../../../../testing/outsideReaders';
+import { hasFontTools, shape, withFontTools } from '../../../../testing/outsideReaders';
 import { describeProblem } from '../../../foundations/problems/describe';
 import { edit } from '../../../project/document/inStep/edit';
 import { openProjectFile } from '../../../project/archive/readProject';
@@ -10,6 +10,7 @@ import { castingOf, projectOf } from '../../../project/document/newProject';
 import type { Doc, GlyphRow } from '../../../project/document/schema';
 import { byName } from '../../../testing/named';
 import { openableFont } from '../../open/anyFont';
+import { compileFont } from '../compileFont';
 import { fontData } from '../fontData';
 import { ufoOf } from './ufoAgain';
 
@@ -151,4 +152,31 @@ withTools('a project file takes the sources along; where they are gone, that is 
   expect(without.problems.map((p) => p.code)).toEqual(['sources-missing']);
   const anew = ufoOf(fontData(without.value.doc, projectOf(kept).styleId), without.value.doc, without.value.picture);
   expect(changedIn(anew)).toContain('metainfo.plist');
+}); // prettier-ignore
+
+withTools('what the features text says is done by the font, and is written anew once a rule of it is changed', () => {
+  const { doc, cast } = opened();
+  const font = (d: Doc) => compileFont(d, { format: 'otf', styleId: projectOf(d).styleId, nowUnixS: 0 });
+  const names = (d: Doc) => shape(font(d), 'ab').map((g) => g.name);
+  expect(names(doc)).toEqual(['o']);
+  const [row] = Object.values(doc.features);
+  if (!row) throw new Error('no rule');
+  const off = edit(doc, { label: 'off', changes: [{ table: 'features', id: row.id, before: row, after: { ...row, enabled: false } }] }).doc;
+  expect(names(off)).toEqual(['a', 'b']);
+  expect(changedIn(cast(off))).toEqual(['features.fea']);
+  expect(String(cast(off).get('features.fea'))).not.toContain('sub a b by o');
+}); // prettier-ignore
+
+withTools('a features text that can’t be read is told by its line, and stays in the files', () => {
+  const broken = 'feature liga {\n  sub a b;\n} liga;\n';
+  const files = new Map([...sources(), ['features.fea', strToU8(broken)]]);
+  const packed = zipSync(Object.fromEntries([...files].map(([p, c]) => [`Made.ufo/${p}`, c])));
+  const font = openableFont(packed);
+  const made = font.ok ? font.value.open({ id: 'opened', family: 'Made Elsewhere', nowMs: 0 }) : font;
+  if (!made.ok) throw new Error('not opened');
+  const told = made.value.problems.flatMap((p) => (p.code === 'font-left-out' ? p.what : [])).join();
+  expect(told).toMatch(/its features text \(line 2: /);
+  const { doc, files: own } = made.value;
+  const cast = ufoOf(fontData(doc, projectOf(doc).styleId), doc, (id) => own?.get(id) ?? null);
+  expect(strFromU8(cast.get('features.fea') as Uint8Array)).toBe(broken);
 }); // prettier-ignore

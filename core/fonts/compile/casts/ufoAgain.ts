@@ -12,6 +12,8 @@ import { writePlist } from './writePlist';
 type Files = Map<string, string | Uint8Array>;
 /** Files as they would be written of the sources as they were opened, and of the project as it is now. */
 interface Versions {
+  /** Whether all that the sources' features text says is in the project's rules. */
+  readonly isTextRead: boolean;
   readonly original: UfoFiles;
   readonly before: ReadonlyMap<string, string | Uint8Array>;
   readonly now: ReadonlyMap<string, string | Uint8Array>;
@@ -26,7 +28,8 @@ export function ufoOf(font: FontData, doc: Doc, bytes: PictureBytes = NO_PICTURE
   const original = sourcesOf(font, bytes);
   const ufo = original && readUfo(original);
   if (!original || !ufo?.ok) return now;
-  return patched({ original, before: asOpened(ufo.value), now });
+  const isTextRead = ufo.value.text.setting !== null && ufo.value.text.leftOut.length === 0;
+  return patched({ original, isTextRead, before: asOpened(ufo.value), now });
 }
 
 function sourcesOf({ style }: FontData, bytes: PictureBytes): UfoFiles | null {
@@ -67,8 +70,9 @@ function patched(v: Versions): Files {
     out.set('groups.plist', writePlist({ ...Object.fromEntries(otherGroups), ...dictAt(v.now, 'groups.plist') }));
     out.set('kerning.plist', text(v.now, 'kerning.plist'));
   }
-  // Features text isn't taken apart: where there is one, it stays.
-  if (!v.original.has('features.fea') && text(v.now, 'features.fea') !== text(v.before, 'features.fea'))
+  // A text that says more than is read here stays as it is.
+  const isRead = !v.original.has('features.fea') || v.isTextRead;
+  if (isRead && text(v.now, 'features.fea') !== text(v.before, 'features.fea'))
     out.set('features.fea', text(v.now, 'features.fea'));
   for (const [path, file] of v.now) if (!out.has(path) && !v.before.has(path) && !path.startsWith('glyphs/')) out.set(path, file);
   return out;

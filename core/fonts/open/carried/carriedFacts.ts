@@ -7,7 +7,7 @@ import type { ReadGdef } from '../../opentype/read/readGdef';
 import { variantsOfCmap } from '../../opentype/read/readVariants';
 
 export interface Facts {
-  readonly font: FontFile;
+  readonly font: Pick<FontFile, 'tables' | 'contours'>;
   readonly gdef: ReadGdef;
   readonly layouts: readonly ReadLayout[];
   /** The id of a glyph by its index. */
@@ -18,7 +18,8 @@ export interface Facts {
 export function carriedFacts({ font, gdef, layouts, idOf }: Facts): CarriedFacts[] {
   const isThere = (g: number) => g < font.contours.length;
   const ids = (glyphs: readonly number[]) => glyphs.filter(isThere).map(idOf);
-  const variants = variantsOfCmap(font.tables.get('cmap') ?? new Uint8Array(0))
+  const cmap = font.tables.get('cmap');
+  const variants = (cmap ? variantsOfCmap(cmap) : [])
     .filter((v) => v.glyph === null || isThere(v.glyph))
     .map((v) => ({ ...v, glyph: v.glyph === null ? null : idOf(v.glyph) }));
   const [marks, ligatures, kindless] = [ids(gdef.marks), ids(gdef.ligatures), ids(kindlessOf(font, gdef, layouts))];
@@ -29,7 +30,11 @@ export function carriedFacts({ font, gdef, layouts, idOf }: Facts): CarriedFacts
 } // prettier-ignore
 
 /** Glyphs of no kind; none where no lookup asks for kinds other than marks. */
-function kindlessOf(font: FontFile, gdef: ReadGdef, layouts: readonly ReadLayout[]): number[] {
+function kindlessOf(
+  font: Pick<FontFile, 'contours'>,
+  gdef: ReadGdef,
+  layouts: readonly ReadLayout[],
+): number[] {
   const ignoring = FLAG.ignoreBases | FLAG.ignoreLigatures;
   if (!layouts.some((l) => l.lookups.some((x) => (x.flags & ignoring) !== 0))) return [];
   const known = new Set([...gdef.marks, ...gdef.ligatures, ...gdef.bases]);

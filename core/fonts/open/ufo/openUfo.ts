@@ -13,6 +13,8 @@ import type { FontSeen } from '../lookAtFont';
 import type { OpenAs, OpenedFont } from '../openFont';
 import { kerningRows } from './kerningRows';
 import { isDict, readPlist, type Plist, type PlistDict } from './plist';
+import { settingRows } from '../settingRows';
+import { textOfUfo, type UfoText } from './ufoText';
 import { guideOf, readGlif, type ReadGlif } from './readGlif';
 
 /** Files of a UFO by their paths within it. */
@@ -28,6 +30,8 @@ export interface ReadUfo {
   readonly kerning: PlistDict;
   readonly licence: FontLicence;
   readonly leftOut: readonly string[];
+  /** What its features text says; null without one, or with one that can't be read. */
+  readonly text: UfoText;
   readonly problems: readonly Problem[];
 }
 
@@ -51,7 +55,8 @@ export function readUfo(files: UfoFiles): Result<ReadUfo> {
     return fail({ code: 'font-unreadable', reason: `it is a UFO of version ${String(meta.value['formatVersion'] ?? 'unknown')}; 2 and 3 can be read` });
   const { glyphs, problems } = glyphsOf(files, contents.value, orderOf(lib));
   if (glyphs.size === 0) return fail({ code: 'font-unreadable', reason: 'none of its glyphs can be read' });
-  return ok({ files, info: info.value, glyphs, groups: groups.value, kerning: kerning.value, licence: licenceOf(info.value), leftOut: leftOutOf(files), problems });
+  const text = textOfUfo({ files, glyphs, kerning: kerning.value });
+  return ok({ files, info: info.value, glyphs, groups: groups.value, kerning: kerning.value, licence: licenceOf(info.value), leftOut: [...leftOutOf(files), ...text.leftOut], text, problems });
 } // prettier-ignore
 
 function orderOf(lib: Result<PlistDict>): readonly string[] {
@@ -116,11 +121,6 @@ function leftOutOf(files: UfoFiles): string[] {
   const paths = [...files.keys()];
   const some = (test: RegExp) => paths.some((p) => test.test(p));
   return [
-    ...(some(/^features\.fea$/)
-      ? [
-          'its features text (kerning and accents are made of groups and anchors; in a UFO that is cast the text stays as it is)',
-        ]
-      : []),
     ...(some(/^glyphs\.[^/]+\//) ? ['layers besides the first, but for a UFO that is cast'] : []),
     ...(some(/^images\//) ? ['images, but for a UFO that is cast'] : []),
     ...(some(/^data\//) ? ['data of other programs, but for a UFO that is cast'] : []),
@@ -152,6 +152,19 @@ function zippedSources(files: UfoFiles): { readonly id: string; readonly zip: Ui
   return made;
 }
 
+/** Kerning, groups and rules: those of files of their own, and what the features text says besides. */
+function withText(
+  ufo: ReadUfo,
+  naming: { readonly projectId: string; readonly styleId: string; readonly idOf: (name: string) => string },
+  own: Pick<Doc, 'kerning' | 'groups'>,
+): Pick<Doc, 'kerning' | 'groups' | 'features'> {
+  const { setting, names } = ufo.text;
+  if (!setting) return { ...own, features: {} };
+  const idOf = (glyph: number) => naming.idOf(names[glyph] ?? '');
+  const made = settingRows({ ...naming, idOf, ids: new Set(names.map(naming.idOf)) }, setting(idOf));
+  return Object.keys(own.kerning).length > 0 ? { ...own, features: made.features } : made;
+}
+
 /** A UFO as a project of its own: outlines with letters of parts as such, characters, names, metrics, kerning, groups, anchors, guidelines. */
 export function openUfo(ufo: ReadUfo, { id, family, nowMs }: OpenAs): OpenedFont {
   const sources = zippedSources(ufo.files);
@@ -161,11 +174,13 @@ export function openUfo(ufo: ReadUfo, { id, family, nowMs }: OpenAs): OpenedFont
   const standing = Object.values(base.glyphs).filter(
     (g) => !rows.some((r) => r.name === g.name || r.codePoints.some((cp) => g.codePoints.includes(cp))),
   );
+  const naming = { projectId: id, styleId: projectOf(base).styleId, idOf };
+  const setting = withText(ufo, naming, kerningRows(ufo, naming));
   const doc: Doc = {
     ...base,
     project: { [id]: projectRow(ufo, projectOf(base), rows) },
     glyphs: Object.fromEntries([...standing, ...rows].map((g) => [g.id, g])),
-    ...kerningRows(ufo, { projectId: id, styleId: projectOf(base).styleId, idOf }),
+    ...setting,
     styles: styleRows(ufo.info, base, sources?.id),
     casting: castingRows(ufo, base, family),
   };
