@@ -162,6 +162,11 @@ withTools('what the features text says is done by the font, and is written anew 
   const [row] = Object.values(doc.features);
   if (!row) throw new Error('no rule');
   const off = edit(doc, { label: 'off', changes: [{ table: 'features', id: row.id, before: row, after: { ...row, enabled: false } }] }).doc;
+  // A wider letter moves the cursor within ligatures of it, which is no change of a rule.
+  const { a } = byName(doc);
+  if (!a) throw new Error('no a');
+  const wider = altered(doc, a, { bearings: { ...a.bearings, right: a.bearings.right + 80 } });
+  expect(changedIn(cast(wider))).toEqual(['glyphs/a.glif']);
   expect(names(off)).toEqual(['a', 'b']);
   expect(changedIn(cast(off))).toEqual(['features.fea']);
   expect(String(cast(off).get('features.fea'))).not.toContain('sub a b by o');

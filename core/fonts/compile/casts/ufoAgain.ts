@@ -72,11 +72,15 @@ function patched(v: Versions): Files {
   }
   // A text that says more than is read here stays as it is.
   const isRead = !v.original.has('features.fea') || v.isTextRead;
-  if (isRead && text(v.now, 'features.fea') !== text(v.before, 'features.fea'))
+  if (isRead && rulesIn(v.now) !== rulesIn(v.before))
     out.set('features.fea', text(v.now, 'features.fea'));
   for (const [path, file] of v.now) if (!out.has(path) && !v.before.has(path) && !path.startsWith('glyphs/')) out.set(path, file);
   return out;
 } // prettier-ignore
+
+/** Features text without places of cursors, which follow the letters' widths. */
+const rulesIn = (files: ReadonlyMap<string, string | Uint8Array>): string =>
+  text(files, 'features.fea').replace(/table GDEF \{[^}]*\} GDEF;\s*/, '');
 
 /** Puts glyphs that were changed or came, and takes those that went; their new list, or null where that stays. */
 function patchGlyphs({ original, before, now }: Versions, out: Files): PlistDict | null {
