@@ -22,7 +22,7 @@ export const importHelp = `orthoglyph import FONT [MORE FONTS] --out PROJECT.zip
 orthoglyph import FONT --into PROJECT.zip --letters "aeo" --out PROJECT.zip [--beside] [--same x-height|em]
 
 Makes a project of a font, or one of several styles of the fonts of a family (OTF, TTF, WOFF, WOFF2; UFO as a folder or zip; designspace with its UFOs; SVG font): outlines, characters, metrics, kerning, anchors and features, and tells what its licence
-says and what could not be taken along. Only fonts whose licence allows changes may be altered and passed on.
+says and what could not be taken along. The files of a UFO go into the project too: a UFO that is cast differs from them in what was changed. Only fonts whose licence allows changes may be altered and passed on.
   --out PATH        where to write the project
   --styles LIST     of a variable font, which of its named places become styles ("Light,Bold", or all); without it its default alone
   --family NAME     what the altered family is to be called; without it the app asks before it casts

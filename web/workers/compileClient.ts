@@ -18,6 +18,8 @@ import { startWorker } from '../jobs/startWorker';
 import { WorkerHost, type Started } from '../jobs/workerHost';
 import type { CompileApi, FontPart } from './compile.worker';
 
+const CAST_OF_SOURCES: ReadonlySet<CastFormat> = new Set<CastFormat>(['ufo', 'designspace', 'bundle']);
+
 /** Rows that don't reach the font needn't travel: pieces are the bulk of a project. */
 const FONT_TABLES = ['project', 'glyphs', 'kerning', 'groups', 'features', 'styles', 'casting'] as const;
 const REACHES_FONT = new Set<string>(FONT_TABLES);
@@ -113,7 +115,9 @@ export class Compiler {
   cast(wanted: Cast, nowUnixS: number, { signal }: { signal?: AbortSignal } = {}): Promise<Result<CastFile>> {
     return this.host.run<CastFile>(
       async (api) => {
-        await this.sendOnce(api);
+        // A UFO is cast over its sources; nothing else asks for them.
+        const sources = this.doc && CAST_OF_SOURCES.has(wanted.format) ? sourcesOfStyles(this.doc) : [];
+        await this.sendOnce(api, sources);
         return api.cast(wanted, nowUnixS);
       },
       { signal },
@@ -198,14 +202,15 @@ export class Compiler {
     this.host.close();
   }
 
-  private async sendOnce(api: Remote<CompileApi>): Promise<void> {
+  /** `more`: files beside the pictures of letters. */
+  private async sendOnce(api: Remote<CompileApi>, more: readonly string[] = []): Promise<void> {
     if (!this.doc) return;
     if (this.loaded !== this.started) {
       this.loaded = this.started;
       this.given.clear();
       await sendWhole(api, this.doc);
     }
-    for (const id of [...picturesOfGlyphs(this.doc), ...sourcesOfStyles(this.doc)]) {
+    for (const id of [...picturesOfGlyphs(this.doc), ...more]) {
       if (this.given.has(id)) continue;
       this.given.add(id);
       const bytes = await this.picture(id);

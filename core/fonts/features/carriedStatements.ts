@@ -2,7 +2,6 @@
 import type {
   Adjustment,
   GlyphSet,
-  LigatureMarks,
   Lookup,
   Marks,
   PairPlaces,
@@ -46,32 +45,58 @@ export function pairStatements(t: PairTable, n: Naming): string[] {
   return lines.length > 0 ? ['subtable;', ...lines] : [];
 }
 
-/** Classes of marks by the lookup that they are of. */
-const markClasses = (name: string, marks: Marks['marks'], n: Naming): string[] =>
-  marks.map((m) => `markClass ${n.glyph(m.glyph)} ${anchor(m.at)} @${name}_${m.markClass};`);
-
-export function markStatements(
-  { name, type, marks: m }: Lookup<Extract<Positioning, { readonly type: 'mark' | 'markToMark' }>>,
-  n: Naming,
-): string[] {
-  const on = type === 'mark' ? 'base' : 'mark';
-  const at = (places: readonly (Place | null)[]) =>
-    places.flatMap((p, c) => (p ? [`${anchor(p)} mark @${name}_${c}`] : []));
-  return [
-    ...markClasses(name, m.marks, n),
-    ...m.bases.map((b) => joined([`pos ${on}`, n.glyph(b.glyph), ...at(b.at)]) + ';'),
-  ];
+/** A table of marks whose class a letter's places are told by. */
+interface MarkTable<Base> {
+  readonly marks: Marks['marks'];
+  readonly on: readonly Base[];
 }
 
-export function ligatureStatements(name: string, m: LigatureMarks, n: Naming): string[] {
-  const letter = (places: readonly (Place | null)[]) => {
-    const at = places.flatMap((p, c) => (p ? [`${anchor(p)} mark @${name}_${c}`] : []));
-    return at.length > 0 ? at.join(' ') : '<anchor NULL>';
-  };
-  const lines = m.ligatures.map(
-    (l) => `pos ligature ${n.glyph(l.glyph)} ${l.at.map(letter).join(' ligComponent ')};`,
-  );
-  return [...markClasses(name, m.marks, n), ...lines];
+/**
+ * Classes of marks by the lookup and table that they are of, and statements of what they go to. A text has one place for a mark in a lookup: of
+ * several tables the first that has it counts.
+ */
+function tableStatements<Base>(
+  name: string,
+  tables: readonly MarkTable<Base>[],
+  n: Naming,
+  statement: (base: Base, at: (places: readonly (Place | null)[]) => string) => string,
+): string[] {
+  const seen = new Set<number>();
+  return tables.flatMap(({ marks, on }, k) => {
+    const own = marks.filter((m) => !seen.has(m.glyph));
+    for (const m of own) seen.add(m.glyph);
+    const classes = new Set(own.map((m) => m.markClass));
+    const called = (c: number) => `@${name}_${k}_${c}`;
+    const at = (places: readonly (Place | null)[]) =>
+      places.flatMap((p, c) => (p && classes.has(c) ? [`${anchor(p)} mark ${called(c)}`] : [])).join(' ');
+    return [
+      ...own.map((m) => `markClass ${n.glyph(m.glyph)} ${anchor(m.at)} ${called(m.markClass)};`),
+      ...(own.length > 0 ? on.map((b) => statement(b, at)).filter((l) => l !== '') : []),
+    ];
+  });
+}
+
+export function markStatements(
+  { name, type, marks, more = [] }: Lookup<Extract<Positioning, { readonly type: 'mark' | 'markToMark' }>>,
+  n: Naming,
+): string[] {
+  const tables = [marks, ...more].map((m) => ({ marks: m.marks, on: m.bases }));
+  const word = type === 'mark' ? 'base' : 'mark';
+  return tableStatements(name, tables, n, (b, at) => {
+    const places = at(b.at);
+    return places === '' ? '' : `pos ${word} ${n.glyph(b.glyph)} ${places};`;
+  });
+}
+
+export function ligatureStatements(
+  { name, marks, more = [] }: Lookup<Extract<Positioning, { readonly type: 'markToLigature' }>>,
+  n: Naming,
+): string[] {
+  const tables = [marks, ...more].map((m) => ({ marks: m.marks, on: m.ligatures }));
+  return tableStatements(name, tables, n, (l, at) => {
+    const letters = l.at.map((row) => at(row) || '<anchor NULL>');
+    return `pos ligature ${n.glyph(l.glyph)} ${letters.join(' ligComponent ')};`;
+  });
 }
 
 /** A movement along, across, and of the advance. */

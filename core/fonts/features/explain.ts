@@ -134,6 +134,11 @@ function explainCarried(rule: Extract<Rule, { readonly kind: 'carried' | 'carrie
     ...(rule.variants.length > 0
       ? [counted(rule.variants.length, 'drawing for variation selectors', 'drawings for variation selectors')]
       : []),
+    ...(rule.unjoined.length > 0
+      ? [
+          `${counted(rule.unjoined.length, 'glyph')} called like ${rule.unjoined.length === 1 ? 'a ligature' : 'ligatures'} that nothing joins by itself`,
+        ]
+      : []),
     ...(rule.only.length > 0
       ? [
           `which scripts have ${some(

@@ -72,13 +72,15 @@ function statements(
     case 'pairTables':
       return lookup.tables.flatMap((t) => pairStatements(t, n));
     case 'markToLigature':
-      return ligatureStatements(lookup.name, lookup.marks, n);
+      return ligatureStatements(lookup, n);
     case 'mark':
     case 'markToMark':
       return lookup.name.startsWith(CARRIED) ? markStatements(lookup, n) : null;
     case 'cursive':
       return lookup.name.startsWith(CARRIED)
-        ? lookup.joins.map((j) => `pos cursive ${n.glyph(j.glyph)} ${anchor(j.entry)} ${anchor(j.exit)};`)
+        ? [lookup.joins, ...(lookup.more ?? [])]
+            .flat()
+            .map((j) => `pos cursive ${n.glyph(j.glyph)} ${anchor(j.entry)} ${anchor(j.exit)};`)
         : null;
     case 'pair':
       return null;

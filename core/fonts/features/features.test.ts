@@ -539,6 +539,26 @@ describe('what is made without being asked for', () => {
     if (hasSanitizer) expect(sanitize(bytes, 'marks.ttf')).toBe('');
   });
 
+  test('marks that stack above are not kept apart by one below', () => {
+    const mark = (name: string, char: string, place: string, y: number) => ({
+      ...glyph(name, char, box(0, y, 100, y + 80)),
+      anchors: [
+        { name: `_${place}`, x: 50, y: y - 20 },
+        { name: place, x: 50, y: y + 100 },
+      ],
+    });
+    const { bytes } = fontOf([
+      { ...glyph('a', 'a'), anchors: [{ name: 'top', x: 150, y: 520 }, { name: 'bottom', x: 150, y: -20 }] },
+      mark('above1', '\ue001', 'top', 540),
+      mark('above2', '\ue002', 'top', 540),
+      mark('below', '\ue003', 'bottom', -120),
+    ]);
+    // Signs without a combining class stay in their order.
+    const at = new Map(shape(bytes, 'a\ue001\ue003\ue002').map((g) => [g.name, g.dy]));
+    expect([...at.keys()]).toEqual(['a', 'above1', 'below', 'above2']);
+    expect((at.get('above2') ?? 0) - (at.get('above1') ?? 0)).toBe(120);
+  }); // prettier-ignore
+
   test('fractions are built of figures around a slash and of no others', () => {
     const figures = [...'0123456789'];
     const nameOf = (c: string) => glyphNameOf(c.codePointAt(0)!);

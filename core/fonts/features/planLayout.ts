@@ -47,7 +47,9 @@ const BEFORE_LIGATURES =
 export function planLayout(font: FontGlyphs, rules: readonly Rule[], kerning: Kerning): FontLayout {
   const ruled = new Ruled(rules, font);
   const scripts = scriptsBeside(namedScripts(ruled), scriptsOf(font.mapping.keys()));
-  const ligatures = [...ruledLigatures(ruled, 'liga'), ...ligaturesByName(font.glyphs)];
+  const unjoined = new Set(ruled.of('carriedFacts').flatMap((c) => ruled.all(c.unjoined)));
+  const byName = ligaturesByName(font.glyphs).filter((l) => !unjoined.has(l.glyph));
+  const ligatures = [...ruledLigatures(ruled, 'liga'), ...byName];
   const joined = new Set(ligatures.map((l) => l.glyph));
   const substitutions: Substitutions = new LookupList<Substitution>();
   const scope = { font, ruled, kerning, scripts };

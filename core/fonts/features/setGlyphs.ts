@@ -2,6 +2,7 @@ import type {
   ChainRule,
   Joins,
   Lookup,
+  Marks,
   Positioning,
   ReverseRule,
   Substitution,
@@ -182,20 +183,22 @@ function positioned(
   for (const lookup of lookups) {
     const seen = new Seen(run, skippedBy(kinds)(lookup));
     if (lookup.type === 'pair') kern(kernOf(lookup.kerning), seen, run, out, isMark);
-    if (lookup.type === 'cursive') join(lookup.joins, seen, run, out, leads);
+    if (lookup.type === 'cursive') join([lookup.joins, ...(lookup.more ?? [])], seen, run, out, leads);
     if (lookup.type === 'chain') move(gpos.lookups, lookup.rules, seen, run, out);
   }
   // A letter that is joined to another goes up and down with it.
   for (const [i, moved] of out.entries()) moved.y += out[leads.get(i) ?? -1]?.y ?? 0;
   for (const lookup of lookups)
     if (lookup.type === 'mark' || lookup.type === 'markToMark')
-      attach(lookup, run, out, lookup.type === 'mark' ? isMark : skippedBy(kinds)(lookup));
+      // Of several tables the first that has a place counts: what is put last stays.
+      for (const marks of [lookup.marks, ...(lookup.more ?? [])].reverse())
+        attach(marks, run, out, lookup.type === 'mark' ? isMark : skippedBy(kinds)(lookup));
   return out;
 }
 
 /** Strokes that go on from a letter into the next: where one goes out, the other comes in. */
 function join(
-  joins: readonly Joins[],
+  tables: readonly (readonly Joins[])[],
   seen: Seen,
   run: readonly number[],
   out: Moved[],
@@ -203,10 +206,14 @@ function join(
 ): void {
   for (const i of run.keys()) {
     const next = seen.next(i, 1);
-    const exit = joins.find((j) => j.glyph === run[i])?.exit;
-    const entry = joins.find((j) => j.glyph === run[next])?.entry;
+    const meeting = tables.flatMap((joins) => {
+      const exit = joins.find((j) => j.glyph === run[i])?.exit;
+      const entry = joins.find((j) => j.glyph === run[next])?.entry;
+      return exit && entry ? [{ exit, entry }] : [];
+    })[0];
     const [from, to] = [out[i], out[next]];
-    if (!exit || !entry || !from || !to) continue;
+    if (!meeting || !from || !to) continue;
+    const { exit, entry } = meeting;
     from.advance = exit.x + from.x;
     const into = entry.x + to.x;
     to.advance -= into;
@@ -254,16 +261,16 @@ function move(
 
 /** Marks on the letter or mark before them, where both have the place. `passes`: glyphs between that aren't looked at. */
 function attach(
-  { marks }: Extract<Positioning, { readonly type: 'mark' | 'markToMark' }>,
+  { marks, bases }: Marks,
   run: readonly number[],
   out: Moved[],
   passes: (g: number) => boolean,
 ): void {
   for (const [i, glyph] of run.entries()) {
-    const mark = marks.marks.find((m) => m.glyph === glyph);
+    const mark = marks.find((m) => m.glyph === glyph);
     let base = i - 1;
     while (base >= 0 && passes(run[base] ?? 0)) base--;
-    const at = marks.bases.find((b) => b.glyph === run[base])?.at[mark?.markClass ?? -1];
+    const at = bases.find((b) => b.glyph === run[base])?.at[mark?.markClass ?? -1];
     const [moved, under] = [out[i], out[base]];
     if (!mark || !at || !moved || !under) continue;
     const between = out.slice(base, i).reduce((n, m) => n + m.advance, 0);

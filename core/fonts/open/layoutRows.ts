@@ -35,7 +35,7 @@ interface ReadTables {
 }
 
 /** What of a font its layout is read of: of features text only that is there. */
-export type LayoutSource = Pick<FontFile, 'tables' | 'contours' | 'vary'> & {
+export type LayoutSource = Pick<FontFile, 'tables' | 'contours' | 'vary' | 'glyphNames'> & {
   readonly os2: Pick<FontFile['os2'], 'sxHeight'>;
 };
 
@@ -68,7 +68,8 @@ export function readSetting(font: LayoutSource, idOf: (glyph: number) => string)
     ...(gsub ? [carriedRules({ ...shared, table: 'GSUB', layout: gsub, unsaid: unruled })] : []),
     ...(gpos ? [carriedRules({ ...shared, table: 'GPOS', layout: gpos, unsaid: (f) => unsaidPlaces(f, placed.said, kerned) })] : []),
   ];
-  const facts = carriedFacts({ font, gdef, idOf, layouts: [gsub, gpos].flatMap((l) => l ?? []) });
+  const joined = new Set(ruled.flatMap((r) => (r.kind === 'ligature' && r.feature === 'liga' ? [r.to] : [])));
+  const facts = carriedFacts({ font, joined, gdef, idOf, layouts: [gsub, gpos].flatMap((l) => l ?? []) });
   return {
     kerning,
     anchors: placed.anchors,

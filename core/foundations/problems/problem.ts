@@ -113,6 +113,8 @@ export type ProblemDetail =
   | { readonly code: 'sources-missing'; readonly style: string }
   | { readonly code: 'pictures-vary-not'; readonly letters: number }
   | { readonly code: 'colours-vary-not'; readonly letters: number }
+  /** Positions that came with a font that was opened are those of one style in all of a variable font. */
+  | { readonly code: 'places-vary-not'; readonly features: readonly string[] }
   | { readonly code: 'no-glyphs' }
   | { readonly code: 'code-point-taken'; readonly codePoint: number; readonly other: string }
   | {

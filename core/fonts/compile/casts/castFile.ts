@@ -89,9 +89,14 @@ function leftOutOfVariable(doc: Doc): Problem[] {
   const rows = Object.values(doc.glyphs);
   const pictured = rows.filter((g) => ownPicture(g)).length;
   const coloured = rows.filter((g) => isColoured(doc, g)).length;
+  const carried = Object.values(doc.features).flatMap(({ enabled, rule: r }) =>
+    enabled && r.kind === 'carried' && r.table === 'GPOS' ? r.features.map((f) => f.tag) : [],
+  );
+  const placed = [...new Set(carried)].sort();
   return [
     ...(pictured > 0 ? [problem({ code: 'pictures-vary-not', letters: pictured }, 'note')] : []),
     ...(coloured > 0 ? [problem({ code: 'colours-vary-not', letters: coloured }, 'note')] : []),
+    ...(placed.length > 0 ? [problem({ code: 'places-vary-not', features: placed }, 'note')] : []),
   ];
 }
 

@@ -185,3 +185,16 @@ withTools('a features text that can’t be read is told by its line, and stays i
   const cast = ufoOf(fontData(doc, projectOf(doc).styleId), doc, (id) => own?.get(id) ?? null);
   expect(strFromU8(cast.get('features.fea') as Uint8Array)).toBe(broken);
 }); // prettier-ignore
+
+withTools('kerning and places that the features text alone says are the project’s', () => {
+  const text = 'markClass acute <anchor 10 500> @TOP;\nfeature mark { pos base a <anchor 300 510> mark @TOP; } mark;\nfeature kern { pos a b -33; pos [o e] n -44; } kern;\n';
+  const files = new Map([...sources(), ['features.fea', strToU8(text)]]);
+  for (const path of ['groups.plist', 'kerning.plist']) files.delete(path);
+  const font = openableFont(zipSync(Object.fromEntries([...files].map(([p, c]) => [`Made.ufo/${p}`, c]))));
+  const made = font.ok ? font.value.open({ id: 'opened', family: 'Made Elsewhere', nowMs: 0 }) : font;
+  if (!made.ok) throw new Error('not opened');
+  const { doc } = made.value;
+  expect(byName(doc).a?.anchors).toMatchObject([{ name: 'top', x: 300, y: 510 }]);
+  expect(byName(doc).acute?.anchors).toMatchObject([{ name: '_top', x: 10, y: 500 }]);
+  expect(Object.values(doc.kerning).map((k) => k.value).sort()).toEqual([-33, -44]);
+}); // prettier-ignore

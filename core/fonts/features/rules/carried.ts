@@ -3,7 +3,9 @@ import type { Carried, CarriedDoes, CarriedLookup } from '../../../project/docum
 import type {
   ChainRule,
   FeatureUse,
+  Joins,
   Lookup,
+  Marks,
   PairTable,
   Positioning,
   Substitution,
@@ -127,15 +129,29 @@ function pairTableOf(t: Table, at: At): PairTable {
   return { by: 'classes', covered: all(t.covered), left: t.left.map(all), right: t.right.map(all), values: t.values };
 } // prettier-ignore
 
-function marksOf(does: Extract<CarriedDoes, { readonly type: 'marks' }>, at: At): Positioning {
-  const marks = does.marks.flatMap((m) => (m.at ? [{ glyph: at(m.glyph), markClass: m.markClass, at: m.at }] : []));
-  const { classes } = does;
-  if (does.on === 'ligatures') {
-    const ligatures = does.bases.map((b) => ({ glyph: at(b.glyph), at: b.at }));
-    return { type: 'markToLigature', marks: { classes, marks, ligatures } };
+type MarkTable = Extract<CarriedDoes, { readonly type: 'marks' }>['tables'][number];
+
+/** The first of a lookup's tables, and those behind it where there are any. */
+function first<T>(
+  tables: readonly T[],
+  none: T,
+): { readonly own: T; readonly more: { readonly more?: readonly T[] } } {
+  const [own = none, ...more] = tables;
+  return { own, more: more.length > 0 ? { more } : {} };
+}
+
+const NO_MARKS = { classes: 0, marks: [], bases: [] };
+
+function marksOf({ on, tables }: Extract<CarriedDoes, { readonly type: 'marks' }>, at: At): Positioning {
+  const marksIn = (t: MarkTable) => t.marks.flatMap((m) => (m.at ? [{ glyph: at(m.glyph), markClass: m.markClass, at: m.at }] : []));
+  if (on === 'ligatures') {
+    const made = tables.map((t) => ({ classes: t.classes, marks: marksIn(t), ligatures: t.bases.map((b) => ({ glyph: at(b.glyph), at: b.at })) }));
+    const { own, more } = first(made, { ...NO_MARKS, ligatures: [] });
+    return { type: 'markToLigature', marks: own, ...more };
   }
-  const bases = does.bases.map((b) => ({ glyph: at(b.glyph), at: nth(b.at, 0) }));
-  return { type: does.on === 'letters' ? 'mark' : 'markToMark', marks: { classes, marks, bases } };
+  const made = tables.map((t) => ({ classes: t.classes, marks: marksIn(t), bases: t.bases.map((b) => ({ glyph: at(b.glyph), at: nth(b.at, 0) })) }));
+  const { own, more } = first<Marks>(made, NO_MARKS);
+  return { type: on === 'letters' ? 'mark' : 'markToMark', marks: own, ...more };
 } // prettier-ignore
 
 function positioningOf(does: CarriedDoes, scope: Scope): Positioning | null {
@@ -147,8 +163,11 @@ function positioningOf(does: CarriedDoes, scope: Scope): Positioning | null {
       return { type: 'pairTables', tables: does.tables.map((t) => pairTableOf(t, at)) };
     case 'marks':
       return marksOf(does, at);
-    case 'joins':
-      return { type: 'cursive', joins: does.joins.map((j) => ({ ...j, glyph: at(j.glyph) })) };
+    case 'joins': {
+      const tables = does.tables.map((t) => t.map((j): Joins => ({ ...j, glyph: at(j.glyph) })));
+      const { own, more } = first<readonly Joins[]>(tables, []);
+      return { type: 'cursive', joins: own, ...more };
+    }
     case 'chain':
       return chainOf(does, scope);
     default:

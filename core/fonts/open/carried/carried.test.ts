@@ -6,13 +6,16 @@ import { readFileSync } from 'node:fs';
 import { brotliDecompressSync } from 'node:zlib';
 import { openFontPath } from '../../../../testing/openFonts';
 import { hasFontTools, shaperOf, withFontTools } from '../../../../testing/outsideReaders';
+import { featureFont, featureTexts } from '../../../../testing/featureFont';
 import { describeProblem } from '../../../foundations/problems/describe';
+import { addStyle } from '../../../project/document/commands/family/addStyle';
 import { edit } from '../../../project/document/inStep/edit';
 import { FIRST_TEXT, projectOf } from '../../../project/document/newProject';
 import { missingOfBill } from '../../../project/document/queries/sheets';
 import { glyphsOfRule, renamedRule, ruleWith } from '../../../project/document/rows/features';
 import type { Doc } from '../../../project/document/schema';
 import { randomBy } from '../../../testing/randomOutlines';
+import { castFile } from '../../compile/casts/castFile';
 import { compileFont } from '../../compile/compileFont';
 import { fontData } from '../../compile/fontData';
 import { explainRule } from '../../features/explain';
@@ -61,48 +64,8 @@ feature mark {
 feature mkmk { lookup A { lookupflag UseMarkFilteringSet @ABOVE; pos mark [acutecomb gravecomb] <anchor 0 700> mark @TOP; } A; } mkmk;
 `;
 
-const MADE = `
-import base64, io, sys
-from fontTools.fontBuilder import FontBuilder
-from fontTools.pens.ttGlyphPen import TTGlyphPen
-from fontTools.feaLib.builder import addOpenTypeFeaturesFromString
-order = ['.notdef', 'space', 'a', 'b', 'c', 'f', 'i', 'x', 'y', 'acutecomb', 'gravecomb', 'dotbelowcomb', 'f_i', 'a.vs', 'uni00A0']
-fb = FontBuilder(1000, isTTF=True)
-fb.setupGlyphOrder(order)
-codes = {32: 'space', 97: 'a', 98: 'b', 99: 'c', 102: 'f', 105: 'i', 120: 'x', 121: 'y', 0x301: 'acutecomb', 0x300: 'gravecomb', 0x323: 'dotbelowcomb', 0xa0: 'uni00A0'}
-fb.setupCharacterMap(codes, uvs=[(0x61, 0xfe00, 'a.vs'), (0x62, 0xfe00, None), (0x63, 0xe0100, None)])
-glyphs = {}
-for n, name in enumerate(order):
-    pen = TTGlyphPen(None)
-    if name not in ('space', 'uni00A0'):
-        pen.moveTo((20, 0)); pen.lineTo((20, 300 + 10 * n)); pen.lineTo((120 + 5 * n, 0)); pen.closePath()
-    glyphs[name] = pen.glyph()
-fb.setupGlyf(glyphs)
-fb.setupHorizontalMetrics({name: (0 if name.endswith('comb') else 300 + 20 * n, 20) for n, name in enumerate(order)})
-fb.setupHorizontalHeader(ascent=800, descent=-200)
-fb.setupNameTable({'familyName': 'Every Lookup', 'styleName': 'Regular'})
-fb.setupOS2(sTypoAscender=800, sxHeight=500)
-fb.setupPost()
-addOpenTypeFeaturesFromString(fb.font, open(sys.argv[1]).read())
-out = io.BytesIO()
-fb.font.save(out)
-print(base64.b64encode(out.getvalue()).decode())`;
-
-const made = hasFontTools ? Uint8Array.from(Buffer.from(withFontTools(MADE, { 'rules.fea': new TextEncoder().encode(RULES) }), 'base64')) : null; // prettier-ignore
+const made = hasFontTools ? featureFont(RULES) : null;
 const withTools = made ? test : test.skip;
-const ALPHABET = ['a', 'b', 'c', 'f', 'i', 'x', 'y', '\u0301', '\u0300', '\u0323'];
-
-/** All texts of up to four letters, and some longer ones. */
-function texts(): string[] {
-  let last = [''];
-  const all = Array.from(
-    { length: 4 },
-    () => (last = last.flatMap((t) => ALPHABET.map((c) => t + c))),
-  ).flat();
-  const random = randomBy(5);
-  const one = () => ALPHABET[Math.floor(random() * ALPHABET.length)] ?? '';
-  return [...all, ...Array.from({ length: 3000 }, () => Array.from({ length: 9 }, one).join(''))];
-}
 
 withTools(
   'every kind of lookup and flag does what it did, for all texts of four letters and in other features',
@@ -114,7 +77,7 @@ withTools(
     for (const on of asked)
       expect([
         on,
-        texts()
+        featureTexts()
           .filter((t) => was(t, on) !== is(t, on))
           .slice(0, 5),
       ]).toEqual([on, []]);
@@ -125,11 +88,11 @@ withTools('the same goes for features text: a UFO built by fontTools sets them a
   const doc = opened(read(made ?? new Uint8Array(0)));
   const fea = String(ufoFiles(fontData(doc, projectOf(doc).styleId), doc).get('features.fea'));
   expect(fea).toMatch(/UseMarkFilteringSet \[acutecomb/);
-  const rebuilt = Uint8Array.from(Buffer.from(withFontTools(MADE, { 'rules.fea': new TextEncoder().encode(fea) }), 'base64'));
+  const rebuilt = featureFont(fea);
   const [was, is] = [shaperOf(made ?? new Uint8Array(0)), shaperOf(rebuilt)];
   // Kerning and anchors stand in files of their own in a UFO; what is left is what nothing else says.
   const off = { mark: 0, mkmk: 0, kern: 0, curs: 0 };
-  expect(texts().filter((t) => was(t, off) !== is(t, off))).toEqual([]);
+  expect(featureTexts().filter((t) => was(t, off) !== is(t, off))).toEqual([]);
 }); // prettier-ignore
 
 withTools('variation sequences stay, also those that look as usual', () => {
@@ -191,3 +154,59 @@ test('a font of another script begins with its own letters, and what it puts tog
     FIRST_TEXT,
   );
 });
+
+/** Texts that two fonts set otherwise, the first few. */
+function setOtherwise(before: Uint8Array, after: Uint8Array): string[] {
+  const [was, is] = [shaperOf(before), shaperOf(after)];
+  return featureTexts().filter((t) => was(t, {}) !== is(t, {})).slice(0, 5); // prettier-ignore
+}
+
+withTools('a mark that has other places in several tables of one lookup keeps them all', () => {
+  const text = `
+markClass acutecomb <anchor 10 500> @FIRST; markClass acutecomb <anchor 90 300> @SECOND;
+lookup ONE { pos base a <anchor 50 500> mark @FIRST; pos base c <anchor 51 501> mark @FIRST; } ONE;
+lookup TWO { pos base a <anchor 1 2> mark @SECOND; pos base b <anchor 70 510> mark @SECOND; } TWO;
+lookup JOIN1 { pos cursive x <anchor 0 0> <anchor 50 30>; } JOIN1;
+lookup JOIN2 { pos cursive x <anchor 9 9> <anchor 60 90>; pos cursive y <anchor 7 7> <anchor 8 8>; } JOIN2;
+feature mark { lookup ONE; } mark;
+feature curs { lookup JOIN1; } curs;`;
+  const together = `
+lookups = font['GPOS'].table.LookupList.Lookup
+for one, two in ((0, 1), (2, 3)):
+    lookups[one].SubTable += lookups[two].SubTable
+    lookups[one].SubTableCount = len(lookups[one].SubTable)
+    lookups[two].SubTable = lookups[two].SubTable[:1]`;
+  const bytes = featureFont(text, together);
+  expect(setOtherwise(bytes, cast(opened(read(bytes))))).toEqual([]);
+}); // prettier-ignore
+
+withTools('languages that rules here and lookups there name have one system of features each', () => {
+  const bytes = featureFont(`
+languagesystem DFLT dflt; languagesystem latn dflt; languagesystem latn TRK;
+feature calt { sub a' b by x; } calt;
+feature liga { sub f i by f_i; } liga;
+feature locl { script latn; language TRK; sub b by y; lookup N { sub c by x x; } N; } locl;`);
+  const font = cast(opened(read(bytes)));
+  const tags = JSON.parse(withFontTools(SYSTEMS, { 'font.ttf': font })) as Record<string, string[]>;
+  for (const languages of Object.values(tags)) expect(new Set(languages).size).toBe(languages.length);
+  expect(tags['latn']).toContain('TRK ');
+  expect(setOtherwise(bytes, font)).toEqual([]);
+}); // prettier-ignore
+
+const SYSTEMS = `
+import json, sys
+from fontTools.ttLib import TTFont
+gsub = TTFont(sys.argv[1])['GSUB'].table
+print(json.dumps({s.ScriptTag: [l.LangSysTag for l in s.Script.LangSysRecord] for s in gsub.ScriptList.ScriptRecord}))`;
+
+withTools('positions that are carried stay the same in a variable font, and that is told', async () => {
+  const doc = opened(read(made ?? new Uint8Array(0)));
+  const diff = addStyle(doc, { name: 'Bold', weightClass: 700, heavier: 10 });
+  if (!diff) throw new Error('no style');
+  const family = edit(doc, diff).doc;
+  const told = (d: Doc) =>
+    castFile(d, 'variable', { styleId: projectOf(d).styleId, nowUnixS: 0, brotli: (b) => Promise.resolve(b) })
+      .then((r) => r.problems.filter((p) => p.code === 'places-vary-not').map(describeProblem));
+  expect(await told(family)).toEqual([expect.stringMatching(/positions of cpsp, curs, kern, mark/)]);
+  expect(await told({ ...family, features: {} })).toEqual([]);
+}); // prettier-ignore

@@ -4,10 +4,13 @@ import { FLAG } from '../../opentype/layout/flags';
 import type { ReadLayout } from '../../opentype/read/layout/common';
 import type { FontFile } from '../../opentype/read/readFont';
 import type { ReadGdef } from '../../opentype/read/readGdef';
+import { partsOfLigature } from '../../../type/names/nameRules';
 import { variantsOfCmap } from '../../opentype/read/readVariants';
 
 export interface Facts {
-  readonly font: Pick<FontFile, 'tables' | 'contours'>;
+  readonly font: Pick<FontFile, 'tables' | 'contours' | 'glyphNames'>;
+  /** Glyphs that are made of others without being asked for. */
+  readonly joined: ReadonlySet<string>;
   readonly gdef: ReadGdef;
   readonly layouts: readonly ReadLayout[];
   /** The id of a glyph by its index. */
@@ -15,7 +18,7 @@ export interface Facts {
 }
 
 /** What a font says besides its drawings and lookups; none where that is nothing. */
-export function carriedFacts({ font, gdef, layouts, idOf }: Facts): CarriedFacts[] {
+export function carriedFacts({ font, joined, gdef, layouts, idOf }: Facts): CarriedFacts[] {
   const isThere = (g: number) => g < font.contours.length;
   const ids = (glyphs: readonly number[]) => glyphs.filter(isThere).map(idOf);
   const cmap = font.tables.get('cmap');
@@ -23,10 +26,11 @@ export function carriedFacts({ font, gdef, layouts, idOf }: Facts): CarriedFacts
     .filter((v) => v.glyph === null || isThere(v.glyph))
     .map((v) => ({ ...v, glyph: v.glyph === null ? null : idOf(v.glyph) }));
   const [marks, ligatures, kindless] = [ids(gdef.marks), ids(gdef.ligatures), ids(kindlessOf(font, gdef, layouts))];
+  const unjoined = ids(font.glyphNames.flatMap((n, g) => (partsOfLigature(n) ? [g] : []))).filter((id) => !joined.has(id));
   const scripts = [...new Set(layouts.flatMap((l) => l.scripts))].filter((s) => otherTagsOf(s).length > 0).sort();
   const only = layouts.flatMap(inSomeScripts);
-  if ([marks, ligatures, kindless, variants, scripts, only].every((l) => l.length === 0)) return [];
-  return [{ kind: 'carriedFacts', marks, ligatures, kindless, variants, scripts, only }];
+  if ([marks, ligatures, kindless, unjoined, variants, scripts, only].every((l) => l.length === 0)) return [];
+  return [{ kind: 'carriedFacts', marks, ligatures, kindless, unjoined, variants, scripts, only }];
 } // prettier-ignore
 
 /** Glyphs of no kind; none where no lookup asks for kinds other than marks. */

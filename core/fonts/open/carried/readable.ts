@@ -115,7 +115,6 @@ function substitution(gsub: ReadLayout, l: ReadLookup): Does {
 
 const TYPE = { cursive: 3, markToBase: 4, markToLigature: 5, markToMark: 6 } as const;
 
-/** Subtables of places are tried in their order: they are carried where one is enough to say them all. */
 function positioning(gpos: ReadLayout, l: ReadLookup): Does {
   const moved = adjustmentsOf(gpos, l);
   if (moved) return ({ idOf }) => ({ type: 'moved', map: [...moved].map(([g, by]) => [idOf(g), by] as const) });
@@ -140,12 +139,14 @@ function tableIn(t: PairTable, idOf: (glyph: number) => string) {
 const placeOf = (p: Place | null): CarriedPlace => p && { x: Math.round(p.x), y: Math.round(p.y) };
 
 function joinsDoes(gpos: ReadLayout, l: ReadLookup): Does {
-  const joins = new Map(l.subtables.flatMap((s) => readJoins(gpos, s.at)).reverse().map((j) => [j.glyph, j]));
+  const tables = l.subtables.map((s) => readJoins(gpos, s.at));
   return ({ idOf }) => ({
     type: 'joins',
-    joins: [...joins.values()].map((j) => ({ glyph: idOf(j.glyph), entry: placeOf(j.entry), exit: placeOf(j.exit) })),
+    tables: tables.map((joins) =>
+      joins.map((j) => ({ glyph: idOf(j.glyph), entry: placeOf(j.entry), exit: placeOf(j.exit) })),
+    ),
   });
-} // prettier-ignore
+}
 
 /** What marks go to by one subtable, with places by letter. */
 interface OnGlyphs extends Omit<Marks, 'bases'> {
@@ -155,7 +156,7 @@ interface OnGlyphs extends Omit<Marks, 'bases'> {
 function marksDoes(gpos: ReadLayout, l: ReadLookup): Does {
   const on = ({ [TYPE.markToBase]: 'letters', [TYPE.markToLigature]: 'ligatures', [TYPE.markToMark]: 'marks' } as const)[l.type];
   if (!on) return null;
-  const parts = l.subtables.map(({ at }): OnGlyphs => {
+  const tables = l.subtables.map(({ at }): OnGlyphs => {
     if (on !== 'ligatures') {
       const read = readMarks(gpos, at);
       return { ...read, bases: read.bases.map((b) => ({ glyph: b.glyph, at: [b.at] })) };
@@ -163,28 +164,13 @@ function marksDoes(gpos: ReadLayout, l: ReadLookup): Does {
     const { ligatures, ...read } = readLigatureMarks(gpos, at);
     return { ...read, bases: ligatures };
   });
-  const whole = parts.reduce(bothOf, { classes: 0, marks: [], bases: [] });
   return ({ idOf }) => ({
     type: 'marks',
     on,
-    classes: whole.classes,
-    marks: whole.marks.map((m) => ({ glyph: idOf(m.glyph), markClass: m.markClass, at: placeOf(m.at) })),
-    bases: whole.bases.map((b) => ({ glyph: idOf(b.glyph), at: b.at.map((row) => row.map(placeOf)) })),
+    tables: tables.map((t) => ({
+      classes: t.classes,
+      marks: t.marks.map((m) => ({ glyph: idOf(m.glyph), markClass: m.markClass, at: placeOf(m.at) })),
+      bases: t.bases.map((b) => ({ glyph: idOf(b.glyph), at: b.at.map((row) => row.map(placeOf)) })),
+    })),
   });
-} // prettier-ignore
-
-/**
- * Two subtables as one: classes of the second are numbered on. A mark of both keeps what it has in the first, since that is tried first;
- * its letters of the second alone are lost to it, which no font is known to ask for.
- */
-function bothOf(a: OnGlyphs, b: OnGlyphs): OnGlyphs {
-  const known = new Set(a.marks.map((m) => m.glyph));
-  const fresh = b.marks.filter((m) => !known.has(m.glyph)).map((m) => ({ ...m, markClass: m.markClass + a.classes }));
-  const none = (n: number): null[] => Array.from({ length: n }, () => null);
-  const bases = new Map(a.bases.map((x) => [x.glyph, x.at.map((row) => [...row, ...none(b.classes)])]));
-  for (const x of b.bases) {
-    const before = bases.get(x.glyph);
-    bases.set(x.glyph, x.at.map((row, i) => [...(before?.[i]?.slice(0, a.classes) ?? none(a.classes)), ...row]));
-  }
-  return { classes: a.classes + b.classes, marks: [...a.marks, ...fresh], bases: [...bases].map(([glyph, at]) => ({ glyph, at })) };
 } // prettier-ignore

@@ -4,7 +4,9 @@
  */
 import { readFileSync } from 'node:fs';
 import { brotliDecompressSync } from 'node:zlib';
+import fc from 'fast-check';
 import { browserPage } from '../../../../testing/browserPage';
+import { mutate, mutations } from '../../../../testing/mutate';
 import { openFontPath } from '../../../../testing/openFonts';
 import { hasFontTools, withFontTools } from '../../../../testing/outsideReaders';
 import { contoursBox } from '../../../foundations/geometry/measure';
@@ -18,9 +20,11 @@ import type { Doc } from '../../../project/document/schema';
 import { drawnProject } from '../../../testing/drawnProject';
 import { byName } from '../../../testing/named';
 import { compileFont } from '../../compile/compileFont';
-import { buildSfnt, parseSfnt, SFNT_CFF } from '../../opentype/sfnt';
+import { buildSfnt, parseSfnt, SFNT_CFF, SFNT_TRUETYPE } from '../../opentype/sfnt';
+import { ByteWriter } from '../../opentype/bytes';
 import { readFont } from '../../opentype/read/readFont';
 import { openFont } from '../openFont';
+import { svgLayers } from './svgColours';
 
 const page = browserPage();
 
@@ -183,4 +187,26 @@ withTools('every paint of fontTools’ making looks as it did: maps of outlines 
   expect(leftOut.filter((w) => /colour|gradient|outline/.test(w))).toEqual([]);
   expect(Object.values(doc.glyphs).map((g) => g.name)).not.toContain('ball');
   for (const char of ['A', 'B', 'C', 'D']) expect([char, (await difference(bytes, cast(doc), char)) < 0.01]).toEqual([char, true]);
+}); // prettier-ignore
+
+withTools('altered tables of colours are read or told', () => {
+  const whole = parseSfnt(Uint8Array.from(Buffer.from(withFontTools(MADE, {}), 'base64'))).tables;
+  let told = 0;
+  fc.assert(
+    fc.property(fc.constantFrom('COLR', 'CPAL'), mutations, (tag, list) => {
+      const broken = mutate(whole.get(tag) ?? new Uint8Array(), list);
+      const font = readFont(buildSfnt(SFNT_TRUETYPE, new Map([...whole, [tag, broken]])));
+      const made = font.ok ? openFont(font.value, { id: 'x', family: 'X', nowMs: 0 }) : font;
+      if (!made.ok) told++;
+    }),
+    { numRuns: 200, seed: 12 },
+  );
+  expect(told).toBeGreaterThan(20);
+}); // prettier-ignore
+
+test('a drawing that holds more letters than can be gone through is told', () => {
+  const document = new TextEncoder().encode(`<svg xmlns="http://www.w3.org/2000/svg"><!--${' '.repeat(20000)}--></svg>`);
+  const w = new ByteWriter().uint16(0).uint32(10).uint32(0).uint16(1).uint16(1).uint16(0xfffe).uint32(14).uint32(document.length);
+  const { leftOut } = svgLayers(w.bytes(document).done(), 1000);
+  expect(leftOut).toEqual(['colours of letters in drawings that hold very many']);
 }); // prettier-ignore

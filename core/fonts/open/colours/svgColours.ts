@@ -18,6 +18,8 @@ interface GlyphDocument {
 const GZIP = [0x1f, 0x8b] as const;
 /** More than any glyph's drawing takes, unpacked. */
 const MOST_BYTES = 20e6;
+/** Letters of drawings that are gone through, all in all. */
+const MOST_READ = 200e6;
 
 function documentsOf(bytes: Uint8Array): GlyphDocument[] {
   const at = new ByteReader(bytes, 2).uint32();
@@ -62,8 +64,15 @@ export function svgLayers(
   const leftOut = new Set<string>();
   const reach = 4 * unitsPerEm;
   const up = compose(scaling(1, -1), translation(-reach, -reach));
+  let left = MOST_READ;
   for (const { first, last, text } of documentsOf(bytes))
     for (let glyph = first; glyph <= last; glyph++) {
+      // A document of many glyphs is read once for each.
+      left -= text.length;
+      if (left < 0) {
+        leftOut.add('colours of letters in drawings that hold very many');
+        return { layers, leftOut: [...leftOut] };
+      }
       const drawing = readSvg(documentOfGlyph(withoutPalettes(text), glyph, reach));
       if (!drawing.ok) continue;
       for (const what of drawing.value.notUnderstood) leftOut.add(`${what} in letters that are drawings`);

@@ -12,6 +12,7 @@ import type {
   ReverseRule,
   Substitution,
 } from '../../opentype/layout/model';
+import { MOST_AT_ONCE } from './limits';
 import { PairBuilder } from './pairClasses';
 
 /** What a lookup passes over, as a statement of the text says it. */
@@ -200,6 +201,9 @@ export class LookupBuilder {
   } // prettier-ignore
 }
 
-/** Every choice of one glyph a set. */
-export const choices = (sets: readonly GlyphSet[]): number[][] =>
-  sets.reduce<number[][]>((all, set) => all.flatMap((run) => set.map((g) => [...run, g])), [[]]);
+/** Every choice of one glyph a set. RangeError for more than a font would have. */
+export function choices(sets: readonly GlyphSet[]): number[][] {
+  const count = sets.reduce((n, set) => n * set.length, 1);
+  if (count > MOST_AT_ONCE) throw new RangeError(`a statement that makes ${count} ligatures`);
+  return sets.reduce<number[][]>((all, set) => all.flatMap((run) => set.map((g) => [...run, g])), [[]]);
+}

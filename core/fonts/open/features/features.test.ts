@@ -1,6 +1,8 @@
 /** Features texts read here and built by fontTools' feature compiler: HarfBuzz sets all texts of four letters alike with both. */
-import { hasFontTools, shaperOf, withFontTools } from '../../../../testing/outsideReaders';
-import { randomBy } from '../../../testing/randomOutlines';
+import fc from 'fast-check';
+import { FEATURE_GLYPHS, featureFont, featureTexts } from '../../../../testing/featureFont';
+import { mutate, mutations } from '../../../../testing/mutate';
+import { hasFontTools, shaperOf } from '../../../../testing/outsideReaders';
 import { markSetsOf } from '../../opentype/layout/flags';
 import { buildGdef } from '../../opentype/layout/gdef';
 import { buildGpos } from '../../opentype/layout/gpos';
@@ -8,28 +10,6 @@ import { buildGsub } from '../../opentype/layout/gsub';
 import { buildSfnt, parseSfnt, SFNT_TRUETYPE } from '../../opentype/sfnt';
 import { readFeatureText } from './readFeatureText';
 import { FeatureTextError } from './tokens';
-
-const ORDER = [
-  '.notdef',
-  'space',
-  'a',
-  'b',
-  'c',
-  'f',
-  'i',
-  'x',
-  'y',
-  'acutecomb',
-  'gravecomb',
-  'dotbelowcomb',
-  'f_i',
-  'a.alt',
-  'b.alt',
-  'c.alt',
-  'x.01',
-  'x.02',
-  'x.03',
-];
 
 /** Every kind of statement, in the forms that the specification has for it. */
 const TEXT = `
@@ -84,29 +64,9 @@ feature mkmk { lookup A { lookupflag UseMarkFilteringSet @ABOVE; pos mark [acute
 table GDEF { GlyphClassDef [a b c f i x y], [f_i], [acutecomb gravecomb dotbelowcomb], ; } GDEF;
 `.replace('feature kern {', 'lookup K { pos [x y] 13; } K;\nfeature kern {').replace('WIDER; } cpsp', '<WIDER>; } cpsp').replace('<anchor TOP_B>', '<anchor TOP_B>'); // prettier-ignore
 
-const MADE = `
-import base64, io, sys
-from fontTools.fontBuilder import FontBuilder
-from fontTools.pens.ttGlyphPen import TTGlyphPen
-from fontTools.feaLib.builder import addOpenTypeFeaturesFromString
-order = ${JSON.stringify(ORDER)}
-fb = FontBuilder(1000, isTTF=True)
-fb.setupGlyphOrder(order)
-fb.setupCharacterMap({32: 'space', 97: 'a', 98: 'b', 99: 'c', 102: 'f', 105: 'i', 120: 'x', 121: 'y', 0x301: 'acutecomb', 0x300: 'gravecomb', 0x323: 'dotbelowcomb'})
-pen = TTGlyphPen(None)
-fb.setupGlyf({name: TTGlyphPen(None).glyph() for name in order})
-fb.setupHorizontalMetrics({name: (0 if name.endswith('comb') else 300 + 20 * n, 0) for n, name in enumerate(order)})
-fb.setupHorizontalHeader(ascent=800, descent=-200)
-fb.setupNameTable({'familyName': 'Text', 'styleName': 'Regular'})
-fb.setupOS2(sTypoAscender=800, sxHeight=500)
-fb.setupPost()
-addOpenTypeFeaturesFromString(fb.font, open(sys.argv[1]).read())
-out = io.BytesIO()
-fb.font.save(out)
-print(base64.b64encode(out.getvalue()).decode())`;
-
 const read = (text: string, files: Readonly<Record<string, string>> = {}) => {
-  const indexOf = (name: string) => (ORDER.includes(name) ? ORDER.indexOf(name) : undefined);
+  const indexOf = (name: string) =>
+    FEATURE_GLYPHS.includes(name) ? FEATURE_GLYPHS.indexOf(name) : undefined;
   return readFeatureText({ text, indexOf, include: (path) => files[path] ?? null });
 };
 
@@ -115,32 +75,20 @@ function withOurs(bytes: Uint8Array, text: string): Uint8Array {
   const { gsub, gpos, kinds } = read(text);
   const markSets = markSetsOf([gsub, gpos]);
   const tables = new Map(parseSfnt(bytes).tables);
-  const gdef = buildGdef(ORDER.map((_, i) => kinds.get(i) ?? 'none'), [], { markSets });
+  const gdef = buildGdef(FEATURE_GLYPHS.map((_, i) => kinds.get(i) ?? 'none'), [], { markSets });
   for (const [tag, table] of Object.entries({ GSUB: buildGsub(gsub, { markSets }), GPOS: buildGpos(gpos, { markSets }), GDEF: gdef }))
     if (table) tables.set(tag, table);
   return buildSfnt(SFNT_TRUETYPE, tables);
 } // prettier-ignore
 
-const ALPHABET = ['a', 'b', 'c', 'f', 'i', 'x', 'y', '\u0301', '\u0300', '\u0323'];
-function texts(): string[] {
-  let last = [''];
-  const all = Array.from(
-    { length: 4 },
-    () => (last = last.flatMap((t) => ALPHABET.map((c) => t + c))),
-  ).flat();
-  const random = randomBy(5);
-  const one = () => ALPHABET[Math.floor(random() * ALPHABET.length)] ?? '';
-  return [...all, ...Array.from({ length: 2000 }, () => Array.from({ length: 9 }, one).join(''))];
-}
-
 const withTools = hasFontTools ? test : test.skip;
 
 withTools('every kind of statement is read as fontTools reads it', () => {
-  const bytes = Uint8Array.from(Buffer.from(withFontTools(MADE, { 'rules.fea': new TextEncoder().encode(TEXT) }), 'base64')); // prettier-ignore
+  const bytes = featureFont(TEXT);
   const [was, is] = [shaperOf(bytes), shaperOf(withOurs(bytes, TEXT))];
   const asked: Readonly<Record<string, number>>[] = [{}, { ss01: 1, salt: 2, cpsp: 1 }, { calt: 0 }];
   for (const on of asked)
-    expect([on, texts().filter((t) => was(t, on) !== is(t, on)).slice(0, 8)]).toEqual([on, []]); // prettier-ignore
+    expect([on, featureTexts().filter((t) => was(t, on) !== is(t, on)).slice(0, 8)]).toEqual([on, []]); // prettier-ignore
 });
 
 test('names of features, other files, and what isn’t read are told', () => {
@@ -169,4 +117,32 @@ test.each([
     at = error.line;
   }
   expect(at).toBe(line);
+});
+
+test('statements of more ligatures or pairs than a font has are told at once, and so are files without end', () => {
+  const many = (sign: string) => Array.from({ length: 4 }, () => sign).join(' ');
+  const all = `[${FEATURE_GLYPHS.slice(1).join(' ')}]`;
+  expect(() => read(`feature liga { sub ${many(all)} by a; } liga;`)).toThrow(RangeError);
+  const wide = `[${Array.from({ length: 40 }, () => FEATURE_GLYPHS.slice(1).join(' ')).join(' ')}]`;
+  expect(() => read(`feature kern { enum pos ${wide} ${wide} 5; } kern;`)).toThrow(RangeError);
+  expect(() => read('@a = [a0000000 - a9999999];')).toThrow(FeatureTextError);
+  const { leftOut } = read('include(self.fea);', { 'self.fea': 'include(self.fea);\n'.repeat(50) });
+  expect(leftOut.join()).toContain('self.fea, which its features text includes');
+});
+
+test('altered texts are read or told, and never go on for ever', () => {
+  const bytes = new TextEncoder().encode(TEXT);
+  let told = 0;
+  fc.assert(
+    fc.property(mutations, (list) => {
+      try {
+        read(new TextDecoder().decode(mutate(bytes, list)));
+      } catch (error) {
+        if (!(error instanceof FeatureTextError || error instanceof RangeError)) throw error;
+        told++;
+      }
+    }),
+    { numRuns: 300, seed: 4 },
+  );
+  expect(told).toBeGreaterThan(50);
 });

@@ -1,5 +1,6 @@
 // OpenType feature file specification 1.26, 2.g "Glyph classes" and 2.f "Glyphs".
 import type { GlyphSet } from '../../opentype/layout/model';
+import { MOST_OF_RANGE } from './limits';
 import type { TokenReader } from './tokens';
 
 /** Glyphs by name, and classes as they are defined. */
@@ -73,8 +74,9 @@ export class GlyphSets {
       const [x, y] = [from.charCodeAt(0), to.charCodeAt(0)];
       return Array.from({ length: y - x + 1 }, (_, i) => named(String.fromCharCode(x + i))).flat();
     }
-    if (/^\d+$/.test(from) && from.length === to.length && Number(from) < Number(to))
-      return Array.from({ length: Number(to) - Number(from) + 1 }, (_, i) => named(String(Number(from) + i).padStart(from.length, '0'))).flat();
+    const count = Number(to) - Number(from) + 1;
+    if (/^\d+$/.test(from) && from.length === to.length && count > 1 && count <= MOST_OF_RANGE)
+      return Array.from({ length: count }, (_, i) => named(String(Number(from) + i).padStart(from.length, '0'))).flat();
     throw t.error(`${first} to ${last} is no range of names`);
   }
 } // prettier-ignore

@@ -1,3 +1,4 @@
+import { MOST_AT_ONCE } from './limits';
 import type { GlyphSet, PairPlaces, PairTable } from '../../opentype/layout/model';
 
 const keyOf = (set: GlyphSet): string => [...new Set(set)].sort((a, b) => a - b).join();
@@ -31,6 +32,8 @@ export class PairBuilder {
   private broken = true;
 
   addGlyphs(left: GlyphSet, right: GlyphSet, places: PairPlaces): void {
+    if (left.length * right.length > MOST_AT_ONCE)
+      throw new RangeError(`a statement that makes ${left.length * right.length} pairs`);
     for (const l of left)
       for (const r of right)
         if (!this.glyphs.has(`${l} ${r}`)) this.glyphs.set(`${l} ${r}`, [l, r, ...places]);

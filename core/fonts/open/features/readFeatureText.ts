@@ -12,6 +12,7 @@ import {
   type System,
 } from './building';
 import { Definitions } from './definitions';
+import { INCLUDED } from './limits';
 import { readPosition } from './positions';
 import { readSubstitution } from './substitutions';
 import type { RuleTarget } from './ruleTarget';
@@ -39,8 +40,6 @@ export interface FeatureSource {
 
 /** So many names are told. */
 const MOST_NAMED = 6;
-/** Files within files, at the most. */
-const DEEPEST = 5;
 interface Open {
   readonly type: BuildingType;
   readonly building: BuildingOf<BuildingType>;
@@ -62,6 +61,7 @@ class FeatureReader implements RuleTarget {
   private readonly labels = new Map<string, string>();
   /** Lookups of a block by its name. */
   private readonly named = new Map<string, { readonly table: 'GSUB' | 'GPOS'; readonly number: number }>();
+  private included = 0;
   private open: Open | null = null;
   private block: string | null = null;
   private tag: string | null = null;
@@ -163,7 +163,8 @@ class FeatureReader implements RuleTarget {
     while (t.peek() !== ')') path += t.next();
     t.expect(')');
     t.take(';');
-    const text = deep < DEEPEST ? this.source.include(path) : null;
+    const may = deep < INCLUDED.deepest && ++this.included <= INCLUDED.most;
+    const text = may ? this.source.include(path) : null;
     if (text === null) this.leftOut.add(`${path}, which its features text includes`);
     else this.file(text, deep + 1);
   }

@@ -55,7 +55,7 @@ export function readUfo(files: UfoFiles): Result<ReadUfo> {
     return fail({ code: 'font-unreadable', reason: `it is a UFO of version ${String(meta.value['formatVersion'] ?? 'unknown')}; 2 and 3 can be read` });
   const { glyphs, problems } = glyphsOf(files, contents.value, orderOf(lib));
   if (glyphs.size === 0) return fail({ code: 'font-unreadable', reason: 'none of its glyphs can be read' });
-  const text = textOfUfo({ files, glyphs, kerning: kerning.value });
+  const text = textOfUfo({ files, glyphs, kerning: kerning.value, info: info.value });
   return ok({ files, info: info.value, glyphs, groups: groups.value, kerning: kerning.value, licence: licenceOf(info.value), leftOut: [...leftOutOf(files), ...text.leftOut], text, problems });
 } // prettier-ignore
 
@@ -170,7 +170,11 @@ export function openUfo(ufo: ReadUfo, { id, family, nowMs }: OpenAs): OpenedFont
   const sources = zippedSources(ufo.files);
   const base = newProject(id, family.trim() || ufo.licence.family || 'Untitled', nowMs);
   const idOf = (name: string) => idFor(id, 'glyphs', name);
-  const rows = [...ufo.glyphs].map(([name, glif]) => glyphRow(ufo, name, glif, idOf));
+  const said = ufo.text.setting?.(String).anchors ?? [];
+  const rows = [...ufo.glyphs].map(([name, glif], i) => {
+    const anchors = said.flatMap((a) => (a.glyph === i ? [{ name: a.name, x: a.at.x, y: a.at.y }] : []));
+    return withAnchors(glyphRow(ufo, name, glif, idOf), anchors);
+  });
   const standing = Object.values(base.glyphs).filter(
     (g) => !rows.some((r) => r.name === g.name || r.codePoints.some((cp) => g.codePoints.includes(cp))),
   );
@@ -190,6 +194,14 @@ export function openUfo(ufo: ReadUfo, { id, family, nowMs }: OpenAs): OpenedFont
     files: new Map(sources ? [[sources.id, sources.zip]] : []),
   };
 }
+
+/** A glyph's own anchors, and those that the features text says. */
+const withAnchors = (row: GlyphRow, said: GlyphRow['anchors']): GlyphRow => {
+  const own = new Set(row.anchors.map((a) => a.name));
+  return said.length === 0
+    ? row
+    : { ...row, anchors: [...row.anchors, ...said.filter((a) => !own.has(a.name))] };
+};
 
 /** Parts of parts go no deeper. */
 const DEEPEST = 8;

@@ -14,7 +14,7 @@ import type { ReadUfo } from './openUfo';
 export interface UfoText {
   /** Glyphs by the indices that the text's rules have. */
   readonly names: readonly string[];
-  /** Kerning and rules, by ids of glyphs; null without a text, or with one that can't be read. */
+  /** Kerning, anchors and rules, by ids of glyphs; null without a text, or with one that can't be read. */
   readonly setting: ((idOf: (glyph: number) => string) => ReadSetting) | null;
   readonly leftOut: readonly string[];
 }
@@ -24,7 +24,7 @@ const PATH = 'features.fea';
 const OF_ANCHORS = ['mark', 'mkmk', 'abvm', 'blwm'];
 
 /** The rules of a UFO's features text, as if they had been read of a font built of it. */
-export function textOfUfo({ files, glyphs, kerning }: Pick<ReadUfo, 'files' | 'glyphs' | 'kerning'>): UfoText {
+export function textOfUfo({ files, glyphs, kerning, info }: Pick<ReadUfo, 'files' | 'glyphs' | 'kerning' | 'info'>): UfoText {
   const names = [...glyphs.keys()];
   const file = files.get(PATH);
   if (!file) return { names, setting: null, leftOut: [] };
@@ -43,7 +43,7 @@ export function textOfUfo({ files, glyphs, kerning }: Pick<ReadUfo, 'files' | 'g
     const marks = [...glyphs.values()].map((g) => g.anchors.some((a) => a.name.startsWith('_')));
     const tables = tablesOf(text, isMade, names.map((_, i) => text.kinds.get(i) ?? (marks[i] ? 'mark' : 'base')));
     const contours = names.map(() => []);
-    const source = { tables, contours, vary: null, os2: { sxHeight: 0 } };
+    const source = { tables, contours, glyphNames: names, vary: null, os2: { sxHeight: Number(info['xHeight']) || 0 } };
     const setting = (idOf: (glyph: number) => string) => labelled(readSetting(source, idOf), text);
     return { names, setting, leftOut: [...text.leftOut, ...setting(String).leftOut.map((f) => `the feature ${f} of its features text`)] };
   } catch (error) {

@@ -18,12 +18,12 @@ function subtablesOf(lookup: Positioning): Uint8Array[] {
     case 'pairTables':
       return lookup.tables.map(pairTable);
     case 'cursive':
-      return cursiveSubtables(lookup.joins);
+      return [lookup.joins, ...(lookup.more ?? [])].flatMap(cursiveSubtables);
     case 'mark':
     case 'markToMark':
-      return markSubtables(lookup.marks);
+      return [lookup.marks, ...(lookup.more ?? [])].flatMap(markSubtables);
     case 'markToLigature':
-      return ligatureMarkSubtables(lookup.marks);
+      return [lookup.marks, ...(lookup.more ?? [])].flatMap(ligatureMarkSubtables);
     case 'chain':
       return chainSubtables(lookup.rules);
   }

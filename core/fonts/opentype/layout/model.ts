@@ -118,13 +118,22 @@ export interface LigatureMarks extends Omit<Marks, 'bases'> {
   }[];
 }
 
+/** `more`: further tables of a lookup, tried where those before have nothing for a pair of glyphs. */
 export type Positioning =
   | { readonly type: 'adjust'; readonly map: readonly (readonly [number, Adjustment])[] }
   | { readonly type: 'pair'; readonly kerning: Kerning }
-  | { readonly type: 'cursive'; readonly joins: readonly Joins[] }
+  | {
+      readonly type: 'cursive';
+      readonly joins: readonly Joins[];
+      readonly more?: readonly (readonly Joins[])[];
+    }
   | { readonly type: 'pairTables'; readonly tables: readonly PairTable[] }
-  | { readonly type: 'mark' | 'markToMark'; readonly marks: Marks }
-  | { readonly type: 'markToLigature'; readonly marks: LigatureMarks }
+  | { readonly type: 'mark' | 'markToMark'; readonly marks: Marks; readonly more?: readonly Marks[] }
+  | {
+      readonly type: 'markToLigature';
+      readonly marks: LigatureMarks;
+      readonly more?: readonly LigatureMarks[];
+    }
   | { readonly type: 'chain'; readonly rules: readonly ChainRule[] };
 
 export type Lookup<Kind> = Kind & {

@@ -50,9 +50,9 @@ export interface ReadColr {
 }
 
 const TEXT_COLOUR = 0xffff;
-/** Paints within paints, and paints of one glyph, at the most: a damaged table could go round for ever. */
+/** Paints within paints, and paints of all glyphs, at the most: a damaged table could go round for ever. */
 const DEEPEST = 24;
-const MOST_PAINTS = 4096;
+const MOST_PAINTS = 1_000_000;
 
 /** RangeError where the table is cut off or goes round. */
 export function readColr(bytes: Uint8Array): ReadColr {
@@ -120,10 +120,7 @@ class Painting {
   }
 
   all(): (readonly [number, readonly ReadColourLayer[]])[] {
-    return [...this.roots].map(([glyph, at]) => {
-      this.seen = 0;
-      return [glyph, this.layersAt(at, identity, 0)] as const;
-    });
+    return [...this.roots].map(([glyph, at]) => [glyph, this.layersAt(at, identity, 0)] as const);
   }
 
   private layersAt(at: number, map: Affine, deep: number): ReadColourLayer[] {

@@ -41,6 +41,7 @@ export const FONTS: Sentences<
   | 'glyph-differs'
   | 'pictures-vary-not'
   | 'colours-vary-not'
+  | 'places-vary-not'
   | 'name-too-long'
   | 'names-clash'
   | 'name-not-understood'
@@ -109,6 +110,8 @@ export const FONTS: Sentences<
       : `another style has the weight of ${p.style}, which is not in the variable font. Give it another weight, or keep it as a font of its own.`,
   'glyph-differs': (p) =>
     `${differsBy(p.reason, p.style)}, so it looks the same at every weight of the variable font.`,
+  'places-vary-not': ({ features }) =>
+    `The positions of ${features.join(', ')}, which came with the font that was opened, are those of the style in hand in all of the variable font.`,
   'colours-vary-not': (p) =>
     `the variable font shows ${p.letters === 1 ? 'a letter' : `${p.letters} letters`} in one colour that other formats show in several: styles of their own keep their colours.`,
   'pictures-vary-not': (p) =>

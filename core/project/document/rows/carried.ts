@@ -36,13 +36,17 @@ const chain = z.object({
   ),
 });
 
-const marks = z.object({
-  type: z.literal('marks'),
-  on: z.enum(['letters', 'marks', 'ligatures']),
+const markTable = z.object({
   classes: count,
   marks: many(z.object({ glyph: id, markClass: count, at: place }).readonly()),
   /** Places by letter of a ligature, one for others, and in these by class. */
   bases: many(z.object({ glyph: id, at: many(many(place)) }).readonly()),
+});
+/** Tables are tried in their order: the first that has both a mark and what it goes to counts. */
+const marks = z.object({
+  type: z.literal('marks'),
+  on: z.enum(['letters', 'marks', 'ligatures']),
+  tables: many(markTable),
 });
 
 const pairs = z.object({
@@ -69,7 +73,7 @@ const does = z.discriminatedUnion('type', [
   marks,
   z.object({
     type: z.literal('joins'),
-    joins: many(z.object({ glyph: id, entry: place, exit: place }).readonly()),
+    tables: many(many(z.object({ glyph: id, entry: place, exit: place }).readonly())),
   }),
 ]);
 
@@ -118,6 +122,8 @@ export const carriedFacts = z.object({
   ligatures: list,
   /** Glyphs of no kind, where lookups pass over letters: they aren't passed over. */
   kindless: list.default([]),
+  /** Ligatures by their names that it didn't make without being asked. */
+  unjoined: list.default([]),
   /** OpenType script tags that it had of scripts with several: which of them a font names decides how programs set it. */
   scripts: z.array(z.string()).readonly().default([]),
   /** Features that it had in some of its scripts alone; `languages`: null = those without features of their own and all others. */

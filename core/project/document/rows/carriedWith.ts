@@ -45,9 +45,9 @@ function doesWith(d: CarriedDoes, glyph: Called, filled: (sets: readonly number[
     case 'pairs':
       return { ...d, tables: d.tables.map((t) => tableWith(t, glyph, some)) };
     case 'marks':
-      return { ...d, marks: about(d.marks, glyph), bases: about(d.bases, glyph) };
+      return { ...d, tables: d.tables.map((t) => ({ ...t, marks: about(t.marks, glyph), bases: about(t.bases, glyph) })) };
     case 'joins':
-      return { ...d, joins: about(d.joins, glyph) };
+      return { ...d, tables: d.tables.map((t) => about(t, glyph)) };
   }
 } // prettier-ignore
 
@@ -75,9 +75,9 @@ function sizeOf({ does: d }: CarriedLookup): number {
     case 'pairs':
       return d.tables.reduce((n, t) => n + (t.by === 'glyphs' ? t.pairs : t.covered).length, 0);
     case 'marks':
-      return Math.min(d.marks.length, d.bases.length);
+      return d.tables.reduce((n, t) => n + Math.min(t.marks.length, t.bases.length), 0);
     case 'joins':
-      return d.joins.length;
+      return d.tables.reduce((n, t) => n + t.length, 0);
     default:
       return d.map.length;
   }
@@ -97,13 +97,28 @@ function glyphsWith(r: CarriedFacts, glyph: Called): CarriedFacts {
     const made = v.glyph === null ? null : glyph(v.glyph);
     return v.glyph !== null && made === null ? [] : [{ ...v, glyph: made }];
   });
-  return { ...r, marks: some(r.marks), ligatures: some(r.ligatures), kindless: some(r.kindless), variants };
+  return {
+    ...r,
+    marks: some(r.marks),
+    ligatures: some(r.ligatures),
+    kindless: some(r.kindless),
+    unjoined: some(r.unjoined),
+    variants,
+  };
 }
 
 /** What is left of what is said of glyphs; null when nothing is. */
 export function carriedFactsWith(r: CarriedFacts, kept: (id: string) => boolean): CarriedFacts | null {
   const left = glyphsWith(r, (id) => (kept(id) ? id : null));
-  const lists = [left.marks, left.ligatures, left.kindless, left.variants, left.scripts, left.only];
+  const lists = [
+    left.marks,
+    left.ligatures,
+    left.kindless,
+    left.unjoined,
+    left.variants,
+    left.scripts,
+    left.only,
+  ];
   return lists.every((l) => l.length === 0) ? null : left;
 }
 

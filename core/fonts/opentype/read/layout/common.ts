@@ -18,7 +18,7 @@ export interface ReadLookup {
   readonly subtables: readonly ReadSubtable[];
 }
 
-/** A feature as some language system of some script switches it on; `language`: null = all languages without a system of their own. */
+/** A feature as some language system of some script switches it on; `language`: its tag without blanks, null = all languages without a system of their own. */
 export interface ReadFeature {
   readonly script: string;
   readonly language: string | null;
@@ -79,7 +79,7 @@ function readFeatures(bytes: Uint8Array, scriptsAt: number, featuresAt: number):
   return tagged(scriptsAt, new ByteReader(bytes, scriptsAt)).flatMap(({ tag: script, at }) => {
     const r = new ByteReader(bytes, at);
     const plain = r.uint16();
-    const systems: { language: string | null; at: number }[] = tagged(at, r).map((s) => ({ language: s.tag, at: s.at }));
+    const systems: { language: string | null; at: number }[] = tagged(at, r).map((s) => ({ language: s.tag.trim(), at: s.at }));
     if (plain !== 0) systems.unshift({ language: null, at: at + plain });
     return systems.flatMap((s) => {
       const l = new ByteReader(bytes, s.at + 2);
