@@ -112,6 +112,21 @@ test('letters of a font come into the project that is open: the missing ones by 
   expect(faults).toEqual([]);
 });
 
+test('looking at a font shows that it is under way and can be stopped; the next one is looked at', async ({
+  page,
+}) => {
+  const faults = watchFaults(page);
+  await page.goto('/projects');
+  const file = page.getByLabel('Project file or font');
+  await file.setInputFiles(openFontPath('noto-nastaliq-urdu', 'arabic'));
+  await expect(page.getByText('Looking at the font')).toBeVisible();
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await expect(page.getByText('Looking at the font')).toBeHidden();
+  await file.setInputFiles(openFontPath('cookie'));
+  await expect(page.getByRole('dialog').getByText('Cookie').first()).toBeVisible();
+  expect(faults).toEqual([]);
+});
+
 /** Files of a font's folder in a zip. */
 const zipOf = (files: ReadonlyMap<string, string>): Buffer =>
   Buffer.from(zipSync(Object.fromEntries([...files].map(([p, c]) => [`Door.ufo/${p}`, strToU8(c)]))));
