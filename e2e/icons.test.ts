@@ -79,8 +79,7 @@ test('icons on a wall: several chosen, tagged and found by the tag; in Seat one 
   await stage(page, 'Seat');
   await page.getByRole('tab', { name: 'Icons' }).click();
   const odd = page.getByRole('list', { name: 'Icons that stand out' }).getByRole('listitem');
-  const before = await odd.count();
-  expect(before).toBeGreaterThan(0);
+  await expect(odd).not.toHaveCount(0);
   const said = (await odd.first().innerText()).split('\n')[0] ?? '';
   await odd.first().getByRole('button', { name: /^Mend/ }).click();
   await expect(odd.filter({ hasText: said })).toHaveCount(0, { timeout: 30_000 });

@@ -14,11 +14,16 @@ import {
   sanitize,
   shape,
 } from '../../../testing/outsideReaders';
+import {
+  boxGlyph as glyph,
+  boxLetters as letters,
+  ruledFont as fontOf,
+  setNames as names,
+} from '../../../testing/ruledFont';
 import { edit } from '../../project/document/inStep/edit';
 import { removeGlyphs } from '../../project/document/commands/glyphs/removing';
 import { setRules } from '../../project/document/commands/features/rules';
 import { danglingReferences } from '../../project/document/queries/dangling';
-import { blankGlyph, newProject } from '../../project/document/newProject';
 import type { Doc, GlyphRow, Rule } from '../../project/document/schema';
 import { glyphNameOf } from '../../type/names/glyphNames';
 import { rect as box } from '../../testing/shapes';
@@ -28,32 +33,9 @@ import type { FontGlyph } from './fontGlyphs';
 import { ufoFiles } from '../compile/casts/ufo';
 import { explainFont } from '../compile/explainFont';
 import { fontData } from '../compile/fontData';
-import { compileFont, type OutlineFormat } from '../compile/compileFont';
+import { compileFont } from '../compile/compileFont';
 import { parseSfnt } from '../opentype/sfnt';
 import { OS2 } from '../opentype/tables/os2';
-
-/** A glyph with a box for ink; the id is its name. */
-const glyph = (name: string, char = '', ink = box(0, 0, 300, 500)): GlyphRow => ({
-  ...blankGlyph(name, name, char === '' ? [] : [char.codePointAt(0)!]),
-  contours: [ink],
-  bearings: { left: 50, right: 50 },
-});
-
-const letters = (chars: string) => [...chars].map((c) => glyph(glyphNameOf(c.codePointAt(0)!), c));
-
-function fontOf(glyphs: readonly GlyphRow[], rules: readonly Rule[] = [], format: OutlineFormat = 'ttf') {
-  const base = newProject('rules', 'Rules', 0);
-  const drawn = new Set(glyphs.map((g) => g.name));
-  const all = [...Object.values(base.glyphs).filter((g) => !drawn.has(g.name)), ...glyphs];
-  const doc: Doc = { ...base, glyphs: Object.fromEntries(all.map((g) => [g.id, g])) };
-  const diff = setRules(doc, rules);
-  expect(diff === null).toBe(rules.length === 0);
-  const ruled = diff ? edit(doc, diff).doc : doc;
-  return { doc: ruled, bytes: compileFont(ruled, { format, styleId: 'regular', nowUnixS: 1_700_000_000 }) };
-}
-
-const names = (bytes: Uint8Array, text: string, on: Record<string, number> = {}, language = '') =>
-  shape(bytes, text, true, on, language).map((g) => g.name);
 
 const turns: Rule = { kind: 'turns', letters: null, within: 5 };
 
@@ -512,52 +494,6 @@ describe('what is made without being asked for', () => {
     expect(chars('ij', 'nl')).toEqual(['ij']);
     expect(chars('ij', 'en')).toEqual(['i', 'j']);
   });
-
-  test('i loses its dot under an accent (ccmp), and an accent stands on an accent (mkmk)', () => {
-    const mark = (name: string, char: string, y: number) => ({
-      ...glyph(name, char, box(0, y, 100, y + 80)),
-      anchors: [
-        { name: '_top', x: 50, y: y - 20 },
-        { name: 'top', x: 50, y: y + 100 },
-      ],
-    });
-    const base = (name: string, char: string) => ({
-      ...glyph(name, char),
-      anchors: [{ name: 'top', x: 150, y: 520 }],
-    });
-    const { bytes } = fontOf([
-      base('i', 'i'),
-      base('dotlessi', '\u0131'),
-      mark('acutecomb', '\u0301', 540),
-      mark('ringcomb', '\u030a', 540),
-    ]);
-    expect(names(bytes, 'i')).toEqual(['i']);
-    expect(names(bytes, 'i\u0301')).toEqual(['dotlessi', 'acutecomb']);
-    const [, first, second] = shape(bytes, 'i\u0301\u030a');
-    // Each mark meets the one below where that one is met: 120 units higher.
-    expect(second!.dy - first!.dy).toBe(120);
-    if (hasSanitizer) expect(sanitize(bytes, 'marks.ttf')).toBe('');
-  });
-
-  test('marks that stack above are not kept apart by one below', () => {
-    const mark = (name: string, char: string, place: string, y: number) => ({
-      ...glyph(name, char, box(0, y, 100, y + 80)),
-      anchors: [
-        { name: `_${place}`, x: 50, y: y - 20 },
-        { name: place, x: 50, y: y + 100 },
-      ],
-    });
-    const { bytes } = fontOf([
-      { ...glyph('a', 'a'), anchors: [{ name: 'top', x: 150, y: 520 }, { name: 'bottom', x: 150, y: -20 }] },
-      mark('above1', '\ue001', 'top', 540),
-      mark('above2', '\ue002', 'top', 540),
-      mark('below', '\ue003', 'bottom', -120),
-    ]);
-    // Signs without a combining class stay in their order.
-    const at = new Map(shape(bytes, 'a\ue001\ue003\ue002').map((g) => [g.name, g.dy]));
-    expect([...at.keys()]).toEqual(['a', 'above1', 'below', 'above2']);
-    expect((at.get('above2') ?? 0) - (at.get('above1') ?? 0)).toBe(120);
-  }); // prettier-ignore
 
   test('fractions are built of figures around a slash and of no others', () => {
     const figures = [...'0123456789'];

@@ -6,7 +6,8 @@ import { lookAtFont, type FontSeen } from './lookAtFont';
 import { openFont, type OpenAs, type OpenedFont } from './openFont';
 import { isSvgFont, openSvgFont, readSvgFont } from './svgFont';
 import { designspacePath, lookAtDesignspace, openDesignspace, readDesignspace } from './ufo/openDesignspace';
-import { lookAtUfo, openUfo, readUfo, type UfoFiles } from './ufo/openUfo';
+import { lookAtUfo, openUfo, readUfo } from './ufo/openUfo';
+import type { UfoFiles } from './ufo/ufoSources';
 
 /** A font that can be opened, of whatever kind its file is. */
 export interface OpenableFont {

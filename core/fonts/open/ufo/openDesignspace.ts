@@ -8,7 +8,8 @@ import { readXml, type XmlElement } from '../../../readers/svg/read/xmlTree';
 import { joinStyles } from '../joinStyles';
 import type { FontSeen } from '../lookAtFont';
 import type { OpenAs, OpenedFont } from '../openFont';
-import { lookAtUfo, openUfo, readUfo, type ReadUfo, type UfoFiles } from './openUfo';
+import { lookAtUfo, openUfo, readUfo, type ReadUfo } from './openUfo';
+import type { UfoFiles } from './ufoSources';
 
 /** A source of a family: its UFO, what its style is called, and its weight where the family has an axis for it. */
 interface Source {

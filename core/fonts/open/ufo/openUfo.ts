@@ -1,11 +1,10 @@
 // Unified Font Object 3 (unifiedfontobject.org): a folder of property lists and glyphs, as other programs for drawing fonts keep them.
-import { strFromU8, zipSync } from 'fflate';
+import { strFromU8 } from 'fflate';
 import { transformContours, type Contour } from '../../../foundations/geometry/contour';
 import { contoursBox } from '../../../foundations/geometry/measure';
 import { fail, ok, problem, type Problem, type Result } from '../../../foundations/problems/problem';
 import { idFor } from '../../../project/document/identity';
 import { blankGlyph, castingOf, newProject, NOTDEF, projectOf } from '../../../project/document/newProject';
-import { pictureIdOf } from '../../../readers/pictures/pictureId';
 import type { Embedding } from '../../../project/document/rows/casting';
 import type { Doc, GlyphRow, ProjectRow, StyleRow } from '../../../project/document/schema';
 import { reservedNames, type FontLicence } from '../licence';
@@ -14,11 +13,9 @@ import type { OpenAs, OpenedFont } from '../openFont';
 import { kerningRows } from './kerningRows';
 import { isDict, readPlist, type Plist, type PlistDict } from './plist';
 import { settingRows } from '../settingRows';
+import { zippedSources, type UfoFiles } from './ufoSources';
 import { textOfUfo, type UfoText } from './ufoText';
 import { guideOf, readGlif, type ReadGlif } from './readGlif';
-
-/** Files of a UFO by their paths within it. */
-export type UfoFiles = ReadonlyMap<string, Uint8Array>;
 
 /** A UFO that was read: its facts and its glyphs by name, in its own order. */
 export interface ReadUfo {
@@ -135,22 +132,6 @@ export const lookAtUfo = (ufo: ReadUfo): FontSeen => ({
   style: text(ufo.info, 'styleName') || 'Regular',
   places: [],
 });
-
-/** The same files give the same bytes. */
-const ENTRY_TIME = new Date(2000, 0, 1);
-const zipped = new WeakMap<UfoFiles, { readonly id: string; readonly zip: Uint8Array }>();
-
-/** All files in one, and the hash that it is known by; null without any. */
-function zippedSources(files: UfoFiles): { readonly id: string; readonly zip: Uint8Array } | null {
-  if (files.size === 0) return null;
-  const known = zipped.get(files);
-  if (known) return known;
-  const inOrder = [...files].sort(([a], [b]) => (a < b ? -1 : a > b ? 1 : 0));
-  const zip = zipSync(Object.fromEntries(inOrder), { level: 6, mtime: ENTRY_TIME });
-  const made = { id: pictureIdOf(zip), zip };
-  zipped.set(files, made);
-  return made;
-}
 
 /** Kerning, groups and rules: those of files of their own, and what the features text says besides. */
 function withText(
