@@ -36,6 +36,9 @@ test('a project is held against a moment of its own and against a font: what cha
     .getByRole('button', { name: /: (moved|white)/ });
   await expect(cards.nth(0)).toHaveAccessibleName(/^\w+: moved by up to 10 u$/);
   await expect(cards.nth(1)).toHaveAccessibleName(/^M: white \+\d+ u at the left, 0 u at the right$/);
+  const words = page.getByRole('list', { name: 'Words set otherwise' }).getByRole('listitem');
+  const wider = words.filter({ hasText: /^\w*M\w*\d+ u wider$/ }).first();
+  await expect(wider.getByRole('img', { name: /M.*, as it was and as it is/ })).toBeVisible();
   await cards.nth(1).click();
   await expect(page).toHaveURL(/\/fit/);
   await expect(field(page, 'Left bearing')).toHaveValue('150');

@@ -76,7 +76,8 @@ export async function runCompare(argv: string[]): Promise<number> {
   process.stdout.write(told(found));
   if (values.json === undefined) return EXIT.ok;
   const letters = found.letters.map(({ before: _before, after: _after, ...l }) => l);
-  const written = writeFile(values.json, `${JSON.stringify({ ...found, letters }, null, 2)}\n`);
+  const words = found.words.map(({ drawn: _, ...w }) => w);
+  const written = writeFile(values.json, `${JSON.stringify({ ...found, letters, words }, null, 2)}\n`);
   printProblems(written.problems);
   return written.ok ? EXIT.ok : EXIT.input;
 }

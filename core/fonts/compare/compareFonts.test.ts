@@ -54,7 +54,10 @@ test('what changed is told with what moved most first; new and gone letters, wor
   expect(H!.moved).toBeLessThanOrEqual(30.5);
   expect(o).toMatchObject({ left: 90 - doc.glyphs.o!.bearings.left, right: 0 });
   // A word with a letter that one of them hasn't can't be compared.
-  expect(found.words.map((w) => w.word)).toEqual(['To', 'HoH', 'oo']);
+  // What changed most comes first.
+  expect(found.words.map((w) => w.word)).toEqual(['To', 'oo', 'HoH']);
+  const grew = found.words.map((w) => Math.max(w.moved, Math.abs(w.after - w.before)));
+  expect(grew).toEqual([...grew].sort((a, b) => b - a));
   expect(found.facts).toContainEqual({ of: 'version', before: expect.any(String), after: '1.001' });
   expect(found.facts).not.toContainEqual(expect.objectContaining({ of: 'family' }));
 });

@@ -3,6 +3,7 @@ import { readFileSync } from 'node:fs';
 import { brotliDecompressSync } from 'node:zlib';
 import * as hb from 'harfbuzzjs';
 import { openFontPath } from '../../../testing/openFonts';
+import { contoursBox } from '../../foundations/geometry/measure';
 import type { Doc } from '../../project/document/schema';
 import { openFont } from '../open/openFont';
 import { readFont } from '../opentype/read/readFont';
@@ -46,4 +47,10 @@ test('without a shaper, words are set by our own lookups', () => {
   expect(own.words).toHaveLength(1);
   expect(own.words[0]?.before).toBeCloseTo(shaped.words[0]?.before ?? 0, 0);
   expect(own.words[0]?.after).toBeCloseTo(shaped.words[0]?.after ?? 0, 0);
+  // Without kerning the word is wider, and so is its ink, by the same: its last letter has one white.
+  for (const word of [own.words[0], shaped.words[0]]) {
+    const [was, is] = (word?.drawn ?? []).map((ink) => contoursBox(ink)?.xMax ?? 0);
+    expect((is ?? 0) - (was ?? 0)).toBeCloseTo((word?.after ?? 0) - (word?.before ?? 0), 0);
+    expect(was ?? 0).toBeGreaterThan(1000);
+  }
 });

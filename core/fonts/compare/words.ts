@@ -1,4 +1,5 @@
 import { setGlyphs } from '../features/setGlyphs';
+import { transformContours, type Contour } from '../../foundations/geometry/contour';
 import { compileFont } from '../compile/compileFont';
 import type { FontData } from '../compile/fontData';
 import type { Doc } from '../../project/document/schema';
@@ -7,6 +8,8 @@ import type { Doc } from '../../project/document/schema';
 const PER_EM = 1000;
 /** Less than this is rounding. */
 const ROUNDING = 0.75;
+/** Words that are drawn: those that changed most. */
+const MOST_DRAWN = 240;
 
 /** A word that is set otherwise. */
 export interface WordCompared {
@@ -18,6 +21,8 @@ export interface WordCompared {
   readonly glyphs: readonly [string, string] | null;
   /** How far one of them moved at the most, where the same glyphs stand elsewhere: thousandths of an em. */
   readonly moved: number;
+  /** The ink of the word in both, the pen beginning at 0: thousandths of an em; null for a word beyond those that anybody looks at. */
+  readonly drawn: readonly [readonly Contour[], readonly Contour[]] | null;
 }
 
 /** A glyph as a shaper sets it: its index, its advance and how far it is moved from the pen, font units. */
@@ -33,6 +38,7 @@ export type ShaperOf = (font: Uint8Array) => (text: string) => readonly Shaped[]
 
 /** A word as a font sets it: glyphs by name with their places, and its width, thousandths of an em. */
 interface SetWord {
+  readonly ink: () => Contour[];
   readonly names: readonly string[];
   readonly places: readonly { readonly x: number; readonly y: number }[];
   readonly width: number;
@@ -45,6 +51,17 @@ const glyphsOf = (font: FontData, word: string): number[] | null => {
   return glyphs.some((g) => g === undefined) ? null : glyphs.flatMap((g) => g ?? []);
 };
 
+/** Outlines of glyphs where they are set, thousandths of an em. `set`: places in font units. */
+function inkOf(
+  font: FontData,
+  set: readonly { readonly glyph: number; readonly x: number; readonly y: number }[],
+): Contour[] {
+  const k = PER_EM / font.unitsPerEm;
+  return set.flatMap(({ glyph, x, y }) =>
+    transformContours(font.glyphs[glyph]?.contours ?? [], { a: k, b: 0, c: 0, d: k, e: x * k, f: y * k }),
+  );
+}
+
 /** Words by our own lookups, for writing from left to right: enough for scripts that ask for nothing more. */
 const byOurselves =
   (font: FontData): Setter =>
@@ -55,6 +72,7 @@ const byOurselves =
     const set = setGlyphs(font.layout, glyphs, (g) => font.glyphs[g]?.advance ?? 0);
     const last = set.at(-1);
     return {
+      ink: () => inkOf(font, set),
       names: set.map((s) => font.glyphs[s.glyph]?.name ?? ''),
       places: set.map((s) => ({ x: s.x * k, y: s.y * k })),
       width: (last ? last.x + last.advance : 0) * k,
@@ -68,12 +86,17 @@ function byShaper(doc: Doc, font: FontData, shaperOf: ShaperOf): Setter {
   return (word) => {
     if (!glyphsOf(font, word)) return null;
     let pen = 0;
-    const set = shape(word).map((s) => {
-      const at = { x: (pen + s.dx) * k, y: s.dy * k };
-      pen += s.advance;
-      return { name: font.glyphs[s.glyph]?.name ?? '', at };
+    const set = shape(word).map(({ glyph, advance, dx, dy }) => {
+      const at = { glyph, x: pen + dx, y: dy };
+      pen += advance;
+      return at;
     });
-    return { names: set.map((s) => s.name), places: set.map((s) => s.at), width: pen * k };
+    return {
+      ink: () => inkOf(font, set),
+      names: set.map((s) => font.glyphs[s.glyph]?.name ?? ''),
+      places: set.map((s) => ({ x: s.x * k, y: s.y * k })),
+      width: pen * k,
+    };
   };
 }
 
@@ -83,19 +106,27 @@ export interface Versioned {
   readonly font: FontData;
 }
 
-/** Words of a text that two fonts set otherwise. Without a shaper they are set by our own lookups. */
+/** Words of a text that two fonts set otherwise, those that changed most first. Without a shaper they are set by our own lookups. */
 export function wordsCompared(first: Versioned, second: Versioned, text: string, shaperOf?: ShaperOf): WordCompared[] {
   const setter = ({ doc, font }: Versioned) => (shaperOf ? byShaper(doc, font, shaperOf) : byOurselves(font));
   const [a, b] = [setter(first), setter(second)];
   const words = [...new Set(text.split(/\s+/))].filter((w) => w !== '');
-  return words.flatMap((word) => {
-    const [before, after] = [a(word), b(word)];
-    return (before && after && compared(word, before, after)) ?? [];
-  });
+  return words
+    .flatMap((word) => {
+      const [before, after] = [a(word), b(word)];
+      const found = before && after && compared(word, before, after);
+      return found ? [{ found, before, after }] : [];
+    })
+    .sort((p, q) => changeOf(q.found) - changeOf(p.found))
+    .map(({ found, before, after }, i) => ({ ...found, drawn: i < MOST_DRAWN ? [before.ink(), after.ink()] : null }));
 } // prettier-ignore
 
+/** Other glyphs count for more than places. */
+const changeOf = ({ glyphs, before, after, moved }: Omit<WordCompared, 'drawn'>): number =>
+  (glyphs ? PER_EM : 0) + Math.max(moved, Math.abs(after - before));
+
 /** What became of a word; null when nothing did. */
-function compared(word: string, before: SetWord, after: SetWord): WordCompared | null {
+function compared(word: string, before: SetWord, after: SetWord): Omit<WordCompared, 'drawn'> | null {
   const [was, is] = [before.names.join(' '), after.names.join(' ')];
   const moved = before.places.reduce((most, p, i) => {
     const q = after.places[i] ?? p;

@@ -62,7 +62,9 @@ function opened(font: FontFile, { id, family, nowMs }: OpenAs, style?: string): 
   const licence = licenceOf(font);
   const base = newProject(id, family.trim() || licence.family || 'Untitled', nowMs);
   const names = uniqueNames(font);
-  const idOf = (glyph: number) => idFor(id, 'glyphs', nth(names, glyph));
+  // Rules name the same glyphs again and again: each id is made once.
+  const ids = names.map((name) => idFor(id, 'glyphs', name));
+  const idOf = (glyph: number) => nth(ids, glyph);
   const setting = readSetting(font, idOf);
   const glyphs = withoutFillings(font, glyphRows(font, names, idOf, setting), setting);
   // What stands in every project gives way to what the font has of it.

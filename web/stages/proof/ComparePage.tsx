@@ -1,13 +1,9 @@
 import { Box, chakra, Flex, Heading, SimpleGrid, Table, Text } from '@chakra-ui/react';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { useMemo } from 'react';
 import type { LetterCompared } from '../../../core/fonts/compare/compareFonts';
-import { scaling } from '../../../core/foundations/geometry/affine';
-import { transformContours, type Contour } from '../../../core/foundations/geometry/contour';
 import { counted } from '../../../core/foundations/problems/counted';
 import { projectOf } from '../../../core/project/document/newProject';
 import { stylesInOrder } from '../../../core/project/document/queries/styles';
-import { pathData } from '../../../core/readers/svg/pathData';
 import { useWay } from '../../panels/way';
 import { db } from '../../persistence/db';
 import { momentStore } from '../../persistence/moments';
@@ -24,20 +20,18 @@ import { useDoc, useProject, useWhole } from '../../store/projectStore';
 import { FileButton } from '../../ui/FileButton';
 import { InkButton } from '../../ui/InkButton';
 import { CHANGE_WORDS, changeText } from '../../text/compared';
+import { ComparedWords } from './ComparedWords';
+import { LaidOver } from './LaidOver';
 
 /** Letters that are drawn; of more only the number is told. */
 const SHOWN = 240;
 /** From above accents to below descenders, and as wide as an M with some air: thousandths of an em. */
 const VIEW = '-150 -1000 1300 1350';
 
-const drawn = (contours: readonly Contour[]): string =>
-  pathData(transformContours(contours, scaling(1, -1)), 0);
-
 /** A letter as it was (faint) and as it is (a line), laid over each other. */
 function LetterCard({ letter }: { readonly letter: LetterCompared }) {
   const doc = useDoc();
   const { goTo } = useWay();
-  const [was, is] = useMemo(() => [drawn(letter.before), drawn(letter.after)], [letter]);
   const own = letter.codePoints.flatMap((cp) => glyphByCodePoint(doc).get(cp) ?? [])[0];
   return (
     <chakra.button
@@ -52,8 +46,7 @@ function LetterCard({ letter }: { readonly letter: LetterCompared }) {
       onClick={() => own && goTo(letter.change === 'white' ? 'fit' : 'dress', own.id)}
     >
       <svg viewBox={VIEW} width="100%" height={110} aria-hidden>
-        <path d={was} fill="var(--chakra-colors-hand)" opacity={0.35} />
-        <path d={is} fill="none" stroke="var(--chakra-colors-ink)" strokeWidth={9} />
+        <LaidOver before={letter.before} after={letter.after} />
       </svg>
       <Text fontSize="sm" fontWeight="bold" truncate>
         {letter.name}
@@ -99,21 +92,12 @@ function Against() {
   );
 }
 
-function FactRows({ found }: Pick<Comparison, 'found'>) {
-  if (found.facts.length + found.words.length === 0) return null;
-  const rows = [
-    ...found.facts.map((f) => [f.of, f.before, f.after] as const),
-    ...found.words.map(({ word, before, after, glyphs, moved }) => {
-      const how = (width: number, note: string | undefined) =>
-        `${Math.round(width)} u wide${note ? ` (${note})` : ''}`;
-      const away = moved > 0 ? `glyphs moved by up to ${Math.round(moved)} u` : undefined;
-      return [`the word ${word}`, how(before, glyphs?.[0]), how(after, glyphs?.[1] ?? away)] as const;
-    }),
-  ];
+function FactRows({ found: { facts } }: Pick<Comparison, 'found'>) {
+  if (facts.length === 0) return null;
   return (
-    <Table.Root size="sm" mt="6" aria-label="What fonts say of themselves, and words">
+    <Table.Root size="sm" mt="6" aria-label="What the fonts say of themselves">
       <Table.Body>
-        {rows.map(([of, before, after]) => (
+        {facts.map(({ of, before, after }) => (
           <Table.Row key={of} bg="transparent">
             <Table.Cell color="faded">{of}</Table.Cell>
             <Table.Cell>{before || '-'}</Table.Cell>
@@ -155,6 +139,7 @@ function Found({ made }: { readonly made: Comparison }) {
         ))}
       </SimpleGrid>
       {letters.length > SHOWN && <Text mt="3">and {letters.length - SHOWN} more</Text>}
+      <ComparedWords words={made.found.words} />
       <FactRows found={made.found} />
     </>
   );

@@ -13,7 +13,7 @@ import { cubicContour } from './quadToCubic';
 import { readCff } from './readCff';
 import { readCff2 } from './readCff2';
 import { readCmap, unicodeMapping, type CmapSubtable } from './readCmap';
-import { readGlyf, wholeContours, type ReadGlyph } from './readGlyf';
+import { readGlyf, setByBearings, wholeContours, type ReadGlyph } from './readGlyf';
 import type { Vary } from './readRegions';
 import { readName, type NameRecord } from './readName';
 import { readPostNames } from './readPost';
@@ -103,8 +103,14 @@ function fontOf(tables: ReadonlyMap<string, Uint8Array>): FontFile {
   const { numGlyphs } = MAXP_CFF.parse(table('maxp'));
   const cff = tables.has('CFF ') ? readCff(table('CFF ')) : null;
   const cff2 = tables.has('CFF2') ? readCff2(table('CFF2')) : null;
+  const metrics = parseHmtx(table('hmtx'), numGlyphs, hhea.numberOfHMetrics);
   const glyf =
-    cff || cff2 ? [] : readGlyf(table('glyf'), table('loca'), numGlyphs, head.indexToLocFormat === 1);
+    cff || cff2
+      ? []
+      : setByBearings(
+          readGlyf(table('glyf'), table('loca'), numGlyphs, head.indexToLocFormat === 1),
+          metrics,
+        );
   const cmap = readCmap(table('cmap'));
   return {
     tables,
@@ -112,7 +118,7 @@ function fontOf(tables: ReadonlyMap<string, Uint8Array>): FontFile {
     head,
     hhea,
     os2: OS2.parse(padded(table('OS/2'), OS2.size)),
-    metrics: parseHmtx(table('hmtx'), numGlyphs, hhea.numberOfHMetrics),
+    metrics,
     names: readName(table('name')),
     cmap,
     mapping: unicodeMapping(cmap),

@@ -38,7 +38,7 @@ export function readGdef(bytes: Uint8Array | undefined): ReadGdef {
   };
 }
 
-function readSets(bytes: Uint8Array, at: number): number[][] {
+function readSets(bytes: Uint8Array, at: number): (readonly number[])[] {
   const r = new ByteReader(bytes, at + 2);
   return r.list(r.uint16(), () => readCoverage(bytes, at + r.uint32()));
 }

@@ -10,6 +10,8 @@ import { ByteReader } from './byteReader';
 interface GlyfPart {
   readonly glyph: number;
   readonly transform: Affine;
+  /** The composite is set by this part's bearings, not by its own. */
+  readonly setsMetrics: boolean;
 }
 
 export interface ReadGlyph {
@@ -89,9 +91,42 @@ function readParts(r: ByteReader): GlyfPart[] {
     else if (flags & PART_FLAGS.matrix) [a, b, c, d] = [f2dot14(r), f2dot14(r), f2dot14(r), f2dot14(r)];
     // Places given by points that meet are not followed: such a part stays where it was drawn.
     const [e, f] = flags & PART_FLAGS.xyValues ? [dx, dy] : [0, 0];
-    parts.push({ glyph, transform: { a, b, c, d, e, f } });
+    const setsMetrics = (flags & PART_FLAGS.useMyMetrics) !== 0;
+    parts.push({ glyph, transform: { a, b, c, d, e, f }, setsMetrics });
   }
   return parts;
+}
+
+/** Parts of parts whose bearings count go no deeper. */
+const DEEPEST = 8;
+
+/**
+ * The same glyphs with their ink where it is set: a glyph whose left bearing isn't where its box begins is moved there (OpenType 1.9.1,
+ * 'hmtx'; "TrueType fundamentals", phantom points). A composite is moved as a whole, whatever is so of its parts.
+ */
+export function setByBearings(
+  glyphs: readonly ReadGlyph[],
+  bearings: readonly { readonly leftBearing: number }[],
+): readonly ReadGlyph[] {
+  const awayOf = (g: ReadGlyph | undefined, i: number, depth = 0): number => {
+    const by = g?.parts.filter((p) => p.setsMetrics).at(-1);
+    if (by && depth < DEEPEST) return awayOf(glyphs[by.glyph], by.glyph, depth + 1);
+    return g?.box ? (bearings[i]?.leftBearing ?? g.box.xMin) - g.box.xMin : 0;
+  };
+  const away = glyphs.map((g, i) => awayOf(g, i));
+  if (away.every((dx) => dx === 0)) return glyphs;
+  return glyphs.map((g, i) => {
+    const dx = nth(away, i);
+    return {
+      ...g,
+      box: g.box && { ...g.box, xMin: g.box.xMin + dx, xMax: g.box.xMax + dx },
+      contours: g.contours.map((c) => c.map((p) => ({ ...p, x: p.x + dx }))),
+      parts: g.parts.map((p) => {
+        const [t, of] = [p.transform, away[p.glyph] ?? 0];
+        return { ...p, transform: { ...t, e: t.e + dx - t.a * of, f: t.f - t.b * of } };
+      }),
+    };
+  });
 }
 
 /** Parts of a glyph with all their parts are no more: in a damaged font they could be without end. */

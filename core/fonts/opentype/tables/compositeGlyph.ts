@@ -12,7 +12,7 @@ export interface GlyphPart {
 /** Flags of a part: OpenType, 'glyf', "Composite glyph flags". */
 export const PART_FLAGS = {
   words: 0x0001, xyValues: 0x0002, roundToGrid: 0x0004, scale: 0x0008, more: 0x0020, twoScales: 0x0040, matrix: 0x0080,
-  instructions: 0x0100, overlap: 0x0400,
+  instructions: 0x0100, useMyMetrics: 0x0200, overlap: 0x0400,
 } as const; // prettier-ignore
 
 const inByte = (v: number): boolean => v >= -128 && v <= 127;

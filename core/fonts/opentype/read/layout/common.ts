@@ -108,17 +108,29 @@ function spread<T>(ranges: readonly (readonly [number, number, T])[]): (readonly
 const ranges = (r: ByteReader, count: number) =>
   spread(r.list(count, () => [r.uint16(), r.uint16(), r.uint16()] as const));
 
+/** Reads what stands at a place once: rules of a big font point to the same tables thousands of times. */
+function oncePerPlace<T>(read: (bytes: Uint8Array, at: number) => T): (bytes: Uint8Array, at: number) => T {
+  const known = new WeakMap<Uint8Array, Map<number, { readonly value: T }>>();
+  return (bytes, at) => {
+    const places = known.get(bytes) ?? new Map<number, { readonly value: T }>();
+    known.set(bytes, places);
+    const there = places.get(at) ?? { value: read(bytes, at) };
+    places.set(at, there);
+    return there.value;
+  };
+}
+
 /** Glyphs of a coverage table, in the order of their coverage index. */
-export function readCoverage(bytes: Uint8Array, at: number): number[] {
+export const readCoverage = oncePerPlace((bytes, at): readonly number[] => {
   const r = new ByteReader(bytes, at);
   const format = r.uint16();
   const count = r.uint16();
   if (format === 1) return r.list(count, () => r.uint16());
   return ranges(r, count).map(([glyph]) => glyph);
-}
+});
 
 /** Classes of glyphs; those that aren't in it have class 0. */
-export function readClasses(bytes: Uint8Array, at: number): ReadonlyMap<number, number> {
+export const readClasses = oncePerPlace((bytes, at): ReadonlyMap<number, number> => {
   const r = new ByteReader(bytes, at);
   const format = r.uint16();
   if (format === 1) {
@@ -126,7 +138,7 @@ export function readClasses(bytes: Uint8Array, at: number): ReadonlyMap<number, 
     return new Map(r.list(r.uint16(), () => r.uint16()).map((c, i) => [first + i, c]));
   }
   return new Map(ranges(r, r.uint16()));
-}
+});
 
 /** Lookups that a feature uses in any script and language, in their order. */
 export const lookupsOf = (layout: ReadLayout, tag: string): ReadLookup[] =>
