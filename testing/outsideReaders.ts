@@ -6,6 +6,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import * as fontkit from 'fontkit';
 import * as hb from 'harfbuzzjs';
+import { Bezier } from 'bezier-js';
 import * as opentypeModule from 'opentype.js';
 
 /** Jest loads it as a module, Playwright as CommonJS. */
@@ -71,6 +72,24 @@ function fontAt(bytes: Uint8Array, at: Readonly<Record<string, number>>): hb.Fon
 /** A glyph's outline at a place of a variable font's axes, as SVG path data in em units, y up. */
 export const outlineAt = (bytes: Uint8Array, glyph: number, at: Readonly<Record<string, number>>): string =>
   fontAt(bytes, at).glyphToPath(glyph);
+
+/** Boxes of glyphs as HarfBuzz draws them (curves by bezier-js): [xMin, yMin, xMax, yMax] in em units; null without ink. */
+export function outlineBoxesOf(bytes: Uint8Array): (glyph: number) => readonly number[] | null {
+  const font = fontAt(bytes, {});
+  return (glyph) => {
+    let pen = { x: 0, y: 0 };
+    const [xs, ys]: [number[], number[]] = [[], []];
+    for (const [, kind, numbers = ''] of font.glyphToPath(glyph).matchAll(/([MLQC])([^A-Z]*)/g)) {
+      const v = (numbers.match(/-?[\d.]+/g) ?? []).map(Number);
+      const points = v.flatMap((x, i) => (i % 2 === 0 ? [{ x, y: v[i + 1] ?? 0 }] : []));
+      const box = kind === 'Q' || kind === 'C' ? new Bezier([pen, ...points]).bbox() : null;
+      pen = points.at(-1) ?? pen;
+      xs.push(pen.x, ...(box ? [box.x.min, box.x.max] : []));
+      ys.push(pen.y, ...(box ? [box.y.min, box.y.max] : []));
+    }
+    return xs.length === 0 ? null : [Math.min(...xs), Math.min(...ys), Math.max(...xs), Math.max(...ys)];
+  };
+}
 
 function shapeWith(
   font: hb.Font,

@@ -1,11 +1,11 @@
 /**
  * The font check: fonts that we cast have nothing to be told, fonts that were broken in one way have just that told. What is read of a
- * font is held against opentype.js and fontkit (packages) on open fonts of the registry (@fontsource packages: their letters and figures).
+ * font is held against HarfBuzz, opentype.js and fontkit (packages) on open fonts of the registry (@fontsource packages: their letters and figures).
  */
 import { readdirSync, readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { createRequire } from 'node:module';
-import { parseWithFontkit, parseWithOpentype } from '../../../testing/outsideReaders';
+import { outlineBoxesOf, parseWithFontkit, parseWithOpentype } from '../../../testing/outsideReaders';
 import { sampleProject } from '../../testing/sampleProject';
 import { rect } from '../../testing/shapes';
 import { contoursBox } from '../../foundations/geometry/measure';
@@ -68,8 +68,8 @@ test('what we cast has no derived value wrong, and nothing else that systems ref
   expect(variable.ok && checkFont(read(variable.value)).map(describeProblem)).toEqual([]);
 });
 
-/** A box as an outside reader has it; null where it fails on a glyph. */
-function boxesOutside(bytes: Uint8Array, char: string): readonly (readonly number[] | null)[] {
+/** A box as outside readers have it; null where one fails on a glyph. */
+function boxesOutside(bytes: Uint8Array, char: string, glyph: number): readonly (readonly number[] | null)[] {
   const cp = char.codePointAt(0) ?? 0;
   const tried = (read: () => readonly number[]) => {
     try {
@@ -79,6 +79,7 @@ function boxesOutside(bytes: Uint8Array, char: string): readonly (readonly numbe
     }
   };
   return [
+    outsideOf(bytes).harfbuzz(glyph),
     tried(() => {
       const { x1, y1, x2, y2 } = outsideOf(bytes).opentype.charToGlyph(char).getBoundingBox();
       return [x1, y1, x2, y2];
@@ -94,6 +95,8 @@ const outside = new Map<Uint8Array, ReturnType<typeof readOutside>>();
 const readOutside = (bytes: Uint8Array) => ({
   opentype: parseWithOpentype(bytes),
   fontkit: parseWithFontkit(bytes),
+  // HarfBuzz asks for the tables unpacked.
+  harfbuzz: outlineBoxesOf(buildSfnt(SFNT_TRUETYPE, read(bytes).tables)),
 });
 function outsideOf(bytes: Uint8Array) {
   const known = outside.get(bytes) ?? readOutside(bytes);
@@ -101,7 +104,7 @@ function outsideOf(bytes: Uint8Array) {
   return known;
 }
 
-// Each of the two readers has faults of its own (contours that begin off the curve, glyphs it doesn't read): what one of them has is right.
+// Readers have faults of their own (contours that begin off the curve, glyphs that aren't read, left bearings passed over): what one has is right.
 test.each(openFonts)('%s is read as outside readers do: characters, widths, outlines', (_, path) => {
   const bytes = new Uint8Array(readFileSync(path));
   const font = read(bytes);
@@ -116,7 +119,7 @@ test.each(openFonts)('%s is read as outside readers do: characters, widths, outl
     if (!box) continue;
     drawn++;
     const own = [box.xMin, box.yMin, box.xMax, box.yMax];
-    const off = boxesOutside(bytes, char).map((its) =>
+    const off = boxesOutside(bytes, char, glyph).map((its) =>
       its ? Math.max(...own.map((v, i) => Math.abs(v - its[i]!))) : Infinity,
     );
     expect(Math.min(...off)).toBeLessThan(0.51);
