@@ -2,7 +2,7 @@
 // Starts the command line. Where its sources are, it is bundled on first use and again when one is newer; a package has it ready.
 import { existsSync } from 'node:fs';
 
-const built = new URL('../dist/cli.mjs', import.meta.url);
+const built = new URL('../dist/cli/main.mjs', import.meta.url);
 const hasSources = existsSync(new URL('../cli/main.ts', import.meta.url));
 const at = hasSources ? await (await import('../scripts/bundle.mjs')).ensureBundle('cli') : built.href;
 if (hasSources && process.argv[2] === 'app') {

@@ -1,12 +1,13 @@
 // Bundles the TypeScript that runs in Node (command line, server) with esbuild, only when a source is newer.
-import { mkdirSync, readdirSync, renameSync, statSync, existsSync } from 'node:fs';
+import { mkdirSync, readdirSync, renameSync, statSync, existsSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 
 export const root = dirname(dirname(fileURLToPath(import.meta.url)));
 
 const entries = {
-  cli: { entry: 'cli/main.ts', sources: ['cli', 'core', 'demo'] },
+  // In parts, so that a command loads what it needs.
+  cli: { entry: 'cli/main.ts', parts: ['cli/traceThread.ts'], sources: ['cli', 'core', 'demo'] },
   'bench-trace': { entry: 'bench/trace.ts', sources: ['bench', 'core', 'demo'] },
   'bench-lift': { entry: 'bench/lift.ts', sources: ['bench', 'core', 'demo'] },
   'bench-dress': { entry: 'bench/dress.ts', sources: ['bench', 'core', 'demo'] },
@@ -35,10 +36,13 @@ export function newest(folder) {
   return latest;
 }
 
+/** Where a bundle begins: a file of its own, or the first in a folder of parts. */
+const outOf = (name) => join(root, 'dist', entries[name].parts ? `${name}/main.mjs` : `${name}.mjs`);
+
 /** Path (as a URL) of the up-to-date bundle. */
 export async function ensureBundle(name) {
   const { sources } = entries[name];
-  const out = join(root, 'dist', `${name}.mjs`);
+  const out = outOf(name);
   const changed = Math.max(
     ...sources.map((s) => newest(join(root, s))),
     statSync(join(root, 'package.json')).mtimeMs,
@@ -49,15 +53,17 @@ export async function ensureBundle(name) {
 
 /** Bundles an entry. The paths of all modules that are in it. */
 export async function bundle(name) {
-  const out = join(root, 'dist', `${name}.mjs`);
+  const { entry, parts } = entries[name];
+  const out = outOf(name);
   const { build } = await import('esbuild');
   mkdirSync(dirname(out), { recursive: true });
-  // Written aside and renamed, so that two first uses at the same time don't read half a file.
-  const aside = `${out}.${process.pid}`;
-  const { metafile } = await build({
-    entryPoints: [join(root, entries[name].entry)],
-    outfile: aside,
+  const { metafile, outputFiles } = await build({
+    entryPoints: [entry, ...(parts ?? [])].map((path) => join(root, path)),
+    ...(parts
+      ? { outdir: dirname(out), splitting: true, outExtension: { '.js': '.mjs' } }
+      : { outfile: out }),
     bundle: true,
+    write: false,
     // paper looks for a browser's stand-in when it is there; it isn't needed for outlines.
     // sharp, brotli-wasm and harfbuzzjs bring compiled code that is found beside them.
     external: ['jsdom', 'jsdom/*', 'canvas', 'sharp', 'harfbuzzjs', 'brotli-wasm'],
@@ -71,6 +77,13 @@ export async function bundle(name) {
       js: "import { createRequire as __createRequire } from 'node:module'; const require = __createRequire(import.meta.url);",
     },
   });
-  renameSync(aside, out);
+  // Written aside and renamed, so that two first uses at the same time don't read half a file; what begins comes last. Names of other
+  // parts say what is in them: those of before stay for who is running.
+  const begins = (path) => Number(path === out);
+  for (const { path, contents } of outputFiles.sort((a, b) => begins(a.path) - begins(b.path))) {
+    const aside = `${path}.${process.pid}`;
+    writeFileSync(aside, contents);
+    renameSync(aside, path);
+  }
   return Object.keys(metafile.inputs).map((path) => join(root, path));
 }

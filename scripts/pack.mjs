@@ -1,4 +1,4 @@
-// Makes what the package takes along, before npm packs it: the app, the server, the command line and the library in single files,
+// Makes what the package takes along, before npm packs it: the app, the server, the command line in parts and the library in a single file,
 // types, and the notices of all packages that are in them.
 import { spawnSync } from 'node:child_process';
 import { readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
@@ -10,6 +10,8 @@ import { ensurePackages, fail, run } from './setup.mjs';
 
 ensurePackages();
 await ensureWeb();
+// Parts of earlier bundles aren't packed.
+rmSync(join(root, 'dist/cli'), { recursive: true, force: true });
 const modules = new Set();
 for (const name of ['cli', 'server', 'lib']) for (const path of await bundle(name)) modules.add(path);
 writeFileSync(join(root, 'dist/notices.txt'), noticesOf(modules));

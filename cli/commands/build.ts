@@ -12,8 +12,9 @@ import {
 } from '../build/options';
 import { watching } from '../build/watch';
 import { printProblems, valueOrPrint } from '../telling';
+import { USAGE } from '../usage';
 
-export const buildHelp = `orthoglyph build INPUT --out DIR [--family NAME] [--style NAME] [--formats otf,ttf] [--as text|icons]
+export const buildHelp = `${USAGE.build}
                   [--expect TEXT] [--compose] [--complete] [--fit] [--size U] [--margin U] [--typed FILE] [--codes FILE]
                   [--pictures] [--rules FILE] [--weights LIST] [--cuts LIST] [--png-sizes LIST] [--unpacked] [--config FILE] [--json FILE] [--watch]
 

@@ -11,8 +11,9 @@ import { sniffKind } from '../../core/readers/pictures/sniff';
 import { EXIT, readArguments, UsageError } from '../arguments';
 import { readBytes, writeFile } from '../files';
 import { printProblems } from '../telling';
+import { USAGE } from '../usage';
 
-export const checkHelp = `orthoglyph check FILE [FILE ...] [--json OUT.json]
+export const checkHelp = `${USAGE.check}
 
 Tells what is wrong with fonts (OTF, TTF, WOFF, WOFF2) or projects: numbers that don't fit the rest of the font, what systems and shops
 refuse, ink that is cut off, names that group wrong. Ends with 0 when there is no error.

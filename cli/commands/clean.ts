@@ -10,8 +10,9 @@ import { EXIT, readArguments, UsageError } from '../arguments';
 import { projectAt } from '../project';
 import { writeFile } from '../files';
 import { printProblems, showProgress } from '../telling';
+import { USAGE } from '../usage';
 
-export const cleanHelp = `orthoglyph clean PROJECT.zip --out OUT.zip [--how neaten] [--deviation 2] [--only LETTERS] [--json OUT.json]
+export const cleanHelp = `${USAGE.clean}
 
 Cleans the outlines of a project's letters and writes the project anew. Letters worked on by hand stay as they are.
   --how KIND        ${CLEAN_UPS.join(', ')}

@@ -13,8 +13,9 @@ import { EXIT, numberOf, readArguments, UsageError } from '../arguments';
 import { oneProject } from '../project';
 import { writeOutputs } from '../outputs';
 import { styleNamed } from '../styles';
+import { USAGE } from '../usage';
 
-export const coloursHelp = `orthoglyph colours PROJECT.zip [--fill COLOURS --outer W:COLOUR --shadow X,Y:COLOUR] [--palette NAME:dark] [--out PROJECT.zip] [--json FILE]
+export const coloursHelp = `${USAGE.colours}
 
 Says which colours a project's letters have, and paints those that have none of their own. A colour is #rrggbb.
   --style NAME      this style instead of the one that the project opens with

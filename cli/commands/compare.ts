@@ -11,8 +11,9 @@ import { EXIT, readArguments, UsageError } from '../arguments';
 import { isFolder, readBytes, writeFile } from '../files';
 import { fontAt } from '../fonts';
 import { printProblems, valueOrPrint } from '../telling';
+import { USAGE } from '../usage';
 
-export const compareHelp = `orthoglyph compare A B [--text TEXT] [--json OUT.json]
+export const compareHelp = `${USAGE.compare}
 
 What is otherwise in B than in A (fonts: OTF, TTF, WOFF, WOFF2, UFO; or projects): letters whose outline moved, those that changed most
 first, letters with another white, new ones and those that are gone; words of a text that are set otherwise; names, heights, features.

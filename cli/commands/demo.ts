@@ -24,8 +24,9 @@ import {
 import { EXIT, readArguments, UsageError } from '../arguments';
 import { writeFile } from '../files';
 import { printProblems } from '../telling';
+import { USAGE } from '../usage';
 
-export const demoHelp = `orthoglyph demo --out DIR [--page] [--letters] [--practice] [--sources] [--projects] [--huge]
+export const demoHelp = `${USAGE.demo}
 
 Draws the demo's page of writing and its pictures, and makes its project files.
   --page            only pages to try things with: by another made-up hand, a photograph of a ruled one, one with letters that

@@ -12,8 +12,9 @@ import { EXIT, numberOf, readArguments, UsageError } from '../arguments';
 import { oneProject } from '../project';
 import { writeOutputs } from '../outputs';
 import { styleNamed } from '../styles';
+import { USAGE } from '../usage';
 
-export const familyHelp = `orthoglyph family PROJECT.zip [--add NAME --weight N --heavier U --slant DEG --thinned P --hollow U] [--remove NAME] [--out PROJECT.zip] [--json FILE]
+export const familyHelp = `${USAGE.family}
 
 Says what the styles of a project measure, which letters one of them lacks and which can't vary between weights; adds and removes styles.
   --add NAME        a further style, made of the style that the project opens with

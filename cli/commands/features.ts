@@ -8,8 +8,9 @@ import { EXIT, readArguments } from '../arguments';
 import { oneProject } from '../project';
 import { writeOutputs } from '../outputs';
 import { withRules } from '../rules';
+import { USAGE } from '../usage';
 
-export const featuresHelp = `orthoglyph features PROJECT.zip [--rules FILE.json] [--out PROJECT.zip] [--json FILE.json] [--text FILE.fea]
+export const featuresHelp = `${USAGE.features}
 
 Says in plain words what a project's font does with its letters: ligatures, drawings that take turns, sets, languages, kerning.
   --rules FILE      rules in place of the project's: {"rules": [{"kind": "turns", "within": 5}, ...]}, glyphs by their names;

@@ -6,8 +6,9 @@ import { EXIT, readArguments, UsageError } from '../arguments';
 import { readBytes, writeFile } from '../files';
 import { printProblems, valueOrPrint } from '../telling';
 import { polygonsOf, type PathCommand } from '../../core/foundations/geometry/pathPolygons';
+import { USAGE } from '../usage';
 
-export const fitHelp = `orthoglyph fit FONT --json OUT.json [--script joined|parted]
+export const fitHelp = `${USAGE.fit}
 
 Spaces a font (OTF, TTF, WOFF) by its outlines alone: side bearings, kerning by groups, word space.
   --json PATH       the spacing, in the font's units

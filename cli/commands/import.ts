@@ -17,8 +17,9 @@ import { EXIT, readArguments, UsageError } from '../arguments';
 import { readBytes, writeFile } from '../files';
 import { fontAt } from '../fonts';
 import { printProblems, valueOrPrint } from '../telling';
+import { USAGE } from '../usage';
 
-export const importHelp = `orthoglyph import FONT [MORE FONTS] --out PROJECT.zip [--family NAME] [--styles LIST]
+export const importHelp = `${USAGE.import}
 orthoglyph import FONT --into PROJECT.zip --letters "aeo" --out PROJECT.zip [--beside] [--same x-height|em]
 
 Makes a project of a font, or one of several styles of the fonts of a family (OTF, TTF, WOFF, WOFF2; UFO as a folder or zip; designspace with its UFOs; SVG font): outlines, characters, metrics, kerning, anchors and features, and tells what its licence

@@ -17,8 +17,9 @@ import { EXIT, readArguments, UsageError } from '../arguments';
 import { writeFile } from '../files';
 import { printProblems, showProgress, valueOrPrint } from '../telling';
 import { readPicture, type ReadPicture } from '../pictures';
+import { USAGE } from '../usage';
 
-export const liftHelp = `orthoglyph lift IMAGE --json OUT.json [--expect "ABC..." | --among "ABC..."] [--turn DEGREES] [--svg] [--mirror] [--invert] [--keep-lines]
+export const liftHelp = `${USAGE.lift}
 
 Finds the letters on a picture of writing, in reading order.
   --json PATH       boxes (px), characters and how sure they are

@@ -10,6 +10,7 @@ import { newProject, projectOf } from '../../core/project/document/newProject';
 import { EXIT, readArguments, UsageError } from '../arguments';
 import { writeFile } from '../files';
 import { valueOrPrint } from '../telling';
+import { USAGE } from '../usage';
 
 /** Width of a template's slots, em units. */
 const SLOT_WIDTH = 640;
@@ -17,7 +18,7 @@ const SLOT_WIDTH = 640;
 /** Widths of a page's picture, px: its code must be read again, and a tablet must hold it. */
 const WIDTHS = { least: 800, most: 8000 };
 
-export const sheetHelp = `orthoglyph sheet --characters "ABC..." --pdf OUT.pdf|--png OUT.png|--svg OUT.svg [--paper a4|letter] [--boxes N] [--json LAYOUT.json]
+export const sheetHelp = `${USAGE.sheet}
 
 Makes a practice sheet: writing lines and a box for each character, to print, fill and scan.
   --characters TEXT what is to be written

@@ -17,8 +17,9 @@ import { EXIT, readArguments, UsageError } from '../arguments';
 import { isFolder, pictureFiles, writeFile } from '../files';
 import { printProblems, showProgress, valueOrPrint } from '../telling';
 import { readPicture } from '../pictures';
+import { USAGE } from '../usage';
 
-export const traceHelp = `orthoglyph trace IN.png --svg OUT.svg [--tolerance PX] [--json FACTS.json]
+export const traceHelp = `${USAGE.trace}
 orthoglyph trace INFOLDER --svg OUTFOLDER
 
 Traces the ink of a PNG or JPEG to outlines. The SVG is in px of the picture.
@@ -129,7 +130,7 @@ const valueOrPrintOk = (result: ReturnType<typeof writeFile>, file: string): boo
 const FILES_A_THREAD = 12;
 const MOST_THREADS = 4;
 
-interface Share {
+export interface Share {
   readonly files: readonly Task[];
   readonly options: Options;
 }
@@ -175,13 +176,9 @@ async function traceFolder(files: readonly string[], folder: string, options: Op
   return [...own, ...(await Promise.all(others)).flat()];
 }
 
-/** The same bundle, loaded by a thread that does one share and ends. */
+/** A thread that does one share and ends. */
 function inThread(share: Share): Promise<ShareFacts> {
-  const code = `const { parentPort, workerData } = require('node:worker_threads');
-    import(workerData.bundle)
-      .then((cli) => cli.traceShare(workerData.share))
-      .then((facts) => parentPort.postMessage(facts));`;
-  const thread = new Worker(code, { eval: true, workerData: { bundle: import.meta.url, share } });
+  const thread = new Worker(new URL('./traceThread.mjs', import.meta.url), { workerData: share });
   return new Promise((resolve, reject) => {
     thread.once('message', resolve);
     thread.once('error', reject);

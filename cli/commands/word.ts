@@ -4,8 +4,9 @@ import { EXIT, readArguments, UsageError } from '../arguments';
 import { projectAt } from '../project';
 import { writeFile } from '../files';
 import { printProblems } from '../telling';
+import { USAGE } from '../usage';
 
-export const wordHelp = `orthoglyph word PROJECT.zip TEXT --out FILE.svg [--parted]
+export const wordHelp = `${USAGE.word}
 
 Sets words in a project's font as one drawing, kerned, with its ligatures: for a logo. \\n in TEXT begins a new line.
   --out FILE        the SVG picture; a user unit is a font unit
