@@ -2,7 +2,7 @@ import { capturePage, CLEAN_SCAN, type Capture } from '../demo/practice/fillPage
 import { passOn, type PassedOn } from '../demo/practice/passOn';
 import { seededRandom } from '../demo/hand/random';
 import { APPRENTICE, KEEPER } from '../demo/hand/writeLetter';
-import { defaultRecipe } from '../core/project/document/newProject';
+import { defaultRecipe } from '../core/project/document/defaultRecipe';
 import { BASIC_BILL } from '../core/type/names/bills';
 import { practicePages } from '../core/lifting/practice/layout';
 import { DEFAULT_PRACTICE } from '../core/lifting/practice/settings';

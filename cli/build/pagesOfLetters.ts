@@ -3,7 +3,7 @@ import { addSheet } from '../../core/project/document/commands/sheets/sheets';
 import { isDoubtful, soughtOn } from '../../core/project/document/queries/sheets';
 import { takePractice } from '../../core/project/document/commands/sheets/practice';
 import { edit } from '../../core/project/document/inStep/edit';
-import { FIRST_RECIPE } from '../../core/project/document/newProject';
+import { FIRST_RECIPE } from '../../core/project/document/defaultRecipe';
 import type { Doc } from '../../core/project/document/schema';
 import type { DroppedFile } from '../../core/lifting/artwork/sortFiles';
 import { liftSheet } from '../../core/lifting/find/liftSheet';

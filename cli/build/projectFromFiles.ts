@@ -7,7 +7,8 @@ import { addMadeSheet } from '../../core/project/document/commands/sheets/madeSh
 import { changeProject } from '../../core/project/document/commands/font/project';
 import { edit } from '../../core/project/document/inStep/edit';
 import { heldAgainstLock, type IconLock } from '../../core/project/document/commands/icons/iconLock';
-import { defaultRecipe, newProject } from '../../core/project/document/newProject';
+import { defaultRecipe } from '../../core/project/document/defaultRecipe';
+import { newProject } from '../../core/project/document/newProject';
 import type { Doc } from '../../core/project/document/schema';
 import { pictureIdOf } from '../../core/readers/pictures/pictureId';
 import type { Picture } from '../../core/foundations/raster/picture';

@@ -1,6 +1,6 @@
 import { scaling } from '../../core/foundations/geometry/affine';
 import { transformContours, type Contour } from '../../core/foundations/geometry/contour';
-import { defaultRecipe } from '../../core/project/document/newProject';
+import { defaultRecipe } from '../../core/project/document/defaultRecipe';
 import { project } from '../../core/lifting/practice/homography';
 import { liftPractice } from '../../core/lifting/practice/liftPractice';
 import { findPage, type FoundPage } from '../../core/lifting/practice/readPage';

@@ -22,7 +22,8 @@ import { addMadeSheet } from '../../project/document/commands/sheets/madeSheets'
 import { takePractice } from '../../project/document/commands/sheets/practice';
 import type { ProjectDiff } from '../../project/document/changes/diff';
 import { edit } from '../../project/document/inStep/edit';
-import { defaultRecipe, newProject } from '../../project/document/newProject';
+import { defaultRecipe } from '../../project/document/defaultRecipe';
+import { newProject } from '../../project/document/newProject';
 import type { Doc } from '../../project/document/schema';
 import { liftSheet } from '../../lifting/find/liftSheet';
 import type { Contour } from '../../foundations/geometry/contour';

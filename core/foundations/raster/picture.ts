@@ -84,23 +84,32 @@ export function smallerPicture(p: Picture, step: number): Picture {
   const [width, height] = [Math.floor(p.width / step), Math.floor(p.height / step)];
   const data = new Uint8Array(width * height * 4);
   const n = step * step;
+  const sums = new Int32Array(width * 4);
   for (let y = 0; y < height; y++) {
-    for (let x = 0; x < width; x++) {
-      let [r, g, b, a] = [0, 0, 0, 0];
-      for (let j = 0; j < step; j++) {
-        for (let i = 0, at = ((y * step + j) * p.width + x * step) * 4; i < step; i++, at += 4) {
-          r += p.data[at]!;
-          g += p.data[at + 1]!;
-          b += p.data[at + 2]!;
-          a += p.data[at + 3]!;
-        }
-      }
-      const to = (y * width + x) * 4;
-      data[to] = r / n;
-      data[to + 1] = g / n;
-      data[to + 2] = b / n;
-      data[to + 3] = a / n;
-    }
+    sums.fill(0);
+    for (let j = 0; j < step; j++) addRow(p.data, (y * step + j) * p.width * 4, step, sums);
+    const to = y * width * 4;
+    for (let k = 0; k < sums.length; k++) data[to + k] = sums[k]! / n;
   }
   return { width, height, data };
+}
+
+/** Adds a row of px, from byte `at` on, to sums of RGBA over `step` of them each. */
+function addRow(data: Picture['data'], at: number, step: number, sums: Int32Array): void {
+  for (let to = 0, from = at; to < sums.length; to += 4) {
+    let r = 0;
+    let g = 0;
+    let b = 0;
+    let a = 0;
+    for (let i = 0; i < step; i++, from += 4) {
+      r += data[from]!;
+      g += data[from + 1]!;
+      b += data[from + 2]!;
+      a += data[from + 3]!;
+    }
+    sums[to]! += r;
+    sums[to + 1]! += g;
+    sums[to + 2]! += b;
+    sums[to + 3]! += a;
+  }
 }

@@ -3,7 +3,7 @@ import { renderPage } from '../../../demo/page/renderPage';
 import { contoursBox } from '../../foundations/geometry/measure';
 import { readSheet } from '../printed/readSheet';
 import type { Picture } from '../../foundations/raster/picture';
-import { defaultRecipe } from '../../project/document/newProject';
+import { defaultRecipe } from '../../project/document/defaultRecipe';
 import { applyCuts, beyondCut, turnedCut } from './cut';
 import { guessLabels } from './guessLabels';
 import { liftPicture } from './liftPicture';

@@ -1,7 +1,7 @@
 import { capturePage, CLEAN_SCAN, type Capture } from '../../../demo/practice/fillPage';
 import { passOn, type PassedOn } from '../../../demo/practice/passOn';
 import { APPRENTICE, KEEPER } from '../../../demo/hand/writeLetter';
-import { defaultRecipe } from '../../project/document/newProject';
+import { defaultRecipe } from '../../project/document/defaultRecipe';
 import { BASIC_BILL } from '../../type/names/bills';
 import { contoursBox } from '../../foundations/geometry/measure';
 import type { Vec } from '../../foundations/geometry/vec';

@@ -1,6 +1,6 @@
 import sharp from 'sharp';
 import { writtenOnLayer } from '../../../demo/practice/writtenOnLayer';
-import { defaultRecipe } from '../../project/document/newProject';
+import { defaultRecipe } from '../../project/document/defaultRecipe';
 import { decodePicture } from '../../readers/pictures/decodePicture';
 import { practicePages } from './layout';
 import { liftPractice } from './liftPractice';

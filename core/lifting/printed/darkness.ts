@@ -1,4 +1,4 @@
-import { paperAt, type Paper } from '../../tracing/ink/paper';
+import { groundRows, type Paper } from '../../tracing/ink/paper';
 import type { FloatImage, Picture } from '../../foundations/raster/picture';
 
 /** Where lines are looked for a picture is made this small: their direction shows as well, and noise less. */
@@ -14,20 +14,27 @@ export function readDarkness(p: Picture, paper: Paper): Darkness {
   const width = Math.floor(p.width / scale);
   const height = Math.floor(p.height / scale);
   const data = new Float32Array(width * height);
-  const ground = [0, 0, 0];
+  const groundOf = groundRows(paper, width, { from: 0.5 * scale, step: scale });
+  const sums = new Int32Array(width);
   for (let y = 0; y < height; y++) {
+    const ground = groundOf((y + 0.5) * scale);
+    sums.fill(0);
+    for (let j = 0; j < scale; j++) addRow(p.data, (y * scale + j) * p.width * 4, scale, sums);
     for (let x = 0; x < width; x++) {
-      paperAt(paper, (x + 0.5) * scale, (y + 0.5) * scale, ground);
-      const bright = ground[0]! + ground[1]! + ground[2]!;
-      let sum = 0;
-      for (let j = 0; j < scale; j++) {
-        for (let i = 0, k = ((y * scale + j) * p.width + x * scale) * 4; i < scale; i++, k += 4)
-          sum += p.data[k]! + p.data[k + 1]! + p.data[k + 2]!;
-      }
-      data[y * width + x] = 1 - sum / (scale * scale * Math.max(1, bright));
+      const bright = ground[3 * x]! + ground[3 * x + 1]! + ground[3 * x + 2]!;
+      data[y * width + x] = 1 - sums[x]! / (scale * scale * Math.max(1, bright));
     }
   }
   return { width, height, data, scale };
+}
+
+/** Adds the colours of a row of px, from byte `at` on, to the cells of `scale` px that they lie in. */
+function addRow(data: Picture['data'], at: number, scale: number, sums: Int32Array): void {
+  for (let x = 0, k = at; x < sums.length; x++) {
+    let sum = 0;
+    for (let i = 0; i < scale; i++, k += 4) sum += data[k]! + data[k + 1]! + data[k + 2]!;
+    sums[x]! += sum;
+  }
 }
 
 /** Rows become columns, so that upright lines are looked for as level ones are. */

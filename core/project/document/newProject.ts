@@ -1,35 +1,18 @@
 import { BUNDLE_PARTS } from './rows/casting';
 import { BASIC_BILL } from '../../type/names/bills';
 import { idFor } from './identity';
-import { defaultTraceSettings } from '../../tracing/trace/settings';
+import { defaultRecipe, FIRST_RECIPE } from './defaultRecipe';
 import {
   firstFitSettings,
   type CastingRow,
   type Doc,
   type GlyphRow,
   type ProjectRow,
-  type RecipeRow,
   type StyleRow,
 } from './schema';
 
 const CASTING_ID = 'casting';
 const FIRST_STYLE = 'regular';
-export const FIRST_RECIPE = 'ink on paper';
-
-export const defaultRecipe: RecipeRow = {
-  id: FIRST_RECIPE,
-  name: 'Ink on paper',
-  level: null,
-  mode: 'outline',
-  printedLines: 'leave out',
-  mirror: false,
-  speckPx: 0,
-  inkRgb: null,
-  saved: true,
-  ground: 'found',
-  colours: 6,
-  ...defaultTraceSettings,
-};
 
 /** 50 u on each side until letters are fitted (common practice, no published source). */
 const FIRST_BEARINGS = { left: 50, right: 50 };

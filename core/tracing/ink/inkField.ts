@@ -18,11 +18,11 @@ function eachRow(
   for (let row = 0; row < box.height; row++) {
     const y = box.y + row;
     const ground = along?.(y);
-    let i = (y * p.width + box.x) * 4;
-    for (let x = 0; x < box.width; x++, i += 4)
-      density[x] = ground
-        ? ground[x]! - ar * data[i]! - ag * data[i + 1]! - ab * data[i + 2]!
-        : data[i + 3]! / 255;
+    const start = (y * p.width + box.x) * 4;
+    if (ground)
+      for (let x = 0, i = start; x < box.width; x++, i += 4)
+        density[x] = ground[x]! - ar * data[i]! - ag * data[i + 1]! - ab * data[i + 2]!;
+    else for (let x = 0, i = start + 3; x < box.width; x++, i += 4) density[x] = data[i]! / 255;
     take(row, density);
   }
 }

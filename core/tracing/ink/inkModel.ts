@@ -1,7 +1,7 @@
 import { fail, ok, type Result } from '../../foundations/problems/problem';
 import { median, otsuBin, percentile } from '../../foundations/raster/histogram';
 import type { Picture } from '../../foundations/raster/picture';
-import { estimatePaper, paperAt, type Paper } from './paper';
+import { estimatePaper, groundRows, paperAt, type Paper } from './paper';
 
 /**
  * What has to be known to read ink density off a picture: the paper's colour everywhere, the direction
@@ -32,9 +32,10 @@ const ALPHA_SHARE = 0.02;
 const luma = (d: ArrayLike<number>, i: number) => (d[i]! * 77 + d[i + 1]! * 150 + d[i + 2]! * 29) / 256;
 
 function isTransparent({ data }: Picture): boolean {
+  const most = (data.length / 4) * ALPHA_SHARE;
   let clear = 0;
-  for (let i = 3; i < data.length; i += 4) if (data[i]! < 128) clear++;
-  return clear > (data.length / 4) * ALPHA_SHARE;
+  for (let i = 3; i < data.length && clear <= most; i += 4) if (data[i]! < 128) clear++;
+  return clear > most;
 }
 
 /** Smaller pictures hold one letter and no desk: their edge is ground. */
@@ -119,19 +120,11 @@ export function learnInk(p: Picture, ground: Ground = 'found'): Result<InkModel>
     Math.ceil(Math.sqrt((p.width * p.height) / 2_000_000)),
   );
   const diffs = sampleDiffs(p, paper, step);
-  const histogram = new Float64Array(256);
-  for (const d of diffs.strength) histogram[Math.max(0, Math.min(255, Math.round(d)))]!++;
-  const cut = Math.max(MIN_CONTRAST / 2, otsuBin(histogram));
-  const axis = [0, 0, 0];
-  let count = 0;
-  for (let k = 0; k < diffs.strength.length; k++) {
-    if (diffs.strength[k]! <= cut) continue;
-    count++;
-    for (let c = 0; c < 3; c++) axis[c]! += diffs.rgb[k * 3 + c]!;
-  }
-  const size = Math.hypot(axis[0]!, axis[1]!, axis[2]!);
-  if (count === 0 || size === 0) return failNoInk(p);
-  const unitAxis = axis.map((v) => v / size);
+  const cut = Math.max(MIN_CONTRAST / 2, otsuBin(histogramOf(diffs.strength)));
+  const axis = strongSteps(diffs, cut);
+  const size = Math.hypot(...axis);
+  if (size === 0) return failNoInk(p);
+  const unitAxis: Step = [axis[0] / size, axis[1] / size, axis[2] / size];
   // Light strokes of an uneven pen lie below the parting of the classes; they belong to the core all the same.
   const core = coreStrengths(p, paper, unitAxis, Math.max(MIN_CONTRAST / 2, cut * CORE_SHARE), step);
   const solid = median(core);
@@ -143,7 +136,7 @@ export function learnInk(p: Picture, ground: Ground = 'found'): Result<InkModel>
   return ok({
     source: 'colour',
     paper,
-    axis: [unitAxis[0]! / solid, unitAxis[1]! / solid, unitAxis[2]! / solid],
+    axis: [unitAxis[0] / solid, unitAxis[1] / solid, unitAxis[2] / solid],
     contrast,
     level,
   });
@@ -158,34 +151,61 @@ function failNoInk(p: Picture): Result<InkModel> {
 
 /** Steps from the paper on a grid of every `step`-th px: RGB and its strength (mean of the three, signed for ink). */
 function sampleDiffs(p: Picture, paper: Paper, step: number) {
+  const { data } = p;
   const sign = paper.lightOnDark ? -1 : 1;
-  const n = Math.ceil(p.width / step) * Math.ceil(p.height / step);
+  const across = Math.ceil(p.width / step);
+  const n = across * Math.ceil(p.height / step);
   const rgb = new Float32Array(n * 3);
   const strength = new Float32Array(n);
-  const ground = [0, 0, 0];
-  let k = 0;
-  for (let y = 0; y < p.height; y += step) {
-    for (let x = 0; x < p.width; x += step, k++) {
-      paperAt(paper, x, y, ground);
-      const i = (y * p.width + x) * 4;
-      for (let c = 0; c < 3; c++) rgb[k * 3 + c] = ground[c]! - p.data[i + c]!;
-      strength[k] = (sign * (rgb[k * 3]! + rgb[k * 3 + 1]! + rgb[k * 3 + 2]!)) / 3;
+  const groundOf = groundRows(paper, across, { step });
+  for (let y = 0, k = 0; y < p.height; y += step) {
+    const ground = groundOf(y);
+    for (let x = 0, i = y * p.width * 4; x < across; x++, k++, i += 4 * step) {
+      const red = Math.fround(ground[3 * x]! - data[i]!);
+      const green = Math.fround(ground[3 * x + 1]! - data[i + 1]!);
+      const blue = Math.fround(ground[3 * x + 2]! - data[i + 2]!);
+      rgb[3 * k] = red;
+      rgb[3 * k + 1] = green;
+      rgb[3 * k + 2] = blue;
+      strength[k] = (sign * (red + green + blue)) / 3;
     }
   }
   return { rgb, strength };
 }
 
+type Step = readonly [red: number, green: number, blue: number];
+
+/** How often each whole strength comes, those beyond 0 to 255 at the ends. */
+function histogramOf(strengths: Float32Array): Float64Array {
+  const histogram = new Float64Array(256);
+  for (let k = 0; k < strengths.length; k++)
+    histogram[Math.max(0, Math.min(255, Math.round(strengths[k]!)))]!++;
+  return histogram;
+}
+
+/** Sum of the steps stronger than `cut`. */
+function strongSteps({ rgb, strength }: ReturnType<typeof sampleDiffs>, cut: number): Step {
+  let [red, green, blue] = [0, 0, 0];
+  for (let k = 0; k < strength.length; k++) {
+    if (strength[k]! <= cut) continue;
+    red += rgb[3 * k]!;
+    green += rgb[3 * k + 1]!;
+    blue += rgb[3 * k + 2]!;
+  }
+  return [red, green, blue];
+}
+
 /** Strengths along the axis of px that have ink all around (2 px), so that soft edges don't count. */
-function coreStrengths(p: Picture, paper: Paper, axis: number[], cut: number, step: number): number[] {
+function coreStrengths(p: Picture, paper: Paper, axis: Step, cut: number, step: number): number[] {
+  const { data } = p;
   const ground = [0, 0, 0];
   const cutAlong = cut * Math.sqrt(3);
+  const [red, green, blue] = axis;
   const along = (x: number, y: number) => {
     paperAt(paper, x, y, ground);
     const i = (y * p.width + x) * 4;
     return (
-      axis[0]! * (ground[0]! - p.data[i]!) +
-      axis[1]! * (ground[1]! - p.data[i + 1]!) +
-      axis[2]! * (ground[2]! - p.data[i + 2]!)
+      red * (ground[0]! - data[i]!) + green * (ground[1]! - data[i + 1]!) + blue * (ground[2]! - data[i + 2]!)
     );
   };
   const gather = (reach: number) => {

@@ -17,6 +17,50 @@ const GROUND_SHARE = 0.85;
 /** A cell this much darker than the brightest around it is full of ink or lies off the paper's course. */
 const INKED_CELL = 0.8;
 
+/** RGB of a row of the ground's cells, blended at places of a row of the picture. */
+function blendedCells(paper: Paper, row: number, places: Float64Array): Float64Array {
+  const { rgb, columns, cell } = paper;
+  const out = new Float64Array(3 * places.length);
+  for (let k = 0; k < places.length; k++) {
+    const gx = Math.max(0, Math.min(columns - 1, (places[k]! + 0.5) / cell - 0.5));
+    const x0 = Math.floor(gx);
+    const fx = gx - x0;
+    const a = 3 * (row * columns + x0);
+    const b = 3 * (row * columns + Math.min(columns - 1, x0 + 1));
+    for (let q = 0; q < 3; q++) out[3 * k + q] = rgb[a + q]! * (1 - fx) + rgb[b + q]! * fx;
+  }
+  return out;
+}
+
+/**
+ * Blended ground colours by rows: what `paperAt` gives at px x = `from`, `from + step` ..., `count` of them, and the px y that is asked for,
+ * for a fraction of its time where rows come one after the other. RGB in one reused array.
+ */
+export function groundRows(
+  paper: Paper,
+  count: number,
+  { from = 0, step = 1 } = {},
+): (y: number) => Float64Array {
+  const places = Float64Array.from({ length: count }, (_, k) => from + k * step);
+  const out: Float64Array = new Float64Array(3 * count);
+  let at = -1;
+  let above: Float64Array = out;
+  let below: Float64Array = out;
+  return (y) => {
+    const gy = Math.max(0, Math.min(paper.rows - 1, (y + 0.5) / paper.cell - 0.5));
+    const y0 = Math.floor(gy);
+    if (y0 !== at) {
+      at = y0;
+      above = blendedCells(paper, y0, places);
+      below = blendedCells(paper, Math.min(paper.rows - 1, y0 + 1), places);
+    }
+    const fy = gy - y0;
+    const rest = 1 - fy;
+    for (let k = 0; k < out.length; k++) out[k] = above[k]! * rest + below[k]! * fy;
+    return out;
+  };
+}
+
 /** Blended ground colour at a px, written into `out` (a reused array: this runs for every px). */
 export function paperAt(paper: Paper, x: number, y: number, out: number[]): void {
   const gx = Math.max(0, Math.min(paper.columns - 1, (x + 0.5) / paper.cell - 0.5));
@@ -55,10 +99,9 @@ export function estimatePaper(p: Picture, lightOnDark: boolean): Paper {
   const n = columns * rows;
   const level = new Float32Array(n);
   const flip = lightOnDark ? 255 : 0;
-  const bright = (i: number) => Math.abs(flip - (p.data[i]! + p.data[i + 1]! + p.data[i + 2]!) / 3);
 
   for (let r = 0; r < rows; r++) {
-    for (let c = 0; c < columns; c++) level[r * columns + c] = cellGround(p, c, r, cell, bright);
+    for (let c = 0; c < columns; c++) level[r * columns + c] = cellGround(p, c, r, cell, flip);
   }
   const trusted = trustCells(level, columns, rows);
   const rgb = new Float32Array(n * 3);
@@ -67,7 +110,7 @@ export function estimatePaper(p: Picture, lightOnDark: boolean): Paper {
     for (let c = 0; c < columns; c++) {
       const k = r * columns + c;
       if (trusted[k])
-        known[k] = meanGround(p, c, r, cell, level[k]!, bright, rgb.subarray(k * 3, k * 3 + 3)) ? 1 : 0;
+        known[k] = meanGround(p, c, r, cell, level[k]!, flip, rgb.subarray(k * 3, k * 3 + 3)) ? 1 : 0;
     }
   }
   fillUnknown(rgb, known, columns, rows);
@@ -100,13 +143,18 @@ function evenGround(p: Picture): number[] | null {
   return sums.map((s) => s / near);
 }
 
-function cellGround(p: Picture, c: number, r: number, cell: number, bright: (i: number) => number): number {
+/** How bright a px is, or how far from white where the ink is light (`flip` 255). */
+const brightness = (data: Picture['data'], i: number, flip: number): number =>
+  Math.abs(flip - (data[i]! + data[i + 1]! + data[i + 2]!) / 3);
+
+function cellGround(p: Picture, c: number, r: number, cell: number, flip: number): number {
+  const { data } = p;
   const histogram = new Uint32Array(256);
   let seen = 0;
   const stride = cell > 48 ? 2 : 1;
   for (let y = r * cell; y < Math.min(p.height, (r + 1) * cell); y += stride) {
     for (let x = c * cell; x < Math.min(p.width, (c + 1) * cell); x += stride) {
-      histogram[Math.round(bright((y * p.width + x) * 4))]!++;
+      histogram[Math.round(brightness(data, (y * p.width + x) * 4, flip))]!++;
       seen++;
     }
   }
@@ -140,24 +188,28 @@ function meanGround(
   r: number,
   cell: number,
   level: number,
-  bright: (i: number) => number,
+  flip: number,
   out: Float32Array,
 ): boolean {
+  const { data } = p;
   let count = 0;
-  const sum = [0, 0, 0];
+  let [red, green, blue] = [0, 0, 0];
   const stride = cell > 48 ? 2 : 1;
+  const band = 0.07 * level + 4;
   for (let y = r * cell; y < Math.min(p.height, (r + 1) * cell); y += stride) {
     for (let x = c * cell; x < Math.min(p.width, (c + 1) * cell); x += stride) {
       const i = (y * p.width + x) * 4;
-      if (Math.abs(bright(i) - level) > 0.07 * level + 4) continue;
+      if (Math.abs(brightness(data, i, flip) - level) > band) continue;
       count++;
-      for (let k = 0; k < 3; k++) sum[k]! += p.data[i + k]!;
+      red += data[i]!;
+      green += data[i + 1]!;
+      blue += data[i + 2]!;
     }
   }
   // A cell mostly under ink shows soft edges, not ground.
   const area = (Math.min(cell, p.height - r * cell) * Math.min(cell, p.width - c * cell)) / stride ** 2;
   if (count < 4 || count < 0.25 * area) return false;
-  for (let k = 0; k < 3; k++) out[k] = sum[k]! / count;
+  out.set([red / count, green / count, blue / count]);
   return true;
 }
 

@@ -3,7 +3,7 @@ import { counted } from '../../../core/foundations/problems/counted';
 import { changeRecipe, cropSheet, turnSheet } from '../../../core/project/document/commands/sheets/recipes';
 import { changeSheet } from '../../../core/project/document/commands/sheets/sheets';
 import type { ProjectDiff } from '../../../core/project/document/changes/diff';
-import { defaultRecipe } from '../../../core/project/document/newProject';
+import { defaultRecipe } from '../../../core/project/document/defaultRecipe';
 import type { RecipeRow, SheetRow } from '../../../core/project/document/schema';
 import { liftAgain } from '../../store/lifting';
 import { pieceLabel, piecesBelow, piecesBySheet } from '../../store/selectors';

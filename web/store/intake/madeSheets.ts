@@ -3,7 +3,8 @@ import { charactersOf } from '../../../core/lifting/artwork/template/makeTemplat
 import type { TracedPiece } from '../../../core/lifting/find/liftSheet';
 import { addingMadeSheet } from '../../../core/project/document/commands/sheets/madeSheets';
 import { inPlaceOf } from '../../../core/project/document/commands/sheets/readAs';
-import { FIRST_RECIPE, projectOf } from '../../../core/project/document/newProject';
+import { FIRST_RECIPE } from '../../../core/project/document/defaultRecipe';
+import { projectOf } from '../../../core/project/document/newProject';
 import { unpackRow } from '../../../core/project/document/packing/packRows';
 import { missingOfBill } from '../../../core/project/document/queries/sheets';
 import type { Doc } from '../../../core/project/document/schema';

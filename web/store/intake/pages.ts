@@ -4,7 +4,7 @@ import type { ProjectDiff } from '../../../core/project/document/changes/diff';
 import { takePractice } from '../../../core/project/document/commands/sheets/practice';
 import { inPlaceOf } from '../../../core/project/document/commands/sheets/readAs';
 import { addSheet } from '../../../core/project/document/commands/sheets/sheets';
-import { FIRST_RECIPE } from '../../../core/project/document/newProject';
+import { FIRST_RECIPE } from '../../../core/project/document/defaultRecipe';
 import { sheetOfCode } from '../../../core/project/document/queries/sheets';
 import type { Doc } from '../../../core/project/document/schema';
 import type { JobContext } from '../../jobs/jobQueue';

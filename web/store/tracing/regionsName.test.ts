@@ -1,5 +1,5 @@
 import { readingOf } from '../../../core/lifting/printed/readSheet';
-import { defaultRecipe } from '../../../core/project/document/newProject';
+import { defaultRecipe } from '../../../core/project/document/defaultRecipe';
 import { regionsName } from './regionsName';
 
 const sheet = { pictureId: 'p', quarterTurns: 0, crop: null };

@@ -1,7 +1,7 @@
 import { encode } from 'fast-png';
 import { zipSync } from 'fflate';
 import { PDFArray, PDFDict, PDFDocument, PDFName, PDFRef, PDFString } from 'pdf-lib';
-import { defaultRecipe } from '../../../project/document/newProject';
+import { defaultRecipe } from '../../../project/document/defaultRecipe';
 import { artworkSheet, picturesSheet } from '../makeSheets';
 import { expandFiles } from '../expandFiles';
 import { openZips, sortFiles, type DroppedFile } from '../sortFiles';

@@ -1,6 +1,7 @@
 import { draft, applyDiff, type Draft } from '../changes/diff';
 import { pruneRules } from '../inStep/rules';
-import { defaultRecipe, FIRST_RECIPE, firstStyle, projectOf } from '../newProject';
+import { defaultRecipe, FIRST_RECIPE } from '../defaultRecipe';
+import { firstStyle, projectOf } from '../newProject';
 import type { Doc, GlyphRow } from '../schema';
 
 /** How often each kind of mend was made, in words. */

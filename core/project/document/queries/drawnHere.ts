@@ -1,7 +1,8 @@
 /** Sheets made in the app, one of each kind in a project. */
 
 import type { Doc, PieceRow, SheetRow } from '../schema';
-import { FIRST_RECIPE, projectOf } from '../newProject';
+import { FIRST_RECIPE } from '../defaultRecipe';
+import { projectOf } from '../newProject';
 import { newId } from '../identity';
 import { piecesOf } from './sheets';
 

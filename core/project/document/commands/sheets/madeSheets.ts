@@ -1,6 +1,7 @@
 import { BASIC_BILL } from '../../../../type/names/bills';
 import { draft, type Draft, type ProjectDiff } from '../../changes/diff';
-import { FIRST_RECIPE, FIRST_TEXT, projectOf } from '../../newProject';
+import { FIRST_RECIPE } from '../../defaultRecipe';
+import { FIRST_TEXT, projectOf } from '../../newProject';
 import type { Doc, PieceRow, ProjectRow, SheetRow } from '../../schema';
 import { pieceRow, type LiftedRow, type LiftResult } from '../pieces/takeLifted';
 import { finish, type Steps } from '../../../../foundations/steps';

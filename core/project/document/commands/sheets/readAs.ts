@@ -2,7 +2,7 @@ import { draft, mergeDiffs, type ProjectDiff } from '../../changes/diff';
 import { edit } from '../../inStep/edit';
 import type { Doc } from '../../schema';
 import type { Steps } from '../../../../foundations/steps';
-import { FIRST_RECIPE } from '../../newProject';
+import { FIRST_RECIPE } from '../../defaultRecipe';
 import { removeSheet } from './sheets';
 
 /** Reads a page as pixels, or as a page of letters again, with the next lifting. Its recipe becomes its own. */

@@ -1,5 +1,6 @@
 import { type ProjectDiff, draft } from '../../changes/diff';
-import { FIRST_RECIPE, projectOf } from '../../newProject';
+import { FIRST_RECIPE } from '../../defaultRecipe';
+import { projectOf } from '../../newProject';
 import { beyondList, missingOfBill, piecesOf } from '../../queries/sheets';
 import type { Doc, RecipeRow, SheetRow } from '../../schema';
 import { isWorkedOn } from '../../queries/glyphs';
