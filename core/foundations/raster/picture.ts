@@ -89,7 +89,7 @@ export function smallerPicture(p: Picture, step: number): Picture {
     sums.fill(0);
     for (let j = 0; j < step; j++) addRow(p.data, (y * step + j) * p.width * 4, step, sums);
     const to = y * width * 4;
-    for (let k = 0; k < sums.length; k++) data[to + k] = sums[k]! / n;
+    for (let k = 0; k < sums.length; k++) data[to + k] = (sums[k] ?? 0) / n;
   }
   return { width, height, data };
 }
@@ -107,9 +107,9 @@ function addRow(data: Picture['data'], at: number, step: number, sums: Int32Arra
       b += data[from + 2]!;
       a += data[from + 3]!;
     }
-    sums[to]! += r;
-    sums[to + 1]! += g;
-    sums[to + 2]! += b;
-    sums[to + 3]! += a;
+    sums[to] = (sums[to] ?? 0) + r;
+    sums[to + 1] = (sums[to + 1] ?? 0) + g;
+    sums[to + 2] = (sums[to + 2] ?? 0) + b;
+    sums[to + 3] = (sums[to + 3] ?? 0) + a;
   }
 }

@@ -33,7 +33,7 @@ function addRow(data: Picture['data'], at: number, scale: number, sums: Int32Arr
   for (let x = 0, k = at; x < sums.length; x++) {
     let sum = 0;
     for (let i = 0; i < scale; i++, k += 4) sum += data[k]! + data[k + 1]! + data[k + 2]!;
-    sums[x]! += sum;
+    sums[x] = (sums[x] ?? 0) + sum;
   }
 }
 
