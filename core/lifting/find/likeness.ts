@@ -1,3 +1,5 @@
+import type { Vec } from '../../foundations/geometry/vec';
+import { joinedRuns, type JoinedRuns } from '../../foundations/raster/joinedRuns';
 import type { ByteImage } from '../../foundations/raster/picture';
 import { shapeLikeness, type ShapeLikeness } from '../shapes/classify';
 import type { MeasuredForm } from './rowForms';
@@ -14,31 +16,27 @@ export function letterMask(mask: ByteImage, letter: Pick<FoundLetter, 'box' | 'p
     for (let x = 0; x < width; x++) open[y * width + x] = mask.data[row + x]! > 0 ? 1 : 0;
   }
   for (const cut of letter.cuts) open = keptByCut({ width, height, data: open }, x0, y0, cut);
+  const runs = joinedRuns({ width, height, data: open }, 'ink', true);
+  const own = patchesAt(
+    runs,
+    letter.parts.map(({ seed }) => ({ x: Math.floor(seed.x) - x0, y: Math.floor(seed.y) - y0 })),
+  );
   const data = new Uint8Array(width * height);
-  const queue = new Int32Array(width * height);
-  let end = 0;
-  const take = (k: number) => {
-    if (!open[k]) return;
-    open[k] = 0;
-    data[k] = 1;
-    queue[end++] = k;
-  };
-  for (const { seed } of letter.parts) {
-    const [x, y] = [Math.floor(seed.x) - x0, Math.floor(seed.y) - y0];
-    if (x >= 0 && y >= 0 && x < width && y < height) take(y * width + x);
-  }
-  for (let i = 0; i < end; i++) {
-    const k = queue[i]!;
-    const x = k % width;
-    const [left, right] = [x > 0, x < width - 1];
-    for (let row = k - width; row <= k + width; row += width) {
-      if (row < 0 || row >= data.length) continue;
-      if (left) take(row - 1);
-      take(row);
-      if (right) take(row + 1);
-    }
-  }
+  runs.patch.forEach((patch, i) => {
+    const start = (runs.row[i] ?? 0) * width;
+    if (own.has(patch)) data.fill(1, start + (runs.from[i] ?? 0), start + (runs.to[i] ?? 0));
+  });
   return { width, height, data };
+}
+
+/** Patches that places lie in, px. */
+function patchesAt(runs: JoinedRuns, places: readonly Vec[]): Set<number> {
+  const own = new Set<number>();
+  runs.patch.forEach((patch, i) => {
+    const [row, from, to] = [runs.row[i], runs.from[i] ?? 0, runs.to[i] ?? 0];
+    if (places.some((p) => p.y === row && p.x >= from && p.x < to)) own.add(patch);
+  });
+  return own;
 }
 
 /** What each letter looks like, from its own ink and how it stands on its line. */

@@ -1,3 +1,4 @@
+import { joinedRuns } from '../../foundations/raster/joinedRuns';
 import type { ByteImage } from '../../foundations/raster/picture';
 
 /** Where a drawing stands on its line, as shares of the cap height; baseline 0, up positive. */
@@ -130,32 +131,16 @@ function writeStance(drawing: ByteImage, s: Stance, out: Float32Array, at: numbe
 }
 
 /** Holes larger than a pinprick: paper that can't be reached from outside, 4 neighbours. */
-export function countHoles({ width, height, data }: ByteImage): number {
-  const seen = new Uint8Array(data.length);
+export function countHoles(drawing: ByteImage): number {
+  const { width, height, data } = drawing;
   const least = Math.max(3, 0.004 * data.length);
-  let holes = 0;
-  const queue = new Int32Array(data.length);
-  let end = 0;
-  const take = (k: number) => {
-    if (seen[k] || data[k]) return;
-    seen[k] = 1;
-    queue[end++] = k;
-  };
-  for (let start = 0; start < data.length; start++) {
-    if (seen[start] || data[start]) continue;
-    let outside = false;
-    end = 0;
-    take(start);
-    for (let i = 0; i < end; i++) {
-      const k = queue[i]!;
-      const x = k % width;
-      if (x === 0 || x === width - 1 || k < width || k >= data.length - width) outside = true;
-      if (x > 0) take(k - 1);
-      if (x + 1 < width) take(k + 1);
-      if (k >= width) take(k - width);
-      if (k + width < data.length) take(k + width);
-    }
-    if (!outside && end >= least && height > 0) holes++;
-  }
-  return holes;
+  const runs = joinedRuns(drawing, 'paper', false);
+  const area = new Map<number, number>();
+  const outside = new Set<number>();
+  runs.patch.forEach((patch, i) => {
+    const [row, from, to] = [runs.row[i] ?? 0, runs.from[i] ?? 0, runs.to[i] ?? 0];
+    area.set(patch, (area.get(patch) ?? 0) + to - from);
+    if (from === 0 || to === width || row === 0 || row === height - 1) outside.add(patch);
+  });
+  return [...area].filter(([patch, px]) => px >= least && !outside.has(patch)).length;
 }
