@@ -1,5 +1,5 @@
 // Bundles the TypeScript that runs in Node (command line, server) with esbuild, only when a source is newer.
-import { mkdirSync, readdirSync, renameSync, statSync, existsSync, writeFileSync } from 'node:fs';
+import { mkdirSync, readdirSync, renameSync, statSync, existsSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 
@@ -51,6 +51,15 @@ export async function ensureBundle(name) {
   return pathToFileURL(out).href;
 }
 
+/** Parts of earlier bundles are kept so long for commands that run, ms. */
+const KEPT_MS = 3_600_000;
+
+/** Removes what earlier bundles left in a folder. */
+function dropParts(folder, now) {
+  for (const path of readdirSync(folder).map((file) => join(folder, file)))
+    if (!now.has(path) && statSync(path).mtimeMs < Date.now() - KEPT_MS) rmSync(path);
+}
+
 /** Bundles an entry. The paths of all modules that are in it. */
 export async function bundle(name) {
   const { entry, parts } = entries[name];
@@ -85,5 +94,6 @@ export async function bundle(name) {
     writeFileSync(aside, contents);
     renameSync(aside, path);
   }
+  if (parts) dropParts(dirname(out), new Set(outputFiles.map(({ path }) => path)));
   return Object.keys(metafile.inputs).map((path) => join(root, path));
 }
