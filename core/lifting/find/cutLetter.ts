@@ -2,10 +2,8 @@ import { unionPxBox, type ByteImage, type PxBox } from '../../foundations/raster
 import { keptByCut, turnedCut, type Cut } from './cut';
 import type { FoundLetter } from './letters';
 import { letterMask } from './likeness';
+import { CUTS } from './parameters';
 import { connectedParts, type Part } from './parts';
-
-/** Smaller leavings of a cut, as a share of its ink, are dropped. */
-const LEAVINGS = 0.01;
 
 /** What a cut leaves of a letter on each side; null when one side is (nearly) empty. `own`: its mask, when it is known. */
 export function cutLetter(
@@ -22,7 +20,9 @@ function half(own: ByteImage, letter: FoundLetter, side: Cut): FoundLetter | nul
   const { x, y } = letter.box;
   const all = connectedParts({ ...own, data: keptByCut(own, x, y, side) });
   const ink = all.reduce((sum, p) => sum + p.area, 0);
-  const kept = all.filter((p) => p.area > LEAVINGS * own.data.length * 0.2 && p.area >= LEAVINGS * ink);
+  const kept = all.filter(
+    (p) => p.area > CUTS.leavingsOfBox * own.data.length && p.area >= CUTS.leavings * ink,
+  );
   if (kept.length === 0) return null;
   const parts = kept.map((p) => moved(p, x, y));
   return { ...letter, parts, box: parts.map((p) => p.box).reduce(unionPxBox), cuts: [...letter.cuts, side] };
@@ -36,19 +36,13 @@ const moved = (p: Part, x: number, y: number): Part => ({
   seed: { x: p.seed.x + x, y: p.seed.y + y },
 });
 
-/** Slants of cuts that are tried, x for each px down. */
-const SLANTS = [-0.35, -0.17, 0, 0.17, 0.35];
-/** Cuts leave at least this share of the width on each side. */
-const EDGE_SHARE = 0.14;
-const MOST_CUTS = 9;
-
 /** Straight cuts of a letter (`own`: its mask) from top to bottom that go through the least ink, the thinnest first, well apart from each other. */
 export function likelyCuts(own: ByteImage, letter: FoundLetter): { cut: Cut; inkPx: number }[] {
   const { width, height } = own;
-  const step = Math.max(1, Math.floor(width / 120));
+  const step = Math.max(1, Math.floor(width / CUTS.places));
   const found: { cut: Cut; inkPx: number; at: number }[] = [];
-  for (const slant of SLANTS) {
-    for (let at = width * EDGE_SHARE; at <= width * (1 - EDGE_SHARE); at += step) {
+  for (const slant of CUTS.slants) {
+    for (let at = width * CUTS.edge; at <= width * (1 - CUTS.edge); at += step) {
       let inkPx = 0;
       for (let y = 0; y < height; y++) {
         const x = Math.floor(at + slant * (y + 0.5 - height / 2));
@@ -66,12 +60,12 @@ export function likelyCuts(own: ByteImage, letter: FoundLetter): { cut: Cut; ink
   found.sort((a, b) => a.inkPx - b.inkPx);
   const apart: typeof found = [];
   for (const f of found) {
-    if (apart.length >= MOST_CUTS) break;
+    if (apart.length >= CUTS.most) break;
     if (
       apart.every(
         (o) =>
-          Math.abs(o.at - f.at) > 0.07 * width ||
-          Math.abs(o.cut.x0 - o.cut.x1 - f.cut.x0 + f.cut.x1) > 0.3 * height,
+          Math.abs(o.at - f.at) > CUTS.apart * width ||
+          Math.abs(o.cut.x0 - o.cut.x1 - f.cut.x0 + f.cut.x1) > CUTS.turned * height,
       )
     )
       apart.push(f);

@@ -1,6 +1,7 @@
 import { median, percentile } from '../../foundations/raster/histogram';
 import { boxBottom, boxRight, unionPxBox, type PxBox } from '../../foundations/raster/picture';
 import type { Cut } from './cut';
+import { LOOSE_DOT, PERCENT_SIGN, SPECK, TOGETHER, TYPICAL } from './parameters';
 import type { Part } from './parts';
 import { findRows, nearestRow, pageSlope, type Row } from './rows';
 
@@ -28,22 +29,19 @@ export interface FoundLetters {
 
 const overlap = (a0: number, a1: number, b0: number, b1: number) => Math.min(a1, b1) - Math.max(a0, b0);
 
-/** A patch this many times as long as a letter is high is an edge of the page, a shadow or a thing on the desk. */
-const OUTSIZE = 5;
-
 /** Height of the larger letters, from parts big enough not to be dots or noise. */
 function typicalHeight(parts: readonly Part[]): number {
-  const heights = parts.map((p) => Math.max(p.box.height, p.box.width * 0.6));
-  const big = percentile(heights, 0.9);
-  const letters = heights.filter((h) => h > big * 0.3);
-  return percentile(letters, 0.7);
+  const heights = parts.map((p) => Math.max(p.box.height, p.box.width * TYPICAL.lying));
+  const big = percentile(heights, TYPICAL.large);
+  const letters = heights.filter((h) => h > big * TYPICAL.letter);
+  return percentile(letters, TYPICAL.height);
 }
 
 /** Typical thickness of the stroke in px: the shorter mean runs among letter-sized parts are those of upright strokes. */
 const strokeWidth = (parts: readonly Part[]): number =>
   percentile(
     parts.map((p) => p.meanRun),
-    0.2,
+    TYPICAL.stroke,
   );
 
 /**
@@ -55,21 +53,21 @@ export function groupLetters(
   all: readonly Part[],
   known: { readonly height?: number | undefined; readonly slope?: number | undefined } = {},
 ): FoundLetters {
-  const noise = all.filter((p) => p.area >= 4);
+  const noise = all.filter((p) => p.area >= SPECK.leastPx);
   if (noise.length === 0)
     return { letters: [], rows: [], slope: 0, letterHeight: 0, penPx: 1, specksDropped: all.length };
   // Not the very biggest: that may be the desk around the page, or a pen lying on it.
   const areas = noise.map((p) => p.area).sort((a, b) => b - a);
-  const biggest = areas[Math.min(10, Math.floor(areas.length / 4))]!;
-  const sound = noise.filter((p) => p.area >= biggest * 0.0008);
-  const usual = typicalHeight(sound.filter((p) => p.area >= biggest * 0.02));
-  const grains = sound.filter((p) => Math.max(p.box.width, p.box.height) <= usual * OUTSIZE);
-  const height = known.height ?? typicalHeight(grains.filter((p) => p.area >= biggest * 0.02));
-  const bodies = grains.filter((p) => p.box.height >= height * 0.34 && p.area > 0);
+  const biggest = areas[Math.min(SPECK.rank, Math.floor(areas.length / SPECK.quarter))]!;
+  const sound = noise.filter((p) => p.area >= biggest * SPECK.noise);
+  const usual = typicalHeight(sound.filter((p) => p.area >= biggest * SPECK.telling));
+  const grains = sound.filter((p) => Math.max(p.box.width, p.box.height) <= usual * SPECK.outsize);
+  const height = known.height ?? typicalHeight(grains.filter((p) => p.area >= biggest * SPECK.telling));
+  const bodies = grains.filter((p) => p.box.height >= height * SPECK.body && p.area > 0);
   const told = bodies.length > 0 ? bodies : grains;
   const pen = strokeWidth(told);
   // The smallest thing a pen leaves on purpose is a dot about as wide as its stroke.
-  const kept = grains.filter((p) => p.area >= 0.3 * pen * pen || p.box.height >= height * 0.34);
+  const kept = grains.filter((p) => p.area >= SPECK.dot * pen * pen || p.box.height >= height * SPECK.body);
   const slope = known.slope ?? pageSlope(told, height);
   const rows = findRows(told, slope, height);
   const clusters = joinParts(kept, rows, height);
@@ -99,9 +97,9 @@ function isStray(letter: FoundLetter, rows: readonly Row[], height: number, pen:
   const { box } = letter;
   const y = box.y + box.height / 2 - rows[letter.row]!.slope * middleX(box);
   const off = Math.abs(y - rows[letter.row]!.middleY);
-  if (off > height * 1.15) return true;
+  if (off > height * SPECK.stray) return true;
   const area = letter.parts.reduce((sum, p) => sum + p.area, 0);
-  return area < 0.45 * pen * pen;
+  return area < SPECK.alone * pen * pen;
 }
 
 /** Union of parts into clusters by pairwise rules. */
@@ -131,23 +129,26 @@ function belongTogether(a: Part, b: Part, rows: readonly Row[], height: number):
   const ax = overlap(a.box.x, boxRight(a.box), b.box.x, boxRight(b.box));
   const ay = overlap(a.box.y, boxBottom(a.box), b.box.y, boxBottom(b.box));
   // Inside the other's box: a broken stroke or an island in a counter.
-  if (ax >= small.box.width * 0.9 && ay >= small.box.height * 0.9) return true;
+  if (ax >= small.box.width * TOGETHER.inside && ay >= small.box.height * TOGETHER.inside) return true;
   const gapY = -ay;
   const gapX = -ax;
-  const smallPart = small.box.height < height * 0.45;
+  const smallPart = small.box.height < height * TOGETHER.mark;
   // Both a letter high: a stroke of a letter overlapping another's box is a neighbour's tail, not a part.
   if (!smallPart) return false;
   // Dot or accent above or below its body; the bars of = ; the two dots of a colon.
-  const reach = large.box.height < height * 0.45 ? height * 0.62 : height * 0.5;
-  const centred = Math.abs(middleX(a.box) - middleX(b.box)) < Math.max(0.35 * large.box.width, 0.16 * height);
-  const above = gapY >= -height * 0.12 && gapY < reach && (ax >= small.box.width * 0.45 || centred);
-  if (above && gapX < height * 0.12) return sameRow(a, b, rows, height);
+  const reach = height * (large.box.height < height * TOGETHER.mark ? TOGETHER.fromMark : TOGETHER.fromBody);
+  const centred =
+    Math.abs(middleX(a.box) - middleX(b.box)) <
+    Math.max(TOGETHER.middleOfBody * large.box.width, TOGETHER.middle * height);
+  const over = ax >= small.box.width * TOGETHER.over || centred;
+  const above = gapY >= -height * TOGETHER.overlap && gapY < reach && over;
+  if (above && gapX < height * TOGETHER.beside) return sameRow(a, b, rows, height);
   // The two ticks of a double quote, the two dots of a diaeresis: alike, side by side, near each other.
-  const alike = Math.max(a.area, b.area) < 2.2 * Math.min(a.area, b.area);
-  const level = Math.abs(a.box.y - b.box.y) < height * 0.18;
-  const bothSmall = Math.max(a.box.height, b.box.height) < height * 0.5;
+  const alike = Math.max(a.area, b.area) < TOGETHER.alike * Math.min(a.area, b.area);
+  const level = Math.abs(a.box.y - b.box.y) < height * TOGETHER.level;
+  const bothSmall = Math.max(a.box.height, b.box.height) < height * TOGETHER.tick;
   const raised = isRaised(a, rows) && isRaised(b, rows);
-  return alike && level && bothSmall && raised && gapX > 0 && gapX < height * 0.3;
+  return alike && level && bothSmall && raised && gapX > 0 && gapX < height * TOGETHER.apart;
 }
 
 /** Rows must agree for the pair; else a quote under a tail would join the row above. */
@@ -159,7 +160,7 @@ function sameRow(a: Part, b: Part, rows: readonly Row[], height: number): boolea
   const other = main === a ? b : a;
   const r = rows[row(main)]!;
   const off = other.box.y + other.box.height / 2 - r.slope * middleX(other.box) - r.middleY;
-  return Math.abs(off) < height * 0.95;
+  return Math.abs(off) < height * TOGETHER.row;
 }
 
 const isRaised = (p: Part, rows: readonly Row[]): boolean => {
@@ -181,16 +182,18 @@ function joinLooseDots(
   const alone = (i: number) => order.every((_, k) => k === i || find(k) !== find(i));
   order.forEach((dot, i) => {
     const size = Math.max(dot.box.width, dot.box.height);
-    if (size > height * 0.3 || !alone(i) || !isRaised(dot, rows)) return;
+    if (size > height * LOOSE_DOT.size || !alone(i) || !isRaised(dot, rows)) return;
     let best = -1;
-    let bestGap = height * 0.25;
+    let bestGap = height * LOOSE_DOT.gap;
     order.forEach((body, j) => {
-      if (j === i || body.box.height < height * 0.4 || body.box.width > height * 0.6 || !alone(j)) return;
+      const isBody =
+        body.box.height >= height * LOOSE_DOT.bodyHeight && body.box.width <= height * LOOSE_DOT.bodyWidth;
+      if (j === i || !isBody || !alone(j)) return;
       const drop = body.box.y - boxBottom(dot.box);
       const gap = -overlap(dot.box.x, boxRight(dot.box), body.box.x, boxRight(body.box));
       if (
-        drop > -height * 0.05 &&
-        drop < height * 0.45 &&
+        drop > height * LOOSE_DOT.lowest &&
+        drop < height * LOOSE_DOT.highest &&
         gap < bestGap &&
         sameRow(dot, body, rows, height)
       ) {
@@ -211,18 +214,29 @@ function joinSlashedPairs(
 ): void {
   const solo = order.map((_, i) => order.every((_, j) => i === j || find(i) !== find(j)));
   order.forEach((bar, i) => {
-    if (!solo[i] || bar.box.height < height * 0.5 || bar.area > bar.box.width * bar.box.height * 0.5) return;
+    const isBar =
+      bar.box.height >= height * PERCENT_SIGN.bar &&
+      bar.area <= bar.box.width * bar.box.height * PERCENT_SIGN.barFill;
+    if (!solo[i] || !isBar) return;
     const beside = order
       .map((p, j) => ({ p, j }))
-      .filter(({ p, j }) => j !== i && solo[j] && p.box.height < height * 0.6 && p.box.height > height * 0.12)
+      .filter(({ j }) => j !== i && solo[j])
+      .filter(({ p }) => p.box.height < height * PERCENT_SIGN.mostRing)
+      .filter(({ p }) => p.box.height > height * PERCENT_SIGN.leastRing)
       .filter(
-        ({ p }) => overlap(p.box.y, boxBottom(p.box), bar.box.y, boxBottom(bar.box)) > p.box.height * 0.5,
+        ({ p }) =>
+          overlap(p.box.y, boxBottom(p.box), bar.box.y, boxBottom(bar.box)) >
+          p.box.height * PERCENT_SIGN.besideBar,
       )
-      .filter(({ p }) => -overlap(p.box.x, boxRight(p.box), bar.box.x, boxRight(bar.box)) < height * 0.15);
+      .filter(
+        ({ p }) =>
+          -overlap(p.box.x, boxRight(p.box), bar.box.x, boxRight(bar.box)) < height * PERCENT_SIGN.gap,
+      );
     const left = beside.find(({ p }) => middleX(p.box) < middleX(bar.box) && p.centerY < bar.centerY);
     const right = beside.find(({ p }) => middleX(p.box) > middleX(bar.box) && p.centerY > bar.centerY);
     const size = (p: Part) => median([p.box.width, p.box.height]);
-    if (left && right && size(left.p) < 1.7 * size(right.p) && size(right.p) < 1.7 * size(left.p)) {
+    const alike = (a: Part, b: Part) => size(a) < PERCENT_SIGN.alike * size(b);
+    if (left && right && alike(left.p, right.p) && alike(right.p, left.p)) {
       parent[find(left.j)] = find(i);
       parent[find(right.j)] = find(i);
     }

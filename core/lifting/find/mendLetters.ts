@@ -21,6 +21,9 @@ const GAIN = { alone: 1.6, byList: 1.2, byJoin: 0.8 };
 const INK_COST = 0.25;
 /** A letter is taken for two, and each of them perhaps for two again. */
 const ROUNDS = 2;
+/** Likeness to a character that the network doesn't know, and the least that any letter has. */
+const LIKE_UNKNOWN = 0.02;
+const LEAST_LIKE = 1e-3;
 
 /** Share of the list that has to be found before it is asked how letters are to be cut and joined. */
 const LIST_TRUSTED = 0.7;
@@ -50,7 +53,7 @@ class Reading {
   /** How much a letter looks like the character it looks most like, of those that are expected. */
   best(r: ReadLetter): number {
     if (this.expected.length === 0) return likeliest(r.likeness).share;
-    return Math.max(1e-3, ...[...this.wanted].map((c) => likenessTo(r.likeness, c) ?? 0.02));
+    return Math.max(LEAST_LIKE, ...[...this.wanted].map((c) => likenessTo(r.likeness, c) ?? LIKE_UNKNOWN));
   }
 
   cost(list: readonly ReadLetter[]): number {

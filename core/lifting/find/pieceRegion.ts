@@ -51,9 +51,17 @@ export function inkOfPiece(
   return { ...whole, field: applyCuts(whole.field, whole.x, whole.y, piece.cuts) };
 }
 
+/** A sheet this large, px, shows its colours as well as a larger one. */
+const PALETTE_SIDE_PX = 800;
+
 /** The few flat colours a sheet is painted with, its evened ground the commonest; its gradients are left out. */
 export function sheetPalette(picture: Picture, ink: InkModel, most: number): Oklab[] {
-  const even = evenCrop(picture, ink, { x: 0, y: 0, width: picture.width, height: picture.height }, 800);
+  const even = evenCrop(
+    picture,
+    ink,
+    { x: 0, y: 0, width: picture.width, height: picture.height },
+    PALETTE_SIDE_PX,
+  );
   return paletteOf(even, most + 1, pxOfGradients(findGradients(even), even));
 }
 
@@ -91,11 +99,14 @@ export function evenCrop(p: Picture, ink: InkModel, box: PxBox, mostSide = Infin
   return { width, height, data };
 }
 
+/** Edges of ink reach down to this share of the level from which it is ink. */
+const FAINT = 0.4;
+
 /** Ink of other pieces painted over with the ground. */
 function clearOthers(crop: Picture, region: InkRegion, ink: InkModel): void {
-  const own = patchesOfSeeds(region.field, region.level * 0.4, region.seeds!);
+  const own = patchesOfSeeds(region.field, region.level * FAINT, region.seeds!);
   const ground = ink.source === 'alpha' ? [0, 0, 0, 0] : [...groundOf(ink), 255];
   own.forEach((mine, k) => {
-    if (!mine && region.field.data[k]! > region.level * 0.4) crop.data.set(ground, 4 * k);
+    if (!mine && region.field.data[k]! > region.level * FAINT) crop.data.set(ground, 4 * k);
   });
 }

@@ -2,6 +2,7 @@ import { median } from '../../foundations/raster/histogram';
 import { boxBottom } from '../../foundations/raster/picture';
 import type { Pairing } from './alignLabels';
 import type { FoundLetters } from './letters';
+import { TURN } from './parameters';
 
 /** Characters that stand flat on the baseline: their feet tell the page's turn best. */
 const FLAT = new Set('ABDEFHIKLMNPRTXZhiklmnrxfz147');
@@ -18,7 +19,11 @@ export function refineSlope(
 ): number {
   const feet = pairings
     .filter(
-      (p) => p.found !== null && p.expected !== null && p.confidence > 0.5 && FLAT.has(expected[p.expected]!),
+      (p) =>
+        p.found !== null &&
+        p.expected !== null &&
+        p.confidence > TURN.sure &&
+        FLAT.has(expected[p.expected]!),
     )
     .map((p) => found.letters[p.found!]!)
     .map((l) => ({ row: l.row, x: l.box.x + l.box.width / 2, y: boxBottom(l.box) }));
@@ -27,14 +32,13 @@ export function refineSlope(
     for (let j = i + 1; j < feet.length; j++) {
       const [a, b] = [feet[i]!, feet[j]!];
       const run = Math.abs(b.x - a.x);
-      if (a.row !== b.row || run < found.letterHeight * 2) continue;
+      if (a.row !== b.row || run < found.letterHeight * TURN.apart) continue;
       // A pair far apart tells the slope more exactly than a near one.
-      const weight = Math.min(8, Math.round(run / (found.letterHeight * 2)));
+      const weight = Math.min(TURN.mostWeight, Math.round(run / (found.letterHeight * TURN.apart)));
       for (let k = 0; k < weight; k++) slopes.push((b.y - a.y) / (b.x - a.x));
     }
   }
-  if (slopes.length < 6) return found.slope;
+  if (slopes.length < TURN.leastPairs) return found.slope;
   const refined = median(slopes);
-  // Anything further off means wrong labels, not a better slope.
-  return Math.abs(refined - found.slope) < 0.02 ? refined : found.slope;
+  return Math.abs(refined - found.slope) < TURN.mostOff ? refined : found.slope;
 }

@@ -45,6 +45,8 @@ export interface PlaceOnPage {
 
 /** Patches smaller than this are grain when a box is drawn around them, px. */
 const LEAST_PATCH_PX = 12;
+/** A drawing less like a character than this share isn't it. */
+const LIKE_ANY = 0.02;
 
 /**
  * A piece cut in two, pieces joined, or one added by a box drawn around its ink; each traced by the recipe and named from
@@ -184,7 +186,7 @@ function nameOf(
   });
   const shares = missing.map((c) => likenessTo(likeness, c) ?? 0);
   const best = shares.indexOf(Math.max(0, ...shares));
-  if (best >= 0 && shares[best]! > 0.02) {
+  if (best >= 0 && shares[best]! > LIKE_ANY) {
     const total = shares.reduce((a, b) => a + b, 0);
     return { char: missing[best]!, confidence: shares[best]! / total };
   }

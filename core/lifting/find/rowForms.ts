@@ -2,6 +2,7 @@ import { median, percentile } from '../../foundations/raster/histogram';
 import { boxBottom } from '../../foundations/raster/picture';
 import type { CharacterForm } from './expected';
 import type { FoundLetter, FoundLetters } from './letters';
+import { FORMS } from './parameters';
 
 /** The same shares as CharacterForm, measured on a found letter against its row. */
 export type MeasuredForm = CharacterForm;
@@ -15,10 +16,10 @@ function rowBaselines(found: FoundLetters): number[] {
   const standing = (b: { box: FoundLetter['box'] }) => boxBottom(b.box) - slope * (b.box.x + b.box.width / 2);
   const lines = rows.map((row, r) => {
     const bottoms = letters
-      .filter((l) => l.row === r && l.box.height > letterHeight * 0.4)
+      .filter((l) => l.row === r && l.box.height > letterHeight * FORMS.telling)
       .map(standing)
       .filter((y) => y > row.middleY);
-    return bottoms.length === 0 ? NaN : modeOf(bottoms, letterHeight * 0.07);
+    return bottoms.length === 0 ? NaN : modeOf(bottoms, letterHeight * FORMS.baseline);
   });
   const usual = median(lines.map((y, r) => y - rows[r]!.middleY).filter((v) => !Number.isNaN(v)));
   return lines.map((y, r) => (Number.isNaN(y) ? rows[r]!.middleY + (Number.isNaN(usual) ? 0 : usual) : y));
@@ -48,8 +49,8 @@ export function measureForms(found: FoundLetters): {
   );
   const capHeight =
     percentile(
-      above.filter((h) => h > found.letterHeight * 0.7),
-      0.6,
+      above.filter((h) => h > found.letterHeight * FORMS.tall),
+      FORMS.capital,
     ) || found.letterHeight;
   const formOf = (l: FoundLetter): MeasuredForm => {
     const base = baselines[l.row]! + found.slope * (l.box.x + l.box.width / 2);

@@ -1,4 +1,5 @@
 import { median } from '../../foundations/raster/histogram';
+import { ROWS } from './parameters';
 import type { Part } from './parts';
 
 /**
@@ -19,10 +20,10 @@ const FEW_PARTS = 32;
  * it, fall into the sharpest rows. Method: projection profile (Postl 1986), on part centres rather than px.
  */
 export function pageSlope(parts: readonly Part[], letterHeight: number): number {
-  if (parts.length < 4) return 0;
+  if (parts.length < ROWS.leastParts) return 0;
   const score = (slope: number) => {
     // Bottoms gather on baselines more sharply than middles; tops on x-heights. Both are used.
-    const bin = letterHeight / 10;
+    const bin = letterHeight / ROWS.bins;
     const counts = new Map<number, number>();
     for (const p of parts) {
       for (const y of [p.box.y + p.box.height, p.box.y]) {
@@ -39,10 +40,7 @@ export function pageSlope(parts: readonly Part[], letterHeight: number): number 
   };
   let best = 0;
   let bestScore = score(0) * (LEVEL_FIRST + FEW_PARTS / parts.length ** 2);
-  for (const [span, step] of [
-    [0.2, 0.005],
-    [0.005, 0.0005],
-  ] as const) {
+  for (const { span, step } of ROWS.slopes) {
     const center = best;
     for (let s = center - span; s <= center + span + 1e-9; s += step) {
       const v = score(s);
@@ -65,13 +63,13 @@ export function findRows(letters: readonly Part[], slope: number, letterHeight: 
   const groups: Part[][] = [];
   for (const p of sorted) {
     const group = groups[groups.length - 1];
-    if (group && level(p) - level(group[group.length - 1]!) < letterHeight * 0.34) group.push(p);
+    if (group && level(p) - level(group[group.length - 1]!) < letterHeight * ROWS.parted) group.push(p);
     else groups.push([p]);
   }
   const rows = groups.map((g) => ({ parts: g, middleY: median(g.map(level)) }));
   for (let i = 1; i < rows.length;) {
     const [a, b] = [rows[i - 1]!, rows[i]!];
-    if (b.middleY - a.middleY < letterHeight * 0.75) {
+    if (b.middleY - a.middleY < letterHeight * ROWS.merged) {
       const parts = [...a.parts, ...b.parts];
       rows.splice(i - 1, 2, { parts, middleY: median(parts.map(level)) });
       i = Math.max(1, i - 1);

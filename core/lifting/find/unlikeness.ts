@@ -7,13 +7,18 @@ const SPREAD = { top: 0.13, bottom: 0.11, width: 0.22 } as const;
 /** However odd a letter looks, leaving it out beside a gap must cost more than taking it for what is expected. */
 const MOST_UNLIKE = 8;
 const UNKNOWN_FORM = 2;
+/** One measure can't speak against a character by more than this; each patch too many or too few counts so much, up to so many. Nats. */
+const MOST_A_MEASURE = 5;
+const A_PART = 1.6;
+const MOST_PARTS_OFF = 3;
 
 /** How little a letter is placed and sized like a character, nats. */
 export function mismatch(measured: MeasuredForm, char: string): number {
   const f = characterForm(char);
   if (!f) return UNKNOWN_FORM;
-  const term = (key: keyof typeof SPREAD) => Math.min(5, ((measured[key] - f[key]) / SPREAD[key]) ** 2 / 2);
-  const parts = Math.min(3, Math.abs(measured.parts - f.parts)) * 1.6;
+  const term = (key: keyof typeof SPREAD) =>
+    Math.min(MOST_A_MEASURE, ((measured[key] - f[key]) / SPREAD[key]) ** 2 / 2);
+  const parts = Math.min(MOST_PARTS_OFF, Math.abs(measured.parts - f.parts)) * A_PART;
   return Math.min(MOST_UNLIKE, term('top') + term('bottom') + term('width') + parts);
 }
 
