@@ -1,4 +1,5 @@
 import { add, cross, distance, dot, lerp, scale, sub, type Vec } from './vec';
+import { TINY } from './tolerance';
 
 /** A cubic Bezier segment: start, two handles, end. A line has its handles at the thirds. */
 export interface Cubic {
@@ -60,7 +61,7 @@ export function extremeParameters(c: Cubic, axis: 'x' | 'y'): number[] {
   const a = -c.p0[axis] + 3 * c.p1[axis] - 3 * c.p2[axis] + c.p3[axis];
   const b = 2 * (c.p0[axis] - 2 * c.p1[axis] + c.p2[axis]);
   const k = c.p1[axis] - c.p0[axis];
-  const inside = (t: number) => t > 1e-9 && t < 1 - 1e-9;
+  const inside = (t: number) => t > TINY && t < 1 - TINY;
   const size = Math.max(Math.abs(a), Math.abs(b), Math.abs(k));
   if (size === 0) return [];
   if (Math.abs(a) < 1e-10 * size) return Math.abs(b) < 1e-10 * size ? [] : [-k / b].filter(inside);

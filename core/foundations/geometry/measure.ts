@@ -1,6 +1,6 @@
 import { segmentAt, segmentCount, segments, type Contour } from './contour';
 import { cubicSweep, extremeParameters, flattenCubic, pointOnCubic } from './cubic';
-import { FLATTEN_RELATIVE } from './tolerance';
+import { FLATTEN_RELATIVE, TINY } from './tolerance';
 import type { Vec } from './vec';
 
 export interface Box {
@@ -69,7 +69,7 @@ export function flattenContour(c: Contour, tolerance?: number): Vec[] {
   if (c.nodes.length === 0) return [];
   const box = contoursBox([c])!;
   const tol =
-    tolerance ?? Math.max(1e-9, FLATTEN_RELATIVE * Math.hypot(box.xMax - box.xMin, box.yMax - box.yMin));
+    tolerance ?? Math.max(TINY, FLATTEN_RELATIVE * Math.hypot(box.xMax - box.xMin, box.yMax - box.yMin));
   const points: Vec[] = [{ x: c.nodes[0]!.x, y: c.nodes[0]!.y }];
   for (const s of segments(c)) points.push(...flattenCubic(s, tol));
   if (c.closed) points.pop();

@@ -1,6 +1,7 @@
 import { segments, type Contour } from './contour';
 import { cubicLength, splitCubic, type Cubic } from './cubic';
 import type { StrokeStyle } from './strokeOutline';
+import { TINY } from './tolerance';
 
 export interface Run {
   readonly run: readonly Cubic[];
@@ -24,7 +25,7 @@ export function dashesTooFine(
 
 /** Runs of segments between gaps; one run when the line is whole. */
 export function dashed(c: Contour, { dashes, dashOffset }: StrokeStyle): Run[] {
-  const whole = segments(c).filter((s) => cubicLength(s) > 1e-9);
+  const whole = segments(c).filter((s) => cubicLength(s) > TINY);
   const period = dashes.reduce((a, b) => a + b, 0);
   if (whole.length === 0 || !(period > 0) || dashes.some((d) => d < 0) || dashesTooFine([c], { dashes }))
     return whole.length > 0 || c.nodes.length > 0

@@ -1,5 +1,6 @@
 import { cubicDerivative, cubicLength, pointOnCubic, splitCubic, type Cubic } from './cubic';
 import { add, cross, distance, dot, scale, sub, unit, type Vec } from './vec';
+import { TINY } from './tolerance';
 
 /** Direction at the beginning or end; short handles are looked past. */
 export function directionAt(c: Cubic, end: 0 | 1): Vec {
@@ -72,11 +73,11 @@ function innerMeeting(c: Cubic, next: Cubic, half: number, turn: number): Meetin
     if (!(t > 1 - MOST_CUT && t < 1 && s > 0 && s < MOST_CUT)) return null;
     const [p, q] = [edgeAt(c, t, half), edgeAt(next, s, half)];
     const off = sub(q, p);
-    if (Math.hypot(off.x, off.y) < 1e-9 * half) return { at: p, t, s };
+    if (Math.hypot(off.x, off.y) < TINY * half) return { at: p, t, s };
     const dp = scale(sub(edgeAt(c, t, half), edgeAt(c, t - step, half)), 1 / step);
     const dq = scale(sub(edgeAt(next, s + step, half), edgeAt(next, s, half)), 1 / step);
     const det = cross(dq, dp);
-    if (Math.abs(det) < 1e-9) return null;
+    if (Math.abs(det) < TINY) return null;
     t += cross(dq, off) / det;
     s += cross(dp, off) / det;
   }

@@ -2,15 +2,16 @@ import { cubicDerivative, pointOnCubic, type Cubic } from './cubic';
 import { fitCubic, type CubicFit } from './fitCubic';
 import { directionAt, leftOf } from './strokeEdges';
 import { add, cross, distance, dot, scale, sub, unit, type Vec } from './vec';
+import { TINY } from './tolerance';
 
 /** Whether a segment runs straight from end to end, handles included. */
 export function isStraight(c: Cubic): boolean {
   const [d0, d1] = [directionAt(c, 0), directionAt(c, 1)];
   const chord = unit(sub(c.p3, c.p0));
   return (
-    Math.abs(cross(d0, chord)) < 1e-9 &&
-    Math.abs(cross(d1, chord)) < 1e-9 &&
-    Math.abs(cross(sub(c.p1, c.p0), d0)) < 1e-9 * (1 + distance(c.p0, c.p3)) &&
+    Math.abs(cross(d0, chord)) < TINY &&
+    Math.abs(cross(d1, chord)) < TINY &&
+    Math.abs(cross(sub(c.p1, c.p0), d0)) < TINY * (1 + distance(c.p0, c.p3)) &&
     dot(d0, d1) > 0
   );
 }

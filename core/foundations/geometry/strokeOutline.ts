@@ -5,6 +5,7 @@ import { dashed } from './strokeDashes';
 import { directionAt, edgeAt, edgePoint, edgesMeet, leftOf, part, type Meeting } from './strokeEdges';
 import { isStraight, offsetOnce } from './strokeOffset';
 import { add, cross, distance, dot, scale, sub, unit, type Vec } from './vec';
+import { TINY } from './tolerance';
 
 export interface StrokeStyle {
   readonly width: number;
@@ -38,7 +39,7 @@ export class EdgePen {
 
   to(p: Vec): void {
     const last = this.nodes[this.nodes.length - 1];
-    if (last && distance(last, p) < 1e-9) return;
+    if (last && distance(last, p) < TINY) return;
     this.nodes.push({ x: p.x, y: p.y, in: null, out: null, kind: 'corner' });
   }
 
@@ -51,7 +52,7 @@ export class EdgePen {
 
   /** Round the centre from one place to another, the way that `turn` (radians) says. */
   arc(centre: Vec, from: Vec, turn: number): void {
-    const steps = Math.max(1, Math.ceil(Math.abs(turn) / (Math.PI / 2) - 1e-9));
+    const steps = Math.max(1, Math.ceil(Math.abs(turn) / (Math.PI / 2) - TINY));
     const step = turn / steps;
     const k = (4 / 3) * Math.tan(step / 4);
     let r = sub(from, centre);
@@ -88,7 +89,7 @@ export class EdgePen {
       const at = i === 0 ? from : i === last ? to : null;
       const moved = at ? movedNode(n, sub(at, n)) : n;
       const end = this.nodes[this.nodes.length - 1];
-      if (end && i === 0 && distance(end, moved) < 1e-9)
+      if (end && i === 0 && distance(end, moved) < TINY)
         this.nodes[this.nodes.length - 1] = { ...end, out: moved.out };
       else this.nodes.push(moved);
     });
@@ -132,8 +133,8 @@ export function bendsTightly(c: Contour, { width }: Pick<StrokeStyle, 'width'>):
       const edge = places.map((t) => edgeAt(s, t, side));
       return places.some((t, i) => {
         const next = edge[i + 1];
-        if (!next || cubicLength(s) < 1e-9) return false;
-        return dot(sub(next, edge[i]!), cubicDerivative(s, t + 1 / 32)) < -1e-9;
+        if (!next || cubicLength(s) < TINY) return false;
+        return dot(sub(next, edge[i]!), cubicDerivative(s, t + 1 / 32)) < -TINY;
       });
     }),
   );
@@ -205,7 +206,7 @@ export function joinTo(
     pen.arc(p, from, turn);
     return;
   }
-  const sharp = 1 / Math.max(1e-9, Math.cos(turn / 2));
+  const sharp = 1 / Math.max(TINY, Math.cos(turn / 2));
   if (style.join === 'miter' && sharp <= style.miterLimit && sharp > 0)
     pen.to(add(p, scale(unit(add(leftOf(before), leftOf(after))), half * sharp)));
   pen.to(to);

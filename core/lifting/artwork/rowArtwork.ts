@@ -17,6 +17,7 @@ import type { ByteImage } from '../../foundations/raster/picture';
 import { fillMask } from '../../foundations/raster/fillMask';
 import { shapeLikeness } from '../shapes/classify';
 import type { LaidOut } from './layOut';
+import { TINY } from '../../foundations/geometry/tolerance';
 
 /** Height a capital is brought to, px, whatever the artwork's own scale. */
 const LETTER_PX = 200;
@@ -95,7 +96,7 @@ function withoutGuides(shapes: readonly Shape[]): { shapes: Shape[]; guides: num
   const right = Math.max(...boxes.map((b) => b.xMax));
   const isGuide = boxes.map(
     (b) =>
-      b.xMax - b.xMin > GUIDE.aspect * Math.max(b.yMax - b.yMin, 1e-9) &&
+      b.xMax - b.xMin > GUIDE.aspect * Math.max(b.yMax - b.yMin, TINY) &&
       b.xMax - b.xMin > GUIDE.share * (right - left),
   );
   return {
@@ -152,7 +153,7 @@ const MASK_PX = 64;
 /** A drawing filled, tight in its box, at most 64 px on its longer side. */
 function maskOf(contours: readonly Contour[]): ByteImage {
   const box = contoursBox(contours)!;
-  const k = MASK_PX / Math.max(box.xMax - box.xMin, box.yMax - box.yMin, 1e-9);
+  const k = MASK_PX / Math.max(box.xMax - box.xMin, box.yMax - box.yMin, TINY);
   const lines = transformContours(
     transformContours(contours, translation(-box.xMin, -box.yMin)),
     scaling(k),

@@ -1,6 +1,7 @@
 import { median } from '../../foundations/raster/histogram';
 import { ROWS } from './parameters';
 import type { Part } from './parts';
+import { TINY } from '../../foundations/geometry/tolerance';
 
 /**
  * A row of writing: its parts and the straight line through the middle of its letters,
@@ -42,7 +43,7 @@ export function pageSlope(parts: readonly Part[], letterHeight: number): number 
   let bestScore = score(0) * (LEVEL_FIRST + FEW_PARTS / parts.length ** 2);
   for (const { span, step } of ROWS.slopes) {
     const center = best;
-    for (let s = center - span; s <= center + span + 1e-9; s += step) {
+    for (let s = center - span; s <= center + span + TINY; s += step) {
       const v = score(s);
       if (v > bestScore) {
         bestScore = v;

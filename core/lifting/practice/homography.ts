@@ -1,4 +1,5 @@
 import type { Vec } from '../../foundations/geometry/vec';
+import { TINY } from '../../foundations/geometry/tolerance';
 
 /** A map of one plane on another as a camera makes it: rows of a 3 x 3 matrix, the last entry 1. */
 export type Homography = readonly [number, number, number, number, number, number, number, number, number];
@@ -30,7 +31,7 @@ export function fitHomography(from: readonly Vec[], to: readonly Vec[]): Homogra
     let pivot = i;
     for (let r = i + 1; r < n; r++) if (Math.abs(a[r]![i]!) > Math.abs(a[pivot]![i]!)) pivot = r;
     [a[i], a[pivot]] = [a[pivot]!, a[i]!];
-    if (Math.abs(a[i]![i]!) < 1e-9) return null;
+    if (Math.abs(a[i]![i]!) < TINY) return null;
     for (let r = 0; r < n; r++) {
       if (r === i) continue;
       const k = a[r]![i]! / a[i]![i]!;

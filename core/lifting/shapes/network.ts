@@ -1,3 +1,5 @@
+import { TINY } from '../../foundations/geometry/tolerance';
+
 /** Weights of a small feed-forward network with one hidden layer, as it is trained. */
 export interface Network {
   readonly inputs: number;
@@ -45,7 +47,7 @@ export function packRows(weights: Float32Array, rows: number): { bytes: Int8Arra
   const scales = new Float32Array(rows);
   for (let r = 0; r < rows; r++) {
     const row = weights.subarray(r * columns, (r + 1) * columns);
-    scales[r] = row.reduce((m, v) => Math.max(m, Math.abs(v)), 1e-9) / 127;
+    scales[r] = row.reduce((m, v) => Math.max(m, Math.abs(v)), TINY) / 127;
     row.forEach((v, c) => (bytes[r * columns + c] = Math.round(v / scales[r]!)));
   }
   return { bytes, scales };

@@ -6,6 +6,7 @@ import { contourArea } from '../../foundations/geometry/measure';
 import { kindByHandles } from '../../foundations/geometry/nodeKinds';
 import { cross, dot, length, sub } from '../../foundations/geometry/vec';
 import type { Shape } from './shape';
+import { TINY } from '../../foundations/geometry/tolerance';
 
 const scope = new paper.PaperScope();
 let ready = false;
@@ -80,7 +81,7 @@ const SPIKE = 1e-4;
 function withoutSpikes(c: Contour): Contour {
   const size = c.nodes.reduce(
     (m, n) => Math.max(m, Math.abs(n.x - c.nodes[0]!.x), Math.abs(n.y - c.nodes[0]!.y)),
-    1e-9,
+    TINY,
   );
   for (let i = 0; i < c.nodes.length && c.nodes.length > 3; i++) {
     const n = c.nodes[i]!;

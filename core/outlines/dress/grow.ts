@@ -10,6 +10,7 @@ import { nth } from '../../foundations/lists/nth';
 import { unite } from '../boolean/unite';
 import { simplify } from '../outline/simplify';
 import { thinnedHalves } from './thinning';
+import { TINY } from '../../foundations/geometry/tolerance';
 
 /** The new outline lies within this of the true one, em units. */
 const TOLERANCE_EM = 0.015;
@@ -100,7 +101,7 @@ function piecesBy(
     const line = nth(lines, i);
     const run = segments(line)
       .map((cubic, k) => ({ cubic, half: nth(halves, k) }))
-      .filter(({ cubic }) => cubicLength(cubic) > 1e-9);
+      .filter(({ cubic }) => cubicLength(cubic) > TINY);
     return run.length > 0
       ? stretchPieces(run, line.closed && run.length > 1, style)
       : strokePieces(line, style);

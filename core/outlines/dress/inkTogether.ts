@@ -16,6 +16,7 @@ import { halfAt, taperOnce, type Half } from '../../foundations/geometry/strokeP
 import { nibMap, type PenShape } from './grow';
 import { arcs, Together } from './together';
 import { thinnedHalves } from './thinning';
+import { TINY } from '../../foundations/geometry/tolerance';
 
 /** Lines with the pen that runs along them. */
 export interface Inked {
@@ -102,7 +103,7 @@ function strokesTogether(drawn: readonly Drawn[], closed: boolean): Contour[][] 
   const runs = Array.from({ length: count }, (_, i): Run => ({
     cubics: drawn.map((d) => segmentAt(d.line, i)),
     halves: drawn.map((d) => nth(d.halves, i)),
-  })).filter((s) => s.cubics.some((c) => cubicLength(c) > 1e-9));
+  })).filter((s) => s.cubics.some((c) => cubicLength(c) > TINY));
   if (runs.length === 0) return [];
   const back = [...runs].reverse().map(turned);
   const pens = drawn.map((d) => d.pen);
@@ -142,7 +143,7 @@ function straightsMeet(
   const [a, b] = [edgeAt(c, 0, halfAt(half, 0)), edgeAt(next, 0, halfAt(after, 0))];
   const [along, on] = [sub(edgeAt(c, 1, halfAt(half, 1)), a), sub(edgeAt(next, 1, halfAt(after, 1)), b)];
   const turn = cross(along, on);
-  if (Math.abs(turn) < 1e-9) return null;
+  if (Math.abs(turn) < TINY) return null;
   const [t, way] = [cross(sub(b, a), on) / turn, cross(sub(b, a), along) / turn];
   if (t <= 0 || t >= 1 || way <= 0 || way >= 1) return null;
   return { at: add(a, scale(along, t)), t, s: way };
@@ -236,7 +237,7 @@ function joint(out: Together, s: Run, next: Run, pens: readonly PenShape[]): boo
     arcs(out, ends, from, turns);
     return true;
   }
-  const sharp = turns.map((t) => 1 / Math.max(1e-9, Math.cos(t / 2)));
+  const sharp = turns.map((t) => 1 / Math.max(TINY, Math.cos(t / 2)));
   if (sharp.some((v) => v <= MITER_LIMIT))
     out.to(
       s.cubics.map((c, m) => {

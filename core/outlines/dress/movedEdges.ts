@@ -2,6 +2,7 @@ import { isLine, segmentAt, segmentCount, type Contour, type Node } from '../../
 import { cubicDerivative, pointOnCubic, type Cubic } from '../../foundations/geometry/cubic';
 import { fitCubic } from '../../foundations/geometry/fitCubic';
 import { add, distance, dot, length, scale, sub, unit, type Vec } from '../../foundations/geometry/vec';
+import { TINY } from '../../foundations/geometry/tolerance';
 
 /** Samples of a moved curve that its two handles are fitted to. */
 const SAMPLES = 16;
@@ -16,8 +17,8 @@ const RUNS_ON = 0.02;
 
 /** Directions at the two ends of a segment, both along its way; null when it has no length. */
 function endsOf(c: Cubic): { readonly from: Vec; readonly to: Vec } | null {
-  const from = [c.p1, c.p2, c.p3].find((p) => distance(p, c.p0) > 1e-9);
-  const to = [c.p2, c.p1, c.p0].find((p) => distance(p, c.p3) > 1e-9);
+  const from = [c.p1, c.p2, c.p3].find((p) => distance(p, c.p0) > TINY);
+  const to = [c.p2, c.p1, c.p0].find((p) => distance(p, c.p3) > TINY);
   return from && to ? { from: unit(sub(from, c.p0)), to: unit(sub(c.p3, to)) } : null;
 }
 

@@ -1,5 +1,6 @@
 import { guidesCross, offGuide, ontoGuide, type GuideLine } from './guides';
 import { distance, dot, scale, sub, unit, type Vec } from '../../foundations/geometry/vec';
+import { TINY } from '../../foundations/geometry/tolerance';
 
 /** A line that places are drawn to: level (y given), or upright (x given). */
 export interface Guide {
@@ -58,7 +59,7 @@ function snapToAxes(p: Vec, guides: readonly Guide[], reach: number): Snapped {
   for (const g of guides) {
     const off = Math.abs(p[g.axis] - g.at);
     const so = best[g.axis];
-    if (off <= reach && (so === null || off < Math.abs(p[g.axis] - so.at) - 1e-9)) best[g.axis] = g;
+    if (off <= reach && (so === null || off < Math.abs(p[g.axis] - so.at) - TINY)) best[g.axis] = g;
   }
   return {
     at: { x: best.x?.at ?? p.x, y: best.y?.at ?? p.y },

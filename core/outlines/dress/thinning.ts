@@ -4,6 +4,7 @@ import { directionAt } from '../../foundations/geometry/strokeEdges';
 import type { Half } from '../../foundations/geometry/strokePieces';
 import { distance, dot, type Vec } from '../../foundations/geometry/vec';
 import { nth } from '../../foundations/lists/nth';
+import { TINY } from '../../foundations/geometry/tolerance';
 
 /*
  * Where two strokes meet at a sharp angle their ink runs together and looks heavier than either: type is drawn thinner there (common practice, no
@@ -85,7 +86,7 @@ function legOf(run: readonly Cubic[], width: number, of: Pick<Leg, 'before' | 'a
 /** The legs of a line, in order; a closed one without a corner is one leg that nothing begins or ends. */
 function lineOf(c: Contour, width: number, line: number): Line {
   const all = segments(c);
-  const long = all.flatMap((s, i) => (cubicLength(s) > 1e-9 ? [i] : []));
+  const long = all.flatMap((s, i) => (cubicLength(s) > TINY ? [i] : []));
   const run = long.map((i) => nth(all, i));
   const closed = c.closed && run.length > 1;
   const isCorner = run.map((cubic, i) => {

@@ -4,6 +4,7 @@ import type { Cubic } from '../../foundations/geometry/cubic';
 import { withKinds } from '../../foundations/geometry/nodeKinds';
 import { leftOf } from '../../foundations/geometry/strokeEdges';
 import { add, scale, sub, type Vec } from '../../foundations/geometry/vec';
+import { TINY } from '../../foundations/geometry/tolerance';
 
 /** One contour in as many versions as there are pens, built point by point. */
 export class Together {
@@ -57,7 +58,7 @@ export function arcs(
   from: readonly Vec[],
   turns: readonly number[],
 ): void {
-  const steps = Math.max(...turns.map((t) => Math.ceil(Math.abs(t) / (Math.PI / 2) - 1e-9)), 1);
+  const steps = Math.max(...turns.map((t) => Math.ceil(Math.abs(t) / (Math.PI / 2) - TINY)), 1);
   let radii = from.map((p, m) => sub(p, nth(centres, m)));
   for (let i = 0; i < steps; i++) {
     const next = radii.map((r, m) => {

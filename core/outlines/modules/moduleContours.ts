@@ -1,6 +1,7 @@
 import type { Contour, Node } from '../../foundations/geometry/contour';
 import type { Vec } from '../../foundations/geometry/vec';
 import type { Module } from './modules';
+import { TINY } from '../../foundations/geometry/tolerance';
 
 /** Handle of a quarter circle of radius 1 (deviates by 0.0273 % of the radius at most; value from memory). */
 const KAPPA = 0.5522847498307936;
@@ -96,7 +97,7 @@ function linked(edges: readonly Edge[]): Edge[][] {
   return loops;
 }
 
-const parallel = (a: Vec, b: Vec) => Math.abs(a.x * b.y - a.y * b.x) < 1e-9 && a.x * b.x + a.y * b.y > 0;
+const parallel = (a: Vec, b: Vec) => Math.abs(a.x * b.y - a.y * b.x) < TINY && a.x * b.x + a.y * b.y > 0;
 
 function toContour(loop: readonly Edge[]): Contour {
   const nodes: Node[] = [];

@@ -2,6 +2,7 @@ import type { Contour } from '../../foundations/geometry/contour';
 import { contoursBox } from '../../foundations/geometry/measure';
 import { lerp, distance, type Vec } from '../../foundations/geometry/vec';
 import { ChordGrid, chordsOf, type Chord } from './flat';
+import { TINY } from '../../foundations/geometry/tolerance';
 
 /** Samples lie this share of the outline's size apart at the most: 0.7 u in a letter of 700 u. */
 const STEP_SHARE = 1e-3;
@@ -29,7 +30,7 @@ export function oneWayDeviation(
   // What both share counts for nothing and costs nothing.
   const moved = from.filter((c) => !to.includes(c));
   if (moved.length === 0) return 0;
-  const size = Math.max(sizeOf(from), sizeOf(to), 1e-9);
+  const size = Math.max(sizeOf(from), sizeOf(to), TINY);
   const grid = new ChordGrid(chordsOf(to, size * FLAT_SHARE));
   if (grid.chords.length === 0) return Infinity;
   const step = size * stepShare;

@@ -1,5 +1,6 @@
 import { isLine, type Contour, type Node } from '../../foundations/geometry/contour';
 import { unit, sub, length, type Vec } from '../../foundations/geometry/vec';
+import { TINY } from '../../foundations/geometry/tolerance';
 
 /** Index of the node before; -1 at an open run's beginning. */
 export const before = (c: Contour, i: number): number => (i > 0 ? i - 1 : c.closed ? c.nodes.length - 1 : -1);
@@ -28,7 +29,7 @@ function firstWay(n: Node, places: readonly (Vec | null)[]): Vec | null {
   for (const p of places) {
     if (!p) continue;
     const d = sub(p, n);
-    if (length(d) > 1e-9) return unit(d);
+    if (length(d) > TINY) return unit(d);
   }
   return null;
 }

@@ -1,6 +1,7 @@
 import { segmentAt, segmentCount, type Contour } from '../../foundations/geometry/contour';
 import { distanceToSegment, flattenCubic } from '../../foundations/geometry/cubic';
 import type { Vec } from '../../foundations/geometry/vec';
+import { TINY } from '../../foundations/geometry/tolerance';
 
 /** A chord of an outline and where it comes from. */
 export interface Chord {
@@ -85,7 +86,7 @@ export class ChordGrid {
     }
     this.x0 = x0;
     this.y0 = y0;
-    const size = Math.max(x1 - x0, y1 - y0, 1e-9);
+    const size = Math.max(x1 - x0, y1 - y0, TINY);
     this.cell = size / Math.max(4, Math.min(128, Math.ceil(Math.sqrt(chords.length))));
     this.columns = Math.floor((x1 - x0) / this.cell) + 1;
     this.rows = Math.floor((y1 - y0) / this.cell) + 1;

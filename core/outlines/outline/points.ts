@@ -19,6 +19,7 @@ import {
   type Vec,
 } from '../../foundations/geometry/vec';
 import { after, arriving, before, leaving, replaceNode, withNodes } from './edges';
+import { TINY } from '../../foundations/geometry/tolerance';
 
 const bare = ({ x, y }: Vec): Vec => ({ x, y });
 
@@ -168,7 +169,7 @@ function wayOf(n: Node, part: 'in' | 'out', wasLine: boolean): Vec | null {
   if (n.kind === 'corner' || wasLine) return null;
   const handle = n[part] ?? n;
   const d = sub(handle, n);
-  return length(d) > 1e-9 ? unit(d) : null;
+  return length(d) > TINY ? unit(d) : null;
 }
 
 /** Moves d1, d2 of the handles with w1 d1 + w2 d2 = by where the lines they are bound to allow it, as small as can be. */
@@ -237,5 +238,5 @@ export function curvature(s: Cubic, t: number): number {
     6,
   );
   const speed = length(d1);
-  return speed < 1e-9 ? 0 : cross(d1, d2) / speed ** 3;
+  return speed < TINY ? 0 : cross(d1, d2) / speed ** 3;
 }

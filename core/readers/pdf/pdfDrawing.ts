@@ -1,4 +1,5 @@
 import { OPS } from './pdfjs';
+import { TINY } from '../../foundations/geometry/tolerance';
 
 /** What is drawn with, as far as shapes need it. */
 interface State {
@@ -202,7 +203,7 @@ export class PdfDrawing {
   private holdsPage(box: ArrayLike<number> | null): boolean {
     if (!box) return false;
     const [a, b, c, d, e, f] = this.state.matrix as [number, number, number, number, number, number];
-    if (Math.min(Math.hypot(b, c), Math.hypot(a, d)) > 1e-9) return false;
+    if (Math.min(Math.hypot(b, c), Math.hypot(a, d)) > TINY) return false;
     const at = (x: number, y: number) => [a * x + c * y + e, b * x + d * y + f] as const;
     const [p, q] = [at(box[0]!, box[1]!), at(box[2]!, box[3]!)];
     return (

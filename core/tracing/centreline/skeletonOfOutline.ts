@@ -5,6 +5,7 @@ import type { Vec } from '../../foundations/geometry/vec';
 import type { FloatImage } from '../../foundations/raster/picture';
 import type { Stroke } from './fitStrokes';
 import { centrelineOfField } from './traceCentreline';
+import { TINY } from '../../foundations/geometry/tolerance';
 
 export interface OutlineSkeleton {
   /** Centrelines in the outline's own space. */
@@ -33,7 +34,7 @@ const TOLERANCE_PX = 0.6;
 export function skeletonOfOutline(cs: readonly Contour[]): OutlineSkeleton | null {
   const box = contoursBox(cs);
   if (!box) return null;
-  const k = DRAWN_PX / Math.max(box.yMax - box.yMin, box.xMax - box.xMin, 1e-9);
+  const k = DRAWN_PX / Math.max(box.yMax - box.yMin, box.xMax - box.xMin, TINY);
   const toPx = { a: k, b: 0, c: 0, d: -k, e: MARGIN_PX - k * box.xMin, f: MARGIN_PX + k * box.yMax };
   const field = coverage(
     cs.map((c) => flattenContour({ ...c, closed: true }, 0.2 / k).map((p) => applyAffine(toPx, p))),

@@ -4,6 +4,7 @@ import { traceRegion } from '../trace/traceRegion';
 import { defaultTraceSettings } from '../trace/settings';
 import { inkDabs, type InkedStroke } from './inkDabs';
 import type { PenStroke } from './strokes';
+import { TINY } from '../../foundations/geometry/tolerance';
 
 /** Clear px around the ink, so that its edge is whole. */
 const MARGIN_PX = 8;
@@ -57,7 +58,7 @@ function layStep(field: FloatImage, x0: number, y0: number, s: InkedStroke, i: n
       const [ou, ov] = [u - t * du, v - t * dv];
       const off = Math.hypot(ou, ov);
       // Distances across the edge are stretched; the edge's softness has to be one px all the same.
-      const slope = off > 1e-9 ? Math.hypot(ou, ov * stretch) / off : stretch;
+      const slope = off > TINY ? Math.hypot(ou, ov * stretch) / off : stretch;
       const cover = Math.max(0, Math.min(1, (a.radius + (b.radius - a.radius) * t - off) / slope + 0.5));
       if (cover === 0) continue;
       const k = y * field.width + x;

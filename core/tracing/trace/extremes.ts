@@ -1,5 +1,6 @@
 import { fitParabola } from './parabola';
 import { wrap, type EvenRing } from './path';
+import { TINY } from '../../foundations/geometry/tolerance';
 
 export interface Extreme {
   readonly index: number;
@@ -91,7 +92,7 @@ function apex(r: EvenRing, index: number, axis: 'x' | 'y', from: number, to: num
   const fit = fitOver(reach);
   if (!fit) return plain;
   const { c0, c1, c2 } = fit;
-  const u = Math.abs(c2) < 1e-9 ? 0 : -c1 / (2 * c2);
+  const u = Math.abs(c2) < TINY ? 0 : -c1 / (2 * c2);
   if (Math.abs(u) > reach * r.step) return plain;
   const value = c0 + c1 * u + c2 * u * u;
   const moved =

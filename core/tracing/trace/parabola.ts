@@ -1,3 +1,5 @@
+import { TINY } from '../../foundations/geometry/tolerance';
+
 /** v = c0 + c1 u + c2 u^2. */
 export interface Parabola {
   readonly c0: number;
@@ -36,7 +38,7 @@ export function fitParabola(us: ArrayLike<number>, vs: ArrayLike<number>, count:
   const k1 = s2 * s3 - s1 * s4;
   const k2 = s1 * s3 - s2 * s2;
   const det = count * k0 + s1 * k1 + s2 * k2;
-  if (Math.abs(det) < 1e-9) return null;
+  if (Math.abs(det) < TINY) return null;
   return {
     c0: (b0 * k0 + b1 * k1 + b2 * k2) / det,
     c1: (b0 * k1 + b1 * (count * s4 - s2 * s2) + b2 * (s1 * s2 - count * s3)) / det,

@@ -1,6 +1,7 @@
 import type { FitParameters } from './parameters';
 import { coned, ROW, rowMiddle } from './profiles';
 import type { Style } from './style';
+import { TINY } from '../../foundations/geometry/tolerance';
 
 /** Square table of numbers, row after row. */
 export interface Table {
@@ -22,7 +23,7 @@ function rowWeights({ descent, xHeight, capHeight }: Style, { weights: w }: FitP
     if (y <= knots[0][0]) return Math.exp(knots[0][1]);
     for (let i = 0; i + 1 < knots.length; i++) {
       const [[y0, v0], [y1, v1]] = [knots[i]!, knots[i + 1]!];
-      if (y <= y1) return Math.exp(v0 + ((v1 - v0) * (y - y0)) / Math.max(1e-9, y1 - y0));
+      if (y <= y1) return Math.exp(v0 + ((v1 - v0) * (y - y0)) / Math.max(TINY, y1 - y0));
     }
     return Math.exp(knots[4][1]);
   });

@@ -1,4 +1,5 @@
 import { median } from '../../foundations/raster/histogram';
+import { TINY } from '../../foundations/geometry/tolerance';
 
 /** Median absolute deviation times this estimates a standard deviation of normal noise (Rousseeuw and Croux, JASA 88 (1993)). */
 const MAD_TO_SIGMA = 1.4826;
@@ -18,7 +19,7 @@ export function middleOf(values: readonly number[]): number | null {
   const middle = median(values);
   const limit = OUT_AFTER * spreadOf(values);
   // With a spread of 0 most values are the same one, and that is it.
-  const near = values.filter((v) => Math.abs(v - middle) <= Math.max(limit, 1e-9));
+  const near = values.filter((v) => Math.abs(v - middle) <= Math.max(limit, TINY));
   return near.reduce((a, b) => a + b, 0) / near.length;
 }
 
@@ -43,7 +44,7 @@ export function robustLine(points: readonly { readonly x: number; readonly y: nu
   const flat = { at: level, slope: 0 };
   if (points.length < LEANS_FROM) return flat;
   const slopes = points.flatMap((p, i) =>
-    points.slice(i + 1).flatMap((q) => (Math.abs(q.x - p.x) > 1e-9 ? [(q.y - p.y) / (q.x - p.x)] : [])),
+    points.slice(i + 1).flatMap((q) => (Math.abs(q.x - p.x) > TINY ? [(q.y - p.y) / (q.x - p.x)] : [])),
   );
   if (slopes.length === 0) return flat;
   const slope = median(slopes);

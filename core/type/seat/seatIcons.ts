@@ -1,4 +1,5 @@
 import type { Box } from '../../foundations/geometry/measure';
+import { TINY } from '../../foundations/geometry/tolerance';
 
 /** How icons are stood beside each other; lengths in em units. */
 export interface IconSeating {
@@ -25,11 +26,11 @@ export interface IconPlace {
  */
 export function seatIcons(boxes: readonly Box[], s: IconSeating, unitsPerEm: number): IconPlace[] {
   const side = (b: Box) => Math.max(b.xMax - b.xMin, b.yMax - b.yMin);
-  const largest = Math.max(1e-9, ...boxes.map(side));
+  const largest = Math.max(TINY, ...boxes.map(side));
   const px = s.gridPx === null ? null : unitsPerEm / s.gridPx;
   const snapped = (v: number) => (px === null ? v : Math.round(v / px) * px);
   return boxes.map((b) => {
-    let scale = s.size / (s.scale === 'each' ? Math.max(1e-9, side(b)) : largest);
+    let scale = s.size / (s.scale === 'each' ? Math.max(TINY, side(b)) : largest);
     const height = (b.yMax - b.yMin) * scale;
     if (px !== null && height > 0) scale *= Math.max(px, snapped(height)) / height;
     const bottom = b.yMin * scale;

@@ -7,6 +7,7 @@ import { areOldStyle, isHanging } from './figures';
 import { endsOf } from './letterLevels';
 import { isSign, usualPlace } from './proportions';
 import { middleOf, robustLine, type Line } from './robust';
+import { TINY } from '../../foundations/geometry/tolerance';
 
 /** What seating has to know of a letter cut out of a sheet; outline in px of the picture, y down. */
 export interface Seatable {
@@ -53,7 +54,7 @@ const FALLBACK_CAP_PX = 100;
 /** Icons are drawn to about 600 of 1000 units (common practice, no published source). */
 const ICON_EM = 600;
 const tallest = (turned: readonly Turned[]): number =>
-  Math.max(1e-9, ...turned.map(({ box }) => box.yMax - box.yMin));
+  Math.max(TINY, ...turned.map(({ box }) => box.yMax - box.yMin));
 
 interface Turned {
   readonly item: Seatable;

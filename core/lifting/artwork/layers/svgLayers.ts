@@ -6,6 +6,7 @@ import type { LaidOut } from '../layOut';
 import { moveArtwork } from '../readArtwork';
 import { characterOfLayer } from './layerNames';
 import { rowsOfLayers } from './layerRows';
+import { TINY } from '../../../foundations/geometry/tolerance';
 
 /** Height a tall letter gets on the sheet, px. */
 const LETTER_PX = 200;
@@ -57,7 +58,7 @@ export function separateLayers(drawing: SvgDrawing): LaidOut | null {
   if (drawn.length < FEWEST) return null;
   const rows = rowsOfLayers(drawn);
   const heights = drawn.map(({ box }) => box.yMax - box.yMin).sort((a, b) => a - b);
-  const k = LETTER_PX / Math.max(heights[Math.floor(0.8 * (heights.length - 1))]!, 1e-9);
+  const k = LETTER_PX / Math.max(heights[Math.floor(0.8 * (heights.length - 1))]!, TINY);
   const left = Math.min(...drawn.map((d) => d.box.xMin));
   const top = Math.min(...drawn.map((d) => d.box.yMin));
   const dy = GAP_PX - k * top;

@@ -1,5 +1,6 @@
 import { segmentAt, segmentCount, type Contour } from '../../../foundations/geometry/contour';
 import { distance, sub, type Vec } from '../../../foundations/geometry/vec';
+import { TINY } from '../../../foundations/geometry/tolerance';
 
 /** A place on a path where a sign is drawn, and the direction of the path there, radians. */
 export interface MarkerPlace {
@@ -12,7 +13,7 @@ export interface MarkerPlace {
 function directionOf(c: Contour, segment: number, end: 0 | 1): number | null {
   const s = segmentAt(c, segment);
   const points = end === 0 ? [s.p0, s.p1, s.p2, s.p3] : [s.p3, s.p2, s.p1, s.p0];
-  const other = points.find((p) => distance(p, points[0]!) > 1e-9);
+  const other = points.find((p) => distance(p, points[0]!) > TINY);
   if (!other) return null;
   const way = end === 0 ? sub(other, points[0]!) : sub(points[0]!, other);
   return Math.atan2(way.y, way.x);

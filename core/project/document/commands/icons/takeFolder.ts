@@ -19,6 +19,7 @@ import { keepOutline } from '../outline/edit';
 import { pieceRow, type LiftedRow, type LiftResult } from '../pieces/takeLifted';
 import { madeSheetRow, type MadeSheet } from '../sheets/madeSheets';
 import { filedIcons, findingChanges, type FiledIcon, type FolderChange } from './folderChanges';
+import { TINY } from '../../../../foundations/geometry/tolerance';
 
 type Placed = Pick<PieceRow, 'box' | 'row'>;
 
@@ -48,7 +49,7 @@ function redrawn(glyph: GlyphRow, piece: PieceRow, to: Affine): GlyphRow {
 const SAME_HEIGHT = 0.5;
 
 /** The number that all agree on; null when they don't, or there is none. */
-function common(values: readonly number[], within = 1e-9): number | null {
+function common(values: readonly number[], within = TINY): number | null {
   const [least, most] = [Math.min(...values), Math.max(...values)];
   return values.length > 0 && most - least <= within ? least : null;
 }

@@ -14,6 +14,7 @@ import { PRIVATE } from '../glyphs/privateCodes';
 import { blankGlyph, projectOf } from '../../newProject';
 import type { Doc, GlyphRow, PieceRow, ProjectRow, SheetRow } from '../../schema';
 import { isWorkedOn } from '../../queries/glyphs';
+import { TINY } from '../../../../foundations/geometry/tolerance';
 
 /** What a glyph is called and stands for; apart from its id, which never changes. */
 interface Called {
@@ -137,7 +138,7 @@ function glyphsOfPieces(
 /** A letter worked on after tracing, moved and scaled as its picture is, so that it stays over it. */
 function reseated(glyph: GlyphRow, to: Affine): GlyphRow {
   const from = glyph.source!.transform;
-  if ((['a', 'b', 'c', 'd', 'e', 'f'] as const).every((k) => Math.abs(from[k] - to[k]) < 1e-9)) return glyph;
+  if ((['a', 'b', 'c', 'd', 'e', 'f'] as const).every((k) => Math.abs(from[k] - to[k]) < TINY)) return glyph;
   return { ...mapGlyph(glyph, compose(to, invert(from))), source: { ...glyph.source!, transform: to } };
 }
 

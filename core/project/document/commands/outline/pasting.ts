@@ -8,6 +8,7 @@ import { projectOf } from '../../newProject';
 import { originX } from '../../queries/metrics';
 import type { Doc, GlyphRow } from '../../schema';
 import { contoursOf, edit, outlineOf, own, type Target } from './edit';
+import { TINY } from '../../../../foundations/geometry/tolerance';
 
 /** White between a letter and what is pasted beside it, as a share of the font's em (common practice, no published source). */
 const WHITE_BESIDE = 0.05;
@@ -27,7 +28,7 @@ export function pasteContours(doc: Doc, glyphId: string, drawing: readonly Conto
   const { lines, unitsPerEm } = projectOf(doc);
   const usual = usualPlace(char, lines);
   const [foot, top] = present ? [present.yMin, present.yMax] : [usual.foot, usual.foot + usual.tall];
-  const k = (top - foot) / Math.max(from.yMax - from.yMin, 1e-9);
+  const k = (top - foot) / Math.max(from.yMax - from.yMin, TINY);
   const left = present ? present.xMax + WHITE_BESIDE * unitsPerEm : 0;
   const place = { a: k, b: 0, c: 0, d: -k, e: left - k * from.xMin, f: foot + k * from.yMax };
   return edit(doc, outlineOf(glyphId), 'Paste a drawing', (cs) => [

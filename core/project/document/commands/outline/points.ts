@@ -17,6 +17,7 @@ import {
 import type { ProjectDiff } from '../../changes/diff';
 import type { Doc } from '../../schema';
 import { edit, type PointRef, type Target } from './edit';
+import { TINY } from '../../../../foundations/geometry/tolerance';
 
 const mapNodes = (c: Contour, change: (n: Node, i: number) => Node): Contour => ({
   ...c,
@@ -43,7 +44,7 @@ function keepTangent(c: Contour, n: Node, i: number): Node {
       : n.in && !n.out
         ? (['in', c.nodes[(i + 1) % count]!] as const)
         : ([null, n] as const);
-  if (!part || distance(from, n) < 1e-9) return n;
+  if (!part || distance(from, n) < TINY) return n;
   const line = unit(sub(n, from));
   const handle = n[part]!;
   const along = Math.max(0, (handle.x - n.x) * line.x + (handle.y - n.y) * line.y);
