@@ -11,6 +11,7 @@ import { simplify } from '../core/outlines/outline/simplify';
 import { randomBlob, randomBy, randomPair } from '../core/testing/randomOutlines';
 import { FINE, filledArea, type Raster } from '../core/testing/scanFill';
 import { writeTable } from './writeTable';
+import { TINY } from '../core/foundations/geometry/tolerance';
 
 const RULES: Record<Operation, (inside: readonly boolean[]) => boolean> = {
   union: ([a, b]) => a! || b!,
@@ -53,7 +54,7 @@ function booleans(pairs: number): string[] {
 
 function onlyCrossings(a: readonly Contour[], b: readonly Contour[], made: readonly Contour[]): boolean {
   const old = [...a, ...b].flatMap((c) => c.nodes);
-  const fresh = made.flatMap((c) => c.nodes).filter((n) => !old.some((o) => distance(o, n) < 1e-9));
+  const fresh = made.flatMap((c) => c.nodes).filter((n) => !old.some((o) => distance(o, n) < TINY));
   if (fresh.length === 0) return true;
   // Crossings lie on two outlines at once, of either shape.
   const grids = [...a, ...b].map((c) => new ChordGrid(chordsOf([c], 0.005)));

@@ -7,6 +7,7 @@ import {
 } from '../core/foundations/geometry/cubic';
 import { isLine, segmentAt, segmentCount, type Contour } from '../core/foundations/geometry/contour';
 import { angleBetweenDeg, sub, unit, type Vec } from '../core/foundations/geometry/vec';
+import { TINY } from '../core/foundations/geometry/tolerance';
 
 /** How near a traced outline comes to the drawing it was rendered from. Lengths in units of a 1000 unit em. */
 export interface OutlineMeasures {
@@ -43,13 +44,13 @@ const startDirection = (c: Contour, i: number): Vec => {
   const s = segmentAt(c, i);
   if (isLine(c, i)) return unit(sub(s.p3, s.p0));
   const d = cubicDerivative(s, 0);
-  return unit(Math.hypot(d.x, d.y) > 1e-9 ? d : sub(s.p2, s.p0));
+  return unit(Math.hypot(d.x, d.y) > TINY ? d : sub(s.p2, s.p0));
 };
 const endDirection = (c: Contour, i: number): Vec => {
   const s = segmentAt(c, i);
   if (isLine(c, i)) return unit(sub(s.p3, s.p0));
   const d = cubicDerivative(s, 1);
-  return unit(Math.hypot(d.x, d.y) > 1e-9 ? d : sub(s.p3, s.p1));
+  return unit(Math.hypot(d.x, d.y) > TINY ? d : sub(s.p3, s.p1));
 };
 
 function joins(contours: readonly Contour[]): Join[] {

@@ -19,6 +19,7 @@ const LIMITS = {
   'files over 300 lines': 5,
   'non-null assertions': 2105,
   'double casts': 12,
+  'tolerances without a name': 40,
   'disabled lint rules': 9,
 };
 /** Lines of tests to 100 lines of code, at least. Journeys count for the web. */
@@ -67,6 +68,8 @@ function look(file) {
     if (ts.isNonNullExpression(node)) note('non-null assertions', node, node.getText().slice(0, 60));
     if (ts.isAsExpression(node) && ts.isAsExpression(node.expression))
       note('double casts', node, node.getText().slice(0, 60));
+    if (ts.isNumericLiteral(node) && /e-/.test(node.getText()) && ts.findAncestor(node, isFunction))
+      note('tolerances without a name', node, node.getText());
     ts.forEachChild(node, visit);
   };
   visit(source);

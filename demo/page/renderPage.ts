@@ -1,6 +1,7 @@
 import { encode } from 'jpeg-js';
 import { normal, seededRandom } from '../hand/random';
 import { writeLetter, type Hand, type PenPoint } from '../hand/writeLetter';
+import { TINY } from '../../core/foundations/geometry/tolerance';
 
 export interface PageSettings {
   readonly hand: Hand;
@@ -48,7 +49,7 @@ function inkStroke(ink: Float32Array, width: number, height: number, points: rea
     const y0 = Math.max(0, Math.floor(Math.min(a.y, b.y) - reach));
     const y1 = Math.min(height - 1, Math.ceil(Math.max(a.y, b.y) + reach));
     const [dx, dy] = [b.x - a.x, b.y - a.y];
-    const size = dx * dx + dy * dy || 1e-9;
+    const size = dx * dx + dy * dy || TINY;
     for (let y = y0; y <= y1; y++) {
       for (let x = x0; x <= x1; x++) {
         const t = Math.max(0, Math.min(1, ((x + 0.5 - a.x) * dx + (y + 0.5 - a.y) * dy) / size));

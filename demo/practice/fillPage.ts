@@ -4,6 +4,7 @@ import { MARK_MM, type PracticeBox, type PracticePage } from '../../core/lifting
 import { invert3 } from './invert3';
 import { normal, seededRandom } from '../hand/random';
 import { writeLetter, type Hand } from '../hand/writeLetter';
+import { TINY } from '../../core/foundations/geometry/tolerance';
 
 /** How a practice page is printed, filled and photographed by the stand-in for printer, writer and scanner. */
 export interface Capture {
@@ -187,7 +188,7 @@ function dab({ rgb, width, height }: Sheet, points: readonly Dab[], ink: readonl
     const [a, b] = [points[i]!, points[i + 1]!];
     const r = Math.max(a.radius, b.radius) + 1;
     const [dx, dy] = [b.x - a.x, b.y - a.y];
-    const size = dx * dx + dy * dy || 1e-9;
+    const size = dx * dx + dy * dy || TINY;
     for (
       let y = Math.max(0, Math.floor(Math.min(a.y, b.y) - r));
       y <= Math.min(height - 1, Math.max(a.y, b.y) + r);

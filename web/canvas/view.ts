@@ -1,4 +1,5 @@
 import type { Vec } from '../../core/foundations/geometry/vec';
+import { TINY } from '../../core/foundations/geometry/tolerance';
 
 /** How a surface shows its world: screen = world * zoom + offset, in CSS px. */
 export interface View {
@@ -26,8 +27,8 @@ export function fitBox(
   height: number,
   margin: number,
 ): View {
-  const w = Math.max(1e-9, box.xMax - box.xMin);
-  const h = Math.max(1e-9, box.yMax - box.yMin);
+  const w = Math.max(TINY, box.xMax - box.xMin);
+  const h = Math.max(TINY, box.yMax - box.yMin);
   const zoom = Math.max(1e-6, Math.min((width - 2 * margin) / w, (height - 2 * margin) / h));
   return { zoom, x: width / 2 - (box.xMin + w / 2) * zoom, y: height / 2 - (box.yMin + h / 2) * zoom };
 }

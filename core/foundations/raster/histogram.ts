@@ -54,6 +54,9 @@ function bringToPlace(v: Float64Array, place: number): void {
 
 export const median = (values: ArrayLike<number>): number => percentile(values, 0.5);
 
+/** Values this near to each other, as a share, are the same but for rounding. */
+const SAME = 1e-12;
+
 /**
  * The bin that best parts a histogram in two classes: values <= the bin are the lower class.
  * Method: N. Otsu, "A threshold selection method from gray-level histograms", IEEE SMC 9 (1979), eq. 18.
@@ -76,12 +79,12 @@ export function otsuBin(histogram: ArrayLike<number>): number {
     if (below === 0 || below === total) continue;
     const gap = sumBelow / below - (sum - sumBelow) / (total - below);
     const between = below * (total - below) * gap * gap;
-    if (between > best * (1 + 1e-12)) {
+    if (between > best * (1 + SAME)) {
       best = between;
       bestLow = i;
     }
     // An empty valley gives a plateau of equal values: its middle is the fair choice.
-    if (between >= best * (1 - 1e-12)) bestHigh = i;
+    if (between >= best * (1 - SAME)) bestHigh = i;
   }
   return Math.floor((bestLow + bestHigh) / 2);
 }

@@ -18,6 +18,9 @@ import { closeRun, insertNode, straightSegment } from '../outline/points';
 import { isNearlyStraight, makeLevel, nearlyLevel } from '../outline/straighten';
 import { EXTREME_EXCESS_EM } from './cleanUp';
 
+/** So near its end a curve's parameter is past a handle of no length, where it has no direction. */
+const NEAR_END = 1e-4;
+
 export type SnagKind =
   | 'open'
   | 'direction'
@@ -138,9 +141,9 @@ const middle = (s: Cubic): Vec => pointOnCubic(s, 0.5);
 /** By how much a curve turns from its beginning to its end, degrees, all turns one way or the other added up. */
 function turnDeg(s: Cubic): number {
   let sum = 0;
-  let last = cubicDerivative(s, 1e-4);
+  let last = cubicDerivative(s, NEAR_END);
   for (let k = 1; k <= 12; k++) {
-    const d = cubicDerivative(s, Math.min(1 - 1e-4, k / 12));
+    const d = cubicDerivative(s, Math.min(1 - NEAR_END, k / 12));
     sum += (Math.atan2(cross(last, d), dot(last, d)) * 180) / Math.PI;
     last = d;
   }
@@ -190,7 +193,7 @@ function halfTurn(s: Cubic): number {
     (t) => t > 0.15 && t < 0.85,
   );
   if (inner[0] !== undefined) return inner[0];
-  const start = cubicDerivative(s, 1e-4);
+  const start = cubicDerivative(s, NEAR_END);
   const half = turnDeg(s) / 2;
   for (let k = 1; k < 64; k++) if (angleBetweenDeg(start, cubicDerivative(s, k / 64)) >= half) return k / 64;
   return 0.5;

@@ -14,6 +14,9 @@ import {
 } from '../../foundations/geometry/vec';
 import { arriving, leaving } from './edges';
 
+/** Points this near to each other on an axis lie level, em units. */
+const LEVEL = 1e-6;
+
 /** One place of the old outline on the way round. */
 export interface Sample {
   readonly x: number;
@@ -256,7 +259,7 @@ export function extremesOf(run: readonly Sample[], axis: 'x' | 'y', reach: numbe
 function middleOfFlat(run: readonly Sample[], axis: 'x' | 'y', at: number): number {
   const v = run[at]![axis];
   let [a, b] = [at, at];
-  while (a > 0 && Math.abs(run[a - 1]![axis] - v) < 1e-6) a--;
-  while (b < run.length - 1 && Math.abs(run[b + 1]![axis] - v) < 1e-6) b++;
+  while (a > 0 && Math.abs(run[a - 1]![axis] - v) < LEVEL) a--;
+  while (b < run.length - 1 && Math.abs(run[b + 1]![axis] - v) < LEVEL) b++;
   return (a + b) >> 1;
 }

@@ -3,6 +3,9 @@ import { distanceToSegment, pointOnCubic } from '../../foundations/geometry/cubi
 import { distance } from '../../foundations/geometry/vec';
 import { straightSegment } from './points';
 
+/** Less aslant than this a line is level or upright already, em units. */
+const LEVEL = 1e-6;
+
 export interface StraightenSettings {
   /** A curve that leaves its chord by no more becomes a straight, u. */
   readonly bow: number;
@@ -36,8 +39,8 @@ export function nearlyLevel(c: Contour, i: number, settings = defaultStraighten)
   const { p0, p3 } = segmentAt(c, i);
   const [dx, dy] = [Math.abs(p3.x - p0.x), Math.abs(p3.y - p0.y)];
   const limit = Math.tan((settings.slantDeg * Math.PI) / 180);
-  if (dy > 1e-6 && dy <= settings.slant && dy <= limit * dx) return 'level';
-  if (dx > 1e-6 && dx <= settings.slant && dx <= limit * dy) return 'upright';
+  if (dy > LEVEL && dy <= settings.slant && dy <= limit * dx) return 'level';
+  if (dx > LEVEL && dx <= settings.slant && dx <= limit * dy) return 'upright';
   return null;
 }
 
