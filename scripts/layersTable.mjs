@@ -1,9 +1,10 @@
-// Writes the tables of folders in docs/architecture.md from scripts/layers.cjs, from which the rules come too.
+// Writes the tables of folders in docs/architecture.md and the map in docs/map.svg from scripts/layers.cjs, from which the rules come too.
 //   node scripts/layersTable.mjs           writes them
 //   node scripts/layersTable.mjs --check   fails when they are not what the list says
-import { readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { BESIDE, CORE, WEB } from './layers.cjs';
+import { layersMap } from './layersMap.mjs';
 import { fail, root } from './setup.mjs';
 
 const [BEGIN, END] = ['<!-- layers: begin -->', '<!-- layers: end -->'];
@@ -55,6 +56,9 @@ const [before, rest] = text.split(BEGIN);
 const after = rest?.split(END)[1];
 if (after === undefined) fail(`docs/architecture.md lacks "${BEGIN}" or "${END}".`);
 const wanted = `${before}${BEGIN}\n\n${table}\n\n${END}${after}`;
-if (!process.argv.includes('--check')) writeFileSync(path, wanted);
-else if (wanted !== text)
-  fail('docs/architecture.md is behind scripts/layers.cjs: node scripts/layersTable.mjs');
+const map = join(root, 'docs/map.svg');
+if (!process.argv.includes('--check')) {
+  writeFileSync(path, wanted);
+  writeFileSync(map, layersMap);
+} else if (wanted !== text || !existsSync(map) || layersMap !== readFileSync(map, 'utf8'))
+  fail('docs/architecture.md or docs/map.svg is behind scripts/layers.cjs: node scripts/layersTable.mjs');
