@@ -13,6 +13,7 @@ import {
   readdirSync,
   rmSync,
   writeFileSync,
+  statSync,
 } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -33,6 +34,7 @@ import { coverage, toPicture } from '../core/testing/shapes';
 import { parseWithOpentype, shape } from '../testing/outsideReaders';
 import { CAST_FORMATS } from '../core/fonts/compile/casts/formats';
 import { runCli as run } from '../testing/runCli';
+import { USAGE } from './usage';
 
 const folder = mkdtempSync(join(tmpdir(), 'orthoglyph-cli-'));
 const path = (...parts: string[]) => join(folder, ...parts);
@@ -351,12 +353,29 @@ test.each([
 });
 
 test('every command explains itself', async () => {
-  for (const command of ['trace', 'lift', 'build', 'demo']) {
+  for (const [command, usage] of Object.entries(USAGE)) {
     const { code, out } = await run(command, '--help');
     expect(code).toBe(0);
     expect(out).toContain(`orthoglyph ${command}`);
+    expect(out.split('\n')[0]).toBe(usage);
   }
   expect(existsSync('bin/orthoglyph.mjs')).toBe(true);
+});
+
+test('asked for help, the command line loads none of its commands', () => {
+  const ran = spawnSync(process.execPath, ['bin/orthoglyph.mjs', '--help'], { encoding: 'utf8' });
+  for (const usage of Object.values(USAGE)) expect(ran.stdout).toContain(usage);
+  const loaded = new Set<string>();
+  const load = (file: string): void => {
+    if (loaded.has(file)) return;
+    loaded.add(file);
+    const code = readFileSync(`dist/cli/${file}`, 'utf8');
+    for (const [, part = ''] of code.matchAll(/^(?:import|export)\b[^;]*?"\.\/([^"]+)";/gm)) load(part);
+  };
+  load('main.mjs');
+  const bytes = [...loaded].reduce((n, file) => n + statSync(`dist/cli/${file}`).size, 0);
+  // All commands together have 10 MB.
+  expect(bytes).toBeLessThan(50_000);
 });
 
 test('clean: a project neatened within the deviation allowed, letters by hand left alone', async () => {

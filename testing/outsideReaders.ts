@@ -77,18 +77,24 @@ export const outlineAt = (bytes: Uint8Array, glyph: number, at: Readonly<Record<
 export function outlineBoxesOf(bytes: Uint8Array): (glyph: number) => readonly number[] | null {
   const font = fontAt(bytes, {});
   return (glyph) => {
-    let pen = { x: 0, y: 0 };
-    const [xs, ys]: [number[], number[]] = [[], []];
-    for (const [, kind, numbers = ''] of font.glyphToPath(glyph).matchAll(/([MLQC])([^A-Z]*)/g)) {
-      const v = (numbers.match(/-?[\d.]+/g) ?? []).map(Number);
-      const points = v.flatMap((x, i) => (i % 2 === 0 ? [{ x, y: v[i + 1] ?? 0 }] : []));
-      const box = kind === 'Q' || kind === 'C' ? new Bezier([pen, ...points]).bbox() : null;
-      pen = points.at(-1) ?? pen;
-      xs.push(pen.x, ...(box ? [box.x.min, box.x.max] : []));
-      ys.push(pen.y, ...(box ? [box.y.min, box.y.max] : []));
-    }
-    return xs.length === 0 ? null : [Math.min(...xs), Math.min(...ys), Math.max(...xs), Math.max(...ys)];
+    const box = boxOfPath(font.glyphToPath(glyph));
+    return box.length === 0 ? null : box;
   };
+}
+
+/** Box of path data in absolute M, L, Q, C and Z: [xMin, yMin, xMax, yMax]; none without points. */
+export function boxOfPath(path: string): readonly number[] {
+  let pen = { x: 0, y: 0 };
+  const [xs, ys]: [number[], number[]] = [[], []];
+  for (const [, kind, numbers = ''] of path.matchAll(/([MLQC])([^A-Z]*)/g)) {
+    const v = (numbers.match(/-?[\d.]+/g) ?? []).map(Number);
+    const points = v.flatMap((x, i) => (i % 2 === 0 ? [{ x, y: v[i + 1] ?? 0 }] : []));
+    const box = kind === 'Q' || kind === 'C' ? new Bezier([pen, ...points]).bbox() : null;
+    pen = points.at(-1) ?? pen;
+    xs.push(pen.x, ...(box ? [box.x.min, box.x.max] : []));
+    ys.push(pen.y, ...(box ? [box.y.min, box.y.max] : []));
+  }
+  return xs.length === 0 ? [] : [Math.min(...xs), Math.min(...ys), Math.max(...xs), Math.max(...ys)];
 }
 
 function shapeWith(

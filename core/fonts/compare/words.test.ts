@@ -2,8 +2,8 @@
 import { readFileSync } from 'node:fs';
 import { brotliDecompressSync } from 'node:zlib';
 import * as hb from 'harfbuzzjs';
+import { boxOfPath } from '../../../testing/outsideReaders';
 import { openFontPath } from '../../../testing/openFonts';
-import { contoursBox } from '../../foundations/geometry/measure';
 import type { Doc } from '../../project/document/schema';
 import { openFont } from '../open/openFont';
 import { readFont } from '../opentype/read/readFont';
@@ -49,7 +49,7 @@ test('without a shaper, words are set by our own lookups', () => {
   expect(own.words[0]?.after).toBeCloseTo(shaped.words[0]?.after ?? 0, 0);
   // Without kerning the word is wider, and so is its ink, by the same: its last letter has one white.
   for (const word of [own.words[0], shaped.words[0]]) {
-    const [was, is] = (word?.drawn ?? []).map((ink) => contoursBox(ink)?.xMax ?? 0);
+    const [was, is] = (word?.drawn ?? []).map((path) => boxOfPath(path)[2] ?? 0);
     expect((is ?? 0) - (was ?? 0)).toBeCloseTo((word?.after ?? 0) - (word?.before ?? 0), 0);
     expect(was ?? 0).toBeGreaterThan(1000);
   }

@@ -1,5 +1,6 @@
 import { setGlyphs } from '../features/setGlyphs';
-import { transformContours, type Contour } from '../../foundations/geometry/contour';
+import { transformContours } from '../../foundations/geometry/contour';
+import { pathData } from '../../readers/svg/pathData';
 import { compileFont } from '../compile/compileFont';
 import type { FontData } from '../compile/fontData';
 import type { Doc } from '../../project/document/schema';
@@ -9,7 +10,7 @@ const PER_EM = 1000;
 /** Less than this is rounding. */
 const ROUNDING = 0.75;
 /** Words that are drawn: those that changed most. */
-const MOST_DRAWN = 240;
+const MOST_DRAWN = 60;
 
 /** A word that is set otherwise. */
 export interface WordCompared {
@@ -21,8 +22,8 @@ export interface WordCompared {
   readonly glyphs: readonly [string, string] | null;
   /** How far one of them moved at the most, where the same glyphs stand elsewhere: thousandths of an em. */
   readonly moved: number;
-  /** The ink of the word in both, the pen beginning at 0: thousandths of an em; null for a word beyond those that anybody looks at. */
-  readonly drawn: readonly [readonly Contour[], readonly Contour[]] | null;
+  /** The ink of the word in both as SVG path data, y down, the pen beginning at 0: thousandths of an em; null for a word beyond those that anybody looks at. */
+  readonly drawn: readonly [string, string] | null;
 }
 
 /** A glyph as a shaper sets it: its index, its advance and how far it is moved from the pen, font units. */
@@ -38,7 +39,7 @@ export type ShaperOf = (font: Uint8Array) => (text: string) => readonly Shaped[]
 
 /** A word as a font sets it: glyphs by name with their places, and its width, thousandths of an em. */
 interface SetWord {
-  readonly ink: () => Contour[];
+  readonly ink: () => string;
   readonly names: readonly string[];
   readonly places: readonly { readonly x: number; readonly y: number }[];
   readonly width: number;
@@ -51,15 +52,16 @@ const glyphsOf = (font: FontData, word: string): number[] | null => {
   return glyphs.some((g) => g === undefined) ? null : glyphs.flatMap((g) => g ?? []);
 };
 
-/** Outlines of glyphs where they are set, thousandths of an em. `set`: places in font units. */
+/** Outlines of glyphs where they are set as path data, thousandths of an em, y down. `set`: places in font units. */
 function inkOf(
   font: FontData,
   set: readonly { readonly glyph: number; readonly x: number; readonly y: number }[],
-): Contour[] {
+): string {
   const k = PER_EM / font.unitsPerEm;
-  return set.flatMap(({ glyph, x, y }) =>
-    transformContours(font.glyphs[glyph]?.contours ?? [], { a: k, b: 0, c: 0, d: k, e: x * k, f: y * k }),
+  const placed = set.flatMap(({ glyph, x, y }) =>
+    transformContours(font.glyphs[glyph]?.contours ?? [], { a: k, b: 0, c: 0, d: -k, e: x * k, f: -y * k }),
   );
+  return pathData(placed, 0);
 }
 
 /** Words by our own lookups, for writing from left to right: enough for scripts that ask for nothing more. */

@@ -1,9 +1,13 @@
 import { Box, chakra, Flex, Heading, SimpleGrid, Table, Text } from '@chakra-ui/react';
 import { useLiveQuery } from 'dexie-react-hooks';
+import { useMemo } from 'react';
 import type { LetterCompared } from '../../../core/fonts/compare/compareFonts';
+import { scaling } from '../../../core/foundations/geometry/affine';
+import { transformContours, type Contour } from '../../../core/foundations/geometry/contour';
 import { counted } from '../../../core/foundations/problems/counted';
 import { projectOf } from '../../../core/project/document/newProject';
 import { stylesInOrder } from '../../../core/project/document/queries/styles';
+import { pathData } from '../../../core/readers/svg/pathData';
 import { useWay } from '../../panels/way';
 import { db } from '../../persistence/db';
 import { momentStore } from '../../persistence/moments';
@@ -28,10 +32,14 @@ const SHOWN = 240;
 /** From above accents to below descenders, and as wide as an M with some air: thousandths of an em. */
 const VIEW = '-150 -1000 1300 1350';
 
+const drawn = (contours: readonly Contour[]): string =>
+  pathData(transformContours(contours, scaling(1, -1)), 0);
+
 /** A letter as it was (faint) and as it is (a line), laid over each other. */
 function LetterCard({ letter }: { readonly letter: LetterCompared }) {
   const doc = useDoc();
   const { goTo } = useWay();
+  const [was, is] = useMemo(() => [drawn(letter.before), drawn(letter.after)], [letter]);
   const own = letter.codePoints.flatMap((cp) => glyphByCodePoint(doc).get(cp) ?? [])[0];
   return (
     <chakra.button
@@ -46,7 +54,7 @@ function LetterCard({ letter }: { readonly letter: LetterCompared }) {
       onClick={() => own && goTo(letter.change === 'white' ? 'fit' : 'dress', own.id)}
     >
       <svg viewBox={VIEW} width="100%" height={110} aria-hidden>
-        <LaidOver before={letter.before} after={letter.after} />
+        <LaidOver was={was} is={is} />
       </svg>
       <Text fontSize="sm" fontWeight="bold" truncate>
         {letter.name}

@@ -23,7 +23,7 @@ function WordPicture({ word }: { readonly word: WordCompared }) {
       role="img"
       aria-label={`${word.word}, as it was and as it is`}
     >
-      <LaidOver before={word.drawn[0]} after={word.drawn[1]} />
+      <LaidOver was={word.drawn[0]} is={word.drawn[1]} />
       {end(word.before, 'hand')}
       {end(word.after, 'ink')}
     </svg>
