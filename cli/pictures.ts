@@ -1,7 +1,8 @@
 import sharp from 'sharp';
 import { readOpenRaster } from '../core/lifting/artwork/layers/openRaster';
 import { expandFiles } from '../core/lifting/artwork/expandFiles';
-import { decodePicture, MIN_SIDE_PX, shrinkStep } from '../core/readers/pictures/decodePicture';
+import { decodePicture, shrinkStep } from '../core/readers/pictures/decodePicture';
+import { MIN_SIDE_PX } from '../core/readers/pictures/limits';
 import { sniffKind } from '../core/readers/pictures/sniff';
 import { fail, ok, type Result } from '../core/foundations/problems/problem';
 import type { Picture } from '../core/foundations/raster/picture';

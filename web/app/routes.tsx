@@ -2,6 +2,16 @@ import { createBrowserRouter, redirect, type RouteObject } from 'react-router';
 import { appPath } from '../text/appPath';
 import { RouteError } from './RouteError';
 
+const workshop = () => import('./Workshop');
+const gather = () => import('../stages/gather/GatherStage');
+
+/** Where one comes from the list of projects: it is there before it is asked for. */
+const fetchFirstStage = () => void Promise.all([workshop(), gather()]).catch(() => undefined);
+
+/** Once the page has nothing else to do; browsers without such a time wait a second. */
+const whenIdle = (run: () => void) =>
+  'requestIdleCallback' in globalThis ? requestIdleCallback(run) : setTimeout(run, 1000);
+
 const routes: RouteObject[] = [
   {
     errorElement: <RouteError />,
@@ -10,16 +20,20 @@ const routes: RouteObject[] = [
       { path: '/', loader: () => redirect('/projects') },
       {
         path: '/projects',
-        lazy: async () => ({ Component: (await import('../projects/ProjectsPage')).ProjectsPage }),
+        lazy: async () => {
+          const { ProjectsPage } = await import('../projects/ProjectsPage');
+          whenIdle(fetchFirstStage);
+          return { Component: ProjectsPage };
+        },
       },
       {
         path: '/p/:projectId',
-        lazy: async () => ({ Component: (await import('./Workshop')).Workshop }),
+        lazy: async () => ({ Component: (await workshop()).Workshop }),
         children: [
           { index: true, loader: ({ params }) => redirect(`/p/${params.projectId}/gather`) },
           {
             path: 'gather',
-            lazy: async () => ({ Component: (await import('../stages/gather/GatherStage')).GatherStage }),
+            lazy: async () => ({ Component: (await gather()).GatherStage }),
           },
           {
             path: 'lift',

@@ -43,4 +43,21 @@ const config = defineConfig({
   },
 });
 
-export const system = createSystem(defaultConfig, config);
+/** Colours that the components we use name; the rest of the package's would only be worked out and sent to the page for nothing. */
+const NAMED = ['transparent', 'current', 'black', 'white', 'whiteAlpha', 'blackAlpha', 'gray', 'red'];
+const MEANT = ['bg', 'fg', 'border', 'gray', 'red'];
+
+const only = <T>(all: Readonly<Record<string, T>> | undefined, names: readonly string[]): Record<string, T> =>
+  Object.fromEntries(Object.entries(all ?? {}).filter(([name]) => names.includes(name)));
+
+const { theme } = defaultConfig;
+const base = {
+  ...defaultConfig,
+  theme: {
+    ...theme,
+    tokens: { ...theme?.tokens, colors: only(theme?.tokens?.colors, NAMED) },
+    semanticTokens: { ...theme?.semanticTokens, colors: only(theme?.semanticTokens?.colors, MEANT) },
+  },
+};
+
+export const system = createSystem(base, config);

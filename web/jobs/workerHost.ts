@@ -70,6 +70,11 @@ export class WorkerHost<Api> {
     });
   }
 
+  /** Starts the worker before its first call. */
+  warm(): void {
+    this.worker();
+  }
+
   /** Ends the worker and gives its memory back; calls that aren't answered are cancelled. */
   close(): void {
     for (const call of [...this.waiting.splice(0), ...(this.current ? [this.current] : [])]) this.stop(call);

@@ -2,7 +2,7 @@ import { sampleProject } from '../../core/testing/sampleProject';
 import { newProject } from '../../core/project/document/newProject';
 import { changeProject } from '../../core/project/document/commands/font/project';
 import { edit } from '../../core/project/document/inStep/edit';
-import { nameByFile, STARTS } from '../projects/starts';
+import { nameByFile, STARTS } from '../projects/startKinds';
 import { pictureOfProject } from './projectPicture';
 
 test('a project is shown by a few of its letters, telling ones first; one without any has no picture', () => {

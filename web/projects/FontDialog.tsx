@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { FontPlace, FontSeen } from '../../core/fonts/open/lookAtFont';
 import { holdsName, isSameName } from '../../core/type/names/familyNames';
 import { nth } from '../../core/foundations/lists/nth';
-import type { FontsAs } from '../workers/archive.worker';
+import type { FontsAs } from '../workers/fonts.worker';
 import { CheckField } from '../ui/CheckField';
 import { FontFacts } from '../panels/FontFacts';
 

@@ -1,7 +1,7 @@
 import { SimpleGrid } from '@chakra-ui/react';
 import { useRef } from 'react';
 import { createProject, startWithFiles } from '../persistence/projects';
-import { nameByFile, STARTS, type Start } from './starts';
+import { nameByFile, STARTS, type Start } from './startKinds';
 import type { Enter } from './useEntering';
 import { WayCard } from './WayCard';
 

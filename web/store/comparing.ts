@@ -8,7 +8,7 @@ import type { JobQueue } from '../jobs/jobQueue';
 import type { Moment } from '../persistence/moments';
 import { db } from '../persistence/db';
 import { momentStore } from '../persistence/moments';
-import { archive } from '../workers/archiveClient';
+import { fonts } from '../workers/fontsClient';
 import { jobs, runFor } from './jobs';
 import { currentSession } from './projectStore';
 import type { Session } from './styleSession';
@@ -82,8 +82,8 @@ export function createComparing(comparer: Comparer, queue: JobQueue) {
 
 const comparing = createComparing(
   {
-    withFile: archive.compareFile,
-    withDoc: archive.compareDocs,
+    withFile: fonts.compareFile,
+    withDoc: fonts.compareDocs,
     momentOf: momentStore(db).open,
   },
   jobs,

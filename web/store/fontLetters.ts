@@ -6,7 +6,7 @@ import type { FontSeen } from '../../core/fonts/open/lookAtFont';
 import { inFile } from '../../core/foundations/problems/problem';
 import { takeLetters } from '../../core/project/document/commands/glyphs/takeLetters';
 import type { Doc } from '../../core/project/document/schema';
-import type { archive } from '../workers/archiveClient';
+import type { fonts } from '../workers/fontsClient';
 import type { Session } from './styleSession';
 
 /** A font that was brought to a project, until it is known what is wanted of it. */
@@ -52,7 +52,7 @@ export async function ufoOfFolder(files: readonly File[]): Promise<File | null> 
 export async function bringFont(
   session: Session,
   file: File,
-  read: (typeof archive)['fontDoc'],
+  read: (typeof fonts)['fontDoc'],
 ): Promise<void> {
   const letGo = session.use();
   try {

@@ -4,7 +4,7 @@ import type { Doc, PieceRow, SheetRow } from '../../core/project/document/schema
 import type { Reshape, Reshaped } from '../../core/lifting/find/reshape';
 import { readingOf } from '../../core/lifting/printed/readSheet';
 import { inFile } from '../../core/foundations/problems/problem';
-import { archive } from '../workers/archiveClient';
+import { fonts } from '../workers/fontsClient';
 import { bringFont, isFontFile, ufoOfFolder } from './fontLetters';
 import { storage } from '../persistence/projects';
 import { createIntake } from './intake/createIntake';
@@ -33,10 +33,10 @@ export async function addFiles(files: readonly File[]): Promise<void> {
   if (!session) return;
   const ufo = await ufoOfFolder(files);
   // Fonts come alone or a few together: a folder of drawings isn't read through for one.
-  const fonts = ufo || files.length > MOST_WITH_FONT ? [] : await Promise.all(files.map(isFontFile));
-  const font = ufo ?? files[fonts.indexOf(true)];
+  const areFonts = ufo || files.length > MOST_WITH_FONT ? [] : await Promise.all(files.map(isFontFile));
+  const font = ufo ?? files[areFonts.indexOf(true)];
   const others = ufo ? [] : files.filter((f) => f !== font);
-  await Promise.all([addFilesTo(session, others), font && bringFont(session, font, archive.fontDoc)]);
+  await Promise.all([addFilesTo(session, others), font && bringFont(session, font, fonts.fontDoc)]);
 }
 
 /** Lifts a sheet that is on the table once more. */

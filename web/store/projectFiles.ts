@@ -5,7 +5,9 @@ import { db } from '../persistence/db';
 import { deleteProject, newId } from '../persistence/projects';
 import { appPath } from '../text/appPath';
 import { archive } from '../workers/archiveClient';
-import type { FontsAs } from '../workers/archive.worker';
+import { compileClient } from '../workers/compileClient';
+import { fonts } from '../workers/fontsClient';
+import type { FontsAs } from '../workers/fonts.worker';
 
 const DEMO_ID = 'tide-mill';
 
@@ -32,13 +34,13 @@ export async function importFonts(
   as: FontsAs,
   options: { signal?: AbortSignal } = {},
 ): Promise<Result<string>> {
-  const made = await archive.takeFonts(files, newId(), as, options);
+  const made = await fonts.takeFonts(files, newId(), as, options);
   return { ...made, problems: inFile(made.problems, files[made.at ?? 0]?.name ?? '') };
 }
 
 /** What a font says of itself, before anything is made of it. */
 export async function lookAt(file: File, options: { signal?: AbortSignal } = {}): Promise<Result<FontSeen>> {
-  const seen = await archive.look(file, options);
+  const seen = await fonts.look(file, options);
   return { ...seen, problems: inFile(seen.problems, file.name) };
 }
 
@@ -50,6 +52,8 @@ export const openFinished = (id: string): Promise<Result<string>> =>
   openBeside(id, `finished/${id}.orthoglyph.zip`);
 
 async function openBeside(id: string, path: string): Promise<Result<string>> {
+  // What is read now will be shown next: the font's maker starts meanwhile.
+  compileClient.warm();
   if (await db.summaries.get(id)) return { ok: true, value: id, problems: [] };
   const response = await fetch(appPath(path));
   if (!response.ok) return fail({ code: 'file-not-found' }, { file: path });

@@ -7,6 +7,7 @@ import { inStyle, stylesOf } from '../../core/project/document/queries/styles';
 import type { Doc } from '../../core/project/document/schema';
 import type { Problem } from '../../core/foundations/problems/problem';
 import { archive } from '../workers/archiveClient';
+import { compileClient } from '../workers/compileClient';
 import { storage } from '../persistence/projects';
 import { liveFont } from './liveFont';
 import { createMessages } from './messages';
@@ -110,6 +111,7 @@ export const useProject = create<ProjectState>((set, get) => ({
     switchAllBack();
     usePalette.setState({ chosen: 0 });
     proofBench.reset();
+    compileClient.warm();
     const session = sessions.of(projectId);
     const used = session.use();
     hand = keptHand(projectId);

@@ -16,8 +16,8 @@ import { inStyle } from '../../core/project/document/queries/styles';
 import type { Doc, ProjectRow, StyleRow } from '../../core/project/document/schema';
 import type { PictureStore } from '../persistence/pictures';
 import { storage } from '../persistence/projects';
-import type { FontId } from '../workers/archive.worker';
-import { archive } from '../workers/archiveClient';
+import type { FontId } from '../workers/fonts.worker';
+import { fonts } from '../workers/fontsClient';
 import { runFor } from './jobs';
 import { currentSession, useDoc, useWhole } from './projectStore';
 import type { Session } from './styleSession';
@@ -77,7 +77,7 @@ export function createUnderlays({ current, jobs, pictures, look }: UnderlayWorld
 export const { layBeneath } = createUnderlays({
   ...world,
   pictures: storage.pictures,
-  look: archive.fontId,
+  look: fonts.fontId,
 });
 
 /** Another font, size or strength in the project that is shown; null takes it away. */
@@ -99,7 +99,7 @@ const charactersOf = (doc: Doc): string =>
 
 async function load([, fileId, characters]: readonly [string, string, string]): Promise<UnderlayFont | null> {
   const blob = await storage.pictures.blob(fileId);
-  const read = blob && (await archive.letters(blob, characters));
+  const read = blob && (await fonts.letters(blob, characters));
   return read?.ok ? read.value : null;
 }
 

@@ -64,6 +64,11 @@ export class Compiler {
     });
   }
 
+  /** Starts its worker, which takes as long as a project takes to come from storage. */
+  warm(): void {
+    this.host.warm();
+  }
+
   load(doc: Doc): void {
     this.doc = doc;
     this.loaded = 0;

@@ -16,7 +16,7 @@ import {
 import { inkBox } from '../../project/document/queries/metrics';
 import type { Vec } from '../../foundations/geometry/vec';
 import type { Doc, GlyphRow } from '../../project/document/schema';
-import { decodePicture } from '../../readers/pictures/decodePicture';
+import { pngPicture } from '../../readers/pictures/png';
 import { buildSbix, type BitmapGlyph, type Strike } from '../opentype/tables/sbix';
 import { black, Canvas } from './casts/letterPng';
 import type { FontData } from './fontData';
@@ -37,7 +37,7 @@ export interface ReadyPictures extends PicturedGlyph {
   readonly decoded: readonly Picture[];
 }
 
-/** Decoded pictures by where they come from: one casting draws each several times. */
+/** Decoded pictures (drawings are kept as PNG) by where they come from: one casting draws each several times. */
 const decodedFrom = new WeakMap<PictureBytes, Map<string, Picture>>();
 /** Decoded pictures that are held at a time. */
 const MOST_HELD = 400;
@@ -48,11 +48,11 @@ function decodedOf(id: string, bytes: PictureBytes): Picture | null {
   const known = held.get(id);
   if (known) return known;
   const packed = bytes(id);
-  const picture = packed && decodePicture(packed);
-  if (!picture?.ok) return null;
+  const picture = packed && pngPicture(packed);
+  if (!picture) return null;
   if (held.size >= MOST_HELD) held.clear();
-  held.set(id, picture.value);
-  return picture.value;
+  held.set(id, picture);
+  return picture;
 }
 
 /** A letter's pictures, ready to be drawn; null when it has none, or when one is not at hand: then its outline is shown. */

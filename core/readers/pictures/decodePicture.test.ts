@@ -4,7 +4,8 @@ import UTIF from 'utif2';
 import { encode as encodePng } from 'fast-png';
 import jpeg from 'jpeg-js';
 import { turnByOrientation } from '../../foundations/raster/picture';
-import { decodePicture, MAX_MEGAPIXELS } from './decodePicture';
+import { decodePicture } from './decodePicture';
+import { MAX_MEGAPIXELS } from './limits';
 import { pictureIdOf } from './pictureId';
 import { sniffKind } from './sniff';
 

@@ -1,61 +1,16 @@
 import ExifReader from 'exifreader';
-import { decode as decodePng, convertIndexedToRgb } from 'fast-png';
 import jpeg from 'jpeg-js';
 import { fail, ok, type Result } from '../../foundations/problems/problem';
 import { turnByOrientation, type Picture } from '../../foundations/raster/picture';
 import { decodeOther, otherSize, type OtherKind } from './otherKinds';
-import { plainPng } from './pngChunks';
+import { MAX_MEGAPIXELS, MIN_SIDE_PX } from './limits';
+import { pngToRgba } from './png';
 import { fontKindOf, isPostScript, pictureSize, sniffKind } from './sniff';
 
-/** More than this isn't taken into memory as it is: it is made smaller while it is read, by `shrinkStep`. */
-export const MAX_MEGAPIXELS = 120;
 /** More than this is refused. */
 const MOST_MEGAPIXELS = 250;
 /** What a picture that is made smaller may have at the most. */
 const SHRUNK_MEGAPIXELS = 40;
-/** Fewer px than this on a side can't hold a letter. */
-export const MIN_SIDE_PX = 4;
-
-/** Samples of any depth and channel count to RGBA bytes. */
-function pngToRgba(bytes: Uint8Array): Picture {
-  const png = decodePng(plainPng(bytes));
-  const { width, height } = png;
-  let { channels } = png;
-  let source: ArrayLike<number> = png.data;
-  let shift = png.depth === 16 ? 8 : 0;
-  if (png.palette) {
-    source = convertIndexedToRgb(png);
-    channels = source.length / (width * height);
-    shift = 0;
-  } else if (png.depth < 8) {
-    source = unpackBits(png.data as Uint8Array, width, height, png.depth);
-  }
-  const data = new Uint8Array(width * height * 4);
-  const grey = channels <= 2;
-  const hasAlpha = channels === 2 || channels === 4;
-  for (let i = 0, s = 0; i < data.length; i += 4, s += channels) {
-    data[i] = source[s]! >> shift;
-    data[i + 1] = source[grey ? s : s + 1]! >> shift;
-    data[i + 2] = source[grey ? s : s + 2]! >> shift;
-    data[i + 3] = hasAlpha ? source[s + channels - 1]! >> shift : 255;
-  }
-  return { width, height, data };
-}
-
-/** Grey samples of 1, 2 or 4 bits, rows padded to whole bytes (ISO/IEC 15948, 7.2), spread over 0-255. */
-function unpackBits(packed: Uint8Array, width: number, height: number, depth: number): Uint8Array {
-  const out = new Uint8Array(width * height);
-  const rowBytes = Math.ceil((width * depth) / 8);
-  const max = (1 << depth) - 1;
-  for (let y = 0; y < height; y++) {
-    for (let x = 0; x < width; x++) {
-      const bit = x * depth;
-      const byte = packed[y * rowBytes + (bit >> 3)]!;
-      out[y * width + x] = (((byte >> (8 - depth - (bit & 7))) & max) * 255) / max;
-    }
-  }
-  return out;
-}
 
 function orientationOf(bytes: Uint8Array): number {
   try {

@@ -1,4 +1,5 @@
-import { decodePicture, MAX_MEGAPIXELS } from '../../../readers/pictures/decodePicture';
+import { decodePicture } from '../../../readers/pictures/decodePicture';
+import { MAX_MEGAPIXELS } from '../../../readers/pictures/limits';
 import { fail, ok, problem, type Problem, type Result } from '../../../foundations/problems/problem';
 import type { Picture } from '../../../foundations/raster/picture';
 import { readXml, type XmlElement } from '../../../readers/svg/read/xmlTree';
