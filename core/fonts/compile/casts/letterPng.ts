@@ -28,7 +28,11 @@ export class Canvas {
     ground: Rgb | null = null,
   ) {
     this.pixels = new Uint8ClampedArray(4 * width * height);
-    if (ground) for (let i = 0; i < width * height; i++) this.pixels.set([...ground, 255], 4 * i);
+    if (!ground) return;
+    this.pixels.set([...ground, 255]);
+    // Each copy doubles what is filled.
+    for (let filled = 4; filled < this.pixels.length; filled *= 2)
+      this.pixels.copyWithin(filled, 0, Math.min(filled, this.pixels.length - filled));
   }
 
   /** Fills outlines that don't overlap. `map`: from their space to px, y down. */
@@ -42,7 +46,8 @@ export class Canvas {
     const flat = inPx.kind === 'flat' ? inPx.rgb : null;
     for (let row = 0; row < part.height; row++)
       for (let column = 0; column < part.width; column++) {
-        const share = part.data[row * part.width + column] ?? 0;
+        // In the steps that a byte has: one ink on one paper then comes to 256 colours at the most.
+        const share = Math.round(255 * (part.data[row * part.width + column] ?? 0)) / 255;
         if (share <= 0) continue;
         const [x, y] = [part.x + column, part.y + row];
         this.over(4 * (y * this.width + x), flat ?? colourAt(inPx, x + 0.5, y + 0.5), share);
@@ -80,14 +85,19 @@ export class Canvas {
     this.pixels[at + 3] = 255 * alpha;
   }
 
-  /** As a PNG: grey with opacity where there is no colour. */
+  /** As a PNG: grey where there is no colour, without opacity where all is covered, by numbers where colours are few. */
   png(): Uint8Array {
     const { width, height, pixels } = this;
-    let grey = true;
-    for (let i = 0; i < pixels.length && grey; i += 4)
-      grey = pixels[i] === pixels[i + 1] && pixels[i] === pixels[i + 2];
-    const [data, channels] = grey ? [greyOf(pixels), 2] : [new Uint8Array(pixels.buffer), 4];
-    return new Uint8Array(encode({ width, height, data, channels, depth: 8 }));
+    const few = numbered(pixels);
+    if (few) return encode({ width, height, ...few, channels: 1, depth: 8 });
+    let [grey, covered] = [true, true];
+    for (let i = 0; i < pixels.length && (grey || covered); i += 4) {
+      grey &&= pixels[i] === pixels[i + 1] && pixels[i] === pixels[i + 2];
+      covered &&= pixels[i + 3] === 255;
+    }
+    const kept = [...(grey ? [0] : [0, 1, 2]), ...(covered ? [] : [3])];
+    const channels = kept.length as 1 | 2 | 3 | 4;
+    return encode({ width, height, data: channelsOf(pixels, kept), channels, depth: 8 });
   }
 }
 
@@ -97,9 +107,45 @@ const cornerOf = ({ width, height }: Picture, k: number): Vec => ({
   y: k < 2 ? 0 : height,
 });
 
-function greyOf(pixels: Uint8ClampedArray): Uint8Array {
-  const out = new Uint8Array(pixels.length / 2);
-  for (let i = 0; i < out.length; i += 2) out.set([pixels[2 * i] ?? 0, pixels[2 * i + 3] ?? 0], i);
+/** A palette of bytes has so many places. */
+const MOST_COLOURS = 256;
+
+/** Covered pixels as numbers of their colours; null when some aren't covered, or colours too many. */
+function numbered(
+  pixels: Uint8ClampedArray,
+): { data: Uint8Array; palette: [number, number, number][] } | null {
+  const seen = new Map<number, number>();
+  const data = new Uint8Array(pixels.length / 4);
+  const words = new Uint32Array(pixels.buffer);
+  let [last, number] = [-1, 0];
+  for (let i = 0; i < words.length; i++) {
+    const word = words[i] ?? 0;
+    if (word !== last) {
+      if (pixels[4 * i + 3] !== 255) return null;
+      number = seen.get(word) ?? seen.size;
+      if (number === MOST_COLOURS) return null;
+      seen.set(word, number);
+      last = word;
+    }
+    data[i] = number;
+  }
+  const colours = new Uint8Array(new Uint32Array(seen.keys()).buffer);
+  const palette = [...seen.values()].map((_, k): [number, number, number] => [
+    colours[4 * k] ?? 0,
+    colours[4 * k + 1] ?? 0,
+    colours[4 * k + 2] ?? 0,
+  ]);
+  return { data, palette };
+}
+
+/** Some of the four channels, side by side. */
+function channelsOf(pixels: Uint8ClampedArray, kept: readonly number[]): Uint8Array {
+  if (kept.length === 4) return new Uint8Array(pixels.buffer);
+  const out = new Uint8Array((pixels.length / 4) * kept.length);
+  kept.forEach((channel, k) => {
+    for (let from = channel, to = k; to < out.length; from += 4, to += kept.length)
+      out[to] = pixels[from] ?? 0;
+  });
   return out;
 }
 
