@@ -4,6 +4,7 @@ import { Link, Outlet, useLocation, useParams } from 'react-router';
 import { describeProblem } from '../../core/foundations/problems/describe';
 import { projectOf } from '../../core/project/document/newProject';
 import type { Problem } from '../../core/foundations/problems/problem';
+import { Aloud } from '../panels/Aloud';
 import { CommandSearch } from '../panels/CommandSearch';
 import { Course } from '../panels/Course';
 import { FolderDialog } from '../panels/FolderDialog';
@@ -13,8 +14,10 @@ import { PaletteRules } from '../panels/PaletteRules';
 import { Problems } from '../panels/Problems';
 import { RunningLine } from '../panels/RunningLine';
 import { ShortcutSheet } from '../panels/ShortcutSheet';
+import { SkipLinks } from '../panels/SkipLinks';
 import { StorageBanner } from '../panels/StorageBanner';
 import { TopBar } from '../panels/TopBar';
+import { useFocusKept } from '../panels/useFocusKept';
 import { useWayBack } from '../panels/useWayBack';
 import { useWorkshopKeys } from '../panels/useWorkshopKeys';
 import { useProject } from '../store/projectStore';
@@ -85,16 +88,19 @@ function OpenWorkshop() {
   const onSearch = useCallback(() => setSearching(true), []);
   const onShortcuts = useCallback(() => setShortcuts(true), []);
   useWayBack();
+  useFocusKept();
   useWorkshopKeys({ onSearch, onShortcuts });
   return (
     <>
       <PaletteRules />
+      <SkipLinks />
+      <Aloud />
       <TopBar onSearch={onSearch} onShortcuts={onShortcuts} />
       <StorageBanner />
       <Problems />
       <Flex flex="1" minH="0">
         <Course />
-        <Flex as="main" flex="1" minW="0" minH="0" position="relative">
+        <Flex as="main" tabIndex={-1} flex="1" minW="0" minH="0" position="relative">
           {/* What can't be changed now doesn't look as if it could. */}
           <fieldset disabled={readOnly} style={{ display: 'contents' }}>
             <Suspense fallback={null}>

@@ -4,6 +4,8 @@ import type { Vec } from '../../core/foundations/geometry/vec';
 import { ZoomBar, useZoomKeys } from '../ui/ZoomBar';
 import { HeldTouch } from './heldTouch';
 import { useCanvasPainting, useElementSize, type Draw } from './useCanvasPainting';
+import { KeyPointerMark } from './KeyPointerMark';
+import { useKeyPointer, type ByKeys } from './useKeyPointer';
 import { useSurfaceView } from './useSurfaceView';
 import { toWorld, type View } from './view';
 
@@ -15,7 +17,7 @@ export interface SurfacePointer {
   readonly shift: boolean;
   readonly alt: boolean;
   readonly ctrl: boolean;
-  /** mouse, pen or touch. */
+  /** mouse, pen or touch; keys when they move it. */
   readonly device: string;
 }
 
@@ -33,6 +35,8 @@ interface Props {
   /** The pointer left without anything held. */
   readonly onLeave?: () => void;
   readonly cursor?: CSSProperties['cursor'];
+  /** For a pointer that keys move. */
+  readonly byKeys?: ByKeys;
   /** Filled with a function that draws once more: for what changes with every move of the pointer. */
   readonly painter?: RefObject<(() => void) | null>;
 }
@@ -59,6 +63,8 @@ export function Surface({ view, whole, onView, draw, painter, ...props }: Props)
   const { pans, zoomBy: zoomAtPlace } = useSurfaceView({ box, canvas }, view, onView);
   const zoomBy = (factor: number) => zoomAtPlace(factor, { x: size.width / 2, y: size.height / 2 });
   const showAll = () => onView(null);
+  const { byKeys } = props;
+  const { pointer, sendTo } = useKeyPointer({ canvas, view, onView, byKeys, onPointer: props.onPointer });
   useZoomKeys(zoomBy, showAll);
   const handle = (type: SurfacePointer['type']) => (e: React.PointerEvent<HTMLCanvasElement>) => {
     if (!view) return;
@@ -76,7 +82,9 @@ export function Surface({ view, whole, onView, draw, painter, ...props }: Props)
         ref={canvas}
         aria-label={props.label}
         data-view={view ? `${view.zoom} ${view.x} ${view.y}` : undefined}
-        role="img"
+        role="application"
+        aria-roledescription="drawing surface"
+        tabIndex={0}
         style={{
           position: 'absolute',
           inset: 0,
@@ -91,6 +99,7 @@ export function Surface({ view, whole, onView, draw, painter, ...props }: Props)
         onPointerCancel={handle('cancel')}
         onPointerLeave={(e) => e.buttons === 0 && props.onLeave?.()}
       />
+      {view && pointer && byKeys && <KeyPointerMark {...{ pointer, view, byKeys }} onSend={sendTo} />}
       {view && whole && <ZoomBar percent={(100 * view.zoom) / whole.zoom} by={zoomBy} whole={showAll} />}
     </Box>
   );

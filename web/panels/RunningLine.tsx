@@ -102,6 +102,8 @@ export const RunningLine = memo(function RunningLine() {
     <Box
       as="footer"
       aria-label="Running line"
+      id="running-line"
+      tabIndex={-1}
       borderTopWidth="1px"
       borderColor="rule"
       bg="sheet"
@@ -128,6 +130,7 @@ export const RunningLine = memo(function RunningLine() {
       <LiveText
         text={runningText}
         onPick={take}
+        name="Letters of the running line"
         data-testid="running-text"
         px="4"
         pb="2"

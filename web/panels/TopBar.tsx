@@ -1,4 +1,4 @@
-import { Box, Flex, IconButton, Text } from '@chakra-ui/react';
+import { Box, Flex, IconButton, Text, VisuallyHidden } from '@chakra-ui/react';
 import { memo } from 'react';
 import { Keyboard, Moon, Redo2, Save, Search, Sun, Undo2 } from 'lucide-react';
 import { Link } from 'react-router';
@@ -95,10 +95,13 @@ function ProjectName({ saveState }: { saveState: SaveState }) {
         ml="3"
         flex="1"
         data-testid="save-state"
-        role="status"
       >
         {SAVE_TEXT[saveState]}
       </Text>
+      {/* Every edit is saved: only that one isn't is worth hearing. */}
+      <VisuallyHidden role="status">
+        {saveState === 'saved' || saveState === 'waiting' ? '' : SAVE_TEXT[saveState]}
+      </VisuallyHidden>
     </>
   );
 }

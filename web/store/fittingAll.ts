@@ -12,6 +12,7 @@ import { offRhythm } from '../../core/type/fit/rhythm';
 import type { JobContext, JobHandle } from '../jobs/jobQueue';
 import type { Workers } from '../workers/clients';
 import type { GlyphFit } from '../workers/fitApi';
+import { say } from '../ui/aloud';
 import { runFor } from './jobs';
 import type { Session } from './styleSession';
 import { world, type World } from './world';
@@ -143,6 +144,7 @@ async function fitNow(
   const set = withSettings(session.doc, wished);
   const fit = takeFitted(set.doc, { ...fitted, letters }, what);
   session.commit(set.diff && fit ? { ...mergeDiffs(set.diff, fit), label: fit.label } : (fit ?? set.diff));
+  if (session === current()) say(fit ? `Done: ${fit.label}.` : 'Fitted: nothing had to change.');
 }
 
 /** The rhythm that is kept in step with the letters. */

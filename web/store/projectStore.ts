@@ -9,6 +9,7 @@ import type { Problem } from '../../core/foundations/problems/problem';
 import { archive } from '../workers/archiveClient';
 import { compileClient } from '../workers/compileClient';
 import { storage } from '../persistence/projects';
+import { say } from '../ui/aloud';
 import { liveFont } from './liveFont';
 import { createMessages } from './messages';
 import { forgetPictures } from './pictures';
@@ -143,8 +144,17 @@ export const useProject = create<ProjectState>((set, get) => ({
     set(NOTHING);
   },
   commit: (diff, continues) => currentSession()?.commit(diff, continues),
-  undo: () => stepping((session) => session.undo()),
-  redo: () => stepping((session) => session.redo()),
+  undo: () => {
+    const { underWay, history } = get();
+    const label = underWay.at(-1) ?? history.done.at(-1)?.label;
+    stepping((session) => session.undo());
+    if (label) say(`Undone: ${label}.`);
+  },
+  redo: () => {
+    const label = get().history.undone.at(-1)?.label;
+    stepping((session) => session.redo());
+    if (label) say(`Done again: ${label}.`);
+  },
   goTo: (count) => stepping((session) => session.goTo(count)),
   takeStyle(styleId) {
     const { whole, projectId } = get();

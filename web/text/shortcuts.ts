@@ -18,6 +18,7 @@ export const SHORTCUTS: readonly {
     where: 'Every bench',
     keys: [
       ['+, -, 0', 'Larger, smaller, all of it in view'],
+      ['P, on Lift and Dress', 'A pointer moved by arrows: Space presses, Enter holds, Escape ends'],
       ['Wheel, two fingers', 'Larger or smaller about that place'],
       ['Space and drag, two fingers', 'Move what is shown'],
       ['V held, on Dress, Seat and Fit', 'The font that lies beneath, clearly'],
@@ -53,6 +54,8 @@ export const SHORTCUTS: readonly {
       ['Y', 'Neaten the letter'],
       ['L', 'Lock the stretch between chosen points, or free it'],
       ['A', 'Choose all points'],
+      ['N, Shift+N', 'Next point, the one before'],
+      ['H, Q', 'From a point to its handles, next contour'],
       ['F', 'Filled or outline'],
       ['Ctrl+C, Ctrl+X, Ctrl+V', 'Copy or cut contours, paste contours or any SVG drawing'],
       ['Escape, Enter', 'End the run being drawn, choose none'],

@@ -4,7 +4,17 @@ import type { ReactNode } from 'react';
 /** The middle: one surface per stage, with its actions above, in two rows where one is too narrow. */
 export function Bench({ actions, children }: { actions?: ReactNode; children: ReactNode }) {
   return (
-    <Flex direction="column" flex="1" minW="0" minH="0" as="section" aria-label="Bench">
+    <Flex
+      direction="column"
+      flex="1"
+      minW="0"
+      minH="0"
+      as="section"
+      aria-label="Bench"
+      id="bench"
+      tabIndex={-1}
+      css={{ '&:focus-visible': { outlineOffset: '-2px' } }}
+    >
       {actions && (
         <Flex
           align="center"

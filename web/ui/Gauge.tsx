@@ -7,6 +7,9 @@ export function Gauge({ title, hint, children }: { title: string; hint?: string;
     <Box
       as="aside"
       aria-label="Gauge"
+      id="gauge"
+      tabIndex={-1}
+      css={{ '&:focus-visible': { outlineOffset: '-2px' } }}
       w="264px"
       flexShrink={0}
       borderLeftWidth="1px"

@@ -4,9 +4,11 @@ import { castingOf, projectOf } from '../../../core/project/document/newProject'
 import type { Doc } from '../../../core/project/document/schema';
 import type { Problem } from '../../../core/foundations/problems/problem';
 import type { CastFile } from '../../../core/fonts/compile/casts/castFile';
+import { say } from '../../ui/aloud';
 import { castAll } from '../../store/casting';
 import { snags } from '../../store/selectors';
 import { currentSession, useDoc, useWhole } from '../../store/projectStore';
+import { castAloud } from '../../text/aloud';
 import { Bench } from '../../ui/Bench';
 import { InkButton } from '../../ui/InkButton';
 import { BundleChoice, FileNames } from './BundleChoice';
@@ -95,7 +97,9 @@ export function CastStage() {
     if (!session) return;
     const made = await castAll(session, setWorking);
     setWorking(null);
-    if (made) setFiles(made);
+    if (!made) return;
+    setFiles(made);
+    say(castAloud(made.length));
   };
   const installable = files.find((f) => /\.(otf|ttf|woff2?)$/.test(f.name)) ?? null;
   return (

@@ -4,6 +4,7 @@ import { Surface } from '../../canvas/Surface';
 import type { View } from '../../canvas/view';
 import { useDressBench } from '../../store/dressBench';
 import { drawDress } from './drawDress';
+import { useDressPointer } from './useDressPointer';
 import { useDressGesture } from './useDressGesture';
 import { useDressPicture, useWholeView } from './useDressPicture';
 
@@ -16,6 +17,7 @@ export function DressCanvas() {
   const { live, onPointer, lookAway } = useDressGesture(still, painter);
   const whole = useWholeView(size, still.advance);
   const view = ownView ?? whole;
+  const byKeys = useDressPointer(still.worked, view?.zoom ?? 1);
   const draw = useCallback(
     (g: CanvasRenderingContext2D, v: View, width: number, height: number) =>
       drawDress(g, v, width, height, still, live.current, readInks()),
@@ -24,6 +26,7 @@ export function DressCanvas() {
   return (
     <Surface
       label={`Outline of ${still.glyph.name}`}
+      byKeys={byKeys}
       view={view}
       whole={whole}
       onView={(v) => useDressBench.setState({ view: v })}

@@ -9,6 +9,7 @@ import {
   removeContours,
   setNodeKind,
   shapeSegments,
+  type PointRef,
 } from '../../../core/project/document/commands/outline';
 import { keepMeasure, removeGuide } from '../../../core/project/document/commands/lines/guides';
 import type { ProjectDiff } from '../../../core/project/document/changes/diff';
@@ -16,10 +17,13 @@ import type { NodeKind } from '../../../core/foundations/geometry/contour';
 import { segmentsBetween } from '../../../core/tracing/trace/refit';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';
 import { dressBench, useDressBench } from '../../store/dressBench';
+import { say } from '../../ui/aloud';
 import { makeCleanUp } from '../../store/dressing';
 import { copyFrom, pasteInto } from '../../store/pasting';
 import { useDoc, useProject } from '../../store/projectStore';
 import { drawnGlyphs } from '../../store/selectors';
+import { charAloud, movedAloud, pointAloud } from '../../text/aloud';
+import { nextContour, nextPart, nextPoint } from '../../tools/dress/walkPoints';
 import { useDressTarget } from './useDressTarget';
 import { useBenchKey } from '../../ui/benchKeys';
 
@@ -30,7 +34,9 @@ export function useStep(): (by: 1 | -1) => void {
   return (by) => {
     const list = drawnGlyphs(doc);
     const next = list[(list.findIndex((g) => g.id === glyph?.id) + by + list.length) % list.length];
-    if (next) take(next.id);
+    if (!next) return;
+    take(next.id);
+    say(`${charAloud(next.name)} in hand.`);
   };
 }
 
@@ -107,6 +113,7 @@ export function useDressKeys(): void {
     const y = e.key === 'ArrowDown' ? -by : e.key === 'ArrowUp' ? by : 0;
     e.preventDefault();
     actions.nudge(x, y);
+    say(movedAloud(contours, useDressBench.getState().selection, { x, y }));
   };
   const stop = () => {
     useDressBench.setState({ tried: null, ruler: null, drawing: null, guide: null });
@@ -119,6 +126,11 @@ export function useDressKeys(): void {
     const { doc, commit } = useProject.getState();
     if (doc) commit(removeGuide(doc, guide.own ? target.glyphId : null, guide.id));
     useDressBench.setState({ guide: null });
+  };
+  const chosen = () => useDressBench.getState().selection;
+  const walk = (to: PointRef | null) => {
+    if (to) dressBench.select([to]);
+    say(to ? pointAloud(contours, to) : 'No point is chosen.');
   };
   useClipboard();
   useBenchKey('left, right, up, down', nudge, { ignoreModifiers: true });
@@ -144,6 +156,10 @@ export function useDressKeys(): void {
   useBenchKey('y', () => void makeCleanUp(target, 'neaten', useDressBench.getState().tolerance));
   useBenchKey('escape', stop);
   useBenchKey('enter', stop);
+  useBenchKey('n', () => walk(nextPoint(contours, chosen(), 1)));
+  useBenchKey('shift+n', () => walk(nextPoint(contours, chosen(), -1)));
+  useBenchKey('q', () => walk(nextContour(contours, chosen())));
+  useBenchKey('h', () => walk(nextPart(contours, chosen())));
   useBenchKey('pageup', () => step(-1), { preventDefault: true });
   useBenchKey('pagedown', () => step(1), { preventDefault: true });
 }

@@ -25,8 +25,10 @@ export function FitEdges({ letter, numbered, look, holding }: Props) {
   const edge = (side: Side, x: number) => (
     <rect
       role="slider"
+      tabIndex={numbered ? 0 : -1}
       aria-label={`${side === 'left' ? 'Left' : 'Right'} bearing of ${glyph.name}`}
       aria-valuenow={Math.round(glyph.bearings[side])}
+      aria-valuetext={`${Math.round(glyph.bearings[side])} units`}
       data-edge={side}
       x={x - 3 / scale}
       y={-tall - 20}

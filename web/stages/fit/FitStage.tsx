@@ -11,6 +11,8 @@ import { LEAST_EM_PX, MOST_EM_PX, USUAL_EM_PX, useFitBench } from '../../store/f
 import { useDoc, useProject } from '../../store/projectStore';
 import { drawnGlyphs, glyphByCodePoint } from '../../store/selectors';
 import type { FitAnswer } from '../../tools/fit/fitTool';
+import { pairAloud, spacedAloud } from '../../text/aloud';
+import { say } from '../../ui/aloud';
 import { Bench, EmptyBench } from '../../ui/Bench';
 import { FitActions } from './FitActions';
 import { FitGauge } from './gauge/FitGauge';
@@ -21,8 +23,13 @@ import { useFitKeys } from './useFitKeys';
 import { useRhythm, type PairOff, type Rhythm } from './useRhythm';
 import { followsHand, placeOf, walk, type Place } from './walk';
 
-const holdPair = (left: string, right: string) =>
+/** Takes a pair in hand, and says which. `off`: how far it is from the rhythm, where that is known. */
+function holdPair(left: string, right: string, off: number | null = null): void {
   useFitBench.setState({ pair: { left, right }, tab: 'pairs' });
+  const { doc } = useProject.getState();
+  const [a, b] = [doc?.glyphs[left], doc?.glyphs[right]];
+  if (doc && a && b) say(pairAloud(charOf(a), charOf(b), kerningBetween(doc)(left, right), off));
+}
 
 /** The pair in hand with how far its white is from the rhythm; null when a letter of it is gone. */
 function usePairInHand(rhythm: Rhythm | null): PairOff | null {
@@ -53,7 +60,9 @@ function nextWorst(rhythm: Rhythm | null, by: number): void {
   const { pair } = useFitBench.getState();
   const now = worst.findIndex((p) => p.left === pair?.left && p.right === pair.right);
   const next = worst[(now + by + worst.length) % Math.max(1, worst.length)];
-  if (next) useFitBench.setState({ pair: next, tab: 'pairs', text: 'pair', view: 'line' });
+  if (!next) return say('No pair stands out.');
+  holdPair(next.left, next.right, next.off);
+  useFitBench.setState({ text: 'pair', view: 'line' });
 }
 
 /** Puts what the line's tool asks for into the project. */
@@ -96,7 +105,10 @@ export function FitStage() {
   const step = (by: number) => {
     const way = followsHand(text) ? drawnGlyphs(doc).map((g) => g.id) : line;
     walked.current = walk(way, glyph?.id, walked.current, by);
-    if (walked.current) take(walked.current.id);
+    if (!walked.current) return;
+    take(walked.current.id);
+    const taken = doc.glyphs[walked.current.id];
+    if (taken) say(spacedAloud(charOf(taken), taken.bearings));
   };
   const onWorst = useCallback((by: number) => nextWorst(rhythm, by), [rhythm]);
   const next = letters[at + 1]?.glyph;

@@ -41,6 +41,7 @@ export function FitWhite({ a, b, start, held, look, holding }: Props) {
       role="button"
       aria-label={`White between ${a.glyph.name} and ${b.glyph.name}`}
       aria-pressed={held}
+      tabIndex={held ? 0 : -1}
       data-white={`${a.glyph.name} ${b.glyph.name}`}
       style={{ cursor: held ? 'ew-resize' : 'pointer' }}
       {...holding({ white: { left: a.glyph.id, right: b.glyph.id } })}

@@ -1,4 +1,4 @@
-import { useRef, type PointerEvent } from 'react';
+import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import {
   fitTool,
   idle,
@@ -15,6 +15,17 @@ export interface Holding {
   readonly onPointerMove: (e: PointerEvent<SVGElement>) => void;
   readonly onPointerUp: () => void;
   readonly onPointerCancel: () => void;
+  readonly onKeyDown: (e: KeyboardEvent<SVGElement>) => void;
+}
+
+/** What keys do to a thing that has the focus: uprights are sliders, the white between letters is a button. */
+function byKey(on: FitHold, e: KeyboardEvent): FitAnswer | null {
+  if ('white' in on) return e.key === 'Enter' || e.key === ' ' ? { gesture: idle, hold: on.white } : null;
+  const way = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[e.key];
+  if (way === undefined || e.altKey || e.ctrlKey || e.metaKey) return null;
+  const { id, side, bearing } = on.edge;
+  const value = Math.round(bearing) + way * (e.shiftKey ? 10 : 1);
+  return { gesture: idle, bearing: { id, side, value, continues: false } };
 }
 
 /** Passes pointers on to the tool of the line, and its answers to `ask`. */
@@ -34,5 +45,12 @@ export function useFitGesture(scene: FitScene, ask: (answer: FitAnswer) => void)
     onPointerMove: (e) => step({ type: 'move', px: e.clientX }),
     onPointerUp: () => step({ type: 'up' }),
     onPointerCancel: () => step({ type: 'cancel' }),
+    onKeyDown(e) {
+      const answer = byKey(on, e);
+      if (!answer) return;
+      e.preventDefault();
+      e.stopPropagation();
+      ask(answer);
+    },
   });
 }

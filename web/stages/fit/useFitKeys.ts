@@ -4,6 +4,7 @@ import { useLookKey } from '../../panels/useLookKey';
 import { useFitBench } from '../../store/fitBench';
 import { useDoc, useProject } from '../../store/projectStore';
 import type { Pair } from '../../tools/fit/fitTool';
+import { say } from '../../ui/aloud';
 import { useBenchKey } from '../../ui/benchKeys';
 
 /** Kerning by a step of the arrows, em units, and with Shift. */
@@ -27,7 +28,10 @@ export function useFitKeys({ pair, following, step, nextWorst, holdPair }: Ways)
   const view = useFitBench((s) => s.view);
   const kernBy = (by: number) => (e: Event) => {
     e.preventDefault();
-    if (pair) commit(setKerning(doc, pair.left, pair.right, kerningBetween(doc)(pair.left, pair.right) + by));
+    if (!pair) return;
+    const value = kerningBetween(doc)(pair.left, pair.right) + by;
+    commit(setKerning(doc, pair.left, pair.right, value));
+    say(`Kerned ${Math.round(value)}.`);
   };
   useLookKey();
   useBenchKey('left', () => step(-1));

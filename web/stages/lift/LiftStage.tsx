@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { PieceRow } from '../../../core/project/document/schema';
 import type { SurfacePointer } from '../../canvas/Surface';
+import { say } from '../../ui/aloud';
 import { reshapePieces } from '../../store/lifting';
 import { useDoc } from '../../store/projectStore';
 import { piecesInSight } from '../../tools/lift/inSight';
@@ -12,6 +13,7 @@ import {
   type LiftTool,
   type Mend,
 } from '../../tools/lift/liftTool';
+import { pieceAloud } from '../../text/aloud';
 import { Bench, EmptyBench } from '../../ui/Bench';
 import { BeyondList } from './BeyondList';
 import { LiftActions } from './LiftActions';
@@ -55,17 +57,22 @@ function useMending(on: LiftSheet, sight: Omit<LiftScene, 'tool'>, choose: (id: 
 
 type InHand = ReturnType<typeof usePieceInHand>;
 
-/** Ways from piece to piece. */
+/** Ways from piece to piece, which say where they led. */
 function walking(pieces: readonly PieceRow[], { chosen, doubtful, choose }: InHand) {
+  const go = (to: PieceRow | undefined) => {
+    if (!to) return;
+    choose(to.id);
+    say(pieceAloud(to, pieces.indexOf(to) + 1, pieces.length));
+  };
   return {
     step(by: number) {
       const at = pieces.findIndex((p) => p.id === chosen?.id);
-      const next = pieces[Math.max(0, Math.min(pieces.length - 1, at + by))];
-      if (next) choose(next.id);
+      go(pieces[Math.max(0, Math.min(pieces.length - 1, at + by))]);
     },
     nextDoubtful() {
-      const after = doubtful.find((p) => p.order > (chosen?.order ?? -1)) ?? doubtful[0];
-      if (after) choose(after.id);
+      const next = doubtful.find((p) => p.order > (chosen?.order ?? -1)) ?? doubtful[0];
+      if (next) go(next);
+      else say('No doubtful piece is left.');
     },
   };
 }

@@ -5,6 +5,7 @@ import { pairRows } from '../../../core/lifting/find/pairRows';
 import type { PieceRow, SheetRow } from '../../../core/project/document/schema';
 import { isDoubtful } from '../../../core/project/document/queries/sheets';
 import { pieceLabel } from '../../store/selectors';
+import { roving } from '../../ui/roving';
 import { PieceDrawing } from '../../ui/PieceDrawing';
 
 /** The expected character; an icon's private code point shows as the beginning of its name. */
@@ -78,7 +79,15 @@ export const PairStrip = memo(function PairStrip({ sheet, pieces, chosen, onChoo
   });
   useEffect(() => {
     const at = columns.findIndex((c) => c.piece?.id === chosen);
-    if (at >= 0) virtual.scrollToIndex(at, { align: 'center' });
+    if (at < 0) return;
+    virtual.scrollToIndex(at, { align: 'center' });
+    // Keys that lead from piece to piece take the focus along while it is on the strip.
+    const strip = scroller.current;
+    if (!strip?.contains(document.activeElement)) return;
+    const frame = requestAnimationFrame(() =>
+      strip.querySelector<HTMLElement>('[aria-pressed=true]')?.focus(),
+    );
+    return () => cancelAnimationFrame(frame);
     // Only when something else is chosen: an edit must not scroll.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [chosen]);
@@ -97,6 +106,9 @@ export const PairStrip = memo(function PairStrip({ sheet, pieces, chosen, onChoo
       gap="0"
       flexShrink={0}
       align="stretch"
+      role="group"
+      aria-label="Letters expected and found"
+      {...roving('button', (column) => column.click())}
     >
       <RowNames />
       <div style={{ width: virtual.getTotalSize(), flexShrink: 0, position: 'relative', height: 66 }}>
@@ -127,6 +139,8 @@ const PairColumn = memo(function PairColumn({ expected, piece, left, width, chos
     <chakra.button
       type="button"
       data-keys="through"
+      tabIndex={-1}
+      aria-pressed={chosen}
       disabled={piece === null}
       aria-label={
         piece === null

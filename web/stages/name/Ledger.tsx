@@ -3,6 +3,7 @@ import { useDndContext, useDraggable, useDroppable } from '@dnd-kit/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef, type PointerEvent } from 'react';
 import { glyphNameOf } from '../../../core/type/names/glyphNames';
+import { roving } from '../../ui/roving';
 import { useSize } from '../../ui/useSize';
 import { fieldUnder, LEDGER } from './dragging';
 import { CELL_CSS, LedgerCell } from './LedgerCell';
@@ -114,9 +115,9 @@ export function Ledger(props: Props) {
       overflowY="auto"
       px="5"
       py="3"
-      tabIndex={0}
       role="region"
       aria-label="Ledger"
+      {...roving('[data-field]')}
     >
       <div style={{ height: rows.height, position: 'relative' }}>
         {rows.inSight.map(({ row, key, start }) => (

@@ -77,6 +77,7 @@ export const LedgerCell = memo(function LedgerCell({ at, char, label, name, glyp
   return (
     <button
       type="button"
+      tabIndex={-1}
       data-field={at}
       data-drawn={glyph ? '' : undefined}
       data-char={char ?? undefined}

@@ -1,7 +1,9 @@
 import { liftGlyphs, mendStandings } from '../../../core/project/document/commands/lines/placing';
 import type { Standing } from '../../../core/type/seat/standing';
 import { useDoc, useProject } from '../../store/projectStore';
+import { say } from '../../ui/aloud';
 import { seatBench } from '../../store/seatBench';
+import { liftedByAloud, standingAloud } from '../../text/aloud';
 import { useBenchKey } from '../../ui/benchKeys';
 
 /** Letters are moved by a step of the arrows, em units, and with Shift. */
@@ -25,6 +27,8 @@ export function useSeatKeys({ standings, faulty, ids, inHand, take }: Seen): voi
     if (id === undefined) return;
     seatBench.choose([id]);
     take(id);
+    const standing = standings.find((s) => s.id === id);
+    if (standing) say(standingAloud(standing));
   };
   const step = (by: number) => {
     const from = ids.length === 1 ? ids[0] : inHand;
@@ -34,6 +38,8 @@ export function useSeatKeys({ standings, faulty, ids, inHand, take }: Seen): voi
   const nudge = (by: number) => (e: Event) => {
     e.preventDefault();
     commit(liftGlyphs(doc, ids, by));
+    const moved = standings.filter((s) => ids.includes(s.id)).map((s) => s.char);
+    if (moved.length > 0) say(liftedByAloud(moved, by));
   };
   useBenchKey('left', () => step(-1));
   useBenchKey('pageup', () => step(-1), { preventDefault: true });
@@ -47,6 +53,7 @@ export function useSeatKeys({ standings, faulty, ids, inHand, take }: Seen): voi
   useBenchKey('escape', () => seatBench.choose([]));
   useBenchKey('j', () => {
     const at = faulty.findIndex((s) => s.id === inHand);
+    if (faulty.length === 0) say('No letter stands out.');
     hold(faulty[(at + 1) % faulty.length]?.id);
   });
   useBenchKey('enter', () => {

@@ -4,6 +4,7 @@ import { memo, useRef, type MouseEvent } from 'react';
 import { useWay } from '../../../panels/way';
 import { chooseIcon, useIconBench, type IconRow } from '../../../store/iconBench';
 import { GlyphDrawing } from '../../../ui/GlyphDrawing';
+import { roving } from '../../../ui/roving';
 import { useSize } from '../../../ui/useSize';
 
 /** Side of a place on the wall, px, with the icon's name below it. */
@@ -21,6 +22,7 @@ const Place = memo(function Place({ row: { glyph, troubles }, chosen, onChoose, 
   return (
     <button
       type="button"
+      tabIndex={-1}
       className="icon-place"
       aria-pressed={chosen}
       aria-label={glyph.name}
@@ -84,6 +86,7 @@ export function IconsWall({ rows }: { readonly rows: readonly IconRow[] }) {
       pt="3"
       role="group"
       aria-label="Wall of icons"
+      {...roving('.icon-place')}
       css={LOOKS}
     >
       <div style={{ height: virtual.getTotalSize(), position: 'relative' }}>

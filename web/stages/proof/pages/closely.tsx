@@ -12,6 +12,7 @@ import { useDoc } from '../../../store/projectStore';
 import { LANGUAGE_SAMPLES } from '../../../text/languageSamples';
 import { betweenText, pairText, wordsText } from '../../../text/spacingStrings';
 import { GlyphDrawing } from '../../../ui/GlyphDrawing';
+import { roving } from '../../../ui/roving';
 import { useGrowing } from '../../../ui/useGrowing';
 import { Leaving } from '../leaving';
 import { ProofBlock } from '../ProofBlock';
@@ -58,11 +59,26 @@ function GlyphCell({ glyph, onPick }: { readonly glyph: GlyphRow; readonly onPic
   return (
     <Box textAlign="center" overflow="hidden" py="1">
       {cp === undefined ? (
-        <button type="button" title={glyph.name} aria-label={glyph.name} onClick={() => onPick(glyph.id)}>
+        <button
+          type="button"
+          tabIndex={-1}
+          data-cell
+          title={glyph.name}
+          aria-label={glyph.name}
+          onClick={() => onPick(glyph.id)}
+        >
           <GlyphDrawing glyph={glyph} size={52} />
         </button>
       ) : (
-        <LiveText text={String.fromCodePoint(cp)} onPick={onPick} fontSize="38px" lineHeight="52px" />
+        <LiveText
+          text={String.fromCodePoint(cp)}
+          name={glyph.name}
+          tabIndex={-1}
+          data-cell
+          onPick={onPick}
+          fontSize="38px"
+          lineHeight="52px"
+        />
       )}
     </Box>
   );
@@ -79,7 +95,12 @@ export function AllPage() {
   const drawn = useGrowing(Math.min(MOST_GLYPHS, glyphs.length), use(Leaving));
   return (
     <>
-      <Grid templateColumns="repeat(auto-fill, minmax(62px, 1fr))">
+      <Grid
+        templateColumns="repeat(auto-fill, minmax(62px, 1fr))"
+        role="group"
+        aria-label="All glyphs"
+        {...roving('[data-cell]')}
+      >
         {glyphs.slice(0, drawn).map((g) => (
           <GlyphCell key={g.id} glyph={g} onPick={take} />
         ))}

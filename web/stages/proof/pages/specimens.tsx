@@ -1,3 +1,4 @@
+import { roving } from '../../../ui/roving';
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
 import { stylesInOrder } from '../../../../core/project/document/queries/styles';
 import { castingOf, projectOf } from '../../../../core/project/document/newProject';
@@ -88,6 +89,9 @@ export function LettersSpecimen() {
         borderTopWidth="1px"
         borderLeftWidth="1px"
         borderColor="currentColor"
+        role="group"
+        aria-label="Letters in fields"
+        {...roving('[data-cell]')}
       >
         {shown.map((c) => (
           <Flex
@@ -100,7 +104,15 @@ export function LettersSpecimen() {
             justify="center"
             overflow="hidden"
           >
-            <LiveText text={c} onPick={take} fontSize="120px" lineHeight="1" />
+            <LiveText
+              text={c}
+              name={c}
+              tabIndex={-1}
+              data-cell
+              onPick={take}
+              fontSize="120px"
+              lineHeight="1"
+            />
           </Flex>
         ))}
       </Grid>
