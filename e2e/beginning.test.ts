@@ -107,7 +107,7 @@ test('a file let go on a field of the ledger, or on an empty letter in Dress, go
   await page.getByRole('button', { name: /^\.notdef/ }).click();
   await expect(field(page, 'Name in the font')).toHaveValue('.notdef');
   await stage(page, 'Dress');
-  await expect(page.getByRole('img', { name: 'Outline of .notdef' })).toBeVisible();
+  await expect(page.getByRole('application', { name: 'Outline of .notdef' })).toBeVisible();
 
   // Names and widths are typed; what can't be is refused with the reason.
   await takeInHand(page, 'name', 'n');
@@ -119,7 +119,7 @@ test('a file let go on a field of the ledger, or on an empty letter in Dress, go
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: /n\.round/ })).toBeVisible();
   await stage(page, 'Dress');
-  await expect(page.getByRole('img', { name: 'Outline of n.round' })).toBeVisible();
+  await expect(page.getByRole('application', { name: 'Outline of n.round' })).toBeVisible();
   await stage(page, 'Name');
   await expect(own).toHaveValue('n.round');
   await takeInHand(page, 'fit', 'n.round');

@@ -20,7 +20,7 @@ test("from the keeper's page to installed fonts, through all eight stages", asyn
     await takeInHand(page, 'dress', 'o');
     await expect(page.getByLabel('Gauge')).toContainText('o (o)');
     const before = Number(await page.getByTestId('point-count').innerText());
-    const canvas = page.getByRole('img', { name: 'Outline of o' });
+    const canvas = page.getByRole('application', { name: 'Outline of o' });
     await canvas.click({ position: { x: 5, y: 5 } });
     await page.keyboard.press('a');
     await expect(page.getByLabel('Gauge')).toContainText(`${before} points chosen`);

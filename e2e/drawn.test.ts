@@ -126,5 +126,5 @@ test('a letter built on the grid: cells by mouse and keys, copied to another let
   await stage(page, 'Dress');
   await saved(page);
   await page.goto(`${page.url().split('/dress')[0]}/dress?glyph=L.alt1`);
-  await expect(page.getByRole('img', { name: /Outline of L.alt1|Outline of L/ })).toBeVisible();
+  await expect(page.getByRole('application', { name: /Outline of L.alt1|Outline of L/ })).toBeVisible();
 });

@@ -222,7 +222,7 @@ test('the space is narrowed; a text in three languages is read; what the font la
   await expect(page).toHaveURL(/name\?char=/);
   await expect(page.getByText('latin small letter l with stroke')).toBeVisible();
   await page.getByRole('button', { name: 'Draw it in Dress' }).click();
-  await expect(page.getByRole('img', { name: /Outline of (lslash|ł)/ })).toBeVisible();
+  await expect(page.getByRole('application', { name: /Outline of (lslash|ł)/ })).toBeVisible();
   // The space in the very font.
   const { otf } = await castBoth(page);
   expect(shape(otf, ' ')[0]!.advance).toBe(180);

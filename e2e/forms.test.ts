@@ -83,7 +83,7 @@ test('a swash at the end of a word holds back where a tall letter follows, the l
   await page.getByRole('button', { name: 'Alter in Dress' }).click();
   await expect(page).toHaveURL(/\/dress/);
   // A bar at the height of ascenders that reaches over what follows.
-  await expect(page.getByRole('img', { name: /^Outline of d\.alt1/ })).toBeVisible();
+  await expect(page.getByRole('application', { name: /^Outline of d\.alt1/ })).toBeVisible();
   await pasteContours(page, [bar(300, 560, 900, 60)]);
   await expect(page.getByRole('button', { name: /^Undo: Paste/ })).toBeVisible();
   await stage(page, 'Name');

@@ -82,7 +82,7 @@ test('one of several pages can be stopped, the others come in; a file named cons
   await saved(page);
   await page.reload();
   await expect(page.getByTestId('understood').filter({ hasText: '74 pieces' })).toHaveCount(1);
-  await expect(page.getByRole('status')).toHaveCount(1);
+  await expect(page.getByTestId('jobs')).toHaveCount(0);
 });
 
 test('undo outlives a reload; a moment with a name brings the whole project back', async ({ page }) => {

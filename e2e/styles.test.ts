@@ -58,7 +58,7 @@ test('one alphabet becomes a family: bold and slanted made of it, ornaments begu
   await inHand(page, 'Bold');
   await expect(page).toHaveURL(/\/dress\?glyph=/);
   // Drawn, so that the course leads on with it.
-  await expect(page.getByRole('img', { name: /^Outline of A\b/ })).toBeVisible();
+  await expect(page.getByRole('application', { name: /^Outline of A\b/ })).toBeVisible();
 
   // The white of Bold's A is changed; Regular's stays, and the same letter is in hand there.
   await stage(page, 'Fit');
@@ -109,7 +109,7 @@ test('two styles together: one lies beneath the other on Fit, and is compared wi
 
   // A letter that gets a contour more can't vary any longer: the contours of both are seen, and lead to where they are drawn.
   await page.getByRole('button', { name: 'Take A in Bold in hand' }).click();
-  await expect(page.getByRole('img', { name: /^Outline of A\b/ })).toBeVisible();
+  await expect(page.getByRole('application', { name: /^Outline of A\b/ })).toBeVisible();
   await pasteContours(page, [bar(0, 800, 100, 40)]);
   await toFamily(page);
   await page.getByLabel('Letters that are shown').selectOption('apart');
@@ -119,7 +119,7 @@ test('two styles together: one lies beneath the other on Fit, and is compared wi
   await expect(parting.getByRole('img', { name: /^A in Bold: 3 contours/ })).toBeVisible();
   await parting.getByRole('button', { name: 'Bold' }).click();
   await expect(page).toHaveURL(/\/dress\?glyph=/);
-  await expect(page.getByRole('img', { name: /^Outline of A\b/ })).toBeVisible();
+  await expect(page.getByRole('application', { name: /^Outline of A\b/ })).toBeVisible();
   await page.keyboard.press('ControlOrMeta+z');
 
   await stage(page, 'Fit');

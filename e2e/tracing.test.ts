@@ -35,7 +35,7 @@ test('a stretch of an outline is refitted to its ink with fewer points, and take
   const count = page.getByTestId('point-count');
   await expect(count).toHaveText(/\d+/);
   const before = Number(await count.textContent());
-  const box = (await page.getByRole('img', { name: /Outline of/ }).boundingBox())!;
+  const box = (await page.getByRole('application', { name: /Outline of/ }).boundingBox())!;
   await page.mouse.move(box.x + 60, box.y + 60);
   await page.mouse.down();
   await page.mouse.move(box.x + box.width - 60, box.y + box.height - 60, { steps: 4 });

@@ -70,7 +70,7 @@ export const copiedText = (page: Page) =>
     return data.getData('text/plain');
   });
 
-export const bench = (page: Page) => page.getByRole('img', { name: /^Outline of / });
+export const bench = (page: Page) => page.getByRole('application', { name: /^Outline of / });
 
 /** Where a place of the letter (em units, as in the font) lies on the page. */
 export async function placeOf(page: Page, p: Point): Promise<Point> {

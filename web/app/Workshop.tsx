@@ -22,6 +22,7 @@ import { useWayBack } from '../panels/useWayBack';
 import { useWorkshopKeys } from '../panels/useWorkshopKeys';
 import { useProject } from '../store/projectStore';
 import { STAGES } from '../text/stages';
+import { say } from '../ui/aloud';
 import { useTitle } from '../ui/useTitle';
 
 /** Everything around the bench: course at the left, running line below, the stage in the middle. */
@@ -85,6 +86,9 @@ function OpenWorkshop() {
   const stage = STAGES.find((s) => pathname.endsWith(`/${s.path}`));
   const place = stage?.title ?? BESIDE.find(([path]) => pathname.endsWith(`/${path}`))?.[1] ?? null;
   useTitle(place ? `${place} · ${name}` : name);
+  useEffect(() => {
+    if (place) say(stage ? `${place}: ${stage.line}.` : `${place}.`);
+  }, [place, stage]);
   const onSearch = useCallback(() => setSearching(true), []);
   const onShortcuts = useCallback(() => setShortcuts(true), []);
   useWayBack();

@@ -16,7 +16,7 @@ export const JobProgress = memo(function JobProgress() {
   if (all.length === 0) return null;
   return (
     <Box
-      role="status"
+      data-testid="jobs"
       position="absolute"
       bottom="4"
       left="50%"
@@ -61,7 +61,7 @@ function RunningJob({ job }: { job: JobView }) {
   return (
     <Flex align="center" gap="4">
       <Box flex="1">
-        <Text fontSize="sm">
+        <Text fontSize="sm" role="status">
           {job.name}: {job.stage}
         </Text>
         <Progress.Root

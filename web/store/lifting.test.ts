@@ -39,6 +39,14 @@ test('a piece is cut in two as one step', async () => {
   expect(t.session.doc).toEqual(before);
 });
 
+test('what is made is told by its ids, so that it can be taken in hand', async () => {
+  const t = await bench();
+  const before = t.session.doc;
+  const made = await t.cut();
+  expect(made).toHaveLength(2);
+  for (const id of made) expect([before.pieces[id], t.session.doc.pieces[id]?.id]).toEqual([undefined, id]);
+});
+
 test('a piece that was changed meanwhile is not replaced', async () => {
   const t = await bench();
   t.b.hold('reshape');

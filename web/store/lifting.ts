@@ -2,6 +2,7 @@ import { replacePieces } from '../../core/project/document/commands/pieces/repla
 import type { TakenFor } from '../../core/project/document/queries/takenFor';
 import type { Doc, PieceRow, SheetRow } from '../../core/project/document/schema';
 import type { Reshape, Reshaped } from '../../core/lifting/find/reshape';
+import { newIn } from '../../core/project/document/changes/diff';
 import { readingOf } from '../../core/lifting/printed/readSheet';
 import { inFile } from '../../core/foundations/problems/problem';
 import { fonts } from '../workers/fontsClient';
@@ -65,13 +66,14 @@ export function createMending({
     gone: readonly PieceRow[],
     what: Reshape,
     baselineY: number,
-  ): Promise<void> {
+  ): Promise<readonly string[]> {
     const session = current();
     const doc = session?.getState().doc;
     const sheet = doc?.sheets[sheetId];
     const recipe = sheet && doc.recipes[sheet.recipeId];
     const bytes = sheet?.pictureId ? await pictures.bytes(sheet.pictureId) : null;
-    if (!session || !doc || !sheet || !recipe || !bytes) return;
+    if (!session || !doc || !sheet || !recipe || !bytes) return [];
+    let added: readonly string[] = [];
     const again = () => void reshapePieces(sheetId, gone, what, baselineY);
     await session.later(RESHAPE_TEXT[what.kind], again, async () => {
       const ids = gone.map((p) => p.id);
@@ -88,8 +90,11 @@ export function createMending({
       // Edits made meanwhile stand: only what is still there is replaced.
       if (gone.some((p) => now.pieces[p.id] !== p)) return null;
       const fresh = made.value.map((m) => ({ ...m, seeds: [...m.seeds] }));
-      return replacePieces(now, sheetId, ids, fresh, RESHAPE_TEXT[what.kind]);
+      const diff = replacePieces(now, sheetId, ids, fresh, RESHAPE_TEXT[what.kind]);
+      added = diff ? newIn(diff, 'pieces') : [];
+      return diff;
     });
+    return added;
   }
 
   return { reshapePieces };

@@ -3,9 +3,11 @@ import { pieceRow } from '../../core/project/document/rows/pieces';
 import type { Standing } from '../../core/type/seat/standing';
 import {
   castAloud,
+  droppedAloud,
   charAloud,
   liftedAloud,
   liftedByAloud,
+  madeAloud,
   movedAloud,
   pairAloud,
   pieceAloud,
@@ -51,6 +53,16 @@ test('a piece says what it is, how sure that is, and where it stands', () => {
   expect(pieceAloud({ ...found, char: null, name: 'mill-wheel', confidence: 0.9 }, 1, 2)).toContain(
     'mill-wheel',
   );
+});
+
+test('a piece that is dropped or taken back', () => {
+  expect(droppedAloud(piece, true)).toBe('g dropped.');
+  expect(droppedAloud({ ...piece, char: null }, false)).toBe('A piece without a letter taken back.');
+});
+
+test('what a cut or a box made is told by the piece then in hand', () => {
+  expect(madeAloud(piece, 2)).toBe('2 pieces made, g in hand.');
+  expect(madeAloud({ ...piece, char: null }, 1)).toBe('1 piece made, no letter yet in hand.');
 });
 
 test('a sheet says how many pieces and doubts, one of them in the singular', () => {

@@ -52,6 +52,16 @@ export function pieceAloud(piece: PieceRow, at: number, of: number): string {
   return `${[what, state, sure].filter(Boolean).join(', ')}. Piece ${at} of ${of}.`;
 }
 
+/** A piece that was dropped, or taken back. */
+export const droppedAloud = ({ char, name }: PieceRow, drops: boolean): string =>
+  `${charAloud(char ?? name ?? 'A piece without a letter')} ${drops ? 'dropped' : 'taken back'}.`;
+
+/** Pieces that were made by a cut, a join or a box, by the first of them. */
+export function madeAloud(first: PieceRow, count: number): string {
+  const named = first.char ?? first.name;
+  return `${many(count, 'piece')} made, ${named === null ? 'no letter yet' : charAloud(named)} in hand.`;
+}
+
 /** A sheet whose letters were found. */
 export function liftedAloud(sheet: string, letters: number, doubtful: number): string {
   const doubts = doubtful === 0 ? 'none doubtful' : `${doubtful} doubtful`;

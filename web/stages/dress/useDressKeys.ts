@@ -23,6 +23,7 @@ import { copyFrom, pasteInto } from '../../store/pasting';
 import { useDoc, useProject } from '../../store/projectStore';
 import { drawnGlyphs } from '../../store/selectors';
 import { charAloud, movedAloud, pointAloud } from '../../text/aloud';
+import type { Tool } from '../../tools/dress/scene';
 import { nextContour, nextPart, nextPoint } from '../../tools/dress/walkPoints';
 import { useDressTarget } from './useDressTarget';
 import { useBenchKey } from '../../ui/benchKeys';
@@ -99,6 +100,12 @@ export function useKeepMeasure(): () => void {
   };
 }
 
+/** Takes a tool in hand, and says which. */
+function takeTool(tool: Tool): void {
+  dressBench.takeTool(tool);
+  say(`Tool: ${tool}.`);
+}
+
 const inField = (e: Event): boolean =>
   (e.target as HTMLElement | null)?.closest?.('input, textarea') instanceof Element;
 
@@ -145,12 +152,12 @@ export function useDressKeys(): void {
   useBenchKey('j', actions.join);
   useBenchKey('l', actions.lock);
   useBenchKey('a', () => dressBench.select(allNodes(contours)));
-  useBenchKey('s', () => dressBench.takeTool('select'));
-  useBenchKey('o', () => dressBench.takeTool('turn'));
-  useBenchKey('d', () => dressBench.takeTool('draw'));
-  useBenchKey('c', () => dressBench.takeTool('cut'));
-  useBenchKey('m', () => dressBench.takeTool('measure'));
-  useBenchKey('g', () => dressBench.takeTool('guide'));
+  useBenchKey('s', () => takeTool('select'));
+  useBenchKey('o', () => takeTool('turn'));
+  useBenchKey('d', () => takeTool('draw'));
+  useBenchKey('c', () => takeTool('cut'));
+  useBenchKey('m', () => takeTool('measure'));
+  useBenchKey('g', () => takeTool('guide'));
   useBenchKey('w', () => useDressBench.setState((s) => ({ lasso: !s.lasso })));
   useBenchKey('f', () => dressBench.see({ filled: !useDressBench.getState().seeing.filled }));
   useBenchKey('y', () => void makeCleanUp(target, 'neaten', useDressBench.getState().tolerance));

@@ -3,7 +3,7 @@ import type { PieceRow } from '../../../core/project/document/schema';
 import type { SurfacePointer } from '../../canvas/Surface';
 import { say } from '../../ui/aloud';
 import { reshapePieces } from '../../store/lifting';
-import { useDoc } from '../../store/projectStore';
+import { useDoc, useProject } from '../../store/projectStore';
 import { piecesInSight } from '../../tools/lift/inSight';
 import {
   joinNext,
@@ -13,7 +13,7 @@ import {
   type LiftTool,
   type Mend,
 } from '../../tools/lift/liftTool';
-import { pieceAloud } from '../../text/aloud';
+import { madeAloud, pieceAloud } from '../../text/aloud';
 import { Bench, EmptyBench } from '../../ui/Bench';
 import { BeyondList } from './BeyondList';
 import { LiftActions } from './LiftActions';
@@ -38,7 +38,12 @@ function useMending(on: LiftSheet, sight: Omit<LiftScene, 'tool'>, choose: (id: 
     // What comes of it is to be in hand.
     if (gone[0]) choose(gone[0]);
     const rows = gone.flatMap((id) => doc.pieces[id] ?? []);
-    void reshapePieces(on.sheet.id, rows, what, baselineY);
+    void reshapePieces(on.sheet.id, rows, what, baselineY).then(([made, ...more]) => {
+      if (made === undefined) return;
+      if (gone.length === 0) choose(made);
+      const piece = useProject.getState().doc?.pieces[made];
+      if (piece) say(madeAloud(piece, 1 + more.length));
+    });
   };
   const onPointer = ({ type, world }: SurfacePointer) => {
     const scene: LiftScene = { ...sight, tool: on.traced ? tool : 'pick' };

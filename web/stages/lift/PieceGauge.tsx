@@ -109,6 +109,8 @@ function CharacterField({ piece }: Pick<Props, 'piece'>) {
       onSubmit={(e) => {
         e.preventDefault();
         relabel();
+        // Naming hands the keys back to the bench, for the next piece.
+        if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
       }}
     >
       <Field.Root orientation="horizontal">

@@ -60,9 +60,9 @@ export function TraceGauge({ sheetId, recipe, inView }: Props) {
     <>
       <GaugePart title="Tracing of this sheet" />
       <CleannessSlider value={value} onChange={(next) => attempt(settingsOfCleanness(next))} />
-      <Text fontSize="xs" color="faded" aria-live="polite" data-testid="trace-progress">
+      <Text fontSize="xs" color="faded" data-testid="trace-progress">
         {inWords(value)}
-        {under ? ` ${done} of ${total} traced.` : ''}
+        <span role="status">{under ? ` ${done} of ${total} traced.` : ''}</span>
       </Text>
       {under && (
         <Progress.Root value={(100 * done) / total} size="xs" aria-label="Tracing">

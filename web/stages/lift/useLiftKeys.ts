@@ -2,6 +2,8 @@ import { acceptPieces, dropPiece } from '../../../core/project/document/commands
 import type { PieceRow } from '../../../core/project/document/schema';
 import { useDoc, useProject } from '../../store/projectStore';
 import type { LiftTool } from '../../tools/lift/liftTool';
+import { droppedAloud } from '../../text/aloud';
+import { say } from '../../ui/aloud';
 import { useBenchKey } from '../../ui/benchKeys';
 
 interface Ways {
@@ -19,8 +21,8 @@ export function useLiftKeys({ chosen, step, nextDoubtful, join, onTool }: Ways):
   useBenchKey('j', nextDoubtful);
   useBenchKey('left', () => step(-1));
   useBenchKey('right', () => step(1));
-  useBenchKey('x', () => onTool('cut'));
-  useBenchKey('b', () => onTool('box'));
+  useBenchKey('x', () => (onTool('cut'), say('Knife.')));
+  useBenchKey('b', () => (onTool('box'), say('Box.')));
   useBenchKey('g', join);
   useBenchKey('escape', () => onTool('pick'));
   useBenchKey(
@@ -29,8 +31,10 @@ export function useLiftKeys({ chosen, step, nextDoubtful, join, onTool }: Ways):
     // On a piece of the strip it would be chosen again.
     { preventDefault: true },
   );
-  useBenchKey(
-    'delete, backspace',
-    () => chosen && commit(dropPiece(doc, chosen.id, chosen.state !== 'dropped')),
-  );
+  useBenchKey('delete, backspace', () => {
+    if (!chosen) return;
+    const drops = chosen.state !== 'dropped';
+    commit(dropPiece(doc, chosen.id, drops));
+    say(droppedAloud(chosen, drops));
+  });
 }

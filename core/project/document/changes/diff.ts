@@ -100,3 +100,7 @@ export function diffOfWhole(doc: Doc, label: string): ProjectDiff {
   );
   return { label, changes };
 }
+
+/** Ids of rows that an edit adds to a table, in its order. */
+export const newIn = (diff: ProjectDiff, table: TableName): string[] =>
+  diff.changes.filter((c) => c.table === table && c.before === null).map((c) => c.id);
