@@ -104,7 +104,15 @@ function OpenWorkshop() {
       <Problems />
       <Flex flex="1" minH="0">
         <Course />
-        <Flex as="main" tabIndex={-1} flex="1" minW="0" minH="0" position="relative">
+        <Flex
+          as="main"
+          tabIndex={-1}
+          outline="none !important"
+          flex="1"
+          minW="0"
+          minH="0"
+          position="relative"
+        >
           {/* What can't be changed now doesn't look as if it could. */}
           <fieldset disabled={readOnly} style={{ display: 'contents' }}>
             <Suspense fallback={null}>

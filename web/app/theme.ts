@@ -1,6 +1,6 @@
 import { createSystem, defaultConfig, defineConfig } from '@chakra-ui/react';
+import { COLOURS } from './colours';
 
-/** Paper and ink. One strong accent for what is in hand, a second for snags; both pass AA on their grounds. */
 const both = (light: string, dark: string) => ({ value: { base: light, _dark: dark } });
 
 const config = defineConfig({
@@ -27,17 +27,12 @@ const config = defineConfig({
     },
     semanticTokens: {
       colors: {
-        paper: both('#f6f1e5', '#1c1916'),
-        sheet: both('#fdfaf3', '#26221d'),
-        sunk: both('#ece5d5', '#141210'),
-        ink: both('#221d17', '#efe7d8'),
-        faded: both('#655b4c', '#b3a791'),
-        rule: both('#d5cab4', '#443c32'),
-        hand: both('#0b6b66', '#63c9be'),
-        handSoft: both('#d9e9e2', '#20403c'),
-        snag: both('#a8321a', '#ff9a7a'),
-        snagSoft: both('#f7ddd2', '#4a241a'),
-        good: both('#3f6212', '#b5d37a'),
+        ...Object.fromEntries(
+          Object.entries(COLOURS).map(([name, [day, night]]) => [name, both(day, night)]),
+        ),
+        // Rings around fields and buttons of the package are a grey that is hardly seen.
+        gray: { focusRing: both(...COLOURS.hand) },
+        red: { focusRing: both(...COLOURS.snag) },
       },
     },
   },

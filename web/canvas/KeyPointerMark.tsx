@@ -1,5 +1,6 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import type { Vec } from '../../core/foundations/geometry/vec';
+import { NARROW } from '../ui/narrow';
 import { NumberField } from '../ui/NumberField';
 import type { KeyPointer } from './keyPointer';
 import type { ByKeys } from './useKeyPointer';
@@ -58,6 +59,7 @@ export function KeyPointerMark({ pointer, view, byKeys, onSend }: Props) {
         py="1"
         role="group"
         aria-label="Pointer moved by keys"
+        css={{ [NARROW.drawer]: { bottom: '52px', maxWidth: 'calc(100% - 24px)' } }}
       >
         <Box>
           <NumberField

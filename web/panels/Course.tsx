@@ -2,7 +2,18 @@ import { Box } from '@chakra-ui/react';
 import { memo } from 'react';
 import { NavLink, useParams, useSearchParams } from 'react-router';
 import { STAGES } from '../text/stages';
+import { NARROW } from '../ui/narrow';
 import { useStageStates } from './useStageStates';
+
+/** Not seen, but read. */
+const READ_ONLY_ALOUD = {
+  position: 'absolute',
+  width: '1px',
+  height: '1px',
+  overflow: 'hidden',
+  clipPath: 'inset(50%)',
+  whiteSpace: 'nowrap',
+};
 
 /** Looks of the stages, given once: they are drawn again with everything that is taken in hand. */
 const STAGE_CSS = {
@@ -22,6 +33,23 @@ const STAGE_CSS = {
   '& a span': { display: 'block', fontSize: '12px' },
   '& a .title': { fontSize: '16px', fontWeight: 'bold', lineHeight: '1.25' },
   '& a .line': { color: 'faded' },
+  [NARROW.rail]: {
+    width: '72px',
+    '& a': {
+      flexDirection: 'column',
+      alignItems: 'center',
+      gap: '2px',
+      paddingX: '2px',
+      paddingRight: '5px',
+    },
+    '& a svg': { marginTop: 0 },
+    '& a .title': { fontSize: '12px' },
+    '& a .line, & a .state': READ_ONLY_ALOUD,
+  },
+  [NARROW.signs]: {
+    width: '46px',
+    '& a .title': READ_ONLY_ALOUD,
+  },
 };
 
 /** The eight stages in order with their live state: the map of the job. */
@@ -35,6 +63,7 @@ export const Course = memo(function Course() {
       as="nav"
       aria-label="Course"
       w="188px"
+      position="relative"
       flexShrink={0}
       borderRightWidth="1px"
       borderColor="rule"

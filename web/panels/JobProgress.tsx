@@ -28,7 +28,8 @@ export const JobProgress = memo(function JobProgress() {
       px="4"
       py="2"
       zIndex="2"
-      minW="24rem"
+      w="24rem"
+      maxW="calc(100% - 1rem)"
     >
       {running.map((job) => (
         <RunningJob key={job.id} job={job} />

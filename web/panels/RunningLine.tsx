@@ -7,6 +7,7 @@ import { projectOf } from '../../core/project/document/newProject';
 import type { Doc } from '../../core/project/document/schema';
 import { useLiveFont } from '../store/liveFont';
 import { useProject } from '../store/projectStore';
+import { NARROW, SCROLLED_ROW } from '../ui/narrow';
 import { Tip } from '../ui/Tip';
 import { FeatureSwitches } from './FeatureSwitches';
 import { LiveText } from './LiveText';
@@ -108,25 +109,41 @@ export const RunningLine = memo(function RunningLine() {
       borderColor="rule"
       bg="sheet"
       flexShrink={0}
+      position="relative"
     >
-      <Flex align="center" gap="3" px="4" pt="2">
+      <Flex
+        align="center"
+        gap="3"
+        ps="4"
+        pt="2"
+        me="12"
+        css={{
+          [NARROW.drawer]: { ...SCROLLED_ROW, paddingTop: '4px' },
+          [NARROW.low]: { display: tall ? 'flex' : 'none' },
+        }}
+      >
         <TextFields text={runningText} />
         <Lacking />
         <WeightSlider />
         <FeatureSwitches />
         <LiveFontFacts />
-        <Tip text={heightTip}>
-          <IconButton
-            size="2xs"
-            variant="ghost"
-            color="ink"
-            aria-label={heightTip}
-            onClick={() => setTall(!tall)}
-          >
-            {tall ? <ChevronsDown /> : <ChevronsUp />}
-          </IconButton>
-        </Tip>
       </Flex>
+      <Tip text={heightTip}>
+        <IconButton
+          position="absolute"
+          right="4"
+          top="2"
+          size="2xs"
+          variant="ghost"
+          color="ink"
+          bg="sheet"
+          zIndex="1"
+          aria-label={heightTip}
+          onClick={() => setTall(!tall)}
+        >
+          {tall ? <ChevronsDown /> : <ChevronsUp />}
+        </IconButton>
+      </Tip>
       <LiveText
         text={runningText}
         onPick={take}
@@ -139,6 +156,16 @@ export const RunningLine = memo(function RunningLine() {
         lineHeight={tall ? '1.2' : '64px'}
         overflow="hidden"
         whiteSpace={tall ? 'pre-wrap' : 'nowrap'}
+        css={{
+          '&:focus-visible': { outlineOffset: '-2px' },
+          [NARROW.low]: {
+            height: tall ? '90px' : '40px',
+            marginRight: '44px',
+            fontSize: '28px',
+            lineHeight: '40px',
+            overflowX: 'auto',
+          },
+        }}
       />
     </Box>
   );

@@ -11,7 +11,7 @@ export function ShortcutSheet({ onClose }: { onClose: () => void }) {
             <Dialog.Header>
               <Dialog.Title>Shortcuts</Dialog.Title>
             </Dialog.Header>
-            <Dialog.Body>
+            <Dialog.Body tabIndex={0}>
               <SimpleGrid columns={2} columnGap="10" rowGap="6">
                 {SHORTCUTS.map(({ where, keys }) => (
                   <Box key={where}>

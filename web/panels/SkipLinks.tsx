@@ -1,4 +1,5 @@
 import { Box, Link } from '@chakra-ui/react';
+import { openGauge } from '../ui/drawers';
 
 const PLACES = [
   ['bench', 'To the bench'],
@@ -24,7 +25,8 @@ export function SkipLinks() {
           _focus={{ clipPath: 'none' }}
           onClick={(e) => {
             e.preventDefault();
-            document.getElementById(id)?.focus();
+            if (id === 'gauge') openGauge();
+            requestAnimationFrame(() => document.getElementById(id)?.focus());
           }}
         >
           {text}

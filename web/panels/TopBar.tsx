@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import { projectOf } from '../../core/project/document/newProject';
 import { setDesk, useDesk } from '../ui/colourMode';
 import { useProject, type SaveState } from '../store/projectStore';
+import { NARROW, SCROLLED_ROW } from '../ui/narrow';
 import { Tip } from '../ui/Tip';
 import { HistoryList } from './HistoryList';
 import { StyleSwitch } from './StyleSwitch';
@@ -83,25 +84,25 @@ function DeskButton() {
 
 function ProjectName({ saveState }: { saveState: SaveState }) {
   const name = useProject((s) => (s.doc ? projectOf(s.doc).name : ''));
+  const calm = saveState === 'saved' || saveState === 'waiting';
   return (
     <>
-      <Text as="h1" truncate>
+      <Text as="h1" truncate minW="3rem" css={{ [NARROW.drawer]: { flexShrink: 1 } }}>
         {name}
       </Text>
       <StyleSwitch />
       <Text
         fontSize="xs"
-        color={saveState === 'saved' || saveState === 'waiting' ? 'faded' : 'snag'}
+        color={calm ? 'faded' : 'snag'}
         ml="3"
         flex="1"
+        css={{ [NARROW.signs]: calm ? { visibility: 'hidden', maxWidth: '1px', marginLeft: 0 } : {} }}
         data-testid="save-state"
       >
         {SAVE_TEXT[saveState]}
       </Text>
       {/* Every edit is saved: only that one isn't is worth hearing. */}
-      <VisuallyHidden role="status">
-        {saveState === 'saved' || saveState === 'waiting' ? '' : SAVE_TEXT[saveState]}
-      </VisuallyHidden>
+      <VisuallyHidden role="status">{calm ? '' : SAVE_TEXT[saveState]}</VisuallyHidden>
     </>
   );
 }
@@ -120,6 +121,7 @@ export const TopBar = memo(function TopBar({ onSearch, onShortcuts }: Props) {
       borderBottomWidth="1px"
       borderColor="rule"
       flexShrink={0}
+      css={{ [NARROW.drawer]: { ...SCROLLED_ROW, paddingX: '8px' }, [NARROW.low]: { height: '40px' } }}
     >
       <Link to="/projects" title="All projects" aria-label="All projects">
         <Text fontWeight="bold" letterSpacing="0.02em">

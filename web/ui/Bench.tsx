@@ -1,5 +1,6 @@
 import { Flex, Text } from '@chakra-ui/react';
 import type { ReactNode } from 'react';
+import { NARROW, SCROLLED_ROW } from './narrow';
 
 /** The middle: one surface per stage, with its actions above, in two rows where one is too narrow. */
 export function Bench({ actions, children }: { actions?: ReactNode; children: ReactNode }) {
@@ -26,6 +27,7 @@ export function Bench({ actions, children }: { actions?: ReactNode; children: Re
           flexShrink={0}
           borderBottomWidth="1px"
           borderColor="rule"
+          css={{ [NARROW.low]: SCROLLED_ROW }}
         >
           {actions}
         </Flex>

@@ -20,6 +20,10 @@ import { SeatActions } from './SeatActions';
 import { Skyline } from './Skyline';
 import { inOrder, through, type SkylineOrder } from './skylineOrder';
 import { useSeatKeys } from './useSeatKeys';
+import { NARROW } from '../../ui/narrow';
+
+/** Less than this and its buttons lie upon each other, px. */
+const LEAST_HEIGHT = { [NARROW.low]: { flexShrink: 0, minHeight: '150px' } };
 
 function moveLine(key: LineKey, value: number, continues: boolean): void {
   const { doc, commit } = useProject.getState();
@@ -72,8 +76,9 @@ export function SeatStage() {
   return (
     <>
       <Bench actions={<SeatActions faulty={faulty} order={order} onOrder={setOrder} />}>
-        <Flex direction="column" flex="1" minH="0">
-          <Box flex="1.2" minH="0">
+        {/* In a low window both keep their height and are scrolled. */}
+        <Flex direction="column" flex="1" minH="0" css={{ [NARROW.low]: { overflowY: 'auto' } }}>
+          <Box flex="1.2" minH="0" css={LEAST_HEIGHT}>
             <Skyline
               {...{ ...shown, standings, beneathOf }}
               onChoose={choose}
@@ -81,7 +86,7 @@ export function SeatStage() {
               onLift={lift}
             />
           </Box>
-          <Box flex="1" minH="0" borderTopWidth="1px" borderColor="rule">
+          <Box flex="1" minH="0" css={LEAST_HEIGHT} borderTopWidth="1px" borderColor="rule">
             {under === 'overlay' ? <Overlay {...shown} glyphs={glyphs} /> : <BesideOthers />}
           </Box>
         </Flex>
