@@ -1,7 +1,32 @@
 import { createSystem, defaultConfig, defineConfig } from '@chakra-ui/react';
 import { COLOURS } from './colours';
 
+/** System colours in the places of ours; those that aren't named are text. */
+const SYSTEM: Readonly<Record<string, string>> = {
+  paper: 'Canvas',
+  sheet: 'Canvas',
+  sunk: 'Canvas',
+  hand: 'Highlight',
+  handSoft: 'Canvas',
+  snagSoft: 'Canvas',
+};
+
 const both = (light: string, dark: string) => ({ value: { base: light, _dark: dark } });
+
+type Variable = `--${string}`;
+const FORCED = '@media (forced-colors: active)';
+const MORE_CONTRAST = '@media (prefers-contrast: more)';
+
+const variable = (name: string): Variable =>
+  `--chakra-colors-${name.replace(/[A-Z]/g, (c) => `-${c.toLowerCase()}`)}`;
+const named = (name: keyof typeof COLOURS, as: keyof typeof COLOURS): Record<Variable, string> => ({
+  [variable(name)]: `var(${variable(as)}) !important`,
+});
+
+/** Our colours as those that a person chose for the whole system (CSS Color 4, system colours); canvases are drawn in them, too. */
+const asSystem: Record<Variable, string> = Object.fromEntries(
+  Object.keys(COLOURS).map((name) => [variable(name), `${SYSTEM[name] ?? 'CanvasText'} !important`]),
+);
 
 const config = defineConfig({
   globalCss: {
@@ -14,6 +39,14 @@ const config = defineConfig({
       overflow: 'hidden',
     },
     '*:focus-visible': { outline: '2px solid', outlineColor: 'hand', outlineOffset: '1px' },
+    ':root, .light, .dark': {
+      [FORCED]: asSystem,
+      [MORE_CONTRAST]: { ...named('faded', 'ink'), ...named('rule', 'ink') },
+    },
+    // Grounds are the system's then: what is chosen needs a line.
+    '[aria-pressed=true], [aria-selected=true], [aria-current]:not([aria-current=false])': {
+      [FORCED]: { outline: '2px solid Highlight !important', outlineOffset: '-2px !important' },
+    },
     '*, *::before, *::after': {
       _motionReduce: { transitionDuration: '0s !important', animationDuration: '0s !important' },
     },

@@ -26,6 +26,8 @@ const STAGE_CSS = {
     textDecoration: 'none',
     lineHeight: '1.3',
   },
+  // A border that isn't seen becomes one that is in colours of the system.
+  '@media (forced-colors: active)': { '& a': { borderLeftColor: 'Canvas' } },
   '& a:hover': { background: 'handSoft' },
   '& a[aria-current=page]': { background: 'handSoft', borderLeftColor: 'hand' },
   '& a svg': { flexShrink: 0, marginTop: '4px', color: 'faded' },

@@ -9,6 +9,16 @@ interface Props extends ButtonProps {
   readonly main?: boolean;
 }
 
+/** In colours of the system a filled button keeps its fill. */
+const MAIN_FORCED = {
+  '@media (forced-colors: active)': {
+    forcedColorAdjust: 'none',
+    background: 'Highlight',
+    color: 'HighlightText',
+    borderColor: 'Highlight',
+  },
+} as const;
+
 /** A plain button of our look; the main one is filled with the colour of what is in hand. */
 export const InkButton = forwardRef<HTMLButtonElement, Props>(function InkButton(
   { tip, main, ...rest },
@@ -24,7 +34,7 @@ export const InkButton = forwardRef<HTMLButtonElement, Props>(function InkButton
         color={main ? 'paper' : 'ink'}
         borderColor={main ? 'hand' : 'rule'}
         _hover={{ bg: main ? 'ink' : 'handSoft' }}
-        css={main ? undefined : { '&[aria-pressed=true]': { borderColor: 'hand', background: 'handSoft' } }}
+        css={main ? MAIN_FORCED : { '&[aria-pressed=true]': { borderColor: 'hand', background: 'handSoft' } }}
         {...rest}
       />
     </Tip>
