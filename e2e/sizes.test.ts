@@ -23,7 +23,8 @@ const misplaced = (page: Page): Promise<string[]> =>
       for (let p = e.parentElement; p; p = p.parentElement) {
         const r = p.getBoundingClientRect();
         const clips = getComputedStyle(p).overflow !== 'visible';
-        if (clips && (x < r.left || x > r.right || y < r.top || y > r.bottom)) return false;
+        // At the very edge it is hardly seen.
+        if (clips && (x < r.left + 2 || x > r.right - 2 || y < r.top + 2 || y > r.bottom - 2)) return false;
       }
       return x >= 0 && y >= 0 && x <= innerWidth && y <= innerHeight;
     };

@@ -44,7 +44,7 @@ export function Workshop() {
       ) : (
         <Flex p="8" gap="3" align="center">
           <Spinner size="sm" />
-          <Text>Opening the project ...</Text>
+          <Text>Opening the project…</Text>
         </Flex>
       )}
     </Flex>

@@ -47,6 +47,10 @@ const config = defineConfig({
     '[aria-pressed=true], [aria-selected=true], [aria-current]:not([aria-current=false])': {
       [FORCED]: { outline: '2px solid Highlight !important', outlineOffset: '-2px !important' },
     },
+    // Large enough for a finger (WCAG 2.2, 2.5.8).
+    '[data-scope=slider][data-part=thumb]': {
+      '@media (pointer: coarse)': { minWidth: '28px', minHeight: '28px' },
+    },
     '*, *::before, *::after': {
       _motionReduce: { transitionDuration: '0s !important', animationDuration: '0s !important' },
     },

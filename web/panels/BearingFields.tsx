@@ -19,7 +19,9 @@ export function BearingFields({ glyph }: { glyph: GlyphRow }) {
     commit(setBearings(doc, glyph.id, change));
   };
   const follows = (side: 'left' | 'right') =>
-    glyph.follows[side] ? ` (follows ${doc.glyphs[glyph.follows[side]]?.name ?? 'nobody'})` : '';
+    glyph.follows[side]
+      ? ` (follows ${doc.glyphs[glyph.follows[side]]?.name ?? 'a letter that is gone'})`
+      : '';
   return (
     <>
       <NumberField

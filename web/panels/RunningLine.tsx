@@ -7,6 +7,7 @@ import { projectOf } from '../../core/project/document/newProject';
 import type { Doc } from '../../core/project/document/schema';
 import { useLiveFont } from '../store/liveFont';
 import { useProject } from '../store/projectStore';
+import { drawnGlyphs } from '../store/selectors';
 import { NARROW, SCROLLED_ROW } from '../ui/narrow';
 import { Tip } from '../ui/Tip';
 import { FeatureSwitches } from './FeatureSwitches';
@@ -82,21 +83,55 @@ function Lacking() {
   );
 }
 
-function LiveFontFacts() {
+function LiveFontFacts({ isEmpty }: { isEmpty: boolean }) {
   const { family, compileMs, bytes, failed } = useLiveFont((s) => s);
   return (
     <Text fontSize="xs" color={failed ? 'snag' : 'faded'} data-testid="live-font" data-family={family ?? ''}>
       {failed
         ? `The font could not be shown: ${failed}`
-        : `live font ${(bytes / 1000).toFixed(1)} kB, made in ${compileMs.toFixed(0)} ms`}
+        : isEmpty
+          ? ''
+          : `live font ${(bytes / 1000).toFixed(1)} kB, made in ${compileMs.toFixed(0)} ms`}
     </Text>
   );
+}
+
+/** The text in the live font; plain and faint while there are no letters to set it in. */
+function SetText({ text, tall, isEmpty }: { text: string; tall: boolean; isEmpty: boolean }) {
+  const { take } = useWay();
+  const look = {
+    'data-testid': 'running-text',
+    px: '4',
+    pb: '2',
+    h: tall ? '240px' : '72px',
+    fontSize: tall ? '64px' : '40px',
+    lineHeight: tall ? '1.2' : '64px',
+    overflow: 'hidden',
+    whiteSpace: tall ? 'pre-wrap' : 'nowrap',
+    css: {
+      '&:focus-visible': { outlineOffset: '-2px' },
+      [NARROW.low]: {
+        height: tall ? '90px' : '40px',
+        marginRight: '44px',
+        fontSize: '28px',
+        lineHeight: '40px',
+        overflowX: 'auto',
+      },
+    },
+  } as const;
+  if (isEmpty)
+    return (
+      <Box color="faded" {...look}>
+        {text}
+      </Box>
+    );
+  return <LiveText text={text} onPick={take} name="Letters of the running line" {...look} />;
 }
 
 /** The strip that always sets the artist's text in the live font. */
 export const RunningLine = memo(function RunningLine() {
   const runningText = useProject((s) => (s.doc ? projectOf(s.doc).runningText : ''));
-  const { take } = useWay();
+  const isEmpty = useProject((s) => s.doc === null || drawnGlyphs(s.doc).length === 0);
   const [tall, setTall] = useState(false);
   const heightTip = `Make the running line ${tall ? 'lower' : 'taller'}`;
   return (
@@ -123,10 +158,16 @@ export const RunningLine = memo(function RunningLine() {
         }}
       >
         <TextFields text={runningText} />
-        <Lacking />
+        {isEmpty ? (
+          <Text fontSize="xs" color="faded" flex="1" truncate>
+            This text is set in your letters as soon as there are some
+          </Text>
+        ) : (
+          <Lacking />
+        )}
         <WeightSlider />
         <FeatureSwitches />
-        <LiveFontFacts />
+        <LiveFontFacts isEmpty={isEmpty} />
       </Flex>
       <Tip text={heightTip}>
         <IconButton
@@ -144,29 +185,7 @@ export const RunningLine = memo(function RunningLine() {
           {tall ? <ChevronsDown /> : <ChevronsUp />}
         </IconButton>
       </Tip>
-      <LiveText
-        text={runningText}
-        onPick={take}
-        name="Letters of the running line"
-        data-testid="running-text"
-        px="4"
-        pb="2"
-        h={tall ? '240px' : '72px'}
-        fontSize={tall ? '64px' : '40px'}
-        lineHeight={tall ? '1.2' : '64px'}
-        overflow="hidden"
-        whiteSpace={tall ? 'pre-wrap' : 'nowrap'}
-        css={{
-          '&:focus-visible': { outlineOffset: '-2px' },
-          [NARROW.low]: {
-            height: tall ? '90px' : '40px',
-            marginRight: '44px',
-            fontSize: '28px',
-            lineHeight: '40px',
-            overflowX: 'auto',
-          },
-        }}
-      />
+      <SetText text={runningText} tall={tall} isEmpty={isEmpty} />
     </Box>
   );
 });

@@ -1,6 +1,8 @@
 import { Box, CloseButton, Dialog, Flex, Kbd, Portal, SimpleGrid, Text } from '@chakra-ui/react';
 import { SHORTCUTS } from '../text/shortcuts';
+import { WORDS } from '../text/words';
 
+/** Every key and what it does, and the app's own words. */
 export function ShortcutSheet({ onClose }: { onClose: () => void }) {
   return (
     <Dialog.Root open onOpenChange={(e) => !e.open && onClose()} size="xl" scrollBehavior="inside">
@@ -9,10 +11,10 @@ export function ShortcutSheet({ onClose }: { onClose: () => void }) {
         <Dialog.Positioner>
           <Dialog.Content bg="sheet">
             <Dialog.Header>
-              <Dialog.Title>Shortcuts</Dialog.Title>
+              <Dialog.Title>Shortcuts and words</Dialog.Title>
             </Dialog.Header>
             <Dialog.Body tabIndex={0}>
-              <SimpleGrid columns={2} columnGap="10" rowGap="6">
+              <SimpleGrid columns={{ base: 1, md: 2 }} columnGap="10" rowGap="6">
                 {SHORTCUTS.map(({ where, keys }) => (
                   <Box key={where}>
                     <Text fontWeight="bold" mb="1">
@@ -31,6 +33,19 @@ export function ShortcutSheet({ onClose }: { onClose: () => void }) {
                       </Flex>
                     ))}
                   </Box>
+                ))}
+              </SimpleGrid>
+              <Text as="h2" fontWeight="bold" mt="8" mb="2">
+                Words
+              </Text>
+              <SimpleGrid as="dl" columns={{ base: 1, md: 2 }} columnGap="10" rowGap="1" fontSize="sm">
+                {WORDS.map(([word, meaning]) => (
+                  <Flex key={word} gap="3" py="1">
+                    <Text as="dt" fontWeight="bold" w="6rem" flexShrink={0}>
+                      {word}
+                    </Text>
+                    <Text as="dd">{meaning}</Text>
+                  </Flex>
                 ))}
               </SimpleGrid>
             </Dialog.Body>

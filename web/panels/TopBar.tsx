@@ -13,7 +13,7 @@ import { saveOpenProject } from '../store/saveProjectFile';
 
 const SAVE_TEXT: Record<SaveState, string> = {
   saved: 'All saved in this browser',
-  waiting: 'Saving ...',
+  waiting: 'Saving…',
   failed: 'Not saved yet',
   full: 'Not saved: no room left',
   'read-only': 'For reading only',

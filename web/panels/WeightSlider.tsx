@@ -38,7 +38,7 @@ export function WeightSlider() {
             </Slider.Control>
           </Slider.Root>
           <Text fontSize="xs" color="faded" w="2rem" fontVariantNumeric="tabular-nums" data-testid="weight">
-            {family ? weight : '...'}
+            {family ? weight : '…'}
           </Text>
         </>
       )}

@@ -91,6 +91,8 @@ export const glyphByCodePoint = keptFor(
 
 export const snags = keptFor((doc) => [doc], checkProject);
 
+const NOTHING_YET = 'nothing yet';
+
 /** The state of each stage in a few words, for the course; glyph by glyph, for there may be thousands. `family`: the document with all styles, as it is cast. */
 export function* stageStates(doc: Doc, family = doc): Steps<Record<string, string>> {
   const snags = (yield* checkingProject(family)).filter((p) => p.severity !== 'note');
@@ -105,6 +107,14 @@ export function* stageStates(doc: Doc, family = doc): Steps<Record<string, strin
   const { lines } = projectOf(doc);
   const notes = notesOf(doc);
   yield;
+  // What isn't there is not told about.
+  if (drawn.length === 0)
+    return {
+      ...Object.fromEntries(['dress', 'seat', 'fit', 'proof', 'cast'].map((stage) => [stage, NOTHING_YET])),
+      gather: sheets === 0 ? NOTHING_YET : counted(sheets, 'sheet'),
+      lift: pieces.length === 0 ? NOTHING_YET : counted(pieces.length, 'piece'),
+      name: `${bill - missing} of ${bill}`,
+    };
   const out = standingsInOrder(doc).filter((x) => x.fault !== null).length;
   return withSnags(snags, {
     gather: counted(sheets, 'sheet'),

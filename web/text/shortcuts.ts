@@ -6,9 +6,9 @@ export const SHORTCUTS: readonly {
   {
     where: 'Everywhere',
     keys: [
-      ['1 ... 8', 'Go to a stage'],
+      ['1 to 8', 'Go to a stage'],
       ['/', 'Find an action'],
-      ['?', 'This sheet'],
+      ['?', 'This sheet, with the words used here'],
       ['Ctrl+Z', 'Undo'],
       ['Ctrl+Shift+Z', 'Redo'],
       ['Ctrl+S', 'Save project file'],

@@ -39,13 +39,22 @@ export function Bench({ actions, children }: { actions?: ReactNode; children: Re
   );
 }
 
-/** What to do next on an empty surface. */
-export function EmptyBench({ children }: { children: ReactNode }) {
+/** What to do next on an empty surface, in a sentence; on a stage that has nothing to work on, with the way there. */
+export function EmptyBench({ way, children }: { way?: ReactNode; children: ReactNode }) {
   return (
-    <Flex flex="1" align="center" justify="center" p="10">
+    <Flex
+      {...(way ? { as: 'section', id: 'bench', 'aria-label': 'Bench', tabIndex: -1 } : {})}
+      flex="1"
+      direction="column"
+      gap="4"
+      align="center"
+      justify="center"
+      p="10"
+    >
       <Text color="faded" maxW="28rem" textAlign="center">
         {children}
       </Text>
+      {way}
     </Flex>
   );
 }

@@ -6,7 +6,8 @@ import type { Problem } from '../../../core/foundations/problems/problem';
 import type { CastFile } from '../../../core/fonts/compile/casts/castFile';
 import { say } from '../../ui/aloud';
 import { castAll } from '../../store/casting';
-import { snags } from '../../store/selectors';
+import { drawnGlyphs, snags } from '../../store/selectors';
+import { ToGather } from '../../panels/ToGather';
 import { currentSession, useDoc, useWhole } from '../../store/projectStore';
 import { castAloud } from '../../text/aloud';
 import { Bench } from '../../ui/Bench';
@@ -27,20 +28,27 @@ import { Weights } from './Weights';
 
 interface ActionsProps {
   readonly stops: boolean;
+  readonly isEmpty: boolean;
   /** Which file is being made; null = none. */
   readonly working: string | null;
   readonly onCast: () => void;
 }
 
-function CastActions({ stops, working, onCast }: ActionsProps) {
-  const state = working ? `Making ${working} ...` : 'The files are made on this machine and go nowhere else.';
+function CastActions({ stops, isEmpty, working, onCast }: ActionsProps) {
+  const state = isEmpty
+    ? 'There is nothing to cast yet.'
+    : stops
+      ? 'Mend the errors first.'
+      : working
+        ? `Making ${working}…`
+        : 'The files are made on this machine and go nowhere else.';
   return (
     <>
       <InkButton main tip="Make the font files" disabled={stops || working !== null} onClick={onCast}>
         Cast
       </InkButton>
       <Text fontSize="sm" color="faded">
-        {stops ? 'Mend the errors first.' : state}
+        {state}
       </Text>
       {working && (
         <Progress.Root value={null} size="xs" w="8rem" aria-label="Casting">
@@ -53,13 +61,18 @@ function CastActions({ stops, working, onCast }: ActionsProps) {
   );
 }
 
-function Check({ list }: { list: readonly Problem[] }) {
+function Check({ list, isEmpty }: { list: readonly Problem[]; isEmpty: boolean }) {
   return (
     <>
       <Heading as="h2" size="sm">
         Check before casting
       </Heading>
-      {list.length === 0 ? (
+      {isEmpty ? (
+        <Flex mt="2" direction="column" gap="3" align="flex-start">
+          <Text fontSize="sm">Font files are made here, once there are letters.</Text>
+          <ToGather />
+        </Flex>
+      ) : list.length === 0 ? (
         <Text mt="2" fontSize="sm" color="good">
           No snags. Ready to cast.
         </Text>
@@ -91,6 +104,7 @@ export function CastStage() {
   const [working, setWorking] = useState<string | null>(null);
   const family = useWhole();
   const list = snags(family);
+  const isEmpty = drawnGlyphs(family).length === 0;
   const stops = list.some((p) => p.severity === 'error');
   const cast = async () => {
     const session = currentSession();
@@ -104,10 +118,12 @@ export function CastStage() {
   const installable = files.find((f) => /\.(otf|ttf|woff2?)$/.test(f.name)) ?? null;
   return (
     <>
-      <Bench actions={<CastActions stops={stops} working={working} onCast={() => void cast()} />}>
+      <Bench
+        actions={<CastActions stops={stops} isEmpty={isEmpty} working={working} onCast={() => void cast()} />}
+      >
         <Flex flex="1" minH="0" overflowY="auto" p="6" gap="8" wrap="wrap" align="flex-start">
           <Box flex="1 1 320px" minW="300px">
-            <Check list={list} />
+            <Check list={list} isEmpty={isEmpty} />
             <SinceLast />
             <Weights casting={casting} />
             <Cuts casting={casting} />

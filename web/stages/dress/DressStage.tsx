@@ -2,6 +2,7 @@ import { useEffect } from 'react';
 import { Bench, EmptyBench } from '../../ui/Bench';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';
 import type { GlyphRow } from '../../../core/project/document/schema';
+import { ToGather } from '../../panels/ToGather';
 import { FileDrop } from '../../panels/FileDrop';
 import { addFiles } from '../../store/lifting';
 import { filesForSlot } from '../../store/filesForSlot';
@@ -19,9 +20,9 @@ export function DressStage() {
   if (!glyph)
     return (
       <FileDrop label="Drop pictures or drawings" onFiles={(files) => void addFiles(files)}>
-        <EmptyBench>
-          No letter has an outline yet. Lift a sheet first; its letters come here by themselves. Drop a file
-          called after a letter here, or draw one from nothing: <NewLetter />
+        <EmptyBench way={<ToGather />}>
+          Here outlines are cleaned, once there are letters. Drop a file called after a letter here, or draw
+          one from nothing: <NewLetter />
         </EmptyBench>
       </FileDrop>
     );

@@ -111,7 +111,7 @@ const inField = (e: Event): boolean =>
 
 /** Keys of the outline bench, and its clipboard. */
 export function useDressKeys(): void {
-  const { contours, target } = useDressTarget();
+  const { contours, placed, target } = useDressTarget();
   const actions = usePointActions();
   const step = useStep();
   const nudge = (e: KeyboardEvent) => {
@@ -120,7 +120,7 @@ export function useDressKeys(): void {
     const y = e.key === 'ArrowDown' ? -by : e.key === 'ArrowUp' ? by : 0;
     e.preventDefault();
     actions.nudge(x, y);
-    say(movedAloud(contours, useDressBench.getState().selection, { x, y }));
+    say(movedAloud(placed, useDressBench.getState().selection, { x, y }));
   };
   const stop = () => {
     useDressBench.setState({ tried: null, ruler: null, drawing: null, guide: null });
@@ -137,7 +137,7 @@ export function useDressKeys(): void {
   const chosen = () => useDressBench.getState().selection;
   const walk = (to: PointRef | null) => {
     if (to) dressBench.select([to]);
-    say(to ? pointAloud(contours, to) : 'No point is chosen.');
+    say(to ? pointAloud(placed, to) : 'No point is chosen.');
   };
   useClipboard();
   useBenchKey('left, right, up, down', nudge, { ignoreModifiers: true });

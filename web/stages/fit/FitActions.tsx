@@ -44,7 +44,7 @@ export function FitActions({ hasPair }: { hasPair: boolean }) {
         disabled={running}
         onClick={() => void fitAll()}
       >
-        {running ? 'Fitting ...' : 'Fit all'}
+        {running ? 'Fitting…' : 'Fit all'}
       </InkButton>
       {running && (
         <InkButton tip="Leave everything as it is" onClick={stopFitting}>

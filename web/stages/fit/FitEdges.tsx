@@ -1,3 +1,4 @@
+import { useCoarse } from '../../ui/useCoarse';
 import { advanceOf, inkWidth } from '../../../core/project/document/queries/metrics';
 import type { FitHold, Side } from '../../tools/fit/fitTool';
 import type { LineLook } from './FitRow';
@@ -12,12 +13,17 @@ interface Props {
   readonly holding: (on: FitHold) => Holding;
 }
 
+/** How far from an upright it is still taken hold of, screen px. */
+const MOUSE_PX = 3;
+const FINGER_PX = 12;
+
 /** The uprights beside the letter in hand, dragged for its side bearings, which are written above. */
 export function FitEdges({ letter, numbered, look, holding }: Props) {
   const { glyph } = letter;
   const { tall, lines, scale } = look;
   const { left, right } = glyph.bearings;
   const advance = advanceOf(glyph);
+  const reach = useCoarse() ? FINGER_PX : MOUSE_PX;
   const numbers: readonly [number, number, 'end' | 'start'][] = [
     [left, left / 2, 'end'],
     [right, left + inkWidth(glyph) + right / 2, 'start'],
@@ -30,9 +36,9 @@ export function FitEdges({ letter, numbered, look, holding }: Props) {
       aria-valuenow={Math.round(glyph.bearings[side])}
       aria-valuetext={`${Math.round(glyph.bearings[side])} units`}
       data-edge={side}
-      x={x - 3 / scale}
+      x={x - reach / scale}
       y={-tall - 20}
-      width={6 / scale}
+      width={(2 * reach) / scale}
       // Down to the baseline: below it the white between letters is taken hold of.
       height={tall + 20}
       fill="transparent"

@@ -7,6 +7,7 @@ import { kerningBetween } from '../../../core/project/document/queries/kerning';
 import type { GlyphRow } from '../../../core/project/document/schema';
 import { ScrolledBench } from '../../canvas/ScrolledBench';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';
+import { ToGather } from '../../panels/ToGather';
 import { LEAST_EM_PX, MOST_EM_PX, USUAL_EM_PX, useFitBench } from '../../store/fitBench';
 import { useDoc, useProject } from '../../store/projectStore';
 import { drawnGlyphs, glyphByCodePoint } from '../../store/selectors';
@@ -120,7 +121,8 @@ export function FitStage() {
     take(id);
   };
 
-  if (!glyph) return <EmptyBench>No letter has an outline yet. Lift a sheet first.</EmptyBench>;
+  if (!glyph)
+    return <EmptyBench way={<ToGather />}>Here letters are spaced, once there are some.</EmptyBench>;
   const { lines, unitsPerEm } = projectOf(doc);
   return (
     <>

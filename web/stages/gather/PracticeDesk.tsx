@@ -69,7 +69,7 @@ function PageFields({ sheet }: { sheet: Sheet }) {
         onChange={(paper) => set({ paper })}
       />
       <NumberField
-        label="Boxes a character"
+        label="Boxes per character"
         unit=""
         value={settings.boxes}
         min={1}

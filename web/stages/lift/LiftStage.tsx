@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { PieceRow } from '../../../core/project/document/schema';
+import { ToGather } from '../../panels/ToGather';
 import type { SurfacePointer } from '../../canvas/Surface';
 import { say } from '../../ui/aloud';
 import { reshapePieces } from '../../store/lifting';
@@ -26,8 +27,7 @@ import { TraceGauge } from './TraceGauge';
 import { useLiftKeys } from './useLiftKeys';
 import { useInkOf, useLiftSheet, usePieceInHand, type LiftSheet } from './useLiftSheet';
 
-const EMPTY =
-  'There is no sheet yet. Go to Gather and drop a picture of your letters, or open the demo from the list of projects.';
+const EMPTY = 'Here letters are found on a sheet, once a picture of them was added.';
 
 /** Passes pointers on to the tool of the sheet, and its answers to the project. */
 function useMending(on: LiftSheet, sight: Omit<LiftScene, 'tool'>, choose: (id: string) => void) {
@@ -86,7 +86,7 @@ function walking(pieces: readonly PieceRow[], { chosen, doubtful, choose }: InHa
 export function LiftStage() {
   const [sheetId, onSheet] = useState<string | null>(null);
   const on = useLiftSheet(sheetId);
-  return on ? <LiftBench on={on} onSheet={onSheet} /> : <EmptyBench>{EMPTY}</EmptyBench>;
+  return on ? <LiftBench on={on} onSheet={onSheet} /> : <EmptyBench way={<ToGather />}>{EMPTY}</EmptyBench>;
 }
 
 function LiftBench({ on, onSheet }: { on: LiftSheet; onSheet: (id: string) => void }) {

@@ -11,7 +11,7 @@ interface Props {
 export const hexOf = (cp: number): string => `U+${cp.toString(16).toUpperCase().padStart(4, '0')}`;
 
 const UNFOUND = {
-  coming: 'Fetching the names of characters ...',
+  coming: 'Fetching the names of characters…',
   here: 'No character goes by that.',
   'not to be had':
     'The names of characters could not be fetched. Type the character itself, or its code point.',

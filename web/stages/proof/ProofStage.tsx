@@ -1,6 +1,7 @@
 import { NativeSelect } from '@chakra-ui/react';
 import { useEffect, useState } from 'react';
 import { lackingIn } from '../../../core/fonts/compile/textRuns';
+import { ToGather } from '../../panels/ToGather';
 import { ScrolledBench } from '../../canvas/ScrolledBench';
 import { drawnGlyphs } from '../../store/selectors';
 import { proofBench, useProofBench } from '../../store/proofBench';
@@ -145,7 +146,7 @@ export function ProofStage() {
   const lacking = useLacking(kind);
   useEffect(() => proofBench.set({ cameFrom: false }), []);
   if (drawnGlyphs(doc).length === 0)
-    return <EmptyBench>The font has no letters yet. Lift a sheet first.</EmptyBench>;
+    return <EmptyBench way={<ToGather />}>Here the font is tried in words, once it has letters.</EmptyBench>;
   return (
     <>
       <Bench actions={<Actions kind={kind} />}>

@@ -5,6 +5,7 @@ import { changeGuide } from '../../../core/project/document/commands/lines/guide
 import { liftGlyphs } from '../../../core/project/document/commands/lines/placing';
 import { projectOf } from '../../../core/project/document/newProject';
 import { useLookKey } from '../../panels/useLookKey';
+import { ToGather } from '../../panels/ToGather';
 import { useReachBeneath } from '../../store/underlay';
 import { useGlyphInHand } from '../../panels/useGlyphInHand';
 import { useDoc, useProject } from '../../store/projectStore';
@@ -56,7 +57,12 @@ export function SeatStage() {
   useLookKey();
   const beneathOf = useReachBeneath();
 
-  if (glyphs.length === 0) return <EmptyBench>No letter has an outline yet. Lift a sheet first.</EmptyBench>;
+  if (glyphs.length === 0)
+    return (
+      <EmptyBench way={<ToGather />}>
+        Here letters are scaled and set on their lines, once there are some.
+      </EmptyBench>
+    );
 
   const choose = (id: string, how: 'only' | 'toggle' | 'through') => {
     if (how === 'through') return seatBench.choose(new Set([...live, ...through(standings, inHand, id)]));

@@ -1,6 +1,7 @@
 import type { ScaleLinear } from 'd3';
 import type { Lines, ProjectRow } from '../../../core/project/document/schema';
 import type { LineKey } from '../../tools/seat/skylineTool';
+import { useCoarse } from '../../ui/useCoarse';
 import type { SkylineDoings } from './SkylineBar';
 
 interface Props {
@@ -22,9 +23,14 @@ const LINES: readonly [keyof Lines | 'baseline', string, string][] = [
   ['descender', 'descender', ''],
 ];
 
+/** How far from a line its name is still taken hold of, screen px. */
+const MOUSE_PX = 7;
+const FINGER_PX = 12;
+
 /** A line's name, by which it is dragged, also by the arrow keys. */
 function Handle({ line, name, value, props }: { line: LineKey; name: string; value: number; props: Props }) {
   const { y, left, doings, onLine } = props;
+  const reach = useCoarse() ? FINGER_PX : MOUSE_PX;
   return (
     <rect
       role="slider"
@@ -34,8 +40,8 @@ function Handle({ line, name, value, props }: { line: LineKey; name: string; val
       data-line={line.kind === 'font' ? line.line : line.id}
       x={0}
       width={left - 4}
-      y={y(value) - 7}
-      height={14}
+      y={y(value) - reach}
+      height={2 * reach}
       fill="transparent"
       style={{ cursor: 'ns-resize' }}
       onKeyDown={(e) => {

@@ -14,7 +14,7 @@ const SHOWN = 300;
 /** What a font that was opened says of what may be done with it, and what that means. */
 export function openedSentence(p: Extract<Problem, { code: 'font-opened' }>): string {
   const { licence, reserved } = p;
-  const text = licence.length > SHOWN ? `${licence.slice(0, SHOWN)} ...` : licence;
+  const text = licence.length > SHOWN ? `${licence.slice(0, SHOWN)}…` : licence;
   return [
     `This is ${p.family || 'a font without a name'}.`,
     MAY[p.embedding],

@@ -96,6 +96,7 @@ function Snags() {
             as="button"
             flex="1"
             textAlign="left"
+            minH="24px"
             fontSize="sm"
             title={`at ${(s.at.x - shift).toFixed(0)}, ${s.at.y.toFixed(0)} u`}
             onClick={() => show(s)}

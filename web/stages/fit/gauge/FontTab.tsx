@@ -164,7 +164,7 @@ function SetByPart() {
           Let all be fitted
         </InkButton>
         <InkButton
-          tip="m, r, h follow n; c, d, e, q follow o; B, D, E ... follow H: sides of one form, where nobody set them by hand"
+          tip="m, r, h follow n; c, d, e, q follow o; B, D, E … follow H: sides of one form, where nobody set them by hand"
           disabled={usual === null}
           onClick={() => commit(usual)}
         >

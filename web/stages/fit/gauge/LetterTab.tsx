@@ -28,7 +28,7 @@ export function LetterTab({ glyph }: { glyph: GlyphRow }) {
       label={`${side === 'left' ? 'Left' : 'Right'} side follows`}
       value={glyph.follows[side] ?? ''}
       options={[
-        ['', 'nobody'],
+        ['', 'no letter'],
         ...leaders.map((g) => [g.id, `${String.fromCodePoint(g.codePoints[0]!)} (${g.name})`] as const),
       ]}
       onChange={(id) => commit(setFollows(doc, glyph.id, side, id === '' ? null : id))}
@@ -38,7 +38,7 @@ export function LetterTab({ glyph }: { glyph: GlyphRow }) {
     <>
       <Text fontSize="xs" color="faded" data-testid="spacing-state">
         {base && glyph.spacing !== 'hand'
-          ? `Takes its white from ${base.name}, which it is composed of.`
+          ? `Takes its space from ${base.name}, which it is composed of.`
           : SPACING_TEXT[glyph.spacing]}
       </Text>
       <BearingFields glyph={glyph} />
@@ -59,7 +59,7 @@ export function LetterTab({ glyph }: { glyph: GlyphRow }) {
           Keep it so
         </InkButton>
       )}
-      <GaugePart title="Takes its white from another" />
+      <GaugePart title="Takes its space from another letter" />
       {follow('left')}
       {follow('right')}
     </>

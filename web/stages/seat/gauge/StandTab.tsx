@@ -32,7 +32,8 @@ export function StandTab() {
   if (out.length === 0)
     return (
       <Text fontSize="sm" data-testid="none-out">
-        All letters stand on the lines as this hand uses to. Tails and accents may end where they like.
+        All letters stand on the lines as they usually do in this hand. Tails and accents may end where they
+        like.
       </Text>
     );
   return (
