@@ -86,13 +86,13 @@ async function common(page, measured, what) {
   });
   await measured(`${what}: entering Dress`, 'no task over 50', async () => {
     await page.getByRole('link', { name: /^Dress/ }).click();
-    await page.getByRole('img', { name: /^Outline/ }).waitFor();
+    await page.getByRole('application', { name: /^Outline/ }).waitFor();
     await painted(page);
   });
   const family = () => page.evaluate(() => document.querySelector('[data-testid=live-font]').dataset.family);
   await measured(`${what}: an edit on the running line`, '150', async () => {
     const before = await family();
-    await page.getByRole('img', { name: /^Outline/ }).focus();
+    await page.getByRole('application', { name: /^Outline/ }).focus();
     await page.keyboard.press('a');
     await page.keyboard.press('ArrowRight');
     await page.waitForFunction(
