@@ -153,7 +153,23 @@ async function again(page, measured, what) {
   });
 }
 
+/** What a first visitor waits for: nothing of the app is in the browser yet. */
+async function firstVisit() {
+  const { page, context, measured } = await watchedPage();
+  const finished = page.getByRole('list', { name: 'Finished projects' }).getByRole('button').first();
+  await measured('first visit: the list of projects', '-', async () => {
+    await page.goto(`${base}/projects`);
+    await finished.waitFor();
+  });
+  await measured('first visit: a finished project, to its font on the running line', '3000', async () => {
+    await finished.click();
+    await liveFont(page);
+  });
+  await context.close();
+}
+
 try {
+  await firstVisit();
   {
     const { page, context, measured } = await watchedPage();
     await page.goto(`${base}/projects`);
