@@ -25,7 +25,7 @@ function lettersOf(picture: string): Map<string, Item['box']> {
 /** Screen place of a px of the only page when the whole sheet is in view. */
 async function placeOf(page: Page): Promise<(x: number, y: number) => { x: number; y: number }> {
   await page.getByRole('button', { name: 'Whole', exact: true }).click();
-  const bench = (await page.getByRole('img', { name: /The sheet/ }).boundingBox())!;
+  const bench = (await page.getByRole('application', { name: /The sheet/ }).boundingBox())!;
   const size = await page.evaluate(async () => {
     const base = indexedDB.open('orthoglyph');
     await new Promise((done) => (base.onsuccess = done));

@@ -145,7 +145,7 @@ try {
     await page.locator('[data-testid="live-font"][data-family^="live-"]').waitFor();
     if (name === 'dress') {
       // A few points chosen, so that handles and marks are seen.
-      const box = await page.getByRole('img', { name: /Outline of/ }).boundingBox();
+      const box = await page.getByRole('application', { name: /Outline of/ }).boundingBox();
       await page.mouse.move(box.x + 200, box.y + 140);
       await page.mouse.down();
       await page.mouse.move(box.x + 700, box.y + 330, { steps: 4 });

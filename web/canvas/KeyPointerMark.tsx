@@ -16,33 +16,39 @@ interface Props {
   readonly onSend: (at: Vec) => void;
 }
 
+/** A cross that is seen on ink and paper; a ring in it while the pointer holds. */
+function Cross({ at: { x, y }, held }: { at: Vec; held: boolean }) {
+  return (
+    <svg
+      aria-hidden
+      data-testid="key-pointer"
+      data-held={held || undefined}
+      width={2 * ARM_PX}
+      height={2 * ARM_PX}
+      style={{ position: 'absolute', left: x - ARM_PX, top: y - ARM_PX, pointerEvents: 'none' }}
+    >
+      {(['paper', 'hand'] as const).map((colour) => (
+        <g
+          key={colour}
+          fill="none"
+          stroke={`var(--chakra-colors-${colour})`}
+          strokeWidth={colour === 'paper' ? 5 : 2}
+        >
+          <path d={`M0 ${ARM_PX}h${2 * ARM_PX}M${ARM_PX} 0v${2 * ARM_PX}`} />
+          {held && <circle cx={ARM_PX} cy={ARM_PX} r={ARM_PX / 2} />}
+        </g>
+      ))}
+    </svg>
+  );
+}
+
 /** The pointer that keys move: a cross, and its place in numbers that can be typed. */
 export function KeyPointerMark({ pointer, view, byKeys, onSend }: Props) {
-  const { x, y } = toScreen(view, pointer.at);
   const told = byKeys.told(pointer.at);
   const send = (next: Vec) => onSend(byKeys.told(next));
   return (
     <>
-      <svg
-        aria-hidden
-        data-testid="key-pointer"
-        data-held={pointer.held || undefined}
-        width={2 * ARM_PX}
-        height={2 * ARM_PX}
-        style={{ position: 'absolute', left: x - ARM_PX, top: y - ARM_PX, pointerEvents: 'none' }}
-      >
-        {(['paper', 'hand'] as const).map((colour) => (
-          <g
-            key={colour}
-            fill="none"
-            stroke={`var(--chakra-colors-${colour})`}
-            strokeWidth={colour === 'paper' ? 5 : 2}
-          >
-            <path d={`M0 ${ARM_PX}h${2 * ARM_PX}M${ARM_PX} 0v${2 * ARM_PX}`} />
-            {pointer.held && <circle cx={ARM_PX} cy={ARM_PX} r={ARM_PX / 2} />}
-          </g>
-        ))}
-      </svg>
+      <Cross at={toScreen(view, pointer.at)} held={pointer.held} />
       <Flex
         position="absolute"
         left="3"

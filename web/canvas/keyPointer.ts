@@ -15,7 +15,7 @@ export interface KeyPress {
 }
 
 /** What the pointer does, as any other would. */
-export interface KeyDoing {
+interface KeyDoing {
   readonly type: 'down' | 'move' | 'up' | 'cancel';
   readonly at: Vec;
 }

@@ -18,7 +18,7 @@ export interface ByKeys {
 }
 
 /** A press that came by keys. */
-export interface KeyedPointer {
+interface KeyedPointer {
   readonly type: 'down' | 'move' | 'up' | 'cancel';
   readonly world: Vec;
   readonly screen: Vec;
@@ -53,6 +53,22 @@ const belongsElsewhere = (e: KeyboardEvent): boolean => {
   return isTyping(target) || isOwnKey(e.key, target) || e.altKey || e.metaKey;
 };
 
+const DONE = { down: 'pressed, ', up: 'let go, ', cancel: 'given up, ', move: '' } as const;
+
+/** Tells the tools what a pointer does, shows the place, and says it. */
+function act({ pointer, doings }: KeyAnswer, shift: boolean, options: Options): void {
+  const { view, onView, onPointer, byKeys } = options;
+  const box = options.canvas.current;
+  if (!view || !byKeys || !box) return;
+  const own = { shift, alt: false, ctrl: false, device: 'keys' } as const;
+  for (const { type, at } of doings) onPointer?.({ ...own, type, world: at, screen: toScreen(view, at) });
+  if (!pointer) return say('Pointer put away.');
+  const next = seeing(view, pointer.at, { width: box.clientWidth, height: box.clientHeight });
+  if (next !== view) onView(next);
+  const done = DONE[doings.at(-1)?.type ?? 'move'];
+  say(`${done}${pointerAloud(byKeys.told(pointer.at), byKeys.there(pointer.at))}`);
+}
+
 /**
  * A pointer on a surface that keys move (P takes it): what it does reaches the tools as if a hand did it. While it is there, arrows,
  * Space, Enter and Escape are its own and no tool's.
@@ -65,30 +81,8 @@ export function useKeyPointer(options: Options) {
     latest.current = { ...options, pointer };
   });
   const take = (answer: KeyAnswer, shift: boolean) => {
-    const { view: now, onView, onPointer, byKeys: keys } = latest.current;
-    const box = canvas.current;
-    if (!now || !keys || !box) return;
     setPointer(answer.pointer);
-    for (const { type, at } of answer.doings)
-      onPointer?.({
-        type,
-        world: at,
-        screen: toScreen(now, at),
-        shift,
-        alt: false,
-        ctrl: false,
-        device: 'keys',
-      });
-    const moved = answer.doings.at(-1);
-    if (!answer.pointer) return say('Pointer put away.');
-    const { at } = answer.pointer;
-    const next = seeing(now, at, { width: box.clientWidth, height: box.clientHeight });
-    if (next !== now) onView(next);
-    const done =
-      moved && moved.type !== 'move'
-        ? { down: 'pressed, ', up: 'let go, ', cancel: 'given up, ' }[moved.type]
-        : '';
-    say(`${done}${pointerAloud(keys.told(at), keys.there(at))}`);
+    act(answer, shift, latest.current);
   };
   const taken = useRef(take);
   useEffect(() => {

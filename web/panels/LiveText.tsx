@@ -75,6 +75,35 @@ function useLetterKeys(text: string, pick: (at: number) => void) {
   return { keys, mark };
 }
 
+/** A character that the font hasn't, in a frame that leads to where it is made. */
+function MissingLetter({ text, onMake }: { text: string; onMake: (text: string) => void }) {
+  return (
+    <chakra.button
+      type="button"
+      tabIndex={-1}
+      display="inline"
+      data-missing={text}
+      title={`${text} is not in the font: click to make it`}
+      aria-label={`${text} is not in the font: make it`}
+      fontFamily="body"
+      fontSize="0.72em"
+      lineHeight="1"
+      px="0.08em"
+      mx="0.06em"
+      color="snag"
+      borderWidth="1px"
+      borderStyle="dashed"
+      borderColor="snag"
+      onClick={(e) => {
+        e.stopPropagation();
+        onMake(text);
+      }}
+    >
+      {text}
+    </chakra.button>
+  );
+}
+
 /**
  * Text in the very font as compiled a moment ago. A click takes the letter under it in hand, as arrows and Enter do; a character that the
  * font hasn't stands in a dashed frame, and a click leads to where it is made.
@@ -111,34 +140,7 @@ export function LiveText({ text, onPick, name = 'Letters of the text', ...rest }
       onClick={(e) => pick(characterAt(e.currentTarget, e.clientX, e.clientY))}
     >
       {runs.map((r, i) =>
-        r.kind === 'missing' ? (
-          <chakra.button
-            key={i}
-            type="button"
-            tabIndex={-1}
-            display="inline"
-            data-missing={r.text}
-            title={`${r.text} is not in the font: click to make it`}
-            aria-label={`${r.text} is not in the font: make it`}
-            fontFamily="body"
-            fontSize="0.72em"
-            lineHeight="1"
-            px="0.08em"
-            mx="0.06em"
-            color="snag"
-            borderWidth="1px"
-            borderStyle="dashed"
-            borderColor="snag"
-            onClick={(e) => {
-              e.stopPropagation();
-              make(r.text);
-            }}
-          >
-            {r.text}
-          </chakra.button>
-        ) : (
-          r.text
-        ),
+        r.kind === 'missing' ? <MissingLetter key={i} text={r.text} onMake={make} /> : r.text,
       )}
       {mark}
     </Box>

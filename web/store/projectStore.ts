@@ -104,14 +104,19 @@ const NOTHING = {
   underWay: [],
 };
 
+/** How the project before was looked at. */
+function forgetLooks(): void {
+  switchAllBack();
+  usePalette.setState({ chosen: 0 });
+  proofBench.reset();
+}
+
 export const useProject = create<ProjectState>((set, get) => ({
   ...NOTHING,
   async open(projectId) {
     if (shown?.session.projectId === projectId) return;
     shown?.letGo();
-    switchAllBack();
-    usePalette.setState({ chosen: 0 });
-    proofBench.reset();
+    forgetLooks();
     compileClient.warm();
     const session = sessions.of(projectId);
     const used = session.use();
@@ -138,23 +143,20 @@ export const useProject = create<ProjectState>((set, get) => ({
     shown?.letGo();
     shown = null;
     forgetPictures();
-    switchAllBack();
-    usePalette.setState({ chosen: 0 });
-    proofBench.reset();
+    forgetLooks();
     set(NOTHING);
   },
   commit: (diff, continues) => currentSession()?.commit(diff, continues),
-  undo: () => {
-    const { underWay, history } = get();
-    const label = underWay.at(-1) ?? history.done.at(-1)?.label;
-    stepping((session) => session.undo());
-    if (label) say(`Undone: ${label}.`);
-  },
-  redo: () => {
-    const label = get().history.undone.at(-1)?.label;
-    stepping((session) => session.redo());
-    if (label) say(`Done again: ${label}.`);
-  },
+  undo: () =>
+    stepping(
+      (session) => session.undo(),
+      ({ underWay, history }) => ['Undone', underWay.at(-1) ?? history.done.at(-1)?.label],
+    ),
+  redo: () =>
+    stepping(
+      (session) => session.redo(),
+      ({ history }) => ['Done again', history.undone.at(-1)?.label],
+    ),
   goTo: (count) => stepping((session) => session.goTo(count)),
   takeStyle(styleId) {
     const { whole, projectId } = get();
@@ -168,9 +170,15 @@ export const useProject = create<ProjectState>((set, get) => ({
 }));
 
 /** Goes through the history; the style whose letters it changes is taken in hand, so that what happens is seen. */
-function stepping(step: (session: ProjectSession) => void): void {
+function stepping(
+  step: (session: ProjectSession) => void,
+  /** What is said of it: what was done, and the step's label. */
+  told?: (before: ProjectState) => readonly [string, string | undefined],
+): void {
   if (!shown) return;
   const { session } = shown;
+  const [what, label] = told?.(useProject.getState()) ?? [];
+  if (label) say(`${what}: ${label}.`);
   const touched: string[] = [];
   const leave = session.onEdit((diff, doc) =>
     touched.push(...stylesOf(doc, diff).filter((id) => doc.styles[id])),

@@ -11,7 +11,7 @@ import { ToGather } from '../../panels/ToGather';
 import { LEAST_EM_PX, MOST_EM_PX, USUAL_EM_PX, useFitBench } from '../../store/fitBench';
 import { useDoc, useProject } from '../../store/projectStore';
 import { drawnGlyphs, glyphByCodePoint } from '../../store/selectors';
-import type { FitAnswer } from '../../tools/fit/fitTool';
+import type { FitAnswer, Pair } from '../../tools/fit/fitTool';
 import { pairAloud, spacedAloud } from '../../text/aloud';
 import { say } from '../../ui/aloud';
 import { Bench, EmptyBench } from '../../ui/Bench';
@@ -92,6 +92,15 @@ function Map({ rhythm, pair }: { rhythm: Rhythm; pair: PairOff | null }) {
   );
 }
 
+/** A letter with the one behind it; null where that is none, or has no ink. */
+const pairWith = (glyph: GlyphRow | null, next: GlyphRow | undefined): Pair | null =>
+  glyph && next && next.contours.length > 0 ? { left: glyph.id, right: next.id } : null;
+
+function takeLetter(id: string, take: (id: string) => void): void {
+  useFitBench.setState({ tab: 'letter' });
+  take(id);
+}
+
 /** One long line of text with the white between letters tinted by how far it is from the rhythm, or the map of all pairs. */
 export function FitStage() {
   const doc = useDoc();
@@ -106,19 +115,17 @@ export function FitStage() {
   const step = (by: number) => {
     const way = followsHand(text) ? drawnGlyphs(doc).map((g) => g.id) : line;
     walked.current = walk(way, glyph?.id, walked.current, by);
-    if (!walked.current) return;
-    take(walked.current.id);
-    const taken = doc.glyphs[walked.current.id];
-    if (taken) say(spacedAloud(charOf(taken), taken.bearings));
+    const taken = doc.glyphs[walked.current?.id ?? ''];
+    if (!taken) return;
+    take(taken.id);
+    say(spacedAloud(charOf(taken), taken.bearings));
   };
   const onWorst = useCallback((by: number) => nextWorst(rhythm, by), [rhythm]);
-  const next = letters[at + 1]?.glyph;
-  const following = glyph && next && next.contours.length > 0 ? { left: glyph.id, right: next.id } : null;
+  const following = pairWith(glyph, letters[at + 1]?.glyph);
   useFitKeys({ pair, following, step, nextWorst: onWorst, holdPair });
   const onTake = (id: string, index: number) => {
-    useFitBench.setState({ tab: 'letter' });
     walked.current = { id, at: index };
-    take(id);
+    takeLetter(id, take);
   };
 
   if (!glyph)

@@ -1,5 +1,5 @@
 import { Box, Flex } from '@chakra-ui/react';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { changeSeating } from '../../../core/project/document/commands/lines/changeSeating';
 import { changeGuide } from '../../../core/project/document/commands/lines/guides';
 import { liftGlyphs } from '../../../core/project/document/commands/lines/placing';
@@ -36,6 +36,22 @@ function moveLine(key: LineKey, value: number, continues: boolean): void {
   commit(moved, continues);
 }
 
+const EMPTY = 'Here letters are scaled and set on their lines, once there are some.';
+
+/** One above the other; in a low window both keep their height and are scrolled. */
+function TwoHalves({ upper, lower }: { upper: ReactNode; lower: ReactNode }) {
+  return (
+    <Flex direction="column" flex="1" minH="0" css={{ [NARROW.low]: { overflowY: 'auto' } }}>
+      <Box flex="1.2" minH="0" css={LEAST_HEIGHT}>
+        {upper}
+      </Box>
+      <Box flex="1" minH="0" css={LEAST_HEIGHT} borderTopWidth="1px" borderColor="rule">
+        {lower}
+      </Box>
+    </Flex>
+  );
+}
+
 /** The skyline: one upright bar per letter from its lowest to its highest point, on the font's lines. */
 export function SeatStage() {
   const doc = useDoc();
@@ -57,12 +73,7 @@ export function SeatStage() {
   useLookKey();
   const beneathOf = useReachBeneath();
 
-  if (glyphs.length === 0)
-    return (
-      <EmptyBench way={<ToGather />}>
-        Here letters are scaled and set on their lines, once there are some.
-      </EmptyBench>
-    );
+  if (glyphs.length === 0) return <EmptyBench way={<ToGather />}>{EMPTY}</EmptyBench>;
 
   const choose = (id: string, how: 'only' | 'toggle' | 'through') => {
     if (how === 'through') return seatBench.choose(new Set([...live, ...through(standings, inHand, id)]));
@@ -82,20 +93,17 @@ export function SeatStage() {
   return (
     <>
       <Bench actions={<SeatActions faulty={faulty} order={order} onOrder={setOrder} />}>
-        {/* In a low window both keep their height and are scrolled. */}
-        <Flex direction="column" flex="1" minH="0" css={{ [NARROW.low]: { overflowY: 'auto' } }}>
-          <Box flex="1.2" minH="0" css={LEAST_HEIGHT}>
+        <TwoHalves
+          upper={
             <Skyline
               {...{ ...shown, standings, beneathOf }}
               onChoose={choose}
               onLine={moveLine}
               onLift={lift}
             />
-          </Box>
-          <Box flex="1" minH="0" css={LEAST_HEIGHT} borderTopWidth="1px" borderColor="rule">
-            {under === 'overlay' ? <Overlay {...shown} glyphs={glyphs} /> : <BesideOthers />}
-          </Box>
-        </Flex>
+          }
+          lower={under === 'overlay' ? <Overlay {...shown} glyphs={glyphs} /> : <BesideOthers />}
+        />
       </Bench>
       <SeatGauge ids={ids} />
     </>
