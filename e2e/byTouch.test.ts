@@ -60,7 +60,6 @@ test('on a tablet by touch alone: a piece is named, a point moved, a bearing dra
     await expect(gauge).toBeHidden();
     // The H of this hand has a corner where its bar meets the left stem.
     const at = await onScreen(page, 131, 320);
-    await page.touchscreen.tap(at.x, at.y);
     await drag(page, at, { x: at.x, y: at.y - 60 });
     await handle.tap();
     await expect(gauge).toContainText('Worked on by hand');
