@@ -63,7 +63,7 @@ test('a page is cropped with a box, turned, and its recipe saved for another pag
   await page.getByLabel('Written on it, in order').fill('IHGFEDCBA');
   await page.getByRole('button', { name: 'Crop with a box' }).click();
   await expect(page.getByRole('button', { name: 'Draw a box on the picture' })).toBeVisible();
-  const box = (await page.getByRole('application', { name: /The sheet/ }).boundingBox())!;
+  const box = (await page.getByRole('img', { name: /The sheet/ }).boundingBox())!;
   await page.mouse.move(box.x + 6, box.y + 6);
   await page.mouse.down();
   await page.mouse.move(box.x + box.width - 6, box.y + box.height * 0.36, { steps: 6 });

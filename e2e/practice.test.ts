@@ -10,8 +10,8 @@ test('a practice sheet is printed, filled, scanned askew at 83 %: every letter n
   test.setTimeout(180_000);
   await startProject(page, 'Tide book hand');
   await page.getByRole('button', { name: 'Practice sheet' }).click();
-  await page.getByLabel('Boxes a character').fill('2');
-  await page.getByLabel('Boxes a character').press('Enter');
+  await page.getByLabel('Boxes per character').fill('2');
+  await page.getByLabel('Boxes per character').press('Enter');
   await expect(page.getByText('148')).toBeVisible();
   const waiting = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save as PDF' }).click();
