@@ -232,8 +232,13 @@ test('a finished project of the demo opens from the list, and its own text is se
   await page.goto('/projects');
   const finished = page.getByRole('list', { name: 'Finished projects' });
   await expect(finished.getByRole('listitem')).toHaveCount(7);
+  const scripts: string[] = [];
+  page.on('request', (request) => scripts.push(new URL(request.url()).pathname.replace(/^.*\//, '')));
   await finished.getByRole('button', { name: /^A text hand/ }).click();
   await liveFontReady(page);
+  // Opening needs no reader of fonts, nothing that casts, and no answers about features.
+  expect(scripts.filter((s) => /^(archive|compile)\.worker/.test(s)).length).toBeGreaterThan(1);
+  expect(scripts.filter((s) => /^(fonts\.worker|casting|answers|harfbuzz|brotli)/.test(s))).toEqual([]);
   await stage(page, 'Cast');
   await expect(page.getByText('No snags. Ready to cast.')).toBeVisible();
   await expect(page.getByTestId('by-itself')).toContainText('pairs of groups are kerned');

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { readFileSync, writeFileSync } from 'node:fs';
 import { parseWithOpentype } from '../testing/outsideReaders';
 import { watchFaults } from './support/app';
 import { listening } from './support/listening';
@@ -13,8 +13,8 @@ const times = (count: number, key: string): string[] => Array.from({ length: cou
 const lastSaid = (page: Page) => page.getByTestId('said').filter({ hasText: /./ });
 
 /**
- * What was heard, held against what was heard when it was last read through (said.txt). To take a new one: delete the file, run this,
- * and read it aloud.
+ * What was heard, held against what was heard when it was last read through (said.txt). To take a new one: run this with
+ * RECORD_SAID=1, and read it aloud.
  */
 function expectAsBefore(heard: readonly string[]): void {
   const record = new URL('./fixtures/said.txt', import.meta.url);
@@ -23,7 +23,7 @@ function expectAsBefore(heard: readonly string[]): void {
     (line) =>
       !/: (Waiting|Opening|Reading|Telling|Finding|Putting|Tracing|Making|Packing|Fitting)/.test(line),
   );
-  if (!existsSync(record)) writeFileSync(record, `${lines.join('\n')}\n`);
+  if (process.env.RECORD_SAID) writeFileSync(record, `${lines.join('\n')}\n`);
   expect(lines).toEqual(readFileSync(record, 'utf8').trimEnd().split('\n'));
 }
 

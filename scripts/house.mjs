@@ -21,6 +21,7 @@ const LIMITS = {
   'double casts': 12,
   'tolerances without a name': 40,
   'disabled lint rules': 9,
+  'modules told apart by capitals only': 0,
 };
 /** Lines of tests to 100 lines of code, at least. Journeys count for the web. */
 const SHARES = { core: 30, web: 30, 'cli and server': 40 };
@@ -34,6 +35,15 @@ const isTest = (file) => /\.test\.tsx?$|^e2e\/|^testing\/|^(core|web)\/testing\/
 
 const found = Object.fromEntries(Object.keys(LIMITS).map((k) => [k, []]));
 const lines = new Map();
+
+/** Two such are one to systems that don't tell capitals apart, and the wrong one is imported. */
+const places = new Map();
+for (const file of sources) {
+  const module = file.replace(/\.tsx?$/, '');
+  const other = places.get(module.toLowerCase());
+  if (other) found['modules told apart by capitals only'].push(`${other} and ${module}`);
+  places.set(module.toLowerCase(), module);
+}
 
 const isFunction = (node) =>
   ts.isFunctionDeclaration(node) ||

@@ -1,25 +1,13 @@
 import { Box } from '@chakra-ui/react';
 import { useRef, type CSSProperties, type RefObject } from 'react';
-import type { Vec } from '../../core/foundations/geometry/vec';
 import { ZoomBar, useZoomKeys } from '../ui/ZoomBar';
 import { HeldTouch } from './heldTouch';
 import { useCanvasPainting, useElementSize, type Draw } from './useCanvasPainting';
 import { KeyPointerMark } from './KeyPointerMark';
 import { useKeyPointer, type ByKeys } from './useKeyPointer';
+import type { SurfacePointer } from './surfacePointer';
 import { useSurfaceView } from './useSurfaceView';
 import { toWorld, type View } from './view';
-
-/** A pointer's doings in world coordinates, the same for mouse, pen and touch. */
-export interface SurfacePointer {
-  readonly type: 'down' | 'move' | 'up' | 'cancel';
-  readonly world: Vec;
-  readonly screen: Vec;
-  readonly shift: boolean;
-  readonly alt: boolean;
-  readonly ctrl: boolean;
-  /** mouse, pen or touch; keys when they move it. */
-  readonly device: string;
-}
 
 interface Props {
   readonly label: string;

@@ -4,6 +4,7 @@ import { say } from '../ui/aloud';
 import { pointerAloud } from '../text/aloud';
 import { isOwnKey, isTyping, useBenchKey } from '../ui/benchKeys';
 import { keyPointer, moveTo, type KeyAnswer, type KeyPointer } from './keyPointer';
+import type { SurfacePointer } from './surfacePointer';
 import { toScreen, type View } from './view';
 
 /** What a surface tells of itself for its pointer to be moved by keys. */
@@ -17,23 +18,12 @@ export interface ByKeys {
   readonly unit: string;
 }
 
-/** A press that came by keys. */
-interface KeyedPointer {
-  readonly type: 'down' | 'move' | 'up' | 'cancel';
-  readonly world: Vec;
-  readonly screen: Vec;
-  readonly shift: boolean;
-  readonly alt: boolean;
-  readonly ctrl: boolean;
-  readonly device: 'keys';
-}
-
 interface Options {
   readonly canvas: RefObject<HTMLCanvasElement | null>;
   readonly view: View | null;
   readonly onView: (view: View) => void;
   readonly byKeys: ByKeys | undefined;
-  readonly onPointer: ((e: KeyedPointer) => void) | undefined;
+  readonly onPointer: ((e: SurfacePointer) => void) | undefined;
 }
 
 /** The pointer stays this far from the edge of what is in view, screen px. */

@@ -1,28 +1,17 @@
 import { VisuallyHidden } from '@chakra-ui/react';
 import { useEffect } from 'react';
-import { isDoubtful } from '../../core/project/document/queries/sheets';
-import type { Doc } from '../../core/project/document/schema';
 import { say, useSaid } from '../ui/aloud';
 import { useProject } from '../store/projectStore';
-import { liftedAloud } from '../text/aloud';
-
-/** Sheets whose letters have been found since, with how many and how many are doubtful. */
-function newlyLifted(now: Doc, before: Doc): string[] {
-  if (now.sheets === before.sheets) return [];
-  return Object.values(now.sheets).flatMap((sheet) => {
-    if (sheet.state !== 'lifted' || before.sheets[sheet.id]?.state !== 'added') return [];
-    const pieces = Object.values(now.pieces).filter((p) => p.sheetId === sheet.id && p.state !== 'dropped');
-    return [liftedAloud(sheet.name, pieces.length, pieces.filter(isDoubtful).length)];
-  });
-}
+import { newlyLifted } from '../text/aloud';
 
 /** Says when letters of a sheet were found. */
 function useLiftedAloud(): void {
   useEffect(
     () =>
-      useProject.subscribe(({ doc, projectId }, before) => {
-        if (!doc || !before.doc || doc === before.doc || projectId !== before.projectId) return;
-        const lifted = newlyLifted(doc, before.doc);
+      // All styles: to take another one in hand brings no letters.
+      useProject.subscribe(({ whole, projectId }, before) => {
+        if (!whole || !before.whole || projectId !== before.projectId) return;
+        const lifted = newlyLifted(whole, before.whole);
         if (lifted.length > 0) say(lifted.join(' '));
       }),
     [],

@@ -1,5 +1,7 @@
 import { rect } from '../../core/testing/shapes';
 import { pieceRow } from '../../core/project/document/rows/pieces';
+import { newProject } from '../../core/project/document/newProject';
+import { withLiftedPage } from '../testing/workBench';
 import type { Standing } from '../../core/type/seat/standing';
 import {
   castAloud,
@@ -9,12 +11,14 @@ import {
   liftedByAloud,
   madeAloud,
   movedAloud,
+  newlyLifted,
   pairAloud,
   pieceAloud,
   pointAloud,
   pointerAloud,
   spacedAloud,
   standingAloud,
+  underAloud,
 } from './aloud';
 
 const piece = pieceRow.parse({
@@ -53,6 +57,38 @@ test('a piece says what it is, how sure that is, and where it stands', () => {
   expect(pieceAloud({ ...found, char: null, name: 'mill-wheel', confidence: 0.9 }, 1, 2)).toContain(
     'mill-wheel',
   );
+});
+
+describe('what has been lifted since', () => {
+  const empty = newProject('p', 'P', 0);
+  const lifted = withLiftedPage(empty);
+  const added = {
+    ...lifted,
+    sheets: Object.fromEntries(
+      Object.values(lifted.sheets).map((s) => [s.id, { ...s, state: 'added' as const }]),
+    ),
+    pieces: {},
+  };
+
+  test('a page when its letters come, once', () => {
+    expect(newlyLifted(lifted, added)).toEqual(['page.png: 4 pieces found, none doubtful.']);
+    expect(newlyLifted(lifted, lifted)).toEqual([]);
+    expect(newlyLifted(added, empty)).toEqual([]);
+  });
+  test('drawings and icons, which come with their letters', () => {
+    expect(newlyLifted(lifted, empty)).toEqual(['page.png: 4 pieces found, none doubtful.']);
+  });
+  test('letters written or built here have no such moment', () => {
+    const [sheet] = Object.values(lifted.sheets);
+    if (!sheet) throw new Error('there is a sheet');
+    for (const kind of ['written', 'built'] as const)
+      expect(newlyLifted({ ...lifted, sheets: { s: { ...sheet, kind } } }, empty)).toEqual([]);
+  });
+});
+
+test('what the pointer is on, on a sheet', () => {
+  expect([underAloud(piece), underAloud(null)]).toEqual(['in g', 'beside all pieces']);
+  expect(underAloud({ ...piece, char: null })).toBe('in a piece without a letter');
 });
 
 test('a piece that is dropped or taken back', () => {

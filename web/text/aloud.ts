@@ -1,5 +1,5 @@
 import { isDoubtful } from '../../core/project/document/queries/sheets';
-import type { PieceRow } from '../../core/project/document/schema';
+import type { Doc, PieceRow } from '../../core/project/document/schema';
 import type { Contour } from '../../core/foundations/geometry/contour';
 import type { Vec } from '../../core/foundations/geometry/vec';
 import type { PointRef } from '../../core/project/document/commands/outline';
@@ -52,6 +52,10 @@ export function pieceAloud(piece: PieceRow, at: number, of: number): string {
   return `${[what, state, sure].filter(Boolean).join(', ')}. Piece ${at} of ${of}.`;
 }
 
+/** What the pointer is on, on a sheet. */
+export const underAloud = (piece: PieceRow | null): string =>
+  piece ? `in ${charAloud(piece.char ?? piece.name ?? 'a piece without a letter')}` : 'beside all pieces';
+
 /** A piece that was dropped, or taken back. */
 export const droppedAloud = ({ char, name }: PieceRow, drops: boolean): string =>
   `${charAloud(char ?? name ?? 'A piece without a letter')} ${drops ? 'dropped' : 'taken back'}.`;
@@ -66,6 +70,18 @@ export function madeAloud(first: PieceRow, count: number): string {
 export function liftedAloud(sheet: string, letters: number, doubtful: number): string {
   const doubts = doubtful === 0 ? 'none doubtful' : `${doubtful} doubtful`;
   return `${sheet}: ${many(letters, 'piece')} found, ${doubts}.`;
+}
+
+/** Sheets whose letters have been found since, with how many and how many are doubtful. */
+export function newlyLifted(now: Doc, before: Doc): string[] {
+  if (now.sheets === before.sheets) return [];
+  return Object.values(now.sheets).flatMap((sheet) => {
+    if (sheet.state !== 'lifted' || before.sheets[sheet.id]?.state === 'lifted') return [];
+    // Letters made here come one by one, by one's own hand.
+    if (sheet.kind === 'written' || sheet.kind === 'built') return [];
+    const pieces = Object.values(now.pieces).filter((p) => p.sheetId === sheet.id && p.state !== 'dropped');
+    return [liftedAloud(sheet.name, pieces.length, pieces.filter(isDoubtful).length)];
+  });
 }
 
 const KINDS = { corner: 'corner', smooth: 'smooth', tangent: 'tangent' } as const;

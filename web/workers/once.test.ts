@@ -51,6 +51,8 @@ test('a job that follows at once takes the same worker, whose time begins anew',
   await whole('a');
   await whole('b');
   expect(started.map((w) => w.calls)).toEqual([['a', 'b']]);
+  waiting[0]?.run();
+  expect(started[0]?.ended).toBe(false);
   waiting[1]?.run();
   expect(started[0]?.ended).toBe(true);
 });

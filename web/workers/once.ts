@@ -24,18 +24,20 @@ export function oneByOne<Api>(
   start: () => Started<Api>,
   timer: (run: () => void, ms: number) => unknown = setTimeout,
 ): RunOnce<Api> {
-  let lingering: WorkerHost<Api> | null = null;
+  let lingering: { readonly host: WorkerHost<Api> } | null = null;
   return async (job, options = {}) => {
-    const host = lingering ?? new WorkerHost(start);
+    const host = lingering?.host ?? new WorkerHost(start);
     lingering = null;
     try {
       return await host.run(job, options);
     } finally {
-      const other = lingering as WorkerHost<Api> | null;
-      other?.close();
-      lingering = host;
+      const other = lingering as { readonly host: WorkerHost<Api> } | null;
+      other?.host.close();
+      // One for each job: the time of an earlier job on the same worker means nothing any more.
+      const own = { host };
+      lingering = own;
       timer(() => {
-        if (lingering !== host) return;
+        if (lingering !== own) return;
         lingering = null;
         host.close();
       }, LINGERS_MS);

@@ -2,7 +2,7 @@ import { chosenOrAll, type PointRef } from '../../../core/project/document/comma
 import type { Contour } from '../../../core/foundations/geometry/contour';
 import type { Inks } from '../../canvas/inks';
 import { emAt as at, type View } from '../../canvas/view';
-import { HIT_RADIUS_PX } from '../../tools/dress/hitTest';
+import { reachOf } from '../../tools/dress/hitTest';
 import { frameOf, gripsOf } from '../../tools/dress/turnTool';
 
 /** Half a grip's length along the frame, CSS px. */
@@ -24,7 +24,7 @@ export function drawTurnFrame(
   g.strokeRect(a.x, a.y, b.x - a.x, b.y - a.y);
   g.lineWidth = 3;
   g.lineCap = 'round';
-  for (const { grip, at: place } of gripsOf(box, HIT_RADIUS_PX / view.zoom)) {
+  for (const { grip, at: place } of gripsOf(box, reachOf('mouse') / view.zoom)) {
     const p = at(view, place);
     g.beginPath();
     if (grip.kind === 'turn') {

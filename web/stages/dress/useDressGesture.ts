@@ -3,14 +3,14 @@ import { countNodes } from '../../../core/foundations/geometry/contour';
 import { reverseDiff, type ProjectDiff } from '../../../core/project/document/changes/diff';
 import { projectOf } from '../../../core/project/document/newProject';
 import { Presses } from '../../canvas/presses';
-import type { SurfacePointer } from '../../canvas/Surface';
+import type { SurfacePointer } from '../../canvas/surfacePointer';
 import { dressBench, useDressBench } from '../../store/dressBench';
 import { liveFont } from '../../store/liveFont';
 import { useDoc, useProject } from '../../store/projectStore';
 import { commandOf, previewOf } from '../../tools/dress/applyEdit';
 import { aheadOf, drawTool } from '../../tools/dress/drawTool';
 import { guideTool } from '../../tools/dress/guideTool';
-import { HIT_RADIUS_PEN_PX, HIT_RADIUS_PX } from '../../tools/dress/hitTest';
+import { reachOf } from '../../tools/dress/hitTest';
 import { lineTool } from '../../tools/dress/lineTool';
 import {
   idle,
@@ -193,7 +193,7 @@ export function useDressGesture(still: DressPicture, painter: RefObject<(() => v
     const at = { x: e.world.x, y: -e.world.y };
     const again = pressed.current.isAgain(e);
     const event: DressPointer = { type: e.type, at, shift: e.shift, alt: e.alt, again };
-    const scene = sceneFor((e.device === 'mouse' ? HIT_RADIUS_PX : HIT_RADIUS_PEN_PX) / zoom, e.ctrl);
+    const scene = sceneFor(reachOf(e.device) / zoom, e.ctrl);
     if (e.type === 'move' && gesture.current.mode === 'idle') {
       if (tool === 'draw') look(event, scene);
       return;

@@ -2,14 +2,13 @@ import { useCallback, useMemo, type Dispatch, type SetStateAction } from 'react'
 import type { Deviation } from '../../../core/lifting/find/tracePiece';
 import type { Vec } from '../../../core/foundations/geometry/vec';
 import type { PxBox } from '../../../core/foundations/raster/picture';
-import type { PieceRow } from '../../../core/project/document/schema';
 import { readInks } from '../../canvas/inks';
-import { Surface, type SurfacePointer } from '../../canvas/Surface';
+import { Surface } from '../../canvas/Surface';
+import type { SurfacePointer } from '../../canvas/surfacePointer';
 import { fitBox, type View } from '../../canvas/view';
-import { pieceLabel } from '../../store/selectors';
 import { useTracing } from '../../store/tracing';
-import type { LiftStroke, LiftTool } from '../../tools/lift/liftTool';
-import { charAloud } from '../../text/aloud';
+import { pieceAt, type LiftStroke, type LiftTool } from '../../tools/lift/liftTool';
+import { underAloud } from '../../text/aloud';
 import { useDesk } from '../../ui/colourMode';
 import { drawLiftedSheet } from './drawLiftedSheet';
 import { drawStroke } from './drawStroke';
@@ -35,17 +34,6 @@ const middleOf = ({ x, y, width, height }: PxBox): Vec => ({
   x: Math.round(x + width / 2),
   y: Math.round(y + height / 2),
 });
-
-/** The piece whose box a place lies in; the smallest where boxes overlap. */
-function pieceThere(pieces: readonly PieceRow[], { x, y }: Vec): string {
-  const around = pieces.filter(
-    ({ box: b }) => x >= b.x && y >= b.y && x <= b.x + b.width && y <= b.y + b.height,
-  );
-  const [own] = around.sort((a, b) => a.box.width * a.box.height - b.box.width * b.box.height);
-  if (!own) return 'beside all pieces';
-  const label = pieceLabel(own);
-  return label === null ? 'in a piece without a letter' : `in ${charAloud(label)}`;
-}
 
 interface Props {
   readonly on: LiftSheet;
@@ -90,7 +78,7 @@ export function LiftCanvas(props: Props) {
               height: sheet.heightPx,
             },
           ),
-        there: (at) => pieceThere(pieces, at),
+        there: (at) => underAloud(pieceAt(pieces, at)),
         told: (at) => at,
         unit: 'px',
       }}

@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import type { PieceRow } from '../../../core/project/document/schema';
 import { ToGather } from '../../panels/ToGather';
-import type { SurfacePointer } from '../../canvas/Surface';
+import type { SurfacePointer } from '../../canvas/surfacePointer';
 import { say } from '../../ui/aloud';
 import { reshapePieces } from '../../store/lifting';
 import { useDoc, useProject } from '../../store/projectStore';

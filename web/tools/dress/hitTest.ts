@@ -4,10 +4,13 @@ import { nearestParameter, pointOnCubic } from '../../../core/foundations/geomet
 import { windingNumber } from '../../../core/foundations/geometry/measure';
 import { distance, type Vec } from '../../../core/foundations/geometry/vec';
 
-/** How near counts as on it, CSS px. */
-export const HIT_RADIUS_PX = 9;
-/** And for a pen on a tablet or a finger. */
-export const HIT_RADIUS_PEN_PX = 15;
+/** How near counts as on it, CSS px; and for a pen on a tablet or a finger. */
+const HIT_RADIUS_PX = 9;
+const HIT_RADIUS_PEN_PX = 15;
+
+/** How near a pointer counts as on something, CSS px: keys put it as exactly as a mouse. */
+export const reachOf = (device: string): number =>
+  device === 'mouse' || device === 'keys' ? HIT_RADIUS_PX : HIT_RADIUS_PEN_PX;
 
 interface Target {
   readonly ref: PointRef;

@@ -71,7 +71,7 @@ export function liftTool(stroke: LiftStroke | null, { type, at }: LiftPointer, s
 }
 
 /** The smallest piece whose box holds a place. */
-function pieceAt(pieces: readonly PieceRow[], { x, y }: Vec): PieceRow | null {
+export function pieceAt(pieces: readonly PieceRow[], { x, y }: Vec): PieceRow | null {
   const hit = pieces.filter(
     ({ box: b }) => x >= b.x && x <= b.x + b.width && y >= b.y && y <= b.y + b.height,
   );
