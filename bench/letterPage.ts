@@ -32,7 +32,8 @@ export interface LetterPage {
   readonly letters: readonly TrueLetter[];
 }
 
-const [WIDTH, HEIGHT] = [2400, 1700];
+/** Size of the pages, px. */
+export const [WIDTH, HEIGHT] = [2400, 1700];
 const CAP_PX = 96;
 const PER_ROW = 14;
 const MARGIN_PX = 120;
@@ -93,7 +94,7 @@ export function letterPage(
 }
 
 /** Inks a letter; returns its box. */
-function lay(ink: Float32Array, colours: Uint8Array, lines: readonly Vec[][], pen: number): PxBox {
+export function lay(ink: Float32Array, colours: Uint8Array, lines: readonly Vec[][], pen: number): PxBox {
   const all = lines.flat();
   const [x0, y0] = [
     Math.floor(Math.min(...all.map((p) => p.x))) - 1,
@@ -148,7 +149,7 @@ function soil(ink: Float32Array, letters: readonly TrueLetter[], random: () => n
 }
 
 /** The page as scanner, camera or tablet give it. */
-function develop(
+export function develop(
   ink: Float32Array,
   colours: Uint8Array,
   condition: Condition,

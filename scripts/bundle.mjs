@@ -10,6 +10,7 @@ const entries = {
   cli: { entry: 'cli/main.ts', parts: ['cli/traceThread.ts'], sources: ['cli', 'core', 'demo'] },
   'bench-trace': { entry: 'bench/trace.ts', sources: ['bench', 'core', 'demo'] },
   'bench-lift': { entry: 'bench/lift.ts', sources: ['bench', 'core', 'demo'] },
+  'bench-writing': { entry: 'bench/writing.ts', sources: ['bench', 'core', 'demo'] },
   'bench-dress': { entry: 'bench/dress.ts', sources: ['bench', 'core', 'demo'] },
   'bench-practice': { entry: 'bench/practice.ts', sources: ['bench', 'core', 'demo'] },
   'bench-trainShapes': { entry: 'bench/trainShapes.ts', sources: ['bench', 'core', 'demo'] },

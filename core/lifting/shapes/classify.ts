@@ -29,9 +29,17 @@ function readNetwork(): Network {
  * Which characters a drawing looks like: a small network that was taught on open-licensed fonts (bench/trainShapes.ts).
  * `drawing` holds 1 for ink, tight around it.
  */
-export function shapeLikeness(drawing: ByteImage, stance: Stance): ShapeLikeness {
+export const shapeLikeness = (drawing: ByteImage, stance: Stance): ShapeLikeness =>
+  shapeOf(drawing, stance).likeness;
+
+/** The same with the description that it was told by, for those who learn a hand's own shapes. */
+export function shapeOf(
+  drawing: ByteImage,
+  stance: Stance,
+): { readonly likeness: ShapeLikeness; readonly description: Float32Array } {
   const n = readNetwork();
-  return sharesOf(n, hiddenOf(n, describeShape(drawing, stance)));
+  const description = describeShape(drawing, stance);
+  return { likeness: sharesOf(n, hiddenOf(n, description)), description };
 }
 
 const places = new Map(SHAPE_CHARACTERS.map((c, i) => [c, i]));

@@ -1,0 +1,270 @@
+import type { Atom, Upright } from './atoms';
+import { costsOf, type Borders, type Hand } from './hand';
+import { COSTS } from './parameters';
+import type { AtomRow, Slice } from './slices';
+
+/** A character of the text, white left out. */
+export interface TextSpot {
+  readonly char: string;
+  /** A word begins with it. */
+  readonly starts: boolean;
+  /** Stands raised between letters and is looked for when they have their places. */
+  readonly raised: boolean;
+}
+
+/** A character of the text with its ink. */
+export interface Aligned {
+  /** Index in the text's spots. */
+  readonly spot: number;
+  readonly slice: Slice;
+  /** 0..1: share of all ways to read the page in which this is so. */
+  readonly confidence: number;
+}
+
+/** Where one atom ends and the next begins. */
+export interface Border {
+  readonly kind: 'line' | 'cut' | 'gap';
+  /** Ink on the cut in widths of the pen. */
+  readonly inkPens: number;
+  /** White between them in heights of a capital; negative when they overlap. */
+  readonly gap: number;
+}
+
+/** Neighbours that are looked at for the white between letters: accents and bars lie across each other. */
+const NEAR = 4;
+
+/** What lies before each atom of a page. */
+export function bordersOf({ atoms, lineOf }: AtomRow, { capHeight }: Upright): Border[] {
+  const lastOf = new Map<string, number>();
+  const bodyKey = (i: number) => `${lineOf[i]} ${atoms[i]?.body}`;
+  atoms.forEach((_, i) => lastOf.set(bodyKey(i), i));
+  const open = new Set<string>();
+  return atoms.map((_, i): Border => {
+    const fresh = i === 0 || lineOf[i] !== lineOf[i - 1];
+    if (fresh) open.clear();
+    const through = [...open].filter((key) => (lastOf.get(key) ?? -1) >= i);
+    open.add(bodyKey(i));
+    if (fresh) return { kind: 'line', inkPens: 0, gap: Infinity };
+    if (through.length > 0) {
+      const inks = through.map((key) => inkBefore(atoms, i, key, bodyKey));
+      return { kind: 'cut', inkPens: inks.reduce((a, b) => a + b, 0), gap: 0 };
+    }
+    const near = (from: number, to: number) =>
+      atoms.slice(Math.max(0, from), to).filter((_a, k) => lineOf[Math.max(0, from) + k] === lineOf[i]);
+    const left = near(i - NEAR, i).reduce((m, a) => Math.max(m, a.to), -Infinity);
+    const right = near(i, i + NEAR).reduce((m, a) => Math.min(m, a.from), Infinity);
+    return { kind: 'gap', inkPens: 0, gap: (right - left) / capHeight };
+  });
+}
+
+/** Ink on the cut before a body's first atom from `i` on. */
+function inkBefore(
+  atoms: readonly Atom[],
+  i: number,
+  key: string,
+  bodyKey: (i: number) => string,
+): number {
+  for (let k = i; k < atoms.length; k++) if (bodyKey(k) === key) return atoms[k]?.cutBefore?.inkPens ?? 1;
+  return 1;
+}
+
+/** What it costs to begin a letter behind a border, nats. */
+export function borderCost({ kind, inkPens, gap }: Border, starts: boolean, hand: Borders): number {
+  const few = (share: number) => -Math.log(Math.max(0.05, share));
+  if (kind === 'line') return starts ? COSTS.lineEnd : COSTS.brokenWord;
+  if (kind === 'cut')
+    return starts
+      ? COSTS.cutBetweenWords
+      : COSTS.cut + few(hand.joined) + COSTS.cutInk * Math.max(0, inkPens - 1);
+  const over = (gap - hand.wordGap) / hand.gapDoubt;
+  const odd = Math.min(COSTS.mostGap, Math.log1p(Math.exp(starts ? -over : over)));
+  return starts ? odd : odd + few(1 - hand.joined);
+}
+
+const logAdd = (a: number, b: number): number => {
+  if (a < b) [a, b] = [b, a];
+  return b === -Infinity || a - b > 30 ? a : a + Math.log1p(Math.exp(b - a));
+};
+
+/** All that the matching of a text with a page is computed from. */
+interface Match {
+  readonly spots: readonly TextSpot[];
+  readonly slices: readonly (readonly Slice[])[];
+  /** For each slice what it costs as each distinct character. */
+  readonly costs: readonly (readonly Float32Array[])[];
+  /** Index of each spot's character. */
+  readonly kind: readonly number[];
+  /** Cost of beginning a letter at an atom, within a word and at the start of one. */
+  readonly within: Float64Array;
+  readonly starting: Float64Array;
+  /** Cost of leaving an atom out. */
+  readonly extra: Float64Array;
+  readonly missing: (spot: number) => number;
+  readonly missingOn: (spot: number) => number;
+}
+
+/** One value for each place between spots (rows) and between atoms (columns). */
+class Table {
+  readonly values: Float64Array;
+  constructor(
+    rows: number,
+    readonly columns: number,
+  ) {
+    this.values = new Float64Array(rows * columns).fill(-Infinity);
+  }
+  at = (t: number, i: number): number => this.values[t * this.columns + i] ?? -Infinity;
+  put = (t: number, i: number, v: number): void => void (this.values[t * this.columns + i] = v);
+}
+
+/** Sums of all ways from the start to each place: `inked` ended with ink, `gap` with a letter that isn't there. */
+function fromStart(m: Match): { inked: Table; gap: Table } {
+  const [n, count] = [m.slices.length, m.spots.length];
+  const [inked, gap] = [new Table(count + 1, n + 1), new Table(count + 1, n + 1)];
+  inked.put(0, 0, 0);
+  for (let t = 0; t <= count; t++) {
+    const start = m.spots[t]?.starts ? m.starting : m.within;
+    const kind = m.kind[t] ?? 0;
+    for (let i = 0; i <= n; i++) {
+      const [a, b] = [inked.at(t, i), gap.at(t, i)];
+      const any = logAdd(a, b);
+      if (any === -Infinity) continue;
+      if (i < n) inked.put(t, i + 1, logAdd(inked.at(t, i + 1), any - (m.extra[i] ?? 0)));
+      if (t === count) continue;
+      gap.put(t + 1, i, logAdd(a - m.missing(t), b - m.missingOn(t)));
+      const from = any - (start[i] ?? 0);
+      m.slices[i]?.forEach(({ end }, k) => {
+        const value = from - (m.costs[i]?.[k]?.[kind] ?? 0);
+        inked.put(t + 1, end, logAdd(inked.at(t + 1, end), value));
+      });
+    }
+  }
+  return { inked, gap };
+}
+
+/** Sums of all ways from each place to the end. */
+function toEnd(m: Match): { inked: Table; gap: Table } {
+  const [n, count] = [m.slices.length, m.spots.length];
+  const [inked, gap] = [new Table(count + 1, n + 1), new Table(count + 1, n + 1)];
+  for (let t = count; t >= 0; t--) {
+    const start = m.spots[t]?.starts ? m.starting : m.within;
+    const kind = m.kind[t] ?? 0;
+    for (let i = n; i >= 0; i--) {
+      let on = t === count && i === n ? 0 : -Infinity;
+      if (i < n) on = logAdd(on, inked.at(t, i + 1) - (m.extra[i] ?? 0));
+      if (t < count)
+        m.slices[i]?.forEach(({ end }, k) => {
+          on = logAdd(on, inked.at(t + 1, end) - (start[i] ?? 0) - (m.costs[i]?.[k]?.[kind] ?? 0));
+        });
+      const lacking = t < count ? gap.at(t + 1, i) : -Infinity;
+      inked.put(t, i, t < count ? logAdd(on, lacking - m.missing(t)) : on);
+      gap.put(t, i, t < count ? logAdd(on, lacking - m.missingOn(t)) : on);
+    }
+  }
+  return { inked, gap };
+}
+
+/** Ways that lead to a place in the best reading. */
+interface Best {
+  readonly inked: Table;
+  readonly gap: Table;
+  /** Atoms of the letter that leads there; 0: an atom left out. */
+  readonly took: Uint8Array;
+  /** Whether the place before had been reached by a letter that isn't there: for ways with ink, and for those without. */
+  readonly afterGap: Uint8Array;
+  readonly gapAfterGap: Uint8Array;
+}
+
+/** The best way to each place (A. Viterbi, IEEE Trans. Inf. Theory 13 (1967), on segments instead of samples). */
+function bestWays(m: Match): Best {
+  const [n, count] = [m.slices.length, m.spots.length];
+  const [inked, gap] = [new Table(count + 1, n + 1), new Table(count + 1, n + 1)];
+  const size = (count + 1) * (n + 1);
+  const [took, afterGap, gapAfterGap] = [new Uint8Array(size), new Uint8Array(size), new Uint8Array(size)];
+  inked.put(0, 0, 0);
+  for (let t = 0; t <= count; t++) {
+    const start = m.spots[t]?.starts ? m.starting : m.within;
+    const kind = m.kind[t] ?? 0;
+    for (let i = 0; i <= n; i++) {
+      const [a, b] = [inked.at(t, i), gap.at(t, i)];
+      const any = Math.max(a, b);
+      if (any === -Infinity) continue;
+      const reach = (row: number, to: number, value: number, atoms: number) => {
+        if (value <= inked.at(row, to)) return;
+        inked.put(row, to, value);
+        took[row * (n + 1) + to] = atoms;
+        afterGap[row * (n + 1) + to] = b > a ? 1 : 0;
+      };
+      if (i < n) reach(t, i + 1, any - (m.extra[i] ?? 0), 0);
+      if (t === count) continue;
+      const [opened, on] = [a - m.missing(t), b - m.missingOn(t)];
+      gap.put(t + 1, i, Math.max(opened, on));
+      gapAfterGap[(t + 1) * (n + 1) + i] = on > opened ? 1 : 0;
+      const from = any - (start[i] ?? 0);
+      m.slices[i]?.forEach(({ end }, k) => reach(t + 1, end, from - (m.costs[i]?.[k]?.[kind] ?? 0), end - i));
+    }
+  }
+  return { inked, gap, took, afterGap, gapAfterGap };
+}
+
+/** The letters of the best way, each with the share of all ways that it is part of. */
+function bestReading(m: Match): Aligned[] {
+  const [n, count] = [m.slices.length, m.spots.length];
+  const best = bestWays(m);
+  const [sums, rest] = [fromStart(m), toEnd(m)];
+  const total = rest.inked.at(0, 0);
+  const out: Aligned[] = [];
+  let [t, i] = [count, n];
+  let inGap = best.gap.at(t, i) > best.inked.at(t, i);
+  while (t > 0 || i > 0) {
+    const at = t * (n + 1) + i;
+    if (inGap) {
+      inGap = best.gapAfterGap[at] === 1;
+      t--;
+      continue;
+    }
+    const atoms = best.took[at] ?? 0;
+    inGap = best.afterGap[at] === 1;
+    if (atoms === 0) {
+      i--;
+      continue;
+    }
+    const [spot, from] = [t - 1, i - atoms];
+    const k = m.slices[from]?.findIndex((s) => s.end === i) ?? -1;
+    const slice = m.slices[from]?.[k];
+    const start = m.spots[spot]?.starts ? m.starting : m.within;
+    const before = logAdd(sums.inked.at(spot, from), sums.gap.at(spot, from));
+    const own = (start[from] ?? 0) + (m.costs[from]?.[k]?.[m.kind[spot] ?? 0] ?? 0);
+    const confidence = Math.min(1, Math.exp(before - own + rest.inked.at(t, i) - total));
+    if (slice) out.push({ spot, slice, confidence });
+    [t, i] = [spot, from];
+  }
+  return out.reverse();
+}
+
+/**
+ * Ink of a page matched with its text: which neighbouring atoms are which character, letters that lack and ink that nobody asked for
+ * left out. The best path and the shares of all paths through a lattice of text and atoms, letters being stretches of atoms
+ * (semi-Markov: M. Ostendorf et al., IEEE Trans. Speech Audio Process. 4 (1996)).
+ */
+export function alignText(
+  row: AtomRow,
+  slices: readonly (readonly Slice[])[],
+  spots: readonly TextSpot[],
+  hand: Hand,
+  u: Upright,
+): Aligned[] {
+  const characters = [...new Set(spots.map((s) => s.char))];
+  const borders = bordersOf(row, u);
+  const square = u.penPx * u.xHeight;
+  return bestReading({
+    spots,
+    slices,
+    costs: slices.map((own) => own.map((s) => costsOf(s, characters, hand))),
+    kind: spots.map((s) => characters.indexOf(s.char)),
+    within: Float64Array.from(borders, (b) => borderCost(b, false, hand.borders)),
+    starting: Float64Array.from(borders, (b) => borderCost(b, true, hand.borders)),
+    extra: Float64Array.from(row.atoms, (a) => COSTS.extra + (COSTS.extraInk * a.area) / square),
+    missing: (t) => (spots[t]?.raised ? COSTS.raisedSign : COSTS.missing),
+    missingOn: (t) => (spots[t]?.raised ? COSTS.raisedSign : COSTS.missingOn),
+  });
+}
