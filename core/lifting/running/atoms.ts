@@ -80,7 +80,7 @@ function bodyOf(patch: Patch, baseY: number, u: Upright): Body {
   return { patch, from, to, ink };
 }
 
-/** Places where little ink is met from top to bottom, apart from each other: the middle of each stretch that has least. */
+/** Places where little ink is met from top to bottom, apart from each other: the ends of stretches that have least. */
 function thinPlaces({ ink, from }: Body, penPx: number): { at: number; inkPens: number }[] {
   const reach = Math.max(1, Math.round(ATOMS.apartPens * penPx));
   const value = (k: number) => ink[Math.max(0, Math.min(ink.length - 1, k))] ?? 0;
@@ -92,7 +92,12 @@ function thinPlaces({ ink, from }: Body, penPx: number): { at: number; inkPens: 
     while (end + 1 < ink.length - reach && value(end + 1) === own) end++;
     const least = Array.from({ length: 2 * reach + 1 }, (_, d) => value(k - reach + d));
     const after = Array.from({ length: reach + 1 }, (_, d) => value(end + d));
-    if (Math.min(...least, ...after) >= own) out.push({ at: from + (k + end + 1) / 2, inkPens: own / penPx });
+    if (Math.min(...least, ...after) >= own) {
+      // A stroke that joins belongs to the letter before: it ends where the next one's ink begins.
+      const joint = own * ATOMS.joint + ATOMS.jointPens * penPx;
+      while (end + 1 < ink.length - reach && value(end + 1) <= joint) end++;
+      out.push({ at: from + end + 1, inkPens: own / penPx });
+    }
     k = end;
   }
   return out;

@@ -61,6 +61,9 @@ export const ATOMS = {
   /** Cuts are apart by so many widths of the pen, and go through no more ink than so many. */
   apartPens: 0.6,
   mostInkPens: 2.7,
+  /** A joining stroke goes on as long as there is no more ink on a line than this times the least, and so many widths of the pen. */
+  joint: 1.2,
+  jointPens: 0.15,
   /** A letter has so many at the most, and is no wider than so many heights of a capital. */
   most: 10,
   widest: 1.75,
