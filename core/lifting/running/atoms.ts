@@ -80,31 +80,61 @@ function bodyOf(patch: Patch, baseY: number, u: Upright): Body {
   return { patch, from, to, ink };
 }
 
-/** Places where little ink is met from top to bottom, apart from each other: the ends of stretches that have least. */
-function thinPlaces({ ink, from }: Body, penPx: number): { at: number; inkPens: number }[] {
-  const reach = Math.max(1, Math.round(ATOMS.apartPens * penPx));
+/** A stretch of a body with the least ink around, px along the line from its beginning. */
+interface Thin {
+  readonly from: number;
+  readonly to: number;
+  readonly ink: number;
+}
+
+/** Stretches where less ink is met from top to bottom than beside them, apart from each other. */
+function thinStretches(ink: Float64Array, reach: number, most: number): Thin[] {
   const value = (k: number) => ink[Math.max(0, Math.min(ink.length - 1, k))] ?? 0;
-  const out: { at: number; inkPens: number }[] = [];
+  const out: Thin[] = [];
   for (let k = reach; k < ink.length - reach; k++) {
     const own = value(k);
-    if (own > ATOMS.mostInkPens * penPx || own > value(k - 1)) continue;
+    if (own > most || own > value(k - 1)) continue;
     let end = k;
     while (end + 1 < ink.length - reach && value(end + 1) === own) end++;
-    const least = Array.from({ length: 2 * reach + 1 }, (_, d) => value(k - reach + d));
-    const after = Array.from({ length: reach + 1 }, (_, d) => value(end + d));
-    if (Math.min(...least, ...after) >= own) {
-      // A stroke that joins belongs to the letter before: it ends where the next one's ink begins.
-      const joint = own * ATOMS.joint + ATOMS.jointPens * penPx;
-      while (end + 1 < ink.length - reach && value(end + 1) <= joint) end++;
-      out.push({ at: from + end + 1, inkPens: own / penPx });
-    }
+    const before = Array.from({ length: reach }, (_, d) => value(k - 1 - d));
+    const after = Array.from({ length: reach }, (_, d) => value(end + 1 + d));
+    if (Math.min(...before, ...after) >= own) out.push({ from: k, to: end, ink: own });
     k = end;
   }
   return out;
 }
 
+/** Stretches with no more than a ripple between them as one. */
+function joined(thin: readonly Thin[], ink: Float64Array, ripple: number): Thin[] {
+  const out: Thin[] = [];
+  for (const t of thin) {
+    const last = out[out.length - 1];
+    const between = last ? ink.subarray(last.to, t.from + 1).reduce((a, b) => Math.max(a, b), 0) : 0;
+    if (last && between <= Math.max(last.ink, t.ink) + ripple)
+      out[out.length - 1] = { from: last.from, to: t.to, ink: Math.min(last.ink, t.ink) };
+    else out.push(t);
+  }
+  return out;
+}
+
+/**
+ * Places where a body may be cut. A stroke that joins belongs to the letter before: the place is where the ink of the next
+ * one begins.
+ */
+function cutPlaces({ ink, from }: Body, penPx: number): { at: number; inkPens: number }[] {
+  const reach = Math.max(1, Math.round(ATOMS.apartPens * penPx));
+  const thin = joined(thinStretches(ink, reach, ATOMS.mostInkPens * penPx), ink, ATOMS.ripplePens * penPx);
+  return thin.map((t, i) => {
+    const joint = t.ink * ATOMS.joint + ATOMS.jointPens * penPx;
+    const limit = Math.min(ink.length - reach, (thin[i + 1]?.from ?? Infinity) - reach) - 1;
+    let end = t.to;
+    while (end < limit && (ink[end + 1] ?? 0) <= joint) end++;
+    return { at: from + end + 1, inkPens: t.ink / penPx };
+  });
+}
+
 function atomsOf(body: Body, index: number, baseY: number, u: Upright): Atom[] {
-  const places = thinPlaces(body, u.penPx);
+  const places = cutPlaces(body, u.penPx);
   const runs: Run[][] = Array.from({ length: places.length + 1 }, () => []);
   for (const run of body.patch.runs) {
     const lean = u.slant * heightOver(baseY, u.slope, (run.from + run.to) / 2, run.y + 0.5);

@@ -61,9 +61,11 @@ export const ATOMS = {
   /** Cuts are apart by so many widths of the pen, and go through no more ink than so many. */
   apartPens: 0.6,
   mostInkPens: 2.7,
+  /** Stretches of little ink with no more than so many widths of the pen between them are one. */
+  ripplePens: 0.35,
   /** A joining stroke goes on as long as there is no more ink on a line than this times the least, and so many widths of the pen. */
-  joint: 1.2,
-  jointPens: 0.15,
+  joint: 1.6,
+  jointPens: 0.5,
   /** A letter has so many at the most, and is no wider than so many heights of a capital. */
   most: 10,
   widest: 1.75,
