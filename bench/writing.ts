@@ -53,19 +53,27 @@ function scorePage(page: WrittenPage) {
 export function main(argv: readonly string[]): void {
   const folder = argv.includes('--folder') ? argv[argv.indexOf('--folder') + 1] : null;
   const names = argv.filter((a, i) => !a.startsWith('-') && argv[i - 1] !== '--folder');
-  const lines = ['| hand | condition | letters | recall | precision | s |', '| --- | --- | --- | --- | --- | --- |'];
+  const lines = [
+    '| hand | condition | letters | recall | precision | s |',
+    '| --- | --- | --- | --- | --- | --- |',
+  ];
   const all = names.length > 0 ? names : [...HANDS.unjoined, ...HANDS.joined];
   const conditions: Condition[] = argv.includes('--photo') ? ['flat', 'photo'] : ['flat'];
   for (const name of all)
     for (const condition of conditions) {
-      const files = [folder ? join(folder, name, 'package', 'files') : '', join('node_modules', '@fontsource', name, 'files')];
+      const files = [
+        folder ? join(folder, name, 'package', 'files') : '',
+        join('node_modules', '@fontsource', name, 'files'),
+      ];
       const dir = files.find((f) => f !== '' && existsSync(f)) ?? '';
       const hand = readHand(join(dir, `${name}-latin-400-normal.woff`));
       const page = writtenPage(hand, COPYING_TEXTS.en.join(' '), condition, 5);
       const s = scorePage(page);
       const share = (a: number, b: number) => ((100 * a) / Math.max(1, b)).toFixed(1);
       const n = page.letters.length;
-      lines.push(`| ${name} | ${condition} | ${n} | ${share(s.right, n)} | ${share(s.right, s.found)} | ${s.seconds.toFixed(1)} |`);
+      lines.push(
+        `| ${name} | ${condition} | ${n} | ${share(s.right, n)} | ${share(s.right, s.found)} | ${s.seconds.toFixed(1)} |`,
+      );
       process.stderr.write(`${lines[lines.length - 1]}\n`);
     }
   writeTable('writing', lines.join('\n'), argv.includes('--write'));

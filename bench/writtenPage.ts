@@ -49,11 +49,13 @@ export function readHand(path: string): Hand {
 
 /** The outline of a glyph in units of its font, y up. */
 function outlineOf(font: hb.Font, glyph: number): Vec[][] {
-  const commands = font.glyphToJson(glyph).map(({ type, values: [a = 0, b = 0, c = 0, d = 0, e = 0, f = 0] }) => {
-    if (type === 'C') return { type, x1: a, y1: b, x2: c, y2: d, x: e, y: f };
-    if (type === 'Q') return { type, x1: a, y1: b, x: c, y: d };
-    return { type, x: a, y: b };
-  });
+  const commands = font
+    .glyphToJson(glyph)
+    .map(({ type, values: [a = 0, b = 0, c = 0, d = 0, e = 0, f = 0] }) => {
+      if (type === 'C') return { type, x1: a, y1: b, x2: c, y2: d, x: e, y: f };
+      if (type === 'Q') return { type, x1: a, y1: b, x: c, y: d };
+      return { type, x: a, y: b };
+    });
   // Paths are read with y down there.
   return polygonsOf(commands as PathCommand[]).map((l) => l.map((p) => ({ x: p.x, y: -p.y })));
 }

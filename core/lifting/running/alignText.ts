@@ -58,12 +58,7 @@ export function bordersOf({ atoms, lineOf }: AtomRow, { capHeight }: Upright): B
 }
 
 /** Ink on the cut before a body's first atom from `i` on. */
-function inkBefore(
-  atoms: readonly Atom[],
-  i: number,
-  key: string,
-  bodyKey: (i: number) => string,
-): number {
+function inkBefore(atoms: readonly Atom[], i: number, key: string, bodyKey: (i: number) => string): number {
   for (let k = i; k < atoms.length; k++) if (bodyKey(k) === key) return atoms[k]?.cutBefore?.inkPens ?? 1;
   return 1;
 }
@@ -85,6 +80,46 @@ const logAdd = (a: number, b: number): number => {
   if (a < b) [a, b] = [b, a];
   return b === -Infinity || a - b > 30 ? a : a + Math.log1p(Math.exp(b - a));
 };
+
+/** For each place between spots the places between atoms that are looked at, both ends included. */
+interface Band {
+  readonly from: Int32Array;
+  readonly to: Int32Array;
+}
+
+/** Atoms to each side of a reading within which other readings are weighed, and within which better ones are looked for. */
+const WEIGHED = 60;
+const LOOKED = 160;
+/** Places that are all looked at where no reading is known; beyond, those about as far in the text as on the page. */
+const WHOLE = 6_000_000;
+const ABOUT = 0.2;
+
+/** Where a page is read for the first time. */
+function firstBand(spots: number, atoms: number): Band {
+  const half = spots * atoms <= WHOLE ? atoms : Math.ceil(atoms * ABOUT) + LOOKED;
+  const middle = (t: number) => Math.round((t * atoms) / Math.max(1, spots));
+  return {
+    from: Int32Array.from({ length: spots + 1 }, (_, t) => Math.max(0, middle(t) - half)),
+    to: Int32Array.from({ length: spots + 1 }, (_, t) => Math.min(atoms, middle(t) + half)),
+  };
+}
+
+/** About a reading that is known. */
+function bandAround(read: readonly Aligned[], spots: number, atoms: number, half: number): Band {
+  const from = new Int32Array(spots + 1);
+  const to = new Int32Array(spots + 1).fill(atoms);
+  let [k, before] = [0, 0];
+  for (let t = 0; t <= spots; t++) {
+    const next = read[k];
+    from[t] = Math.max(0, before - half);
+    to[t] = Math.min(atoms, (next ? next.slice.start : atoms) + half);
+    if (next && next.spot === t) {
+      before = next.slice.end;
+      k++;
+    }
+  }
+  return { from, to };
+}
 
 /** All that the matching of a text with a page is computed from. */
 interface Match {
@@ -117,14 +152,14 @@ class Table {
 }
 
 /** Sums of all ways from the start to each place: `inked` ended with ink, `gap` with a letter that isn't there. */
-function fromStart(m: Match): { inked: Table; gap: Table } {
+function fromStart(m: Match, band: Band): { inked: Table; gap: Table } {
   const [n, count] = [m.slices.length, m.spots.length];
   const [inked, gap] = [new Table(count + 1, n + 1), new Table(count + 1, n + 1)];
   inked.put(0, 0, 0);
   for (let t = 0; t <= count; t++) {
     const start = m.spots[t]?.starts ? m.starting : m.within;
     const kind = m.kind[t] ?? 0;
-    for (let i = 0; i <= n; i++) {
+    for (let i = band.from[t] ?? 0; i <= (band.to[t] ?? n); i++) {
       const [a, b] = [inked.at(t, i), gap.at(t, i)];
       const any = logAdd(a, b);
       if (any === -Infinity) continue;
@@ -142,13 +177,13 @@ function fromStart(m: Match): { inked: Table; gap: Table } {
 }
 
 /** Sums of all ways from each place to the end. */
-function toEnd(m: Match): { inked: Table; gap: Table } {
+function toEnd(m: Match, band: Band): { inked: Table; gap: Table } {
   const [n, count] = [m.slices.length, m.spots.length];
   const [inked, gap] = [new Table(count + 1, n + 1), new Table(count + 1, n + 1)];
   for (let t = count; t >= 0; t--) {
     const start = m.spots[t]?.starts ? m.starting : m.within;
     const kind = m.kind[t] ?? 0;
-    for (let i = n; i >= 0; i--) {
+    for (let i = band.to[t] ?? n; i >= (band.from[t] ?? 0); i--) {
       let on = t === count && i === n ? 0 : -Infinity;
       if (i < n) on = logAdd(on, inked.at(t, i + 1) - (m.extra[i] ?? 0));
       if (t < count)
@@ -175,7 +210,7 @@ interface Best {
 }
 
 /** The best way to each place (A. Viterbi, IEEE Trans. Inf. Theory 13 (1967), on segments instead of samples). */
-function bestWays(m: Match): Best {
+function bestWays(m: Match, band: Band): Best {
   const [n, count] = [m.slices.length, m.spots.length];
   const [inked, gap] = [new Table(count + 1, n + 1), new Table(count + 1, n + 1)];
   const size = (count + 1) * (n + 1);
@@ -184,7 +219,7 @@ function bestWays(m: Match): Best {
   for (let t = 0; t <= count; t++) {
     const start = m.spots[t]?.starts ? m.starting : m.within;
     const kind = m.kind[t] ?? 0;
-    for (let i = 0; i <= n; i++) {
+    for (let i = band.from[t] ?? 0; i <= (band.to[t] ?? n); i++) {
       const [a, b] = [inked.at(t, i), gap.at(t, i)];
       const any = Math.max(a, b);
       if (any === -Infinity) continue;
@@ -206,12 +241,10 @@ function bestWays(m: Match): Best {
   return { inked, gap, took, afterGap, gapAfterGap };
 }
 
-/** The letters of the best way, each with the share of all ways that it is part of. */
-function bestReading(m: Match): Aligned[] {
+/** The letters of the best way, how sure they are left open. */
+function bestReading(m: Match, band: Band): Aligned[] {
   const [n, count] = [m.slices.length, m.spots.length];
-  const best = bestWays(m);
-  const [sums, rest] = [fromStart(m), toEnd(m)];
-  const total = rest.inked.at(0, 0);
+  const best = bestWays(m, band);
   const out: Aligned[] = [];
   let [t, i] = [count, n];
   let inGap = best.gap.at(t, i) > best.inked.at(t, i);
@@ -229,16 +262,35 @@ function bestReading(m: Match): Aligned[] {
       continue;
     }
     const [spot, from] = [t - 1, i - atoms];
-    const k = m.slices[from]?.findIndex((s) => s.end === i) ?? -1;
-    const slice = m.slices[from]?.[k];
-    const start = m.spots[spot]?.starts ? m.starting : m.within;
-    const before = logAdd(sums.inked.at(spot, from), sums.gap.at(spot, from));
-    const own = (start[from] ?? 0) + (m.costs[from]?.[k]?.[m.kind[spot] ?? 0] ?? 0);
-    const confidence = Math.min(1, Math.exp(before - own + rest.inked.at(t, i) - total));
-    if (slice) out.push({ spot, slice, confidence });
+    const slice = m.slices[from]?.find((s) => s.end === i);
+    if (slice) out.push({ spot, slice, confidence: 0 });
     [t, i] = [spot, from];
   }
   return out.reverse();
+}
+
+/** The share that each letter of a reading has of all ways near it. */
+function weighed(m: Match, read: readonly Aligned[]): Aligned[] {
+  const band = bandAround(read, m.spots.length, m.slices.length, WEIGHED);
+  const [sums, rest] = [fromStart(m, band), toEnd(m, band)];
+  const total = rest.inked.at(0, 0);
+  return read.map(({ spot, slice }) => {
+    const { start: from, end } = slice;
+    const k = m.slices[from]?.indexOf(slice) ?? -1;
+    const start = m.spots[spot]?.starts ? m.starting : m.within;
+    const before = logAdd(sums.inked.at(spot, from), sums.gap.at(spot, from));
+    const own = (start[from] ?? 0) + (m.costs[from]?.[k]?.[m.kind[spot] ?? 0] ?? 0);
+    const share = Math.exp(before - own + rest.inked.at(spot + 1, end) - total);
+    return { spot, slice, confidence: Math.min(1, share) };
+  });
+}
+
+/** What a text is read with. */
+export interface Reader {
+  readonly hand: Hand;
+  readonly upright: Upright;
+  /** What the page was taken for before the hand was known as well. */
+  readonly before: readonly Aligned[] | null;
 }
 
 /**
@@ -250,13 +302,12 @@ export function alignText(
   row: AtomRow,
   slices: readonly (readonly Slice[])[],
   spots: readonly TextSpot[],
-  hand: Hand,
-  u: Upright,
+  { hand, upright: u, before }: Reader,
 ): Aligned[] {
   const characters = [...new Set(spots.map((s) => s.char))];
   const borders = bordersOf(row, u);
   const square = u.penPx * u.xHeight;
-  return bestReading({
+  const match: Match = {
     spots,
     slices,
     costs: slices.map((own) => own.map((s) => costsOf(s, characters, hand))),
@@ -266,5 +317,9 @@ export function alignText(
     extra: Float64Array.from(row.atoms, (a) => COSTS.extra + (COSTS.extraInk * a.area) / square),
     missing: (t) => (spots[t]?.raised ? COSTS.raisedSign : COSTS.missing),
     missingOn: (t) => (spots[t]?.raised ? COSTS.raisedSign : COSTS.missingOn),
-  });
+  };
+  const band = before
+    ? bandAround(before, spots.length, slices.length, LOOKED)
+    : firstBand(spots.length, slices.length);
+  return weighed(match, bestReading(match, band));
 }

@@ -102,7 +102,12 @@ function steepest({ low, ink }: Profile, from: number, to: number, sign: number)
 }
 
 /** Ink of one line: patches that reach over several lines are parted half-way. */
-function shareOut(patches: readonly Patch[], middles: readonly number[], slope: number, reach: number): Patch[][] {
+function shareOut(
+  patches: readonly Patch[],
+  middles: readonly number[],
+  slope: number,
+  reach: number,
+): Patch[][] {
   const out: Patch[][] = middles.map(() => []);
   const level = (x: number, y: number) => y - slope * x;
   const lineAt = (y: number) => {

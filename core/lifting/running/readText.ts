@@ -90,7 +90,7 @@ export function readText(mask: ByteImage, text: string, slope: number | null = n
   let hand: Hand = unknownHand(widthScaleOf(row, spots, u));
   let read: Aligned[] = [];
   for (let round = 0; round < HAND.rounds; round++) {
-    read = alignText(row, slices, spots, hand, u);
+    read = alignText(row, slices, spots, { hand, upright: u, before: round === 0 ? null : read });
     const taught = read
       .filter((a) => a.confidence >= HAND.sure)
       .map(({ spot, slice }) => ({ char: spots[spot]?.char ?? '', slice }));
@@ -142,7 +142,13 @@ function seedsOf(runs: readonly Run[], box: PxBox): { x: number; y: number }[] {
 }
 
 /** The cuts at both ends of a stretch of atoms, where its ink goes on. */
-function cutsAround({ atoms, lineOf }: AtomRow, start: number, end: number, baseY: number, u: Upright): Cut[] {
+function cutsAround(
+  { atoms, lineOf }: AtomRow,
+  start: number,
+  end: number,
+  baseY: number,
+  u: Upright,
+): Cut[] {
   const bodies = new Set(atoms.slice(start, end).map((a) => a.body));
   const own = atoms.slice(start, end).filter((a, k, all) => {
     const first = all.findIndex((b) => b.body === a.body) === k;

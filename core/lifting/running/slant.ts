@@ -12,7 +12,8 @@ export function slantOf({ lines, slope, penPx, xHeight }: TextLines): number {
       for (const { y, from, to } of runs) {
         const x = (from + to) / 2;
         const up = baseY + slope * x - y - 0.5;
-        if (to - from <= SLANT.uprightPens * penPx && up > 0 && up < 2 * xHeight) points.push({ x, up, line });
+        if (to - from <= SLANT.uprightPens * penPx && up > 0 && up < 2 * xHeight)
+          points.push({ x, up, line });
       }
   });
   const bin = Math.max(1, penPx / 2);
