@@ -2,7 +2,7 @@
 
 export const USAGE = {
   trace: 'orthoglyph trace IN.png --svg OUT.svg [--tolerance PX] [--json FACTS.json]',
-  lift: 'orthoglyph lift IMAGE --json OUT.json [--expect "ABC..." | --among "ABC..."] [--turn DEGREES] [--svg] [--mirror] [--invert] [--keep-lines]',
+  lift: 'orthoglyph lift IMAGE --json OUT.json [--expect "ABC..." | --among "ABC..." | --text "..." | --texts FILE] [--turn DEGREES] [--svg] [--mirror] [--invert] [--keep-lines]',
   sheet:
     'orthoglyph sheet --characters "ABC..." --pdf OUT.pdf|--png OUT.png|--svg OUT.svg [--paper a4|letter] [--boxes N] [--json LAYOUT.json]',
   clean:

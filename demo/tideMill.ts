@@ -6,7 +6,7 @@ import { changeCasting } from '../core/project/document/commands/font/casting';
 import { edit } from '../core/project/document/inStep/edit';
 import type { Doc } from '../core/project/document/schema';
 import { pictureIdOf } from '../core/readers/pictures/pictureId';
-import { liftSheet } from '../core/lifting/find/liftSheet';
+import { liftSheet } from '../core/lifting/sheet/liftSheet';
 import { decodePicture } from '../core/readers/pictures/decodePicture';
 import { JOINED_SKELETONS } from './hand/skeletons';
 import { APPRENTICE, KEEPER } from './hand/writeLetter';

@@ -88,6 +88,14 @@ const CORE = [
         holds: 'patches, letters, rows, matching with the expected characters, cuts and joins',
         beside: ['printed', 'shapes'],
       },
+      running: {
+        holds: 'running handwriting whose text is known: lines, atoms, matching, what is learnt of the hand',
+        beside: ['printed', 'shapes', 'find'],
+      },
+      sheet: {
+        holds: 'a sheet from its picture to traced pieces, by letters or by its text',
+        beside: ['printed', 'find', 'running'],
+      },
       practice: {
         holds: 'practice sheets: layout, PDF, page code, reading',
         beside: ['printed', 'shapes', 'find'],

@@ -6,7 +6,7 @@ import { edit } from '../../core/project/document/inStep/edit';
 import { FIRST_RECIPE } from '../../core/project/document/defaultRecipe';
 import type { Doc } from '../../core/project/document/schema';
 import type { DroppedFile } from '../../core/lifting/artwork/sortFiles';
-import { liftSheet } from '../../core/lifting/find/liftSheet';
+import { liftSheet } from '../../core/lifting/sheet/liftSheet';
 import { dpiOf } from '../../core/readers/pictures/dpi';
 import { pictureIdOf } from '../../core/readers/pictures/pictureId';
 import { enlargeCells, readPixelArt } from '../../core/tracing/pixels/pixelArt';

@@ -5,10 +5,9 @@ import { project } from '../../core/lifting/practice/homography';
 import { liftPractice } from '../../core/lifting/practice/liftPractice';
 import { findPage, type FoundPage } from '../../core/lifting/practice/readPage';
 import { straightenPage } from '../../core/lifting/practice/straighten';
-import type { Picture } from '../../core/foundations/raster/picture';
 import { problem } from '../../core/foundations/problems/problem';
 import { liftPicture } from '../../core/lifting/find/liftPicture';
-import { readSheet } from '../../core/lifting/printed/readSheet';
+import { readSheet, type SheetInk, type SheetRecipe } from '../../core/lifting/printed/readSheet';
 import { pathData } from '../../core/readers/svg/pathData';
 import { readPieceRegion } from '../../core/lifting/find/pieceRegion';
 import { traceRegion } from '../../core/tracing/trace/traceRegion';
@@ -18,12 +17,15 @@ import { writeFile } from '../files';
 import { printProblems, showProgress, valueOrPrint } from '../telling';
 import { readPicture, type ReadPicture } from '../pictures';
 import { USAGE } from '../usage';
+import { liftWritten, textOf } from './liftWritten';
 
 export const liftHelp = `${USAGE.lift}
 
 Finds the letters on a picture of writing, in reading order.
   --json PATH       boxes (px), characters and how sure they are
   --expect TEXT     the characters in the order they were written
+  --text TEXT       the page is running handwriting: this is what it says; items tell their place in it
+  --texts FILE      the same from a JSON file with the texts of several pages by the names of their pictures
   --among TEXT      characters of which the page holds some, in one of the usual orders; "expected" says which
   --turn DEGREES    how far rows fall to the right, instead of finding out
   --mirror          the letters are the wrong way round, as on metal type; boxes stay those of the picture given
@@ -37,6 +39,8 @@ function argumentsOf(argv: string[]) {
     json: { type: 'string' },
     expect: { type: 'string', default: '' },
     among: { type: 'string', default: '' },
+    text: { type: 'string' },
+    texts: { type: 'string' },
     turn: { type: 'string' },
     svg: { type: 'boolean', default: false },
     mirror: { type: 'boolean', default: false },
@@ -46,6 +50,10 @@ function argumentsOf(argv: string[]) {
   const [input] = positionals;
   const { json } = values;
   if (!input || positionals.length > 1 || !json) throw new UsageError('give one picture, and --json');
+  const lists = [values.expect, values.among, values.text, values.texts].filter(
+    (v) => v !== undefined && v !== '',
+  );
+  if (lists.length > 1) throw new UsageError('give only one of --expect, --among, --text and --texts');
   const turnDeg = values.turn === undefined ? null : Number(values.turn);
   if (turnDeg !== null && !(Math.abs(turnDeg) <= 45)) throw new UsageError('--turn is -45 to 45 degrees');
   return { ...values, input, json, turnRad: turnDeg === null ? null : (turnDeg * Math.PI) / 180 };
@@ -61,7 +69,16 @@ export async function runLift(argv: string[]): Promise<number> {
   if (practice && practice !== 'no-code') return liftPracticePage(input, read, practice, json, given.svg);
   if (practice === 'no-code')
     printProblems([problem({ code: 'practice-no-code' }, 'warning', { file: input })]);
-  const found = liftSheetOf(read.picture, given);
+  const sheet = valueOrPrint(readSheet(read.picture, readingOf(given)), input);
+  if (!sheet) return EXIT.input;
+  const { text, texts } = given;
+  if (text !== undefined || texts !== undefined) {
+    const told = text ?? valueOrPrint(textOf(texts ?? '', input), texts ?? input);
+    if (told === null || told === undefined) return EXIT.input;
+    const mirroredWidth = given.mirror ? read.picture.width : null;
+    return liftWritten(sheet, told, { ...given, step: read.step, mirroredWidth });
+  }
+  const found = liftSheetOf(sheet, given);
   if (!found) return EXIT.input;
   const { page } = found;
   const { expected, pairings } = page;
@@ -73,17 +90,18 @@ export async function runLift(argv: string[]): Promise<number> {
   return written.ok ? EXIT.ok : EXIT.input;
 }
 
+/** How the picture is read by what was said. */
+const readingOf = ({ mirror, invert, 'keep-lines': keep }: Given): SheetRecipe => ({
+  mirror,
+  ground: invert ? 'dark' : 'found',
+  printedLines: keep ? 'keep' : 'leave out',
+});
+
 /** The sheet's ink and what was found in it; null after telling what is wrong. */
-function liftSheetOf(picture: Picture, given: Given) {
-  const { input, mirror, invert, turnRad } = given;
+function liftSheetOf(sheet: SheetInk, given: Given) {
+  const { input, turnRad } = given;
   const guessed = given.expect.trim() === '';
   const list = [...(guessed ? given.among : given.expect)].filter((c) => c.trim() !== '');
-  const printedLines = given['keep-lines'] ? 'keep' : 'leave out';
-  const sheet = valueOrPrint(
-    readSheet(picture, { mirror, ground: invert ? 'dark' : 'found', printedLines }),
-    input,
-  );
-  if (!sheet) return null;
   const onStage = (stage: string, share: number) => showProgress(`${stage} ${Math.round(share * 100)} %`);
   const page = valueOrPrint(liftPicture(sheet, { list, guessed, bill: list }, { turnRad, onStage }), input);
   showProgress('');

@@ -1,4 +1,4 @@
-import type { TracedSheet } from '../lifting/find/liftSheet';
+import type { TracedSheet } from '../lifting/find/tracedSheet';
 import { box } from './randomOutlines';
 
 /** A lifted sheet with a piece for each character. */

@@ -18,7 +18,7 @@ import { edit } from '../../core/project/document/inStep/edit';
 import { newProject, projectOf } from '../../core/project/document/newProject';
 import type { Doc, ProjectRow, RecipeRow, Rule } from '../../core/project/document/schema';
 import { cleanUp } from '../../core/outlines/dress/cleanUp';
-import { liftSheet } from '../../core/lifting/find/liftSheet';
+import { liftSheet } from '../../core/lifting/sheet/liftSheet';
 import { fitted } from '../../core/project/finish/fitted';
 import { decodePicture } from '../../core/readers/pictures/decodePicture';
 import { pictureIdOf } from '../../core/readers/pictures/pictureId';

@@ -2,7 +2,7 @@ import type { Remote } from 'comlink';
 import { fail, ok, type Result } from '../../core/foundations/problems/problem';
 import type { DroppedFile, SortedFiles } from '../../core/lifting/artwork/sortFiles';
 import { artworkSheet } from '../../core/lifting/artwork/makeSheets';
-import type { TracedPiece } from '../../core/lifting/find/liftSheet';
+import type { TracedPiece } from '../../core/lifting/find/tracedSheet';
 import { packRow } from '../../core/project/document/packing/packRows';
 import { liftedSheet } from '../../core/testing/liftedSheet';
 import { WorkerHost, type Started } from '../jobs/workerHost';

@@ -25,7 +25,7 @@ import { edit } from '../../project/document/inStep/edit';
 import { defaultRecipe } from '../../project/document/defaultRecipe';
 import { newProject } from '../../project/document/newProject';
 import type { Doc } from '../../project/document/schema';
-import { liftSheet } from '../../lifting/find/liftSheet';
+import { liftSheet } from '../../lifting/sheet/liftSheet';
 import type { Contour } from '../../foundations/geometry/contour';
 import { moduleContours } from '../../outlines/modules/moduleContours';
 import { DEFAULT_PEN, type PenStroke } from '../../tracing/pen/strokes';

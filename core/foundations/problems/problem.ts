@@ -60,6 +60,8 @@ export type ProblemDetail =
     }
   | { readonly code: 'picture-made-smaller'; readonly step: number }
   | { readonly code: 'page-by-shape' }
+  | { readonly code: 'texts-file'; readonly reason: 'no-json' | 'no-text' }
+  | { readonly code: 'words-skipped'; readonly words: readonly string[] }
   | { readonly code: 'no-grid' }
   | { readonly code: 'no-ink'; readonly look: 'all light' | 'all dark' | 'flat' }
   | {

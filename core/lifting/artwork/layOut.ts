@@ -1,4 +1,4 @@
-import type { TracedPiece, TracedSheet } from '../find/liftSheet';
+import type { TracedPiece, TracedSheet } from '../find/tracedSheet';
 import { contoursBox } from '../../foundations/geometry/measure';
 import { commonFoot } from './commonFoot';
 import { moveArtwork, type Artwork } from './readArtwork';

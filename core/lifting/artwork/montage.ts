@@ -1,4 +1,4 @@
-import type { TracedPiece } from '../find/liftSheet';
+import type { TracedPiece } from '../find/tracedSheet';
 import { tracePiece, type TraceRecipe } from '../find/tracePiece';
 import { learnInk } from '../../tracing/ink/inkModel';
 import { contoursBox } from '../../foundations/geometry/measure';

@@ -8,7 +8,7 @@ import { listOf } from '../find/written';
 import { measureForms } from '../find/rowForms';
 import { groupLetters } from '../find/letters';
 import type { Part } from '../find/parts';
-import type { TracedPiece } from '../find/liftSheet';
+import type { TracedPiece } from '../find/tracedSheet';
 import { scaling, translation } from '../../foundations/geometry/affine';
 import { transformContours, type Contour } from '../../foundations/geometry/contour';
 import { contourArea, contoursBox, flattenContour, windingNumber } from '../../foundations/geometry/measure';

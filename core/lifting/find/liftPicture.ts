@@ -17,7 +17,7 @@ import { withoutStrays } from './strayParts';
 import type { Written } from './written';
 
 /** A letter cut out of a picture. Everything in px of the picture, y down. */
-interface LiftedPiece {
+export interface LiftedPiece {
   /** Tight around the ink. */
   readonly box: PxBox;
   /** One point of ink for each of its patches. */

@@ -1,6 +1,6 @@
 import { contourArea, contoursBox } from '../../foundations/geometry/measure';
 import { readPieceRegion } from '../find/pieceRegion';
-import type { TracedPiece, TracedSheet } from '../find/liftSheet';
+import type { TracedPiece, TracedSheet } from '../find/tracedSheet';
 import { characterForm } from '../find/expected';
 import type { FoundLetter } from '../find/letters';
 import { letterMask } from '../find/likeness';

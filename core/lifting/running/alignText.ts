@@ -19,6 +19,8 @@ export interface Aligned {
   readonly slice: Slice;
   /** 0..1: share of all ways to read the page in which this is so. */
   readonly confidence: number;
+  /** How little the ink looks like it, nats. */
+  readonly cost: number;
 }
 
 /** Where one atom ends and the next begins. */
@@ -263,7 +265,7 @@ function bestReading(m: Match, band: Band): Aligned[] {
     }
     const [spot, from] = [t - 1, i - atoms];
     const slice = m.slices[from]?.find((s) => s.end === i);
-    if (slice) out.push({ spot, slice, confidence: 0 });
+    if (slice) out.push({ spot, slice, confidence: 0, cost: 0 });
     [t, i] = [spot, from];
   }
   return out.reverse();
@@ -279,9 +281,10 @@ function weighed(m: Match, read: readonly Aligned[]): Aligned[] {
     const k = m.slices[from]?.indexOf(slice) ?? -1;
     const start = m.spots[spot]?.starts ? m.starting : m.within;
     const before = logAdd(sums.inked.at(spot, from), sums.gap.at(spot, from));
-    const own = (start[from] ?? 0) + (m.costs[from]?.[k]?.[m.kind[spot] ?? 0] ?? 0);
+    const cost = m.costs[from]?.[k]?.[m.kind[spot] ?? 0] ?? 0;
+    const own = (start[from] ?? 0) + cost;
     const share = Math.exp(before - own + rest.inked.at(spot + 1, end) - total);
-    return { spot, slice, confidence: Math.min(1, share) };
+    return { spot, slice, confidence: Math.min(1, share), cost };
   });
 }
 

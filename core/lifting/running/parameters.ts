@@ -91,7 +91,7 @@ export const COSTS = {
   gapDoubt: 0.06,
   mostGap: 4,
   /** A raised sign is looked for when all letters have their places. */
-  raisedSign: 0.2,
+  raisedSign: 1.5,
 } as const;
 
 /** How what is learnt of a hand counts. */
@@ -109,4 +109,32 @@ export const HAND = {
   /** Spread of widths of a letter as a share of its width, and the least of it in heights of a capital. */
   widthSpread: 0.16,
   leastSpread: 0.05,
+} as const;
+
+/** Dots, accents and quotes, x-heights. */
+export const MARKS = {
+  /** A dot hangs this far beside its letter at the most. */
+  beside: 0.5,
+  /** A sign before or behind a word stands within this. */
+  signRoom: 0.9,
+} as const;
+
+/** What of many drawings is taken. */
+export const ROLES = {
+  /** Less sure ones are no letters of the font, */
+  sure: 0.6,
+  /** so many take turns beside the letter itself, */
+  turns: 2,
+  /** and none that is odder than this, nats. */
+  odd: 3,
+} as const;
+
+/** Words that are skipped rather than guessed. */
+export const WORDS = {
+  /** A letter as sure as this counts, and this share of a word's has to. */
+  sure: 0.5,
+  share: 0.6,
+  /** What its letters may cost at the most on the mean, nats, and what counts for one that wasn't found. */
+  odd: 4,
+  lacking: 7,
 } as const;

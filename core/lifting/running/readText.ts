@@ -7,10 +7,12 @@ import { alignText, bordersOf, type Aligned, type Border, type TextSpot } from '
 import { atomLineOf, cutAt, heightOver, uprightOf, type Upright } from './atoms';
 import { learnHand, unknownHand, type Borders, type Hand } from './hand';
 import { linesOf } from './lines';
+import { shareMarks } from './marks';
 import { HAND } from './parameters';
 import { patchesOf, patchOf, type Run } from './patches';
 import { slantOf } from './slant';
 import { atomRowOf, slicesOf, type AtomRow } from './slices';
+import { skippedWords, type SkippedWord } from './words';
 
 /** A letter of running handwriting. Everything in px of the picture, y down. */
 export interface WrittenPiece {
@@ -27,11 +29,15 @@ export interface WrittenPiece {
   readonly order: number;
   /** 0..1: share of all ways to read the page in which it is so. */
   readonly confidence: number;
+  /** How far it is from how this hand draws the character, nats: the least odd is the most typical. */
+  readonly oddness: number;
 }
 
 export interface WrittenText {
   readonly pieces: readonly WrittenPiece[];
-  /** Places of the text that nothing was found for. */
+  /** Words of the text that the page doesn't show so. */
+  readonly skipped: readonly SkippedWord[];
+  /** Places in other words that nothing was found for. */
   readonly missing: readonly number[];
   readonly skewRad: number;
   readonly capHeightPx: number;
@@ -79,56 +85,86 @@ function bordersRead(
   return { joined, wordGap: (a + b) / 2, gapDoubt: Math.max(0.03, (b - a) / 10) };
 }
 
-/** Reads running handwriting whose text is known. `slope`: the page's turn, y per x, where it is known. */
-export function readText(mask: ByteImage, text: string, slope: number | null = null): WrittenText {
+/**
+ * Reads running handwriting whose text is known. `slope`: the page's turn, y per x, where it is known. `onShare` is told how far
+ * it is (0..1); throwing from it stops the work.
+ */
+export function readText(
+  mask: ByteImage,
+  text: string,
+  slope: number | null = null,
+  onShare: (share: number) => void = () => {},
+): WrittenText {
   const lines = linesOf(patchesOf(mask), slope);
   const u = uprightOf(lines, slantOf(lines));
   const row = atomRowOf(lines.lines.map((l) => atomLineOf(l, u)));
   const spots = spotsOf(text);
-  const slices = slicesOf(row, u);
+  const slices = slicesOf(row, u, (share) => onShare(share * LOOKING));
   const borders = bordersOf(row, u);
   let hand: Hand = unknownHand(widthScaleOf(row, spots, u));
   let read: Aligned[] = [];
   for (let round = 0; round < HAND.rounds; round++) {
+    onShare(LOOKING + ((1 - LOOKING) * round) / HAND.rounds);
     read = alignText(row, slices, spots, { hand, upright: u, before: round === 0 ? null : read });
     const taught = read
       .filter((a) => a.confidence >= HAND.sure)
       .map(({ spot, slice }) => ({ char: spots[spot]?.char ?? '', slice }));
     hand = learnHand(taught, bordersRead(read, spots, borders, hand.borders), hand.widthScale);
   }
-  const found = new Set(read.map((a) => a.spot));
+  const skipped = skippedWords(read, spots);
+  const left = (spot: number) => skipped.some((w) => spot >= w.from && spot <= w.to);
+  const kept = read.filter((a) => !left(a.spot));
+  const pieces = piecesOf(kept, spots, row, u).sort((a, b) => a.order - b.order);
+  const found = new Set(pieces.map((p) => p.order));
   return {
-    pieces: read.flatMap((a) => pieceOf(a, spots, row, u) ?? []),
-    missing: spots.flatMap((_, i) => (found.has(i) ? [] : [i])),
+    pieces,
+    skipped,
+    missing: spots.flatMap((_, i) => (found.has(i) || left(i) ? [] : [i])),
     skewRad: Math.atan(u.slope),
     capHeightPx: u.capHeight,
     rows: row.lines.length,
   };
 }
 
-function pieceOf(
-  { spot, slice, confidence }: Aligned,
+/** Letters and raised signs with their ink. */
+function piecesOf(
+  read: readonly Aligned[],
   spots: readonly TextSpot[],
   row: AtomRow,
   u: Upright,
-): WrittenPiece | null {
-  const own = row.atoms.slice(slice.start, slice.end);
-  const runs = own.flatMap((a) => [...a.runs, ...a.marks.flatMap((m) => m.runs)]);
-  const patch = patchOf(runs);
-  const line = row.lineOf[slice.start] ?? 0;
-  const baseY = row.lines[line]?.baseY ?? 0;
-  if (!patch) return null;
-  return {
-    box: patch.box,
-    seeds: seedsOf(runs, patch.box),
-    cuts: cutsAround(row, slice.start, slice.end, baseY, u),
-    row: line,
-    baselineY: heightOver(baseY, u.slope, patch.box.x + patch.box.width / 2, 0),
-    char: spots[spot]?.char ?? '',
-    order: spot,
-    confidence,
+): WrittenPiece[] {
+  const marks = shareMarks(read, spots, row, u);
+  const piece = (runs: readonly Run[], line: number, spot: number) => {
+    const patch = patchOf(runs);
+    const baseY = row.lines[line]?.baseY ?? 0;
+    const char = spots[spot]?.char ?? '';
+    if (!patch) return [];
+    const middle = patch.box.x + patch.box.width / 2;
+    const baselineY = heightOver(baseY, u.slope, middle, 0);
+    return [{ box: patch.box, seeds: seedsOf(runs, patch.box), row: line, baselineY, char, order: spot }];
   };
+  const letters = read.flatMap(({ spot, slice, confidence, cost }, k) => {
+    const line = row.lineOf[slice.start] ?? 0;
+    const own = row.atoms.slice(slice.start, slice.end).flatMap((a) => a.runs);
+    const above = (marks.ofLetters.get(k) ?? []).flatMap((m) => m.runs);
+    const cuts = cutsAround(row, slice.start, slice.end, row.lines[line]?.baseY ?? 0, u);
+    return piece([...own, ...above], line, spot).map((p) => ({ ...p, cuts, confidence, oddness: cost }));
+  });
+  const signs = [...marks.signs].flatMap(([spot, { line, patches }]) =>
+    piece(
+      patches.flatMap((p) => p.runs),
+      line,
+      spot,
+    ).map((p) => ({ ...p, cuts: [], confidence: SIGN_SURE, oddness: 0 })),
+  );
+  return [...letters, ...signs];
 }
+
+/** Share of the time that looking at all that may be letters takes. */
+const LOOKING = 0.5;
+
+/** A raised sign is known by its place alone. */
+const SIGN_SURE = 0.8;
 
 /** One place of ink for each connected patch, px of the picture. */
 function seedsOf(runs: readonly Run[], box: PxBox): { x: number; y: number }[] {

@@ -31,9 +31,10 @@ export function atomRowOf(lines: readonly AtomLine[]): AtomRow {
   };
 }
 
-/** All that may be letters, by where they begin. */
-export function slicesOf(row: AtomRow, u: Upright): Slice[][] {
+/** All that may be letters, by where they begin. `onShare` is told how far it is (0..1). */
+export function slicesOf(row: AtomRow, u: Upright, onShare: (share: number) => void): Slice[][] {
   return row.atoms.map((first, start) => {
+    onShare(start / row.atoms.length);
     const line = row.lineOf[start] ?? 0;
     const out: Slice[] = [];
     for (let end = start + 1; end <= Math.min(row.atoms.length, start + ATOMS.most); end++) {

@@ -1,5 +1,5 @@
 import { inFile } from '../../../core/foundations/problems/problem';
-import type { TracedSheet } from '../../../core/lifting/find/liftSheet';
+import type { TracedSheet } from '../../../core/lifting/find/tracedSheet';
 import { takingLifted } from '../../../core/project/document/commands/pieces/takeLifted';
 import { soughtOn } from '../../../core/project/document/queries/sheets';
 import type { Doc } from '../../../core/project/document/schema';

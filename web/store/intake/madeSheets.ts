@@ -1,6 +1,6 @@
 import { fail } from '../../../core/foundations/problems/problem';
 import { charactersOf } from '../../../core/lifting/artwork/template/makeTemplate';
-import type { TracedPiece } from '../../../core/lifting/find/liftSheet';
+import type { TracedPiece } from '../../../core/lifting/find/tracedSheet';
 import { addingMadeSheet } from '../../../core/project/document/commands/sheets/madeSheets';
 import { inPlaceOf } from '../../../core/project/document/commands/sheets/readAs';
 import { FIRST_RECIPE } from '../../../core/project/document/defaultRecipe';

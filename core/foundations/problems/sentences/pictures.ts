@@ -1,6 +1,9 @@
 import type { Sentences } from './sentence';
 import { counted } from '../counted';
 
+/** So many words of a text are named. */
+const MOST_WORDS = 8;
+
 const SCAN_TEXT = {
   'paper-jam':
     'the sheet jammed on its way. Take it out, lay it straight and scan again; nothing was changed.',
@@ -28,6 +31,8 @@ export const PICTURES: Sentences<
   | 'nothing-there'
   | 'no-letters'
   | 'page-by-shape'
+  | 'words-skipped'
+  | 'texts-file'
 > = {
   'picture-kind-unknown': () =>
     'this is not a picture we can read. Use a PNG, JPEG, WebP, TIFF, BMP, GIF, SVG or PDF file.',
@@ -69,6 +74,12 @@ export const PICTURES: Sentences<
     p.specks > 0
       ? `only specks were found (${p.specks}), nothing as big as a letter. Scan at a higher resolution.`
       : 'no letters were found. Check that the page was not blank.',
+  'texts-file': (p) =>
+    p.reason === 'no-json'
+      ? 'this is no list of texts. Write {"page.png": "what it says", ...} as JSON.'
+      : 'it has no text for this picture. Add it under the name of the picture.',
+  'words-skipped': (p) =>
+    `${p.words.length === 1 ? 'a word of its text was' : `${p.words.length} words of its text were`} not found as written: ${p.words.slice(0, MOST_WORDS).join(' ')}${p.words.length > MOST_WORDS ? ' …' : ''}. Nothing was guessed there; correct the text in Gather where the page says something else.`,
   'page-by-shape': () =>
     'its letters follow no list of this font in a usual order, so they are named by their shapes alone. Type what is written on it in Gather and lift it again to have them named by that.',
 };

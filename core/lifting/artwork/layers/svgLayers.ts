@@ -1,4 +1,4 @@
-import type { TracedPiece } from '../../find/liftSheet';
+import type { TracedPiece } from '../../find/tracedSheet';
 import { contoursBox, type Box } from '../../../foundations/geometry/measure';
 import type { DrawnShape, SvgDrawing } from '../../../readers/svg/read/readSvg';
 import { svgLayersOf, svgOutline } from '../../../readers/svg/read/svgOutline';

@@ -4,7 +4,7 @@ import { transformContours } from '../../../foundations/geometry/contour';
 import { scaling, translation, compose } from '../../../foundations/geometry/affine';
 import { contoursBox, type Box } from '../../../foundations/geometry/measure';
 import type { Paint, Rgb } from '../../../foundations/geometry/paint';
-import type { TracedPiece } from '../../find/liftSheet';
+import type { TracedPiece } from '../../find/tracedSheet';
 import type { DrawnShape, SvgDrawing } from '../../../readers/svg/read/readSvg';
 import { coveredBy } from '../../../readers/svg/read/svgOutline';
 import type { LaidOut } from '../layOut';

@@ -21,9 +21,12 @@ export function missingOfBill(doc: Doc, sheetId: string | null = null): string {
 
 /** What is looked for on a sheet: its list, or what the bill lacks besides it, with the whole bill behind. */
 export function soughtOn(doc: Doc, sheet: SheetRow): { readonly sheet: SheetRow; readonly bill: string } {
-  if (sheet.expectedFrom === 'hand') return { sheet, bill: '' };
+  if (sheet.expectedFrom !== 'bill') return { sheet, bill: '' };
   return { sheet: { ...sheet, expected: missingOfBill(doc, sheet.id) }, bill: projectOf(doc).bill };
 }
+
+/** Whether a piece draws a letter of the font: it is one, and not one more drawing that is kept beside. */
+export const isUsed = (p: PieceRow): boolean => p.state === 'found' || p.state === 'accepted';
 
 /** A name with less than this is to be looked at. */
 const DOUBTFUL = 0.8;
@@ -35,8 +38,7 @@ export const isDoubtful = (p: PieceRow): boolean =>
 /** Named letters of a sheet that its list doesn't have, in reading order. */
 export function beyondList(sheet: SheetRow, pieces: readonly PieceRow[]): PieceRow[] {
   const listed = new Set(sheet.expected);
-  const beyond = (p: PieceRow) =>
-    p.char !== null && p.variant === null && p.state !== 'dropped' && !listed.has(p.char);
+  const beyond = (p: PieceRow) => p.char !== null && p.variant === null && isUsed(p) && !listed.has(p.char);
   return sheet.kind === 'page' ? pieces.filter(beyond) : [];
 }
 

@@ -26,8 +26,11 @@ export const pieceRow = z.object({
   confidence: z.number(),
   /** What of its drawing was not understood and is missing, until somebody says that it is right as it is. */
   unread: z.array(z.string()).readonly().default([]),
-  /** found = as the finder left it; accepted = a person said yes; dropped = not a letter. */
-  state: z.enum(['found', 'accepted', 'dropped']),
+  /**
+   * found = as the finder left it; accepted = a person said yes; dropped = not a letter; spare = one more drawing of its character,
+   * which isn't used.
+   */
+  state: z.enum(['found', 'accepted', 'dropped', 'spare']),
   /** Traced outline, px of the sheet's picture, y down. */
   outline: z.array(contour).readonly(),
   /** Its colours, when it was traced in colour; px like the outline. */

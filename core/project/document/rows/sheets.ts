@@ -37,10 +37,10 @@ export const sheetRow = z.object({
   widthPx: z.number(),
   heightPx: z.number(),
   recipeId: id,
-  /** Characters in the order they were written. */
+  /** Characters in the order they were written; of running text the text. */
   expected: z.string(),
-  /** Who says so: a person, or the bill, of which a page holds a part in one of the usual orders. */
-  expectedFrom: z.enum(['hand', 'bill']).default('hand'),
+  /** Who says so: a person, or the bill, of which a page holds a part in one of the usual orders; or it is a running text. */
+  expectedFrom: z.enum(['hand', 'bill', 'text']).default('hand'),
   /** The page's turn as given by hand, degrees, positive when rows fall to the right; null = found by itself. */
   turnDeg: z.number().min(-45).max(45).nullable().default(null),
   state: z.enum(['added', 'lifted', 'failed']),

@@ -14,6 +14,7 @@ import { PRIVATE } from '../glyphs/privateCodes';
 import { blankGlyph, projectOf } from '../../newProject';
 import type { Doc, GlyphRow, PieceRow, ProjectRow, SheetRow } from '../../schema';
 import { isWorkedOn } from '../../queries/glyphs';
+import { isUsed } from '../../queries/sheets';
 import { TINY } from '../../../../foundations/geometry/tolerance';
 
 /** What a glyph is called and stands for; apart from its id, which never changes. */
@@ -149,7 +150,7 @@ export const seatInto = (doc: Doc, d: Draft, sheet: SheetRow, pieces: readonly P
 /** The same, letter by letter. */
 export function* seating(doc: Doc, d: Draft, sheet: SheetRow, pieces: readonly PieceRow[]): Steps<void> {
   const project = d.get('project', projectOf(doc).id)!;
-  const named = pieces.filter((p) => p.state !== 'dropped' && p.char !== null);
+  const named = pieces.filter((p) => isUsed(p) && p.char !== null);
   for (const p of named) {
     // Boxes are remembered: seating all letters asks for each.
     contoursBox(p.outline);

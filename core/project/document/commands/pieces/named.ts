@@ -1,7 +1,7 @@
 import { glyphNameOf } from '../../../../type/names/glyphNames';
 import { type Draft, type ProjectDiff, draft } from '../../changes/diff';
 import { glyphNamed } from '../../identity';
-import { piecesOf } from '../../queries/sheets';
+import { isUsed, piecesOf } from '../../queries/sheets';
 import type { Doc, GlyphRow, PieceRow } from '../../schema';
 import { glyphOfCodePoint } from '../../queries/lookups';
 import { renamed, seatInto } from '../lines/seatInto';
@@ -17,7 +17,7 @@ export function relabelPiece(doc: Doc, pieceId: string, char: string | null): Pr
   const d = draft(doc);
   const pieces = piecesOf(doc, sheet.id).map((p): PieceRow => {
     if (p.id === pieceId) return { ...p, char, confidence: 1, state: 'accepted' };
-    return char !== null && p.char === char && p.variant === piece.variant
+    return char !== null && p.char === char && p.variant === piece.variant && isUsed(p)
       ? { ...p, char: null, confidence: 0 }
       : p;
   });
@@ -31,7 +31,8 @@ export function acceptPieces(doc: Doc, ids: readonly string[]): ProjectDiff | nu
   const d = draft(doc);
   for (const id of ids) {
     const p = doc.pieces[id];
-    if (p && p.char !== null && p.state !== 'accepted') d.put('pieces', { ...p, state: 'accepted' });
+    if (p && p.char !== null && p.state !== 'accepted' && p.state !== 'spare')
+      d.put('pieces', { ...p, state: 'accepted' });
   }
   return d.done(ids.length === 1 ? 'Accept a piece' : `Accept ${ids.length} pieces`);
 }
@@ -101,7 +102,7 @@ export function namePiece(
   const rows = new Map<string, PieceRow>([[pieceId, named]]);
   if (variant === null)
     for (const p of Object.values(doc.pieces))
-      if (p.id !== pieceId && p.char === char && p.variant === null && p.state !== 'dropped') {
+      if (p.id !== pieceId && p.char === char && p.variant === null && isUsed(p)) {
         rows.set(p.id, { ...p, char: null, confidence: 0 });
         touched.add(p.sheetId);
       }

@@ -1,7 +1,7 @@
 import { draft, type ProjectDiff } from '../../changes/diff';
 import type { Doc, PieceRow } from '../../schema';
 import { seatInto } from '../lines/seatInto';
-import { piecesOf } from '../../queries/sheets';
+import { isUsed, piecesOf } from '../../queries/sheets';
 
 /** A piece made by hand: its ink, its outline and what it probably is. */
 export type MadePiece = Pick<
@@ -23,7 +23,7 @@ export function replacePieces(
   const old = piecesOf(doc, sheetId);
   const left = old.filter((p) => !gone.includes(p.id));
   const first = old.find((p) => gone.includes(p.id));
-  const taken = new Set(left.filter((p) => p.state !== 'dropped').map((p) => p.char));
+  const taken = new Set(left.filter(isUsed).map((p) => p.char));
   const slope = Math.tan(sheet.skewRad);
   const level = (p: { box: PieceRow['box'] }) =>
     p.box.y + p.box.height / 2 - slope * (p.box.x + p.box.width / 2);

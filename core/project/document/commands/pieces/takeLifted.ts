@@ -23,17 +23,18 @@ export type LiftedRow = Omit<
 > & {
   readonly unread?: readonly string[];
   readonly rejected?: boolean;
+  readonly spare?: boolean;
   readonly variant?: string | null;
   readonly bearingsPx?: { readonly left: number; readonly right: number };
 };
 
 /** The row of a found piece. */
 export function pieceRow(
-  { rejected, variant = null, unread = [], bearingsPx: _, ...p }: LiftedRow,
+  { rejected, spare, variant = null, unread = [], bearingsPx: _, ...p }: LiftedRow,
   id: string,
   sheetId: string,
 ): PieceRow {
-  const state = rejected ? 'dropped' : 'found';
+  const state = rejected ? 'dropped' : spare ? 'spare' : 'found';
   return { ...p, id, variant, unread, strokes: [], cells: [], sheetId, state };
 }
 

@@ -1,0 +1,63 @@
+import { inkMask } from '../../tracing/ink/inkField';
+import type { InkModel } from '../../tracing/ink/inkModel';
+import { fail, ok, problem, type Result } from '../../foundations/problems/problem';
+import type { LiftOptions } from '../find/liftPicture';
+import type { SheetInk } from '../printed/readSheet';
+import { ROLES } from './parameters';
+import { readText, type WrittenPiece, type WrittenText } from './readText';
+
+/** A letter of a text with what it is for: the letter itself, one of the drawings that take turns with it, or one more that is kept. */
+export interface TextPiece extends WrittenPiece {
+  /** Name of a further drawing, "alt1"; null for the letter itself and for what isn't used. */
+  readonly variant: string | null;
+  readonly spare: boolean;
+}
+
+export interface LiftedText extends Omit<WrittenText, 'pieces'> {
+  readonly pieces: readonly TextPiece[];
+  readonly ink: InkModel;
+}
+
+const takesTurns = (char: string): boolean => /\p{L}/u.test(char);
+
+/** The most typical drawing of each character is the letter, the next ones take turns with it; all others are kept. */
+export function giveRoles(pieces: readonly WrittenPiece[]): TextPiece[] {
+  const byChar = new Map<string, WrittenPiece[]>();
+  for (const p of pieces) byChar.set(p.char, [...(byChar.get(p.char) ?? []), p]);
+  const place = new Map<WrittenPiece, number>();
+  for (const own of byChar.values())
+    own
+      .filter((p) => p.confidence >= ROLES.sure)
+      .sort((a, b) => a.oddness - b.oddness)
+      .forEach((p, k) => place.set(p, k));
+  // Where none is sure, the likeliest has to do: it is shown as doubtful.
+  for (const own of byChar.values()) {
+    const best = own.reduce((a, b) => (b.confidence > a.confidence ? b : a));
+    if (!own.some((p) => place.has(p))) place.set(best, 0);
+  }
+  return pieces.map((p): TextPiece => {
+    const k = place.get(p) ?? Infinity;
+    const turns = k > 0 && k <= ROLES.turns && takesTurns(p.char) && p.oddness <= ROLES.odd;
+    return { ...p, variant: turns ? `alt${k}` : null, spare: k > 0 && !turns };
+  });
+}
+
+/**
+ * Finds the letters of running handwriting by its text. Words that the page doesn't show so are left out and told ('words-skipped').
+ * Fails with 'no-letters'.
+ */
+export function liftText(
+  { picture, ink: learnt }: SheetInk,
+  text: string,
+  { onStage = () => {}, level = null, turnRad = null }: LiftOptions = {},
+): Result<LiftedText> {
+  const ink = { ...learnt, level: level ?? learnt.level };
+  const mask = inkMask(picture, ink, ink.level, (share) => onStage('ink', share));
+  onStage('parts', 0);
+  const slope = turnRad === null ? null : Math.tan(turnRad);
+  const read = readText(mask, text, slope, (share) => onStage('letters', share));
+  if (read.pieces.length === 0) return fail({ code: 'no-letters', specks: 0 });
+  const words = read.skipped.map((w) => w.text);
+  const notes = words.length > 0 ? [problem({ code: 'words-skipped', words }, 'warning')] : [];
+  return ok({ ...read, pieces: giveRoles(read.pieces), ink }, notes);
+}
