@@ -46,7 +46,9 @@ export function pieceAloud(piece: PieceRow, at: number, of: number): string {
         ? 'doubtful'
         : piece.state === 'accepted'
           ? 'accepted'
-          : '';
+          : piece.state === 'spare'
+            ? 'not used'
+            : '';
   const sure =
     piece.state === 'found' && named !== null ? `${Math.round(100 * piece.confidence)} percent sure` : '';
   return `${[what, state, sure].filter(Boolean).join(', ')}. Piece ${at} of ${of}.`;

@@ -34,6 +34,7 @@ export const SHORTCUTS: readonly {
       ['X', 'Cut a piece: draw a line across it'],
       ['G', 'Join the piece with the next'],
       ['B', 'Add a piece: draw a box around it'],
+      ['L, T, U, on running text', 'Make the drawing the letter, let it take turns, leave it out'],
     ],
   },
   {

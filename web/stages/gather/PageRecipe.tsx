@@ -1,8 +1,9 @@
 import { Text } from '@chakra-ui/react';
 import { counted } from '../../../core/foundations/problems/counted';
 import { changeRecipe, cropSheet, turnSheet } from '../../../core/project/document/commands/sheets/recipes';
-import { changeSheet } from '../../../core/project/document/commands/sheets/sheets';
+import { changeSheet, readSheetAs } from '../../../core/project/document/commands/sheets/sheets';
 import type { ProjectDiff } from '../../../core/project/document/changes/diff';
+import { isWriting } from '../../../core/project/document/queries/sheets';
 import { defaultRecipe } from '../../../core/project/document/defaultRecipe';
 import type { RecipeRow, SheetRow } from '../../../core/project/document/schema';
 import { liftAgain } from '../../store/lifting';
@@ -12,6 +13,7 @@ import { CharactersField } from '../../ui/CharactersField';
 import { Fact, GaugePart } from '../../ui/Gauge';
 import { InkButton } from '../../ui/InkButton';
 import { NumberField } from '../../ui/NumberField';
+import { SelectField } from '../../ui/SelectField';
 import { InkColour } from './InkColour';
 import { RecipeShelf } from './RecipeShelf';
 import { TrueSize } from './TrueSize';
@@ -21,6 +23,11 @@ const GROUNDS = {
   light: { text: 'Ground is light', next: 'dark' },
   dark: { text: 'Ground is dark', next: 'found' },
 } as const;
+
+const WAYS = [
+  ['list', 'Letter by letter'],
+  ['text', 'Running text, in words'],
+] as const;
 
 interface Props {
   readonly sheet: SheetRow;
@@ -49,11 +56,23 @@ function Written({ sheet }: OfSheet) {
         {sheet.capHeightPx > 0 ? `${sheet.capHeightPx.toFixed(0)} px high` : 'not known'}
       </Fact>
       {sheet.printedLines > 0 && <Fact label="Printed lines left out">{sheet.printedLines}</Fact>}
+      <SelectField
+        label="How it is written"
+        value={sheet.expectedFrom === 'text' ? 'text' : 'list'}
+        options={WAYS}
+        onChange={(way) => commit(readSheetAs(doc, sheet.id, way))}
+      />
       <CharactersField
-        label="Written on it, in order"
+        label={isWriting(sheet) ? 'What it says' : 'Written on it, in order'}
         value={sheet.expected}
         onChange={(expected) => commit(changeSheet(doc, sheet.id, { expected }), true)}
       />
+      {isWriting(sheet) && sheet.expected.trim() === '' && (
+        <Text fontSize="xs" color="faded">
+          Type the text as it stands on the page, then lift it again: each letter is looked for in its word.
+          Words that the page doesn’t show are left out.
+        </Text>
+      )}
       <InkButton main tip="Find, trace and name its letters again" onClick={() => void liftAgain(sheet.id)}>
         Lift again
       </InkButton>

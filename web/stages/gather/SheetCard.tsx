@@ -1,6 +1,7 @@
 import { counted } from '../../../core/foundations/problems/counted';
 import { Box, Text } from '@chakra-ui/react';
 import type { PieceRow, SheetRow } from '../../../core/project/document/schema';
+import { isWriting } from '../../../core/project/document/queries/sheets';
 import { useDoc } from '../../store/projectStore';
 import { isDrawn, piecesBySheet } from '../../store/selectors';
 import { useSheetImage } from '../../store/pictures';
@@ -35,6 +36,8 @@ function understood(sheet: SheetRow, pieces: number): string {
   if (sheet.kind === 'artwork') return counted(pieces, 'drawing');
   const turn = (sheet.skewRad * 180) / Math.PI;
   const straight = Math.abs(turn) < 0.05 ? 'straight' : `straightened ${Math.abs(turn).toFixed(1)}°`;
+  if (isWriting(sheet))
+    return `${size}, running text, ${counted(pieces, 'letter')} found in its words, ${straight}`;
   const read = sheet.expectedFrom === 'bill' ? `, read as ${shortList(sheet.expected)}` : '';
   const specks =
     sheet.specksDropped > 0

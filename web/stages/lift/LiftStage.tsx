@@ -126,7 +126,7 @@ function LiftBench({ on, onSheet }: { on: LiftSheet; onSheet: (id: string) => vo
         />
       </Bench>
       {chosen && (
-        <PieceGauge piece={chosen} deviation={deviation} traced={traced}>
+        <PieceGauge piece={chosen} deviation={deviation} traced={traced} onChoose={choose}>
           {traced && sheet.kind === 'page' && <MendGauge tool={tool} onTool={setTool} onJoin={join} />}
           {traced && <TraceGauge sheetId={sheet.id} recipe={recipe} inView={inView} />}
         </PieceGauge>

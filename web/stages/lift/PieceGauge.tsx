@@ -13,6 +13,7 @@ import { pieceStateText } from '../../text/pieceState';
 import { Fact, Gauge, GaugePart } from '../../ui/Gauge';
 import { InkButton } from '../../ui/InkButton';
 import { OtherDrawing } from '../gather/OtherDrawing';
+import { Drawings } from './Drawings';
 
 interface Props {
   readonly piece: PieceRow;
@@ -20,13 +21,15 @@ interface Props {
   readonly deviation: Deviation | null;
   /** Drawn artwork has no ink to lie off from. */
   readonly traced: boolean;
+  /** Another piece is taken in hand. */
+  readonly onChoose: (pieceId: string) => void;
   readonly children: ReactNode;
 }
 
 const percent = (p: PieceRow) => (p.char === null ? 'nothing fits' : `${Math.round(p.confidence * 100)} %`);
 
 /** What was measured of it. */
-function PieceFacts({ piece, deviation, traced }: Omit<Props, 'children'>) {
+function PieceFacts({ piece, deviation, traced }: Omit<Props, 'children' | 'onChoose'>) {
   const px = (value: number | undefined) => (value === undefined ? 'measuring' : `${value.toFixed(2)} px`);
   return (
     <>
@@ -163,7 +166,7 @@ function Verdict({ piece }: Pick<Props, 'piece'>) {
 }
 
 /** The piece in hand: what is known of it, how it is mended and traced, and what it is. */
-export function PieceGauge({ piece, deviation, traced, children }: Props) {
+export function PieceGauge({ piece, deviation, traced, onChoose, children }: Props) {
   const doc = useDoc();
   return (
     <Gauge
@@ -173,6 +176,7 @@ export function PieceGauge({ piece, deviation, traced, children }: Props) {
       <PieceFacts piece={piece} deviation={deviation} traced={traced} />
       <Unread piece={piece} />
       {children}
+      <Drawings piece={piece} onChoose={onChoose} />
       <GaugePart title="What it is" />
       <OtherDrawing piece={piece} />
       <CharacterField piece={piece} />

@@ -1,3 +1,4 @@
+import { takeDrawingAs, type DrawingUse } from '../../../core/project/document/commands/pieces/drawings';
 import { acceptPieces, dropPiece } from '../../../core/project/document/commands/pieces/named';
 import type { PieceRow } from '../../../core/project/document/schema';
 import { useDoc, useProject } from '../../store/projectStore';
@@ -25,6 +26,15 @@ export function useLiftKeys({ chosen, step, nextDoubtful, join, onTool }: Ways):
   useBenchKey('b', () => (onTool('box'), say('Box.')));
   useBenchKey('g', join);
   useBenchKey('escape', () => onTool('pick'));
+  const takeAs = (use: DrawingUse) => {
+    const diff = chosen && takeDrawingAs(doc, chosen.id, use);
+    if (!diff) return;
+    commit(diff);
+    say(`${diff.label}.`);
+  };
+  useBenchKey('l', () => takeAs('letter'));
+  useBenchKey('t', () => takeAs('turn'));
+  useBenchKey('u', () => takeAs('spare'));
   useBenchKey(
     'enter',
     () => chosen && (commit(acceptPieces(doc, [chosen.id])), nextDoubtful()),

@@ -28,6 +28,20 @@ export function soughtOn(doc: Doc, sheet: SheetRow): { readonly sheet: SheetRow;
 /** Whether a piece draws a letter of the font: it is one, and not one more drawing that is kept beside. */
 export const isUsed = (p: PieceRow): boolean => p.state === 'found' || p.state === 'accepted';
 
+/** Whether a sheet is running handwriting that is read by its text. */
+export const isWriting = (sheet: SheetRow): boolean => sheet.kind === 'page' && sheet.expectedFrom === 'text';
+
+/** All drawings of a piece's character on its sheet: the letter, those that take turns with it, then the others, the surest first. */
+export function drawingsOf(doc: Doc, piece: PieceRow): PieceRow[] {
+  const place = (p: PieceRow) => (isUsed(p) ? (p.variant ?? '') : '~');
+  return piecesOf(doc, piece.sheetId)
+    .filter((p) => p.char === piece.char && p.state !== 'dropped')
+    .sort((a, b) => {
+      const [x, y] = [place(a), place(b)];
+      return x === y ? b.confidence - a.confidence : x < y ? -1 : 1;
+    });
+}
+
 /** A name with less than this is to be looked at. */
 const DOUBTFUL = 0.8;
 
@@ -39,7 +53,7 @@ export const isDoubtful = (p: PieceRow): boolean =>
 export function beyondList(sheet: SheetRow, pieces: readonly PieceRow[]): PieceRow[] {
   const listed = new Set(sheet.expected);
   const beyond = (p: PieceRow) => p.char !== null && p.variant === null && isUsed(p) && !listed.has(p.char);
-  return sheet.kind === 'page' ? pieces.filter(beyond) : [];
+  return sheet.kind === 'page' && !isWriting(sheet) ? pieces.filter(beyond) : [];
 }
 
 /** The sheet that holds the same practice page, if any. */

@@ -74,6 +74,18 @@ export function removeSheet(doc: Doc, sheetId: string): ProjectDiff | null {
   return d.done(`Remove ${sheet.name}`);
 }
 
+/** Says whether a page's letters stand one by one, as its list has them, or in the words of a text; lifting again is up to the caller. */
+export function readSheetAs(doc: Doc, sheetId: string, as: 'list' | 'text'): ProjectDiff | null {
+  const sheet = doc.sheets[sheetId];
+  const expectedFrom = as === 'text' ? 'text' : 'hand';
+  if (!sheet || (sheet.expectedFrom === 'text') === (as === 'text')) return null;
+  const d = draft(doc);
+  // The list of an alphabet is no text, nor the other way round.
+  const expected = as === 'text' ? '' : [...new Set(sheet.expected.replace(/\s+/gu, ''))].join('');
+  d.put('sheets', { ...sheet, expected, expectedFrom });
+  return d.done(as === 'text' ? 'Read a page as running text' : 'Read a page letter by letter');
+}
+
 /** Changes what is said of a sheet; lifting again is up to the caller. */
 export function changeSheet(
   doc: Doc,
@@ -83,7 +95,8 @@ export function changeSheet(
   const sheet = doc.sheets[sheetId];
   if (!sheet) return null;
   const d = draft(doc);
-  const listed = change.expected === undefined ? {} : { expectedFrom: 'hand' as const };
+  const isText = sheet.expectedFrom === 'text';
+  const listed = change.expected === undefined || isText ? {} : { expectedFrom: 'hand' as const };
   d.put('sheets', { ...sheet, ...change, ...listed });
   return d.done('Change a sheet');
 }
