@@ -40,6 +40,8 @@ export interface TracedSheet {
   readonly pieces: TracedPiece[];
   /** True size, where the sheet says it: px that make an em. */
   readonly emPx?: number;
+  /** Advance of the space between words, where the page shows it, px. */
+  readonly wordPx?: number;
 }
 
 /** What is asked of a recipe here; the document's recipe row fits. */

@@ -4,24 +4,29 @@ import { fail, ok, problem, type Result } from '../../foundations/problems/probl
 import type { LiftOptions } from '../find/liftPicture';
 import type { SheetInk } from '../printed/readSheet';
 import { ROLES } from './parameters';
-import { readText, type WrittenPiece, type WrittenText } from './readText';
+import { readText, spotsOf, type WrittenPiece, type WrittenText } from './readText';
+import { spacingAsWritten, type WrittenBearings } from './spacing';
 
 /** A letter of a text with what it is for: the letter itself, one of the drawings that take turns with it, or one more that is kept. */
 export interface TextPiece extends WrittenPiece {
   /** Name of a further drawing, "alt1"; null for the letter itself and for what isn't used. */
   readonly variant: string | null;
   readonly spare: boolean;
+  /** White at its sides as the hand leaves it, px. */
+  readonly bearingsPx: WrittenBearings;
 }
 
 export interface LiftedText extends Omit<WrittenText, 'pieces'> {
   readonly pieces: readonly TextPiece[];
+  /** Advance of the space between words as written, px; null where no two words stand in one row. */
+  readonly wordPx: number | null;
   readonly ink: InkModel;
 }
 
 const takesTurns = (char: string): boolean => /\p{L}/u.test(char);
 
 /** The most typical drawing of each character is the letter, the next ones take turns with it; all others are kept. */
-export function giveRoles(pieces: readonly WrittenPiece[]): TextPiece[] {
+export function giveRoles(pieces: readonly WrittenPiece[]): Omit<TextPiece, 'bearingsPx'>[] {
   const byChar = new Map<string, WrittenPiece[]>();
   for (const p of pieces) byChar.set(p.char, [...(byChar.get(p.char) ?? []), p]);
   const place = new Map<WrittenPiece, number>();
@@ -35,7 +40,7 @@ export function giveRoles(pieces: readonly WrittenPiece[]): TextPiece[] {
     const best = own.reduce((a, b) => (b.confidence > a.confidence ? b : a));
     if (!own.some((p) => place.has(p))) place.set(best, 0);
   }
-  return pieces.map((p): TextPiece => {
+  return pieces.map((p) => {
     const k = place.get(p) ?? Infinity;
     const turns = k > 0 && k <= ROLES.turns && takesTurns(p.char) && p.oddness <= ROLES.odd;
     return { ...p, variant: turns ? `alt${k}` : null, spare: k > 0 && !turns };
@@ -59,5 +64,8 @@ export function liftText(
   if (read.pieces.length === 0) return fail({ code: 'no-letters', specks: 0 });
   const words = read.skipped.map((w) => w.text);
   const notes = words.length > 0 ? [problem({ code: 'words-skipped', words }, 'warning')] : [];
-  return ok({ ...read, pieces: giveRoles(read.pieces), ink }, notes);
+  const { bearings, wordPx } = spacingAsWritten(read.pieces, spotsOf(text));
+  const none = { left: 0, right: 0 };
+  const pieces = giveRoles(read.pieces).map((p) => ({ ...p, bearingsPx: bearings.get(p.char) ?? none }));
+  return ok({ ...read, pieces, wordPx, ink }, notes);
 }

@@ -119,6 +119,15 @@ export const MARKS = {
   signRoom: 0.9,
 } as const;
 
+/** How far letters stand from each other as they were written. */
+export const SPACING = {
+  /** Neighbours less sure than this say nothing. */
+  sure: 0.5,
+  /** So many neighbours with the usual gap are thought to have been seen besides. */
+  drawn: 2,
+  rounds: 30,
+} as const;
+
 /** What of many drawings is taken. */
 export const ROLES = {
   /** Less sure ones are no letters of the font, */

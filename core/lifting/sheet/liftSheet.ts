@@ -76,16 +76,17 @@ function liftWriting(reading: Reading, text: string): Result<TracedSheet> {
   const { sheet, recipe, turnRad, onProgress } = reading;
   const page = liftText(sheet, text, { onStage: onProgress, level: recipe.level, turnRad });
   if (!page.ok) return page;
-  const { pieces, ink, skewRad, capHeightPx } = page.value;
+  const { pieces, ink, skewRad, capHeightPx, wordPx } = page.value;
   const found = pieces.map(
-    ({ box, seeds, cuts, row, baselineY, char, confidence, variant, spare }): FoundPiece => ({
-      ...{ box, seeds, cuts, row, baselineY, char, confidence, variant, spare },
+    ({ box, seeds, cuts, row, baselineY, char, confidence, variant, spare, bearingsPx }): FoundPiece => ({
+      ...{ box, seeds, cuts, row, baselineY, char, confidence, variant, spare, bearingsPx },
     }),
   );
   const lifted: TracedSheet = {
     skewRad,
     capHeightPx,
     specksDropped: 0,
+    ...(wordPx === null ? {} : { wordPx }),
     printedLines: sheet.printedLines.length,
     pieces: tracePieces(found, ink, skewRad, reading),
   };

@@ -173,10 +173,10 @@ export function PieceGauge({ piece, deviation, traced, onChoose, children }: Pro
       title={`Piece ${piece.order + 1}: ${pieceLabel(piece) ?? 'no character'}`}
       hint={pieceStateText(piece, doc.sheets[piece.sheetId])}
     >
+      <Drawings piece={piece} onChoose={onChoose} />
       <PieceFacts piece={piece} deviation={deviation} traced={traced} />
       <Unread piece={piece} />
       {children}
-      <Drawings piece={piece} onChoose={onChoose} />
       <GaugePart title="What it is" />
       <OtherDrawing piece={piece} />
       <CharacterField piece={piece} />

@@ -3,6 +3,8 @@ import type { Doc, PieceRow } from '../../schema';
 import { finish, type Steps } from '../../../../foundations/steps';
 import { seating } from '../lines/seatInto';
 import { piecesOf } from '../../queries/sheets';
+import { spacesOf } from '../../queries/spacing';
+import { spaceAsWritten } from '../spacing/asWritten';
 
 export interface LiftResult {
   readonly skewRad: number;
@@ -13,6 +15,8 @@ export interface LiftResult {
   readonly expected?: string;
   /** True size, where the sheet says it: px that make an em. */
   readonly emPx?: number;
+  /** Advance of the space between words, where the page shows it, px. */
+  readonly wordPx?: number;
   readonly pieces: readonly LiftedRow[];
 }
 
@@ -101,5 +105,7 @@ export function* takingLifted(doc: Doc, sheetId: string, result: LiftResult): St
   for (const p of old) if (!left.has(p.id)) d.remove('pieces', p.id);
   for (const p of fresh) d.put('pieces', p);
   yield* seating(doc, d, { ...sheet, skewRad }, fresh);
+  const white = new Map(ids.map((id, i) => [id, result.pieces[i]?.bearingsPx]));
+  spaceAsWritten(d, spacesOf(doc), white, result.wordPx);
   return d.done(`Lift ${sheet.name}`);
 }
