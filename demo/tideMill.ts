@@ -8,9 +8,9 @@ import type { Doc } from '../core/project/document/schema';
 import { pictureIdOf } from '../core/readers/pictures/pictureId';
 import { liftSheet } from '../core/lifting/sheet/liftSheet';
 import { decodePicture } from '../core/readers/pictures/decodePicture';
-import { JOINED_SKELETONS } from './hand/skeletons';
+import { JOINED_SKELETONS, SKELETONS } from './hand/skeletons';
 import { APPRENTICE, KEEPER } from './hand/writeLetter';
-import { renderPage, toJpeg } from './page/renderPage';
+import { renderPage, toJpeg, type RenderedPage } from './page/renderPage';
 
 /** Skerry Lane Tide Mill is made up, as is everything about it. */
 const NAME = 'Skerry Lane Tide Mill';
@@ -87,6 +87,36 @@ export const paintedCapitals = (): Uint8Array =>
     }),
     82,
   );
+
+/** What the keeper writes into the tide book, line by line. */
+export const TIDE_BOOK_LINES = [
+  'Before six the keeper unlocks the mill and wakes the quiet wheel.',
+  'The ebb is weak, a grey haze lies over the quay. He oils the axle,',
+  'fixes a jammed sluice, and marks the level in the tide book.',
+  'By half past seven the wheat is mixed with barley; big stones hum.',
+  'Every sack is weighed twice, for the exact sum is known by dozens.',
+  'A jackdaw keeps watch on the frozen beam and quarrels with gulls.',
+  'What the moon gives, the mill takes, and just then gives it back.',
+];
+
+/** A page of the tide book as running text in the keeper's hand; `joined`: by his daughter, who joins her letters. */
+export const runningPage = (joined = false): RenderedPage =>
+  renderPage({
+    hand: joined
+      ? { ...KEEPER, name: 'daughter', seed: 79, pen: 0.085, slantDeg: 8, wobble: 0.004 }
+      : { ...KEEPER, seed: 17 },
+    skeletons: joined ? { ...SKELETONS, ...JOINED_SKELETONS } : SKELETONS,
+    characters: '',
+    lines: TIDE_BOOK_LINES,
+    joined,
+    width: 2480,
+    height: 1400,
+    capPx: joined ? 46 : 58,
+    perRow: 1,
+    skewDeg: 0.5,
+    ink: [38, 44, 66],
+    paper: [246, 242, 232],
+  });
 
 /**
  * A page of joined small letters: each begins and ends at one height. `again`: written a second time, as no hand writes twice

@@ -1,11 +1,17 @@
 import { encode } from 'jpeg-js';
 import { normal, seededRandom } from '../hand/random';
+import { SKELETONS } from '../hand/skeletons';
 import { writeLetter, type Hand, type PenPoint } from '../hand/writeLetter';
+import type { PxBox } from '../../core/foundations/raster/picture';
+import { layLines } from './layLines';
 import { TINY } from '../../core/foundations/geometry/tolerance';
 
 export interface PageSettings {
   readonly hand: Hand;
   readonly characters: string;
+  /** Lines of running text instead of rows of letters, and whether its letters are joined. */
+  readonly lines?: readonly string[];
+  readonly joined?: boolean;
   /** Another way of the pen than the keeper's. */
   readonly skeletons?: Readonly<Record<string, string>>;
   readonly width: number;
@@ -36,6 +42,8 @@ export interface RenderedPage {
   readonly data: Uint8Array;
   /** Characters written, in reading order. */
   readonly written: string;
+  /** Of running text the room that each letter's ink takes, px. */
+  readonly letters: readonly { readonly char: string; readonly box: PxBox }[];
 }
 
 /** Ink of round dabs along strokes, as coverage 0..1 per px. */
@@ -63,8 +71,56 @@ function inkStroke(ink: Float32Array, width: number, height: number, points: rea
   }
 }
 
+/** Strokes on the page, and what they are. */
+interface Laid extends Pick<RenderedPage, 'written' | 'letters'> {
+  readonly strokes: readonly PenPoint[][];
+}
+
+/** A place of the page as it lies in the scanner. */
+function turned({ skewDeg, width, height }: PageSettings): (p: PenPoint) => PenPoint {
+  const turn = (skewDeg * Math.PI) / 180;
+  const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
+  return (p) => {
+    const [x, y] = [p.x - width / 2, p.y - height / 2];
+    return { ...p, x: width / 2 + x * cos - y * sin, y: height / 2 + x * sin + y * cos };
+  };
+}
+
+/** Running text on the page, its lines as far apart as they have room. */
+function runningText(s: PageSettings, lines: readonly string[], random: () => number): Laid {
+  const pitch = (s.height * 0.94) / lines.length;
+  const place = turned(s);
+  const laid = layLines(
+    {
+      lines,
+      pitch,
+      joined: s.joined ?? false,
+      hand: s.hand,
+      skeletons: s.skeletons ?? SKELETONS,
+      capPx: s.capPx,
+      left: s.width * 0.06,
+      top: s.height * 0.03 + pitch * 0.7,
+    },
+    random,
+  ).map(({ char, strokes }) => ({ char, strokes: strokes.map((stroke) => stroke.map(place)) }));
+  return {
+    strokes: laid.flatMap((l) => l.strokes),
+    written: laid.map((l) => l.char).join(''),
+    letters: laid.map(({ char, strokes }) => ({ char, box: boxOf(strokes.flat()) })),
+  };
+}
+
+function boxOf(points: readonly PenPoint[]): PxBox {
+  const [xs, ys] = [
+    points.flatMap((p) => [p.x - p.radius, p.x + p.radius]),
+    points.flatMap((p) => [p.y - p.radius, p.y + p.radius]),
+  ];
+  const [x, y] = [Math.min(...xs), Math.min(...ys)];
+  return { x, y, width: Math.max(...xs) - x, height: Math.max(...ys) - y };
+}
+
 /** Places letters in rows with uneven gaps and drifting baselines, and turns the whole page. */
-function layOut(s: PageSettings, random: () => number): { strokes: PenPoint[][]; written: string } {
+function layOut(s: PageSettings, random: () => number): Laid {
   const strokes: PenPoint[][] = [];
   const chars = [...s.characters];
   const rows = Math.ceil(chars.length / s.perRow);
@@ -103,7 +159,7 @@ function layOut(s: PageSettings, random: () => number): { strokes: PenPoint[][];
     const at = { x: left + (chars.length % s.perRow) * pitchX, y: s.height * 0.04 + (rows - 0.28) * pitchY };
     strokes.push(...crossedOut(s, s.crossedOut, at, random));
   }
-  return { strokes, written: chars.join('') };
+  return { strokes, written: chars.join(''), letters: [] };
 }
 
 /** A letter scribbled over until it can't be read. */
@@ -156,7 +212,7 @@ export function renderPage(s: PageSettings): RenderedPage {
   const random = seededRandom(s.hand.seed);
   const { width, height } = s;
   const ink = new Float32Array(width * height);
-  const { strokes, written } = layOut(s, random);
+  const { strokes, written, letters } = s.lines ? runningText(s, s.lines, random) : layOut(s, random);
   for (const stroke of strokes) inkStroke(ink, width, height, stroke);
   // A speck from the nib, well away from the letters, smaller than a full stop.
   const speck = { x: width * 0.955, y: height * 0.5, radius: s.capPx * 0.018 };
@@ -182,7 +238,7 @@ export function renderPage(s: PageSettings): RenderedPage {
       data[4 * k + 3] = 255;
     }
   }
-  return { width, height, data, written };
+  return { width, height, data, written, letters };
 }
 
 const WHITE = [1, 1, 1];

@@ -1,5 +1,5 @@
 /**
- * Short texts to be copied by hand: every letter of the language stands in each at least four times (capitals apart), in changing
+ * Short texts to be copied by hand: every letter of the language stands in each at least four times, capitals and small ones together, in changing
  * company, and the commonest pairs. Made for this; the keeper of a tide mill tells them.
  */
 export const COPYING_TEXTS: Readonly<Record<'en' | 'de', readonly string[]>> = {
@@ -27,6 +27,7 @@ export const COPYING_TEXTS: Readonly<Record<'en' | 'de', readonly string[]>> = {
     'Zwölf gewachste Kisten fahren am Abend über den Fluß nach Xanten.',
     'Kehrt die Flut zurück, bebt das Haus, als gähne ein müder Riese.',
     'Sie klemmt den Hebel fest, äußert einen Fluch, und quirlend weicht der Schaum.',
+    'Pia, Yvo und Sylvia spielen vor der Pumpe mit Papyrus, Zylinder und Vase.',
     'Niemand hetzt: Was der Mond gibt, nimmt die Mühle, jeden Tag aufs neue, exakt wie die Axt des Jägers.',
   ],
 };

@@ -97,7 +97,10 @@ export function costsOf(slice: Slice, characters: readonly string[], hand: Hand)
     const among = half * (z - nearest) + Math.log(sum);
     const alone = half * Math.max(0, z - 1);
     const known = Math.min(HAND.most, (among + alone) / 2 + offWidth(slice, c, hand));
-    return HAND.beside * own + (1 - HAND.beside) * known;
+    // Few drawings say little of how a letter may look.
+    const count = hand.kinds.get(c)?.count ?? 0;
+    const trust = ((1 - HAND.beside) * count) / (count + HAND.doubted);
+    return (1 - trust) * own + trust * known;
   });
 }
 

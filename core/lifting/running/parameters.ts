@@ -102,8 +102,9 @@ export const HAND = {
   few: 2,
   /** Values of a description that speak for themselves: it has many more, but they go together. */
   freedom: 22,
-  /** Share of the network where the hand itself is known. */
+  /** Share of the network where the hand itself is known well; so many drawings are half trusted. */
   beside: 0.35,
+  doubted: 3,
   /** The most that anything says against a letter. */
   most: 9,
   /** Spread of widths of a letter as a share of its width, and the least of it in heights of a capital. */
@@ -142,8 +143,8 @@ export const ROLES = {
 export const WORDS = {
   /** A letter as sure as this counts, and this share of a word's has to. */
   sure: 0.5,
-  share: 0.6,
+  share: 0.5,
   /** What its letters may cost at the most on the mean, nats, and what counts for one that wasn't found. */
-  odd: 4,
+  odd: 5.5,
   lacking: 7,
 } as const;

@@ -94,7 +94,7 @@ function Drawing({ piece, at, inHand, onChoose }: Props & { readonly at: number;
       minH="2.6rem"
       p="1"
       borderWidth={inHand ? '2px' : '1px'}
-      borderColor={inHand ? 'accent' : 'rule'}
+      borderColor={inHand ? 'hand' : 'rule'}
       bg="sheet"
       color={use === 'spare' ? 'faded' : 'ink'}
       display="flex"

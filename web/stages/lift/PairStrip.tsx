@@ -11,7 +11,10 @@ import { PieceDrawing } from '../../ui/PieceDrawing';
 /** The expected character; an icon's private code point shows as the beginning of its name. */
 function labelOf(expected: string | null, piece: PieceRow | null): string {
   if (expected === null) return '+';
-  const label = piece?.char === expected && piece.state !== 'spare' && piece.variant === null ? (pieceLabel(piece) ?? expected) : expected;
+  const label =
+    piece?.char === expected && piece.state !== 'spare' && piece.variant === null
+      ? (pieceLabel(piece) ?? expected)
+      : expected;
   return label.length > 5 ? `${label.slice(0, 4)}…` : label;
 }
 

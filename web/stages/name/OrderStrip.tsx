@@ -25,7 +25,11 @@ function useOrder(): {
     const sheet = sheetsInOrder(doc).find((s) => s.id === sheetId) ?? sheetsInOrder(doc)[0];
     const all = (sheet && piecesBySheet(doc).get(sheet.id)) ?? [];
     const pieces = all.filter(
-      (p) => p.state !== 'dropped' && p.state !== 'spare' && p.outline.length > 0 && (!onlyNameless || p.char === null),
+      (p) =>
+        p.state !== 'dropped' &&
+        p.state !== 'spare' &&
+        p.outline.length > 0 &&
+        (!onlyNameless || p.char === null),
     );
     const taken = pieces.filter((p) => !leftOut.has(p.id));
     const chars = [...list.replace(/\s/gu, '')];
