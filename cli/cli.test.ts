@@ -17,7 +17,14 @@ import {
 } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { apprenticesPage, keepersPage, tideMillProject } from '../demo/tideMill';
+import { toJpeg } from '../demo/page/renderPage';
+import {
+  apprenticesPage,
+  keepersPage,
+  runningPage,
+  TIDE_BOOK_LINES,
+  tideMillProject,
+} from '../demo/tideMill';
 import { writeProjectFile } from '../core/project/archive/writeProject';
 import { openProjectFile } from '../core/project/archive/readProject';
 import { compileFont } from '../core/fonts/compile/compileFont';
@@ -155,6 +162,34 @@ test('lift: boxes, characters and confidences in reading order', async () => {
   expect(items.map((i) => i.char).join('')).toBe(BASIC_BILL);
   expect(missing).toEqual([]);
   expect(items.every((i, k) => i.order === k && i.box.length === 4 && i.svg.startsWith('M'))).toBe(true);
+});
+
+test('lift: letters of running text with their places in it, words that lack told, texts of several pages from a file', async () => {
+  const text = TIDE_BOOK_LINES.join(' ');
+  writeFileSync(path('book.jpg'), toJpeg(runningPage(), 90));
+  writeFileSync(
+    path('texts.json'),
+    JSON.stringify({ 'book.jpg': text.replace('quiet', 'noisy'), 'other.jpg': 'x' }),
+  );
+  const result = await run(
+    'lift',
+    path('book.jpg'),
+    '--json',
+    path('book.json'),
+    '--texts',
+    path('texts.json'),
+  );
+  expect(result.code).toBe(0);
+  expect(result.err).toMatch(/book\.jpg: a word of its text was not found as written: noisy\./);
+  const { items, skipped } = read('book.json') as {
+    items: { box: number[]; char: string; order: number; use: string }[];
+    skipped: { word: string; from: number }[];
+  };
+  const inked = text.replace('quiet', 'noisy').replace(/\s+/g, '');
+  expect(items.every((i) => i.char === inked[i.order])).toBe(true);
+  expect(items.length).toBeGreaterThan(0.95 * inked.length);
+  expect(items.filter((i) => i.char === 'e' && i.use === 'letter')).toHaveLength(1);
+  expect(skipped).toEqual([expect.objectContaining({ word: 'noisy', from: inked.indexOf('noisy') })]);
 });
 
 test('build: a project file to an OTF and a TTF, the same bytes for the same time', async () => {
@@ -336,6 +371,7 @@ test('build --codes: an icon keeps its private code when others come, go and are
 test.each([
   [['trace', 'nowhere.png', '--svg', 'x.svg'], 1, /nowhere\.png: there is no such file/],
   [['lift', 'nowhere.png', '--json', 'x.json'], 1, /no such file/],
+  [['lift', 'a.png', '--json', 'x.json', '--expect', 'ab', '--text', 'a b'], 2, /only one of/],
   [['build', 'nowhere.zip', '--out', 'x'], 1, /no such file/],
   [['build', 'x', '--out', 'y', '--formats', 'pdf'], 2, /"pdf" is not a format/],
   [['trace'], 2, /give one picture/],

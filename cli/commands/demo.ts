@@ -16,11 +16,14 @@ import {
   apprenticesPage,
   joinedPage,
   keepersPage,
+  runningPage,
+  TIDE_BOOK_LINES,
   paintedCapitals,
   ruledPage,
   tideMillProject,
   unevenPage,
 } from '../../demo/tideMill';
+import { toJpeg } from '../../demo/page/renderPage';
 import { EXIT, readArguments, UsageError } from '../arguments';
 import { writeFile } from '../files';
 import { printProblems } from '../telling';
@@ -30,7 +33,7 @@ export const demoHelp = `${USAGE.demo}
 
 Draws the demo's page of writing and its pictures, and makes its project files.
   --page            only pages to try things with: by another made-up hand, a photograph of a ruled one, one with letters that
-                    float, one of joined letters
+                    float, one of joined letters, a page of the tide book as running text by two hands, with its text
   --practice        only a practice sheet as a made-up hand filled it, photographed askew, and once more by another hand
   --sources         only pixel figures, metal type, a tablet's drawing and a PDF of drawn capitals
   --projects        only the finished projects, one for each kind of work, with a picture of each
@@ -66,6 +69,9 @@ export async function runDemo(argv: string[]): Promise<number> {
       ['ruled-page.jpg', ruledPage()],
       ['uneven-page.jpg', unevenPage()],
       ['joined-page.jpg', joinedPage()],
+      ['tide-book.jpg', toJpeg(runningPage(), 90)],
+      ['tide-book-joined.jpg', toJpeg(runningPage(true), 90)],
+      ['tide-book.txt', new TextEncoder().encode(`${TIDE_BOOK_LINES.join('\n')}\n`)],
     ]);
   const page = keepersPage();
   const { doc, pictures } = tideMillProject(page);

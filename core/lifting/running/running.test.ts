@@ -4,7 +4,7 @@ import { readHand, writtenPage } from '../../../bench/writtenPage';
 import { KEEPER } from '../../../demo/hand/writeLetter';
 import { renderPage, type RenderedPage } from '../../../demo/page/renderPage';
 import { runningPage, TIDE_BOOK_LINES } from '../../../demo/tideMill';
-import type { PxBox } from '../../foundations/raster/picture';
+import type { Picture, PxBox } from '../../foundations/raster/picture';
 import { inkMask } from '../../tracing/ink/inkField';
 import { readSheet } from '../printed/readSheet';
 import { COPYING_TEXTS } from './copyingTexts';
@@ -23,9 +23,7 @@ function overlap(a: PxBox, b: PxBox): number {
   return both / (a.width * a.height + b.width * b.height - both);
 }
 
-type Page = Pick<RenderedPage, 'width' | 'height' | 'data'>;
-
-function lifted(page: Page, text: string): LiftedText {
+function lifted(page: Picture, text: string): LiftedText {
   const sheet = readSheet(page);
   if (!sheet.ok) throw new Error('no ink');
   const read = liftText(sheet.value, text);
