@@ -20,6 +20,6 @@ export const USAGE = {
   check: 'orthoglyph check FILE [FILE ...] [--json OUT.json]',
   compare: 'orthoglyph compare A B [--text TEXT] [--json OUT.json]',
   word: 'orthoglyph word PROJECT.zip TEXT --out FILE.svg [--parted]',
-  demo: 'orthoglyph demo --out DIR [--page] [--letters] [--practice] [--sources] [--projects] [--huge]',
+  demo: 'orthoglyph demo --out DIR [--page] [--writing] [--letters] [--practice] [--sources] [--projects] [--huge]',
   app: 'orthoglyph app',
 } as const;

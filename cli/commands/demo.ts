@@ -33,7 +33,8 @@ export const demoHelp = `${USAGE.demo}
 
 Draws the demo's page of writing and its pictures, and makes its project files.
   --page            only pages to try things with: by another made-up hand, a photograph of a ruled one, one with letters that
-                    float, one of joined letters, a page of the tide book as running text by two hands, with its text
+                    float, one of joined letters
+  --writing         only a page of the tide book as running text, by a hand that joins its letters and one that doesn't, and its text
   --practice        only a practice sheet as a made-up hand filled it, photographed askew, and once more by another hand
   --sources         only pixel figures, metal type, a tablet's drawing and a PDF of drawn capitals
   --projects        only the finished projects, one for each kind of work, with a picture of each
@@ -46,6 +47,7 @@ export async function runDemo(argv: string[]): Promise<number> {
     out: { type: 'string' },
     page: { type: 'boolean', default: false },
     letters: { type: 'boolean', default: false },
+    writing: { type: 'boolean', default: false },
     practice: { type: 'boolean', default: false },
     sources: { type: 'boolean', default: false },
     projects: { type: 'boolean', default: false },
@@ -69,6 +71,9 @@ export async function runDemo(argv: string[]): Promise<number> {
       ['ruled-page.jpg', ruledPage()],
       ['uneven-page.jpg', unevenPage()],
       ['joined-page.jpg', joinedPage()],
+    ]);
+  if (values.writing)
+    return writeAll(values.out, [
       ['tide-book.jpg', toJpeg(runningPage(), 90)],
       ['tide-book-joined.jpg', toJpeg(runningPage(true), 90)],
       ['tide-book.txt', new TextEncoder().encode(`${TIDE_BOOK_LINES.join('\n')}\n`)],

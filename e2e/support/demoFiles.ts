@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
 /** Kinds of made-up pictures that the command line draws. */
-type Kind = 'page' | 'letters' | 'practice' | 'sources' | 'huge';
+type Kind = 'page' | 'writing' | 'letters' | 'practice' | 'sources' | 'huge';
 
 /** How long one journey waits for another that is drawing the same pictures, ms. */
 const LONGEST_WAIT = 90_000;

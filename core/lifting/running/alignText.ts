@@ -288,6 +288,10 @@ function weighed(m: Match, read: readonly Aligned[]): Aligned[] {
   });
 }
 
+/** Whether ink goes on before or behind an atom: nobody writes half of a stroke that isn't meant. */
+const isOfMore = ({ atoms, lineOf }: AtomRow, i: number): boolean =>
+  [i - 1, i + 1].some((k) => lineOf[k] === lineOf[i] && atoms[k]?.body === atoms[i]?.body);
+
 /** What a text is read with. */
 export interface Reader {
   readonly hand: Hand;
@@ -317,7 +321,10 @@ export function alignText(
     kind: spots.map((s) => characters.indexOf(s.char)),
     within: Float64Array.from(borders, (b) => borderCost(b, false, hand.borders)),
     starting: Float64Array.from(borders, (b) => borderCost(b, true, hand.borders)),
-    extra: Float64Array.from(row.atoms, (a) => COSTS.extra + (COSTS.extraInk * a.area) / square),
+    extra: Float64Array.from(row.atoms, (a, i) => {
+      const own = isOfMore(row, i) ? COSTS.extraOfMore : COSTS.extra;
+      return own + (COSTS.extraInk * a.area) / square;
+    }),
     missing: (t) => (spots[t]?.raised ? COSTS.raisedSign : COSTS.missing),
     missingOn: (t) => (spots[t]?.raised ? COSTS.raisedSign : COSTS.missingOn),
   };

@@ -79,6 +79,8 @@ export const COSTS = {
   /** Ink that isn't in the text: for each patch, and for each square of pen by x-height. */
   extra: 0.5,
   extraInk: 0.9,
+  /** Ink that others go on from: instead of the first. */
+  extraOfMore: 2.5,
   /** A cut through joined ink, and each width of the pen that it goes through beyond the first. */
   cut: 0.5,
   cutInk: 0.9,
