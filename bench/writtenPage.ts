@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import * as hb from 'harfbuzzjs';
 import { normal, seededRandom } from '../demo/hand/random';
+import { nth } from '../core/foundations/lists/nth';
 import { polygonsOf, type PathCommand } from '../core/foundations/geometry/pathPolygons';
 import type { Vec } from '../core/foundations/geometry/vec';
 import { unionPxBox, type Picture, type PxBox } from '../core/foundations/raster/picture';
@@ -89,7 +90,7 @@ function shape({ shaper, scale: k }: Hand, text: string): Placed[] {
   const at = buffer.getGlyphPositions();
   let pen = 0;
   return buffer.getGlyphInfos().map((info, i) => {
-    const p = at[i]!;
+    const p = nth(at, i);
     const placed = {
       glyph: info.codepoint,
       cluster: info.cluster,

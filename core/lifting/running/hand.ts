@@ -39,7 +39,7 @@ export interface ReadSlice {
   readonly slice: Slice;
 }
 
-export const keyOf = ({ start, end }: Slice): string => `${start}-${end}`;
+const keyOf = ({ start, end }: Slice): string => `${start}-${end}`;
 
 /** A hand that nothing is known of, but how wide it writes on the whole. */
 export const unknownHand = (widthScale: number): Hand => ({

@@ -8,7 +8,7 @@ import { readText, spotsOf, type WrittenPiece, type WrittenText } from './readTe
 import { spacingAsWritten, type WrittenBearings } from './spacing';
 
 /** A letter of a text with what it is for: the letter itself, one of the drawings that take turns with it, or one more that is kept. */
-export interface TextPiece extends WrittenPiece {
+interface TextPiece extends WrittenPiece {
   /** Name of a further drawing, "alt1"; null for the letter itself and for what isn't used. */
   readonly variant: string | null;
   readonly spare: boolean;
@@ -26,7 +26,7 @@ export interface LiftedText extends Omit<WrittenText, 'pieces'> {
 const takesTurns = (char: string): boolean => /\p{L}/u.test(char);
 
 /** The most typical drawing of each character is the letter, the next ones take turns with it; all others are kept. */
-export function giveRoles(pieces: readonly WrittenPiece[]): Omit<TextPiece, 'bearingsPx'>[] {
+function giveRoles(pieces: readonly WrittenPiece[]): Omit<TextPiece, 'bearingsPx'>[] {
   const byChar = new Map<string, WrittenPiece[]>();
   for (const p of pieces) byChar.set(p.char, [...(byChar.get(p.char) ?? []), p]);
   const place = new Map<WrittenPiece, number>();

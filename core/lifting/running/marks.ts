@@ -1,4 +1,4 @@
-import type { Aligned, TextSpot } from './alignText';
+import type { Aligned, TextSpot } from './lattice';
 import { along, type Upright } from './atoms';
 import { MARKS } from './parameters';
 import type { Patch } from './patches';

@@ -67,7 +67,7 @@ function readSlice(
 }
 
 /** Runs as an upright picture, tight around them; its top and bottom over the base line, px. */
-export function drawingOf(
+function drawingOf(
   runs: readonly Run[],
   baseY: number,
   u: Upright,

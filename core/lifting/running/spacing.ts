@@ -1,6 +1,6 @@
 import { median } from '../../foundations/raster/histogram';
 import { boxRight } from '../../foundations/raster/picture';
-import type { TextSpot } from './alignText';
+import type { TextSpot } from './lattice';
 import { SPACING } from './parameters';
 import type { WrittenPiece } from './readText';
 

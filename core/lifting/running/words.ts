@@ -1,4 +1,4 @@
-import type { Aligned, TextSpot } from './alignText';
+import type { Aligned, TextSpot } from './lattice';
 import { WORDS } from './parameters';
 
 /** A word of the text that the page doesn't show, or not as it is told: never guessed. */
@@ -10,7 +10,7 @@ export interface SkippedWord {
 }
 
 /** Words of a text as places, first and one past the last. */
-export function wordsOf(spots: readonly TextSpot[]): { from: number; to: number }[] {
+function wordsOf(spots: readonly TextSpot[]): { from: number; to: number }[] {
   const starts = spots.flatMap((s, i) => (s.starts ? [i] : []));
   return starts.map((from, k) => ({ from, to: starts[k + 1] ?? spots.length }));
 }
