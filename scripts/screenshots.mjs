@@ -53,6 +53,28 @@ async function shootIcons(page, base, shoot) {
   await shoot('icons-again');
 }
 
+/** A page of the tide book as running text, joined, with all drawings of one letter. */
+async function shootText(page, base, shoot) {
+  const pages = mkdtempSync(join(tmpdir(), 'orthoglyph-writing-'));
+  spawnSync(process.execPath, [join(root, 'bin/orthoglyph.mjs'), 'demo', '--writing', '--out', pages]);
+  await page.goto(`${base}/projects`);
+  await page.getByLabel('Name of the new project').fill('The tide book');
+  await page.getByRole('button', { name: 'Start it' }).click();
+  await page.getByLabel('Pictures of letters').setInputFiles(join(pages, 'tide-book-joined.jpg'));
+  const understood = page.getByTestId('understood');
+  await understood.filter({ hasText: 'pieces' }).waitFor();
+  await page.getByLabel('How it is written').selectOption('text');
+  await page.getByLabel('What it says').fill(readFileSync(join(pages, 'tide-book.txt'), 'utf8'));
+  await page.getByRole('button', { name: 'Lift again' }).click();
+  await understood.filter({ hasText: /running text, \d\d\d letters/ }).waitFor({ timeout: 90_000 });
+  await page.getByRole('navigation', { name: 'Course' }).getByRole('link', { name: /^Lift/ }).click();
+  const strip = page.getByRole('group', { name: 'Letters expected and found' });
+  await strip.getByRole('button', { name: /^e/ }).first().click();
+  await page.mouse.move(640, 720);
+  await page.waitForTimeout(2500);
+  await shoot('lift-text');
+}
+
 /** Strokes of a pen with pressure, as shares of a slot: a made-up A, e and o. */
 const WAYS = [
   ['A', (t) => [0.28 + 0.22 * t, 0.667 - 0.5 * t, 0.25 + 0.6 * t]],
@@ -187,10 +209,7 @@ try {
   await page.keyboard.press('Control+z');
   await page.waitForTimeout(700);
   await shootIcons(page, base, shoot);
-  await page.goto(`${base}/p/tide-mill/gather?do=scan`);
-  await page.getByRole('button', { name: 'Lay it on the glass' }).click();
-  await page.getByText('Ready, a sheet on the glass').waitFor();
-  await shoot('gather-scan');
+  await shootText(page, base, shoot);
   await page.goto(`${base}/p/tide-mill/gather?do=write`);
   await page.getByRole('button', { name: 'Soft brush' }).waitFor();
   await writeSlots(page);
