@@ -1,4 +1,4 @@
-import type { Vec } from '../../foundations/geometry/vec';
+import { distance, type Vec } from '../../foundations/geometry/vec';
 import type { Corner } from './corners';
 import { findExtremes } from './extremes';
 import { ringPoint, wrap, type EvenRing, type Line } from './path';
@@ -22,6 +22,8 @@ export interface Joint {
 const CORNER_REACH_PX = 3.2;
 /** Two straights with no more than this between them meet in a point, px. */
 const STRAIGHTS_MEET_PX = 1.6;
+/** The point where straights meet lies this near to the outline, px: at flat angles it may lie anywhere. */
+const MEETING_PX = 4;
 
 function onLine(line: Line, p: Vec): Vec {
   const t = (p.x - line.x) * line.dx + (p.y - line.y) * line.dy;
@@ -169,11 +171,12 @@ function straightJoints(
   straights.forEach((s, k) => {
     const before = straights[k - 1];
     const meets = before !== undefined && (s.from - before.to) * r.step <= STRAIGHTS_MEET_PX;
-    const meeting = meets ? crossing(before.line, s.line) : null;
+    const middle = before ? Math.round((before.to + s.from) / 2) : s.from;
+    const carried = meets ? crossing(before.line, s.line) : null;
+    const meeting = carried && distance(carried, ringPoint(r, middle)) < MEETING_PX ? carried : null;
     const direction = { x: s.line.dx, y: s.line.dy };
     if (meeting) {
       out.pop();
-      const middle = Math.round((before!.to + s.from) / 2);
       out.push({ index: middle, point: meeting, kind: 'corner', direction: null, line: s.line });
     } else if (!(skipFirst && k === 0)) {
       const point = onLine(s.line, ringPoint(r, s.from));
@@ -252,7 +255,7 @@ function settleCorners(joints: Joint[]): void {
     if (j.kind !== 'corner') return;
     if (before.line && j.line) {
       const p = crossing(before.line, j.line);
-      if (p && Math.hypot(p.x - j.point.x, p.y - j.point.y) < 4) joints[k] = { ...j, point: p };
+      if (p && distance(p, j.point) < MEETING_PX) joints[k] = { ...j, point: p };
     } else if (before.line ?? j.line) {
       joints[k] = { ...j, point: onLine((before.line ?? j.line)!, j.point) };
     }
