@@ -3,7 +3,7 @@ import type { InkModel } from '../../tracing/ink/inkModel';
 import { fail, ok, problem, type Result } from '../../foundations/problems/problem';
 import type { LiftOptions } from '../find/liftPicture';
 import type { SheetInk } from '../printed/readSheet';
-import { ROLES } from './parameters';
+import { ROLES, SPACING } from './parameters';
 import { readText, spotsOf, type WrittenPiece, type WrittenText } from './readText';
 import { spacingAsWritten, type WrittenBearings } from './spacing';
 
@@ -64,7 +64,9 @@ export function liftText(
   if (read.pieces.length === 0) return fail({ code: 'no-letters', specks: 0 });
   const words = read.skipped.map((w) => w.text);
   const notes = words.length > 0 ? [problem({ code: 'words-skipped', words }, 'warning')] : [];
-  const { bearings, wordPx } = spacingAsWritten(read.pieces, spotsOf(text));
+  const joined = read.pieces.filter((p) => p.cuts.length > 0).length > SPACING.joined * read.pieces.length;
+  const overlapPx = joined ? SPACING.overlap * read.capHeightPx : 0;
+  const { bearings, wordPx } = spacingAsWritten(read.pieces, spotsOf(text), overlapPx);
   const none = { left: 0, right: 0 };
   const pieces = giveRoles(read.pieces).map((p) => ({ ...p, bearingsPx: bearings.get(p.char) ?? none }));
   return ok({ ...read, pieces, wordPx, ink }, notes);

@@ -129,6 +129,9 @@ export const SPACING = {
   /** So many neighbours with the usual gap are thought to have been seen besides. */
   drawn: 2,
   rounds: 30,
+  /** A hand joins where more of its letters than this share were cut; its small letters then lie over each other by so much of a capital's height. */
+  joined: 0.5,
+  overlap: 0.015,
 } as const;
 
 /** What of many drawings is taken. */

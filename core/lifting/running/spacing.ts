@@ -37,11 +37,13 @@ function pairsOf(pieces: readonly WrittenPiece[], spots: readonly TextSpot[]): P
 
 /**
  * Bearings by which letters stand as far from each other as they were written: least squares over all neighbours within words, drawn
- * towards half the usual gap where few were seen (ridge regression, A. Hoerl, R. Kennard, Technometrics 12 (1970)), solved side by side.
+ * towards half the usual gap where few were seen (ridge regression, A. Hoerl, R. Kennard, Technometrics 12 (1970)), solved side by side. Small letters come nearer by
+ * `overlapPx`: other drawings of a joined hand meet too.
  */
 export function spacingAsWritten(
   pieces: readonly WrittenPiece[],
   spots: readonly TextSpot[],
+  overlapPx = 0,
 ): WrittenSpacing {
   const pairs = pairsOf(pieces, spots);
   const within = pairs.filter((p) => !p.words);
@@ -61,7 +63,10 @@ export function spacingAsWritten(
     solve(left, 'right', (p) => right.get(p.left) ?? half);
   }
   const bearings = new Map(
-    characters.map((c) => [c, { left: left.get(c) ?? half, right: right.get(c) ?? half }]),
+    characters.map((c) => {
+      const nearer = /\p{Ll}/u.test(c) ? overlapPx : 0;
+      return [c, { left: left.get(c) ?? half, right: (right.get(c) ?? half) - nearer }];
+    }),
   );
   const between = pairs
     .filter((p) => p.words)

@@ -12,7 +12,7 @@ import { InkButton } from '../../../ui/InkButton';
 import { SelectField } from '../../../ui/SelectField';
 
 const SPACING_TEXT = {
-  first: 'Not fitted yet: 50 u of white on each side.',
+  first: 'Not fitted yet: as it was brought in.',
   fitted: 'Fitted by itself. What you change stays as you set it.',
   hand: 'Set by hand: fitting all leaves it alone.',
 } as const;
