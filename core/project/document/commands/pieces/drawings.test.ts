@@ -98,6 +98,24 @@ test('another drawing becomes the letter and changes places with the one that wa
   expect(takeDrawingAs(doc, pieceAt(doc, 4).id, 'spare')).toBeNull();
 });
 
+test('lifting again keeps the drawings that somebody chose', () => {
+  let doc = withText('eneneo');
+  doc = after(doc, takeDrawingAs(doc, pieceAt(doc, 4).id, 'letter'));
+  const chosen = pieceAt(doc, 4).id;
+  doc = after(doc, takeLifted(doc, 's', liftedText('eneneo')));
+  expect(pieceAt(doc, 4)).toMatchObject({ id: chosen, state: 'accepted', variant: null });
+  expect(usesOf(doc, 'e')).toEqual(['spare', 'turn', 'letter']);
+  expect(byName(doc).e?.source?.pieceId).toBe(chosen);
+});
+
+test('a page that nobody gave a list goes back to the bill after it was thought to be text', () => {
+  let doc = after(newProject('p', 'P', 0), addSheet(newProject('p', 'P', 0), row));
+  doc = after(doc, readSheetAs(doc, 's', 'text'));
+  expect(doc.sheets.s).toMatchObject({ expected: '', expectedFrom: 'text' });
+  doc = after(doc, readSheetAs(doc, 's', 'list'));
+  expect(doc.sheets.s?.expectedFrom).toBe('bill');
+});
+
 test('a letter worked on by hand is not given up for another drawing', () => {
   const doc = withText('eneneo');
   const e = byName(doc).e!;

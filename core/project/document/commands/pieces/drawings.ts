@@ -57,3 +57,17 @@ export function takeDrawingAs(doc: Doc, pieceId: string, use: DrawingUse): Proje
   };
   return d.done(`${label[use]} ${piece.char}`);
 }
+
+/** Drawings of a text that is lifted again: those that somebody chose stay what they are, and what was proposed in their place is kept beside. */
+export function withChoices(found: readonly PieceRow[], before: readonly PieceRow[]): PieceRow[] {
+  const chosen = new Map(before.filter((p) => p.state === 'accepted').map((p) => [p.id, p]));
+  const drawn = (p: PieceRow) => `${p.char} ${p.variant ?? ''}`;
+  const kept = found.map((p): PieceRow => {
+    const own = chosen.get(p.id);
+    return own && own.char === p.char ? { ...p, state: 'accepted', variant: own.variant } : p;
+  });
+  const taken = new Set(kept.filter((p) => p.state === 'accepted').map(drawn));
+  return kept.map((p) =>
+    p.state === 'found' && taken.has(drawn(p)) ? { ...p, state: 'spare', variant: null } : p,
+  );
+}

@@ -2,7 +2,8 @@ import { draft, type Draft, type ProjectDiff } from '../../changes/diff';
 import type { Doc, PieceRow } from '../../schema';
 import { finish, type Steps } from '../../../../foundations/steps';
 import { seating } from '../lines/seatInto';
-import { piecesOf } from '../../queries/sheets';
+import { isWriting, piecesOf } from '../../queries/sheets';
+import { withChoices } from './drawings';
 import { spacesOf } from '../../queries/spacing';
 import { spaceAsWritten } from '../spacing/asWritten';
 
@@ -100,7 +101,8 @@ export function* takingLifted(doc: Doc, sheetId: string, result: LiftResult): St
   });
   const old = piecesOf(doc, sheetId);
   const ids = idsOf(d, sheetId, result.pieces, old);
-  const fresh = result.pieces.map((p, i) => pieceRow(p, ids[i]!, sheetId));
+  const found = result.pieces.map((p, i) => pieceRow(p, ids[i]!, sheetId));
+  const fresh = isWriting(sheet) ? withChoices(found, old) : found;
   const left = new Set(ids);
   for (const p of old) if (!left.has(p.id)) d.remove('pieces', p.id);
   for (const p of fresh) d.put('pieces', p);

@@ -77,12 +77,13 @@ export function removeSheet(doc: Doc, sheetId: string): ProjectDiff | null {
 /** Says whether a page's letters stand one by one, as its list has them, or in the words of a text; lifting again is up to the caller. */
 export function readSheetAs(doc: Doc, sheetId: string, as: 'list' | 'text'): ProjectDiff | null {
   const sheet = doc.sheets[sheetId];
-  const expectedFrom = as === 'text' ? 'text' : 'hand';
   if (!sheet || (sheet.expectedFrom === 'text') === (as === 'text')) return null;
   const d = draft(doc);
   // The list of an alphabet is no text, nor the other way round.
   const expected = as === 'text' ? '' : [...new Set(sheet.expected.replace(/\s+/gu, ''))].join('');
-  d.put('sheets', { ...sheet, expected, expectedFrom });
+  // A page of which nobody said what it holds is read by the bill, as it was before.
+  const byList = expected === '' ? 'bill' : 'hand';
+  d.put('sheets', { ...sheet, expected, expectedFrom: as === 'text' ? 'text' : byList });
   return d.done(as === 'text' ? 'Read a page as running text' : 'Read a page letter by letter');
 }
 
