@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { parse } from 'opentype.js';
 import { liftPicture } from '../core/lifting/find/liftPicture';
 import { readSheet } from '../core/lifting/printed/readSheet';
-import type { PxBox } from '../core/foundations/raster/picture';
+import { boxOverlap } from '../core/foundations/raster/picture';
 import { CONDITIONS, letterPage, type Condition, type LetterPage } from './letterPage';
 import { writeTable } from './writeTable';
 
@@ -16,13 +16,6 @@ const CHARACTERS = [
 /** Boxes that share more than this of their common area are one letter. */
 const SAME = 0.5;
 const ABSENT = 3;
-
-function overlap(a: PxBox, b: PxBox): number {
-  const w = Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x);
-  const h = Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y);
-  const both = Math.max(0, w) * Math.max(0, h);
-  return both / (a.width * a.height + b.width * b.height - both);
-}
 
 interface Score {
   readonly letters: number;
@@ -42,7 +35,7 @@ function scorePage(page: LetterPage, expected: readonly string[]): Score {
   const pieces = lifted.ok ? lifted.value.pieces.filter((p) => !p.rejected) : [];
   let [right, named, inOrder, before] = [0, 0, 0, -1];
   for (const piece of pieces) {
-    const at = page.letters.findIndex((l) => overlap(l.box, piece.box) > SAME);
+    const at = page.letters.findIndex((l) => boxOverlap(l.box, piece.box) > SAME);
     if (at < 0) continue;
     right++;
     if (page.letters[at]!.char === piece.char) named++;

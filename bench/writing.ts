@@ -5,7 +5,7 @@ import { inkMask } from '../core/tracing/ink/inkField';
 import { readSheet } from '../core/lifting/printed/readSheet';
 import { COPYING_TEXTS } from '../core/lifting/running/copyingTexts';
 import { readText } from '../core/lifting/running/readText';
-import type { PxBox } from '../core/foundations/raster/picture';
+import { boxOverlap } from '../core/foundations/raster/picture';
 import { readHand, writtenPage, type WrittenPage } from './writtenPage';
 import type { Condition } from './letterPage';
 import { writeTable } from './writeTable';
@@ -15,38 +15,23 @@ const HANDS = {
   unjoined: ['dekko', 'mynerve', 'waiting-for-the-sunrise', 'crafty-girls', 'caveat'],
   joined: ['pacifico', 'cookie'],
 };
+/** Boxes that share more than this of their common area are one letter; letters less sure than that aren't counted as found. */
 const SAME = 0.6;
-
-function overlap(a: PxBox, b: PxBox): number {
-  const w = Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x);
-  const h = Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y);
-  const both = Math.max(0, w) * Math.max(0, h);
-  return both / (a.width * a.height + b.width * b.height - both);
-}
+const LEAST = 0.5;
 
 function scorePage(page: WrittenPage) {
   const from = process.cpuUsage();
   const sheet = readSheet(page.picture);
-  if (!sheet.ok) return { found: 0, right: 0, named: 0, seconds: 0 };
+  if (!sheet.ok) return { found: 0, right: 0, seconds: 0 };
   const mask = inkMask(sheet.value.picture, sheet.value.ink, sheet.value.ink.level, () => {});
   const text = readText(mask, page.text);
   const spent = process.cpuUsage(from);
   const boxes = new Map(page.letters.map((l) => [l.order, l]));
-  const kept = text.pieces.filter((p) => p.confidence >= Number(process.env.LEAST ?? 0.5));
+  const kept = text.pieces.filter((p) => p.confidence >= LEAST);
   const right = kept.filter((p) => {
-    const l = boxes.get(p.order);
-    return l !== undefined && overlap(l.box, p.box) > SAME;
+    const letter = boxes.get(p.order);
+    return letter !== undefined && boxOverlap(letter.box, p.box) > SAME;
   }).length;
-  if (process.env.SHOW)
-    console.log(
-      text.rows,
-      page.text.split('\n').length,
-      text.capHeightPx,
-      text.pieces
-        .filter((p) => overlap(boxes.get(p.order)?.box ?? p.box, p.box) <= SAME)
-        .map((p) => p.char + p.confidence.toFixed(1))
-        .join(' '),
-    );
   return { found: kept.length, right, seconds: (spent.user + spent.system) / 1e6 };
 }
 

@@ -41,6 +41,15 @@ export function unionPxBox(a: PxBox, b: PxBox): PxBox {
   };
 }
 
+/** Share of the area of two boxes together that they have in common, 0..1. */
+export function boxOverlap(a: PxBox, b: PxBox): number {
+  const width = Math.min(boxRight(a), boxRight(b)) - Math.max(a.x, b.x);
+  const height = Math.min(boxBottom(a), boxBottom(b)) - Math.max(a.y, b.y);
+  if (width <= 0 || height <= 0) return 0;
+  const both = width * height;
+  return both / (a.width * a.height + b.width * b.height - both);
+}
+
 /** The box grown by `margin` px on each side, kept within the picture. */
 export function growBox(b: PxBox, margin: number, width: number, height: number): PxBox {
   const x = Math.max(0, Math.floor(b.x - margin));

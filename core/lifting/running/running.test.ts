@@ -4,7 +4,7 @@ import { readHand, writtenPage } from '../../../bench/writtenPage';
 import { KEEPER } from '../../../demo/hand/writeLetter';
 import { renderPage, type RenderedPage } from '../../../demo/page/renderPage';
 import { runningPage, TIDE_BOOK_LINES } from '../../../demo/tideMill';
-import type { Picture, PxBox } from '../../foundations/raster/picture';
+import { boxOverlap, type Picture, type PxBox } from '../../foundations/raster/picture';
 import { inkMask } from '../../tracing/ink/inkField';
 import { readSheet } from '../printed/readSheet';
 import { COPYING_TEXTS } from './copyingTexts';
@@ -14,14 +14,6 @@ import { patchesOf } from './patches';
 import { slantOf } from './slant';
 import { spacingAsWritten } from './spacing';
 import { spotsOf, type WrittenPiece } from './readText';
-
-/** Share of the common area of two boxes. */
-function overlap(a: PxBox, b: PxBox): number {
-  const w = Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x);
-  const h = Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y);
-  const both = Math.max(0, w) * Math.max(0, h);
-  return both / (a.width * a.height + b.width * b.height - both);
-}
 
 function lifted(page: Picture, text: string): LiftedText {
   const sheet = readSheet(page);
@@ -36,7 +28,7 @@ function scored(text: LiftedText, truth: readonly { readonly box: PxBox; readonl
   const boxes = new Map(truth.map((t) => [t.order, t.box]));
   const right = text.pieces.filter((p) => {
     const box = boxes.get(p.order);
-    return box !== undefined && overlap(box, p.box) > 0.6;
+    return box !== undefined && boxOverlap(box, p.box) > 0.6;
   }).length;
   return { recall: (100 * right) / truth.length, precision: (100 * right) / text.pieces.length };
 }

@@ -1,3 +1,4 @@
+import { boxOverlap } from '../../../../foundations/raster/picture';
 import { draft, type Draft, type ProjectDiff } from '../../changes/diff';
 import type { Doc, PieceRow } from '../../schema';
 import { finish, type Steps } from '../../../../foundations/steps';
@@ -46,14 +47,6 @@ export function pieceRow(
 /** A piece found where one was before, with at least this share of both boxes in common, is that piece. */
 const SAME_PLACE = 0.5;
 
-function overlap(a: PieceRow['box'], b: PieceRow['box']): number {
-  const width = Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x);
-  const height = Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y);
-  if (width <= 0 || height <= 0) return 0;
-  const both = width * height;
-  return both / (a.width * a.height + b.width * b.height - both);
-}
-
 /** Ids of newly found pieces: a piece of the same character in the same place as one before keeps its id. */
 function idsOf(d: Draft, sheetId: string, found: readonly LiftedRow[], old: readonly PieceRow[]): string[] {
   const free = new Set(old);
@@ -62,7 +55,7 @@ function idsOf(d: Draft, sheetId: string, found: readonly LiftedRow[], old: read
     for (const o of free)
       if (
         o.char === p.char &&
-        overlap(o.box, p.box) >= Math.max(SAME_PLACE, best ? overlap(best.box, p.box) : 0)
+        boxOverlap(o.box, p.box) >= Math.max(SAME_PLACE, best ? boxOverlap(best.box, p.box) : 0)
       )
         best = o;
     if (best) free.delete(best);
