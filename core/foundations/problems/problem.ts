@@ -60,6 +60,7 @@ export type ProblemDetail =
     }
   | { readonly code: 'picture-made-smaller'; readonly step: number }
   | { readonly code: 'page-by-shape' }
+  | { readonly code: 'text-too-long'; readonly most: number }
   | { readonly code: 'texts-file'; readonly reason: 'no-json' | 'no-text' }
   | { readonly code: 'words-skipped'; readonly words: readonly string[] }
   | { readonly code: 'no-grid' }

@@ -38,6 +38,9 @@ const LOOKED = 160;
 const WHOLE = 6_000_000;
 const ABOUT = 0.2;
 
+/** So many places are weighed at the most: four numbers each, some 400 MB. A dense page has some 2,000 letters and 5,000 atoms. */
+export const MOST_PLACES = 12_000_000;
+
 /** Where a page is read for the first time. */
 function firstBand(spots: number, atoms: number): Band {
   const half = spots * atoms <= WHOLE ? atoms : Math.ceil(atoms * ABOUT) + LOOKED;
@@ -205,6 +208,7 @@ export function bestReading(m: Match, band: Band): Aligned[] {
     }
     const atoms = best.took[at] ?? 0;
     inGap = best.afterGap[at] === 1;
+    if (atoms === 0 && i === 0) break;
     if (atoms === 0) {
       i--;
       continue;

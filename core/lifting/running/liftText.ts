@@ -49,7 +49,7 @@ function giveRoles(pieces: readonly WrittenPiece[]): Omit<TextPiece, 'bearingsPx
 
 /**
  * Finds the letters of running handwriting by its text. Words that the page doesn't show so are left out and told ('words-skipped').
- * Fails with 'no-letters'.
+ * Fails with 'no-letters' and 'text-too-long'.
  */
 export function liftText(
   { picture, ink: learnt }: SheetInk,
@@ -61,6 +61,7 @@ export function liftText(
   onStage('parts', 0);
   const slope = turnRad === null ? null : Math.tan(turnRad);
   const read = readText(mask, text, slope, (share) => onStage('letters', share));
+  if ('mostLetters' in read) return fail({ code: 'text-too-long', most: read.mostLetters });
   if (read.pieces.length === 0) return fail({ code: 'no-letters', specks: 0 });
   const words = read.skipped.map((w) => w.text);
   const notes = words.length > 0 ? [problem({ code: 'words-skipped', words }, 'warning')] : [];

@@ -5,7 +5,7 @@ import { characterForm } from '../find/expected';
 import { connectedParts } from '../find/parts';
 import { alignText } from './alignText';
 import { bordersOf, type Border } from './borders';
-import type { Aligned, TextSpot } from './lattice';
+import { MOST_PLACES, type Aligned, type TextSpot } from './lattice';
 import { atomLineOf, cutAt, heightOver, uprightOf, type Upright } from './atoms';
 import { learnHand, unknownHand, type Borders, type Hand } from './hand';
 import { linesOf } from './lines';
@@ -89,18 +89,20 @@ function bordersRead(
 
 /**
  * Reads running handwriting whose text is known. `slope`: the page's turn, y per x, where it is known. `onShare` is told how far
- * it is (0..1); throwing from it stops the work.
+ * it is (0..1); throwing from it stops the work. A text longer than can be matched with the page's ink gives how many letters could be.
  */
 export function readText(
   mask: ByteImage,
   text: string,
   slope: number | null = null,
   onShare: (share: number) => void = () => {},
-): WrittenText {
+): WrittenText | { readonly mostLetters: number } {
   const lines = linesOf(patchesOf(mask), slope);
   const u = uprightOf(lines, slantOf(lines));
   const row = atomRowOf(lines.lines.map((l) => atomLineOf(l, u)));
   const spots = spotsOf(text);
+  const mostLetters = Math.floor(MOST_PLACES / Math.max(1, row.atoms.length));
+  if (spots.length > mostLetters) return { mostLetters };
   const slices = slicesOf(row, u, (share) => onShare(share * LOOKING));
   const borders = bordersOf(row, u);
   let hand: Hand = unknownHand(widthScaleOf(row, spots, u));

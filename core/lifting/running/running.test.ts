@@ -104,6 +104,20 @@ test('of many drawings of a letter one is the letter, two take turns, the others
   expect(Math.min(...es.filter((p) => p.confidence >= 0.6).map((p) => p.oddness))).toBe(letter?.oddness);
 });
 
+test('a text far longer than the page is refused with what to do, and nothing is guessed', () => {
+  const sheet = readSheet(page);
+  if (!sheet.ok) throw new Error('no ink');
+  const read = liftText(sheet.value, `${TEXT} `.repeat(60));
+  expect(read.ok).toBe(false);
+  expect(read.problems).toEqual([expect.objectContaining({ code: 'text-too-long' })]);
+});
+
+test('a text of which the page shows only the beginning is read as far as it goes', () => {
+  const text = lifted(page, `${TEXT} and then some more that nobody wrote on this page at all`);
+  expect(text.pieces.every((p) => p.order < TEXT.replace(/\s+/g, '').length)).toBe(true);
+  expect(text.pieces.length).toBeGreaterThan(330);
+});
+
 test('lines, their turn and the lean of strokes are found from the ink', () => {
   const sheet = readSheet(page);
   if (!sheet.ok) throw new Error('no ink');

@@ -33,6 +33,7 @@ export const PICTURES: Sentences<
   | 'page-by-shape'
   | 'words-skipped'
   | 'texts-file'
+  | 'text-too-long'
 > = {
   'picture-kind-unknown': () =>
     'this is not a picture we can read. Use a PNG, JPEG, WebP, TIFF, BMP, GIF, SVG or PDF file.',
@@ -78,6 +79,8 @@ export const PICTURES: Sentences<
     p.reason === 'no-json'
       ? 'this is no list of texts. Write {"page.png": "what it says", ...} as JSON.'
       : 'it has no text for this picture. Add it under the name of the picture.',
+  'text-too-long': (p) =>
+    `its text has more than ${p.most} letters, too many for what is written here. Type only what this page says, or crop the page and read it in parts.`,
   'words-skipped': (p) =>
     `${p.words.length === 1 ? 'a word of its text was' : `${p.words.length} words of its text were`} not found as written: ${p.words.slice(0, MOST_WORDS).join(' ')}${p.words.length > MOST_WORDS ? ' …' : ''}. Nothing was guessed there; correct the text in Gather where the page says something else.`,
   'page-by-shape': () =>
