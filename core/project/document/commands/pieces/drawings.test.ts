@@ -9,7 +9,7 @@ import { setBearings } from '../spacing/bearings';
 import type { Doc, PieceRow } from '../../schema';
 import { addSheet, changeSheet, readSheetAs } from '../sheets/sheets';
 import { drawingUse, takeDrawingAs } from './drawings';
-import { acceptPieces, relabelPiece } from './named';
+import { acceptPieces, dropPiece, relabelPiece } from './named';
 import { takeLifted } from './takeLifted';
 
 function after(doc: Doc, diff: ProjectDiff | null): Doc {
@@ -96,6 +96,15 @@ test('another drawing becomes the letter and changes places with the one that wa
   doc = after(doc, takeDrawingAs(doc, pieceAt(doc, 2).id, 'spare'));
   expect(byName(doc)['e.alt1']).toBeUndefined();
   expect(takeDrawingAs(doc, pieceAt(doc, 4).id, 'spare')).toBeNull();
+});
+
+test('keys for drawings of a text change nothing on a page of letters, nor take back what was dropped', () => {
+  let doc = withText('eneneo');
+  doc = after(doc, dropPiece(doc, pieceAt(doc, 4).id, true));
+  expect(takeDrawingAs(doc, pieceAt(doc, 4).id, 'letter')).toBeNull();
+  const list = after(doc, readSheetAs(doc, 's', 'list'));
+  for (const use of ['letter', 'turn', 'spare'] as const)
+    for (const p of piecesOf(list, 's')) expect(takeDrawingAs(list, p.id, use)).toBeNull();
 });
 
 test('lifting again keeps the drawings that somebody chose', () => {

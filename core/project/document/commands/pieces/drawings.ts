@@ -1,6 +1,6 @@
 import { draft, type ProjectDiff } from '../../changes/diff';
 import { isWorkedOn } from '../../queries/glyphs';
-import { drawingsOf, isUsed, piecesOf } from '../../queries/sheets';
+import { drawingsOf, isUsed, isWriting, piecesOf } from '../../queries/sheets';
 import type { Doc, PieceRow } from '../../schema';
 import { seatInto } from '../lines/seatInto';
 
@@ -28,7 +28,8 @@ function freeTurn(drawings: readonly PieceRow[]): string {
 export function takeDrawingAs(doc: Doc, pieceId: string, use: DrawingUse): ProjectDiff | null {
   const piece = doc.pieces[pieceId];
   const sheet = piece && doc.sheets[piece.sheetId];
-  if (!piece || !sheet || piece.char === null || drawingUse(piece) === use) return null;
+  if (!piece || !sheet || !isWriting(sheet) || piece.state === 'dropped') return null;
+  if (piece.char === null || drawingUse(piece) === use) return null;
   const drawings = drawingsOf(doc, piece);
   const letter = drawings.find((p) => drawingUse(p) === 'letter');
   const rows = new Map<string, PieceRow>();
@@ -37,8 +38,7 @@ export function takeDrawingAs(doc: Doc, pieceId: string, use: DrawingUse): Proje
     const glyph = Object.values(doc.glyphs).find((g) => g.source?.pieceId === letter?.id);
     if (glyph && isWorkedOn(glyph)) return null;
     put({ ...piece, state: 'accepted', variant: null });
-    if (letter)
-      put({ ...letter, state: piece.state === 'dropped' ? 'spare' : piece.state, variant: piece.variant });
+    if (letter) put({ ...letter, state: piece.state, variant: piece.variant });
   } else if (piece === letter) return null;
   else if (use === 'turn') put({ ...piece, state: 'accepted', variant: freeTurn(drawings) });
   else put({ ...piece, state: 'spare', variant: null });
